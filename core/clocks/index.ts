@@ -1,0 +1,4 @@
+export * from './mechanisms';
+export * from './milestones';
+export * from './window';
+export * from './words';

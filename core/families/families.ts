@@ -1,0 +1,39 @@
+/** What the models need to know of a product family where a sheet says nothing itself. */
+export interface Family {
+  readonly name: string;
+  /** Usual life between renewals, months, where the sheet rates none. */
+  readonly usualLifeMonths: number;
+  /** How strongly parking and washing bear on its life: 1 as on a coating, less where it is renewed often anyway. */
+  readonly exposureSensitivity: number;
+  /** First careful wash where the sheet names none, days after hand-over. */
+  readonly firstWashDays: number;
+  /** Usual softening point of waxes, °C at the surface. */
+  readonly meltsAtC?: number;
+}
+
+const define = <T extends Record<string, Family>>(table: T) => table;
+
+/** Orders of magnitude of the trade; a sheet overrides each. */
+const TABLE = define({
+  'cleaner-wax': { name: 'Cleaner wax', usualLifeMonths: 1, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 55 },
+  'paste-wax': { name: 'Paste wax', usualLifeMonths: 2, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 70 },
+  'liquid-wax': { name: 'Liquid wax', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 70 },
+  sealant: { name: 'Polymer sealant', usualLifeMonths: 5, exposureSensitivity: 1, firstWashDays: 1 },
+  'spray-coating': { name: 'Spray coating', usualLifeMonths: 15, exposureSensitivity: 1, firstWashDays: 3 },
+  'ceramic-primer': { name: 'Priming polish', usualLifeMonths: 36, exposureSensitivity: 0.3, firstWashDays: 7 },
+  'ceramic-base': { name: 'Ceramic base', usualLifeMonths: 48, exposureSensitivity: 0.8, firstWashDays: 7 },
+  'ceramic-top': { name: 'Ceramic top', usualLifeMonths: 36, exposureSensitivity: 1, firstWashDays: 7 },
+  ceramic: { name: 'Ceramic coating', usualLifeMonths: 36, exposureSensitivity: 1, firstWashDays: 7 },
+  'glass-coating': { name: 'Glass coating', usualLifeMonths: 12, exposureSensitivity: 1.1, firstWashDays: 3 },
+  'wheel-coating': { name: 'Wheel coating', usualLifeMonths: 18, exposureSensitivity: 1.2, firstWashDays: 7 },
+  'trim-coating': { name: 'Trim coating', usualLifeMonths: 18, exposureSensitivity: 0.9, firstWashDays: 3 },
+  'vinyl-coating': { name: 'Vinyl coating', usualLifeMonths: 18, exposureSensitivity: 1, firstWashDays: 7 },
+  'fabric-guard': { name: 'Fabric guard', usualLifeMonths: 12, exposureSensitivity: 0.5, firstWashDays: 3 },
+  topper: { name: 'Topper', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1 },
+  film: { name: 'Paint-protection film', usualLifeMonths: 84, exposureSensitivity: 0.5, firstWashDays: 7 },
+  dressing: { name: 'Dressing', usualLifeMonths: 0.5, exposureSensitivity: 1.3, firstWashDays: 1 },
+});
+
+export type FamilyId = keyof typeof TABLE;
+export const FAMILIES: Readonly<Record<FamilyId, Family>> = TABLE;
+export const FAMILY_IDS = Object.keys(TABLE) as [FamilyId, ...FamilyId[]];

@@ -1,0 +1,3 @@
+export * from './area-spread';
+export * from './polygon';
+export * from './shapes';

@@ -1,0 +1,152 @@
+/** A point on a flat drawing, millimetres. */
+export type Point = readonly [xMm: number, yMm: number];
+/** A closed outline, first point not repeated, at least three points, either direction. */
+export type Polygon = readonly Point[];
+
+export interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+const MM2_PER_M2 = 1e6;
+
+/** Twice-signed area in mm² by the shoelace formula: positive when counter-clockwise with y up. */
+export function signedAreaMm2(polygon: Polygon): number {
+  let doubled = 0;
+  for (const [index, [x, y]] of polygon.entries()) {
+    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    doubled += x * nextY - nextX * y;
+  }
+  return doubled / 2;
+}
+
+/** Area in m². */
+export function polygonAreaM2(polygon: Polygon): number {
+  return Math.abs(signedAreaMm2(polygon)) / MM2_PER_M2;
+}
+
+export function perimeterMm(polygon: Polygon): number {
+  return polygon.reduce((sum, [x, y], index) => {
+    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    return sum + Math.hypot(nextX - x, nextY - y);
+  }, 0);
+}
+
+/** Axis-aligned box around points. @throws RangeError for none. */
+export function boundingBox(points: readonly Point[]): Box {
+  if (points.length === 0) throw new RangeError('no points, no box');
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
+}
+
+/** Centre of gravity of the area; of the points where the area vanishes. */
+export function centroid(polygon: Polygon): Point {
+  const area = signedAreaMm2(polygon);
+  if (Math.abs(area) < 1e-9) {
+    const { minX, minY, maxX, maxY } = boundingBox(polygon);
+    return [(minX + maxX) / 2, (minY + maxY) / 2];
+  }
+  let sumX = 0;
+  let sumY = 0;
+  for (const [index, [x, y]] of polygon.entries()) {
+    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    const cross = x * nextY - nextX * y;
+    sumX += (x + nextX) * cross;
+    sumY += (y + nextY) * cross;
+  }
+  return [sumX / (6 * area), sumY / (6 * area)];
+}
+
+/**
+ * First place where an outline crosses or touches itself, as the indices of the two edges (edge i runs from
+ * point i to the next); null for a simple outline. Adjacent edges may share their common point.
+ */
+export function firstSelfCrossing(polygon: Polygon): readonly [number, number] | null {
+  const count = polygon.length;
+  for (let first = 0; first < count; first++) {
+    for (let second = first + 2; second < count; second++) {
+      if (first === 0 && second === count - 1) continue;
+      if (segmentsMeet(edge(polygon, first), edge(polygon, second))) return [first, second];
+    }
+  }
+  return null;
+}
+
+type Segment = readonly [Point, Point];
+
+function edge(polygon: Polygon, index: number): Segment {
+  return [polygon[index]!, polygon[(index + 1) % polygon.length]!];
+}
+
+function segmentsMeet([a, b]: Segment, [c, d]: Segment): boolean {
+  const side = (p: Point, q: Point, r: Point) =>
+    Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
+  const within = (p: Point, q: Point, r: Point) =>
+    Math.min(p[0], q[0]) <= r[0] &&
+    r[0] <= Math.max(p[0], q[0]) &&
+    Math.min(p[1], q[1]) <= r[1] &&
+    r[1] <= Math.max(p[1], q[1]);
+  const [cSide, dSide, aSide, bSide] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
+  if (cSide !== dSide && aSide !== bSide && cSide * dSide <= 0 && aSide * bSide <= 0) {
+    return cSide * dSide < 0 || aSide * bSide < 0 || within(a, b, c) || within(a, b, d);
+  }
+  return (
+    (cSide === 0 && within(a, b, c)) ||
+    (dSide === 0 && within(a, b, d)) ||
+    (aSide === 0 && within(c, d, a)) ||
+    (bSide === 0 && within(c, d, b))
+  );
+}
+
+/** Part of an outline on one side of a line across the given axis; empty when nothing is there. */
+function keepSide(polygon: Polygon, axis: 0 | 1, limit: number, keep: 'below' | 'above'): Polygon {
+  const inside = (point: Point) => (keep === 'below' ? point[axis] <= limit : point[axis] >= limit);
+  const kept: Point[] = [];
+  for (const [index, point] of polygon.entries()) {
+    const next = polygon[(index + 1) % polygon.length]!;
+    if (inside(point)) kept.push(point);
+    if (inside(point) !== inside(next)) {
+      const share = (limit - point[axis]) / (next[axis] - point[axis]);
+      const crossing: Point = [point[0] + share * (next[0] - point[0]), point[1] + share * (next[1] - point[1])];
+      kept.push(crossing);
+    }
+  }
+  return kept;
+}
+
+/**
+ * Cuts an outline into `count` strips of equal area, across its longer side, so that each is worked with the
+ * short strokes a panel is worked with. The strips add up to the outline.
+ * @throws RangeError unless `count` is a whole number of at least 1.
+ */
+export function equalStrips(polygon: Polygon, count: number): Polygon[] {
+  if (!Number.isInteger(count) || count < 1) throw new RangeError(`cannot cut into ${count} strips`);
+  if (count === 1) return [polygon];
+  const box = boundingBox(polygon);
+  const axis = box.maxX - box.minX >= box.maxY - box.minY ? 0 : 1;
+  const [low, high] = axis === 0 ? [box.minX, box.maxX] : [box.minY, box.maxY];
+  const whole = Math.abs(signedAreaMm2(polygon));
+  const strips: Polygon[] = [];
+  let rest = polygon;
+  for (let strip = 1; strip < count; strip++) {
+    const limit = cutAt(polygon, axis, low, high, (whole * strip) / count);
+    strips.push(keepSide(rest, axis, limit, 'below'));
+    rest = keepSide(rest, axis, limit, 'above');
+  }
+  return [...strips, rest];
+}
+
+/** Where a line across the axis leaves `areaMm2` below it, by bisection (the area grows with the line). */
+function cutAt(polygon: Polygon, axis: 0 | 1, low: number, high: number, areaMm2: number): number {
+  let [below, above] = [low, high];
+  for (let step = 0; step < 50; step++) {
+    const middle = (below + above) / 2;
+    const area = Math.abs(signedAreaMm2(keepSide(polygon, axis, middle, 'below')));
+    if (area < areaMm2) below = middle;
+    else above = middle;
+  }
+  return (below + above) / 2;
+}

@@ -1,0 +1,151 @@
+import { FAMILIES, type FamilyId } from '../families';
+import type { Answer, Product } from '../products';
+import { SUBSTRATES, type SubstrateId } from '../substrates';
+
+/** What lies directly below a layer: the surface itself, something found on it, or a product laid before. */
+export type Below =
+  | { readonly kind: 'bare' }
+  | { readonly kind: 'existing'; readonly family: FamilyId }
+  | { readonly kind: 'product'; readonly product: Product };
+
+/** Everything a layering rule may look at. */
+export interface LayeringCase {
+  readonly product: Product;
+  readonly substrate: SubstrateId;
+  readonly below: Below;
+  /** Minutes the paint still has to breathe when this layer is laid; 0 or less: it has. */
+  readonly breathesForMin?: number | undefined;
+}
+
+export interface Ruling {
+  readonly rule: RuleId;
+  readonly answer: Exclude<Answer, 'yes'>;
+  readonly reason: string;
+}
+
+interface Rule {
+  /** How the rule is read to an installer. */
+  readonly says: string;
+  /** Why the trade has it. */
+  readonly because: string;
+  /** Undefined where the rule has nothing against it. */
+  judge(layer: LayeringCase): { readonly answer: Ruling['answer']; readonly reason: string } | undefined;
+}
+
+const define = <T extends Record<string, Rule>>(table: T) => table;
+
+const surfaceName = (id: SubstrateId) => SUBSTRATES[id].name.toLowerCase();
+const because = (why: string | undefined) => (why ? `: ${why}` : '');
+const MINUTES_PER_DAY = 1440;
+
+function belowInWords(below: Below): string {
+  switch (below.kind) {
+    case 'bare':
+      return 'the bare surface';
+    case 'existing':
+      return `the ${FAMILIES[below.family].name.toLowerCase()} found on it`;
+    case 'product':
+      return below.product.name;
+  }
+}
+
+/** Whether a sheet's `over` list names what lies below. */
+export function bondsTo(product: Product, below: Below): boolean {
+  const { over } = product;
+  switch (below.kind) {
+    case 'bare':
+      return over.includes('bare');
+    case 'existing':
+      return over.includes(below.family);
+    case 'product': {
+      const itself = below.product.id === product.id && over.includes('self');
+      return itself || over.includes(below.product.id) || over.includes(below.product.family);
+    }
+  }
+}
+
+/** The rules of layering, as data: a new one is an entry here. */
+const TABLE = define({
+  substrate: {
+    says: 'A product goes only on the kinds of surface its sheet names.',
+    because: 'What is not on the sheet has not been tried by its maker.',
+    judge: ({ product, substrate }) => {
+      const sheet = product.substrates[substrate];
+      if (!sheet)
+        return { answer: 'no', reason: `the sheet of ${product.name} does not name ${surfaceName(substrate)}` };
+      if (sheet.use === 'yes') return undefined;
+      const verb = sheet.use === 'no' ? 'rules out' : 'wants a hidden test spot on';
+      const reason = `the sheet of ${product.name} ${verb} ${surfaceName(substrate)}${because(sheet.why)}`;
+      return { answer: sheet.use, reason };
+    },
+  },
+  bond: {
+    says: 'A layer lies only on something it can bond to.',
+    because: 'Nothing bonds over wax, silicone or oil; film adhesive wants bare paint; a top wants its base.',
+    judge: ({ product, below }) =>
+      bondsTo(product, below)
+        ? undefined
+        : { answer: 'no', reason: `${product.name} does not bond to ${belowInWords(below)}` },
+  },
+  'fresh-paint': {
+    says: 'Fresh paint breathes before anything closes it.',
+    because: 'Solvent still leaving the paint would be trapped; the days are the sheet’s, or the painter’s.',
+    judge: ({ product, breathesForMin = 0 }) =>
+      breathesForMin > 0
+        ? {
+            answer: 'no',
+            reason: `the paint needs ${Math.ceil(breathesForMin / MINUTES_PER_DAY)} more days to breathe before ${product.name}`,
+          }
+        : undefined,
+  },
+  'matte-no-abrasive': {
+    says: 'Nothing that polishes or fills goes on a matte finish.',
+    because: 'It turns glossy and cannot be undone.',
+    judge: ({ product, substrate }) =>
+      SUBSTRATES[substrate].matte && product.properties.some((p) => p === 'abrasive' || p === 'filler')
+        ? { answer: 'no', reason: `${product.name} polishes or fills, which turns a matte finish glossy for good` }
+        : undefined,
+  },
+  'matte-gloss-enhancer': {
+    says: 'A gloss enhancer on a matte finish wants a hidden test spot and the owner’s word.',
+    because: 'Some owners like the deeper look; it cannot be taken back.',
+    judge: ({ product, substrate }) =>
+      SUBSTRATES[substrate].matte && product.properties.includes('gloss-enhancer')
+        ? { answer: 'test', reason: `${product.name} enhances gloss: try it low at the rear and ask the owner` }
+        : undefined,
+  },
+  'acrylic-solvent': {
+    says: 'No strong solvent on acrylic windows.',
+    because: 'It crazes them.',
+    judge: ({ product, substrate }) =>
+      substrate === 'acrylic-window' && product.properties.includes('strong-solvent')
+        ? { answer: 'no', reason: `${product.name} carries a strong solvent, which crazes acrylic` }
+        : undefined,
+  },
+  'windscreen-wipers': {
+    says: 'A coating not made for wipers wants a test on a windscreen.',
+    because: 'The wipers may chatter.',
+    judge: ({ product, substrate }) =>
+      substrate === 'windscreen' && product.properties.includes('not-for-wipers')
+        ? { answer: 'test', reason: `${product.name} is not made for wipers: they may chatter` }
+        : undefined,
+  },
+});
+
+export type RuleId = keyof typeof TABLE;
+export const LAYERING_RULES: Readonly<Record<RuleId, Rule>> = TABLE;
+const RULE_IDS = Object.keys(TABLE) as RuleId[];
+
+/** Every objection to one layer, in the order of the rules; none: yes. */
+export function rulingsOn(layer: LayeringCase): Ruling[] {
+  return RULE_IDS.flatMap((rule) => {
+    const ruling = LAYERING_RULES[rule].judge(layer);
+    return ruling ? [{ rule, ...ruling }] : [];
+  });
+}
+
+/** The strictest of several rulings. */
+export function answerOf(rulings: readonly Ruling[]): Answer {
+  if (rulings.some(({ answer }) => answer === 'no')) return 'no';
+  return rulings.length > 0 ? 'test' : 'yes';
+}

@@ -1,0 +1,4 @@
+export * from './coat';
+export * from './findings';
+export * from './job';
+export * from './plan';

@@ -1,0 +1,58 @@
+import type { AmbientSeries } from '../air';
+import type { FamilyId } from '../families';
+import type { AreaSource, Shape } from '../geometry';
+import type { MethodId } from '../methods';
+import type { PaintSystem } from '../paint';
+import type { Product } from '../products';
+import type { CrewMode, Pace } from '../sections';
+import type { MatteSchool, SubstrateId } from '../substrates';
+
+export interface PlannedLayer {
+  readonly product: string;
+  readonly coats: number;
+  readonly method: MethodId;
+}
+
+/** A surface as it is planned. Times count in minutes from the start of laying. */
+export interface PlannedSurface {
+  readonly id: string;
+  readonly name: string;
+  readonly substrate: SubstrateId;
+  readonly shape: Shape;
+  readonly count: number;
+  readonly curvature: number;
+  readonly onePiece: boolean;
+  /** Measured; holds while laying and levelling. The air's where absent. */
+  readonly surfaceC?: number | undefined;
+  readonly existing: readonly FamilyId[];
+  readonly readingsUm: readonly number[];
+  readonly clearUm?: number | undefined;
+  readonly paint: PaintSystem;
+  /** Local midnight that began the day of refinishing: negative for the past. */
+  readonly refinishedAtMin?: number | undefined;
+  readonly layers: readonly PlannedLayer[];
+  readonly measuredBy: AreaSource;
+}
+
+export interface Crew extends Pace {
+  readonly mode: CrewMode;
+  /** Sigmas of guard on either side of a window. */
+  readonly guardSigma: number;
+}
+
+export interface PlannedRoom {
+  readonly volumeM3: number;
+  readonly airChangesPerHour: number;
+  readonly limitMgPerM3?: number | undefined;
+}
+
+/** All that a plan is computed from. Every product a layer names is among the products. */
+export interface PlannedJob {
+  readonly surfaces: readonly PlannedSurface[];
+  readonly products: readonly Product[];
+  readonly ambient: AmbientSeries;
+  readonly crew: Crew;
+  readonly matteSchool: MatteSchool;
+  readonly room?: PlannedRoom | undefined;
+  readonly needsByMin?: number | undefined;
+}

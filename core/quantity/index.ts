@@ -1,0 +1,3 @@
+export * from './amount';
+export * from './packs';
+export * from './purchase';

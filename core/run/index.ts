@@ -1,0 +1,4 @@
+export * from './calibrate';
+export * from './events';
+export * from './record';
+export * from './sheet';

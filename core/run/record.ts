@@ -1,0 +1,128 @@
+import type { AmbientStep } from '../air';
+import type { LayingFault } from '../faults';
+import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
+
+export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
+
+/** What the log says of one patch. Minutes on the scale of the job. */
+export interface PatchRecord {
+  readonly patch: Patch;
+  readonly start: PatchStart;
+  readonly layStartMin: number;
+  readonly layEndMin?: number;
+  readonly cueMin?: number;
+  readonly levelStartMin?: number;
+  readonly levelEndMin?: number;
+  readonly faults: readonly {
+    readonly fault: LayingFault;
+    readonly note?: string | undefined;
+    readonly atMin: number;
+  }[];
+}
+
+export interface RunRecord {
+  /** By {@link patchKey}, in the order laying started. */
+  readonly patches: ReadonlyMap<string, PatchRecord>;
+  /** Readings taken during the run. */
+  readonly air: readonly AmbientStep[];
+  /** The last entry that can still be undone. */
+  readonly lastEntry?: LoggedEntry;
+}
+
+export const EMPTY_RECORD: RunRecord = { patches: new Map(), air: [] };
+
+export function patchState(record: PatchRecord): PatchState {
+  if (record.levelEndMin !== undefined) return 'done';
+  if (record.levelStartMin !== undefined) return 'levelling';
+  return record.layEndMin !== undefined ? 'waiting' : 'laying';
+}
+
+/** The step each state asks for next, and what else may be noted in it. */
+const MAY_FOLLOW: Readonly<Record<PatchState | 'todo', readonly RunEntryType[]>> = {
+  todo: ['lay-start'],
+  laying: ['lay-end', 'cue-seen', 'fault'],
+  waiting: ['level-start', 'cue-seen', 'fault'],
+  levelling: ['level-end', 'fault'],
+  done: ['fault'],
+};
+
+const STATE_WORDS: Readonly<Record<PatchState | 'todo', string>> = {
+  todo: 'not begun',
+  laying: 'being laid',
+  waiting: 'laid and waiting',
+  levelling: 'being levelled',
+  done: 'already done',
+};
+
+/** Why an entry does not fit what the log says so far; undefined where it does. */
+export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry: RunEntry): string | undefined {
+  switch (entry.type) {
+    case 'air':
+      return undefined;
+    case 'undo': {
+      if (!log.some(({ id }) => id === entry.entry)) return 'there is no such entry to undo';
+      return record.lastEntry?.id === entry.entry ? undefined : 'only the last entry can be undone';
+    }
+    default: {
+      const patch = record.patches.get(patchKey(entry.patch));
+      const state = patch ? patchState(patch) : 'todo';
+      if (!MAY_FOLLOW[state].includes(entry.type)) return `this patch is ${STATE_WORDS[state]}`;
+      return entry.type === 'cue-seen' && patch?.cueMin !== undefined
+        ? 'the cue of this patch is noted already'
+        : undefined;
+    }
+  }
+}
+
+/**
+ * What really happened, from the log: entries in their order, undone ones left out, entries that do not fit
+ * (the same tap from two tablets) passed over.
+ */
+export function foldLog(log: readonly LoggedEntry[]): RunRecord {
+  let standing: LoggedEntry[] = [];
+  for (const logged of log) {
+    const { entry } = logged;
+    if (entry.type === 'undo') standing = standing.filter(({ id }) => id !== entry.entry);
+    else standing.push(logged);
+  }
+  return standing.reduce(apply, EMPTY_RECORD);
+}
+
+function apply(record: RunRecord, logged: LoggedEntry): RunRecord {
+  const { entry, atMin } = logged;
+  if (entry.type === 'undo' || entryFault(record, [], entry)) return record;
+  const after = { ...record, lastEntry: logged };
+  if (entry.type === 'air') {
+    const { airC, rhPct, airSpeed } = entry;
+    return { ...after, air: [...record.air, { atMin, airC, rhPct, airSpeed }] };
+  }
+  const key = patchKey(entry.patch);
+  const next =
+    entry.type === 'lay-start'
+      ? begun(entry.patch, entry.start, atMin)
+      : advanced(record.patches.get(key)!, entry, atMin);
+  return { ...after, patches: new Map(record.patches).set(key, next) };
+}
+
+function begun(patch: Patch, start: PatchStart, atMin: number): PatchRecord {
+  return { patch, start, layStartMin: atMin, faults: [] };
+}
+
+type PatchStep = Extract<RunEntry, { patch: Patch }>;
+
+function advanced(before: PatchRecord, entry: PatchStep, atMin: number): PatchRecord {
+  switch (entry.type) {
+    case 'lay-start':
+      return before;
+    case 'lay-end':
+      return { ...before, layEndMin: atMin };
+    case 'cue-seen':
+      return { ...before, cueMin: atMin };
+    case 'level-start':
+      return { ...before, levelStartMin: atMin };
+    case 'level-end':
+      return { ...before, levelEndMin: atMin };
+    case 'fault':
+      return { ...before, faults: [...before.faults, { fault: entry.fault, note: entry.note, atMin }] };
+  }
+}

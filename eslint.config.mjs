@@ -1,0 +1,55 @@
+import js from '@eslint/js';
+import importX from 'eslint-plugin-import-x';
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/** Arrows run web, server, cli -> formats -> core, never back. */
+const INWARD_ONLY = [
+  { target: './core', from: ['./formats', './server', './web', './cli', './demo'] },
+  { target: './formats', from: ['./server', './web', './cli', './demo'] },
+  { target: './server', from: ['./web', './cli'] },
+  { target: './web', from: ['./server', './cli', './demo'] },
+  { target: './cli', from: ['./server', './web'] },
+];
+
+/** The core computes: no interface, server, storage or clock of its own. */
+const NOT_IN_CORE = ['react', 'react-dom', 'express', 'drizzle-orm', 'better-sqlite3', 'luxon', 'zod', 'node:*'];
+
+export default tseslint.config(
+  { ignores: ['dist', 'data', '.cache', 'node_modules', 'test-results', 'playwright-report'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [(await import('./scripts/import-resolver.mjs')).default] },
+    rules: {
+      'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY }],
+      'import-x/no-cycle': ['error', { maxDepth: 6 }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: NOT_IN_CORE }],
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'time is passed in' },
+        { object: 'Math', property: 'random', message: 'randomness is passed in' },
+      ],
+    },
+  },
+  { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
+  {
+    files: ['scripts/**/*.mjs', 'bench/**/*.ts', 'cli/**/*.ts', '*.mjs', '*.ts', 'web/testing/*.mjs'],
+    languageOptions: { globals: globals.node },
+    rules: { 'no-console': 'off' },
+  },
+);

@@ -1,0 +1,140 @@
+/** What a schema cannot say of a job: that its parts fit each other. Looks at raw values, so that all faults come at once. */
+import { firstSelfCrossing, type Point, polygonAreaM2 } from '#core/geometry';
+import { type Fault, pathText } from './faults';
+
+type Raw = Readonly<Record<string, unknown>>;
+
+const isRecord = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value);
+const records = (value: unknown): readonly (readonly [number, Raw])[] =>
+  Array.isArray(value) ? value.flatMap((entry, index) => (isRecord(entry) ? [[index, entry] as const] : [])) : [];
+
+/** Faults of sense in a parsed job file, whatever else is wrong with it. */
+export function jobSenseFaults(raw: unknown): Fault[] {
+  if (!isRecord(raw)) return [];
+  const productIds = new Set(records(raw.products).map(([, product]) => product.id));
+  return [
+    ...duplicates('surfaces', raw.surfaces),
+    ...records(raw.surfaces).flatMap(([index, surface]) => surfaceFaults(['surfaces', index], surface, productIds)),
+    ...duplicates('products', raw.products),
+    ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
+    ...ambientFaults(raw.ambient),
+  ];
+}
+
+function duplicates(key: string, value: unknown): Fault[] {
+  const seen = new Set<unknown>();
+  return records(value).flatMap(([index, { id }]) => {
+    if (id === undefined || !seen.has(id)) {
+      seen.add(id);
+      return [];
+    }
+    return [{ path: pathText([key, index, 'id']), message: `"${String(id)}" is used twice; give each its own` }];
+  });
+}
+
+function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: ReadonlySet<unknown>): Fault[] {
+  const unknown = records(surface.layers).flatMap(([index, { product }]): Fault[] =>
+    typeof product !== 'string' || productIds.has(product)
+      ? []
+      : [
+          {
+            path: pathText([...at, 'layers', index, 'product']),
+            message: `no product "${product}" among the products`,
+          },
+        ],
+  );
+  const { shape } = surface;
+  if (!isRecord(shape)) return unknown;
+  const shapeAt = [...at, 'shape'];
+  const fault = shapeFault(shape);
+  const bent = shape.kind === 'area' && surface.curvature !== undefined;
+  return [
+    ...(fault ? [{ path: pathText([...shapeAt, fault.key]), message: fault.message }] : []),
+    ...(bent
+      ? [{ path: pathText([...at, 'curvature']), message: 'an area given as such has no curvature; leave it out' }]
+      : []),
+    ...unknown,
+  ];
+}
+
+function shapeFault(shape: Raw): { key: string; message: string } | undefined {
+  switch (shape.kind) {
+    case 'ring': {
+      const { outerMm, innerMm } = shape;
+      const inverted = isNumber(outerMm) && isNumber(innerMm) && innerMm >= outerMm;
+      return inverted ? { key: 'innerMm', message: 'must be smaller than outerMm' } : undefined;
+    }
+    case 'offsets': {
+      const { offsetsMm } = shape;
+      if (!Array.isArray(offsetsMm)) return undefined;
+      if (offsetsMm.length < 3 || offsetsMm.length % 2 === 0) {
+        const message = `expected an odd number of stations, at least 3, not ${offsetsMm.length}; measure one more`;
+        return { key: 'offsetsMm', message };
+      }
+      return offsetsMm.every((girth) => girth === 0) ? { key: 'offsetsMm', message: 'encloses no area' } : undefined;
+    }
+    case 'polygon':
+      return polygonFault(shape.pointsMm);
+    default:
+      return undefined;
+  }
+}
+
+function polygonFault(pointsMm: unknown): { key: string; message: string } | undefined {
+  const isPoint = (p: unknown): p is Point => Array.isArray(p) && p.length === 2 && p.every(isNumber);
+  if (!Array.isArray(pointsMm) || pointsMm.length < 3 || !pointsMm.every(isPoint)) return undefined;
+  const key = 'pointsMm';
+  const crossing = firstSelfCrossing(pointsMm);
+  if (crossing) {
+    const [first, second] = crossing;
+    const edge = (index: number) => `the edge from point ${index + 1}`;
+    return { key, message: `${edge(first)} crosses ${edge(second)}; an outline may not cross itself` };
+  }
+  return polygonAreaM2(pointsMm) === 0 ? { key, message: 'encloses no area' } : undefined;
+}
+
+/** Faults of sense in one product sheet; also used for a sheet on its own. */
+export function productSenseFaults(product: unknown, at: readonly PropertyKey[] = []): Fault[] {
+  if (!isRecord(product)) return [];
+  const clocks = isRecord(product.clocks) ? product.clocks : {};
+  const milestones = records(product.milestones);
+  const faults: Fault[] = [];
+  const fault = (path: readonly PropertyKey[], message: string) =>
+    faults.push({ path: pathText([...at, ...path]), message });
+  if (isRecord(product.clocks) && product.family !== 'film') {
+    for (const name of ['flash', 'set']) {
+      if (clocks[name] === undefined) fault(['clocks', name], 'expected a clock; only film may go without');
+    }
+  }
+  const seen = new Set<unknown>();
+  for (const [index, { name, clock }] of milestones) {
+    if (seen.has(name)) fault(['milestones', index, 'name'], `"${String(name)}" is given twice`);
+    seen.add(name);
+    if (product.family === 'film' && typeof clock === 'string' && clocks[clock] === undefined) {
+      fault(['milestones', index, 'clock'], `no clock "${clock}" on this sheet`);
+    }
+  }
+  const minutesOf = (wanted: string) => milestones.find(([, { name }]) => name === wanted);
+  const [from, by] = [minutesOf('levelFrom'), minutesOf('levelBy')];
+  if (from && by && isNumber(from[1].min) && isNumber(by[1].min) && from[1].min > by[1].min) {
+    fault(['milestones', from[0], 'min'], 'levelFrom may not be later than levelBy');
+  }
+  if (isRecord(product.limits)) {
+    for (const [key, bounds] of Object.entries(product.limits)) {
+      if (Array.isArray(bounds) && isNumber(bounds[0]) && isNumber(bounds[1]) && bounds[0] > bounds[1]) {
+        fault(['limits', key], 'expected the lowest first: [lowest, highest]');
+      }
+    }
+  }
+  return faults;
+}
+
+function ambientFaults(ambient: unknown): Fault[] {
+  const steps = records(ambient);
+  return steps.flatMap(([index, { atMin }], position) => {
+    const before = steps[position - 1]?.[1].atMin;
+    if (!isNumber(atMin) || !isNumber(before) || atMin > before) return [];
+    return [{ path: pathText(['ambient', index, 'atMin']), message: 'must be later than the step before' }];
+  });
+}

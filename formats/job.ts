@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { STILL_AIR } from '#core/air';
+import { TENTH_SIGMAS } from '#core/clocks';
+import { FAMILY_IDS } from '#core/families';
+import { PARKING_IDS, WASH_IDS } from '#core/life';
+import { METHOD_IDS } from '#core/methods';
+import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
+import { SUBSTRATE_IDS } from '#core/substrates';
+import { productSchema } from './product';
+import {
+  anyNumber,
+  calendarDay,
+  celsius,
+  flag,
+  instant,
+  list,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  text,
+  wholePositive,
+} from './values';
+
+export const JOB_FORMAT = 'glaphyra.job/1';
+
+const point = z.tuple([anyNumber(), anyNumber()], { error: 'expected a point: [x, y]' });
+
+export const shapeSchema = z.discriminatedUnion(
+  'kind',
+  [
+    object({ kind: z.literal('rectangle'), aMm: positive(), bMm: positive() }),
+    object({ kind: z.literal('trapezoid'), aMm: positive(), bMm: positive(), hMm: positive() }),
+    object({ kind: z.literal('polygon'), pointsMm: list(point).min(3, { error: 'expected at least three points' }) }),
+    object({ kind: z.literal('ring'), outerMm: positive(), innerMm: nonNegative() }),
+    object({ kind: z.literal('cylinder'), diameterMm: positive(), lengthMm: positive() }),
+    object({ kind: z.literal('offsets'), stationMm: positive(), offsetsMm: list(nonNegative()) }),
+    object({ kind: z.literal('area'), areaM2: positive() }),
+  ],
+  { error: 'expected a shape of kind rectangle, trapezoid, polygon, ring, cylinder, offsets or area' },
+);
+
+const layer = object({
+  product: nonEmpty(),
+  coats: wholePositive().max(20, { error: 'expected at most 20 coats' }).default(1),
+  method: oneOf(METHOD_IDS).default('small-block'),
+});
+
+export const surfaceSchema = object({
+  id: nonEmpty(),
+  name: nonEmpty().optional(),
+  substrate: oneOf(SUBSTRATE_IDS),
+  shape: shapeSchema,
+  count: wholePositive().default(1),
+  curvature: positive().optional(),
+  onePiece: flag().default(false),
+  surfaceC: celsius().optional(),
+  existing: list(oneOf(FAMILY_IDS)).default([]),
+  readingsUm: list(nonNegative()).default([]),
+  clearUm: nonNegative().optional(),
+  paint: oneOf(['factory', 'refinished', 'single-stage']).default('factory'),
+  refinishedOn: calendarDay().optional(),
+  layers: list(layer),
+  // Beyond the plan: how it was measured, where it sits on the item, what was seen.
+  measuredBy: oneOf(['tape', 'template', 'trace']).default('tape'),
+  zone: oneOf(['front', 'top', 'left', 'right', 'rear']).optional(),
+  note: text().optional(),
+});
+
+const ambientStep = object({
+  atMin: anyNumber(),
+  airC: celsius(),
+  rhPct: percent(),
+  airSpeed: nonNegative().default(STILL_AIR),
+});
+
+/** One job, whole: what is on the item, what goes on it, with which sheets, in which air. */
+export const jobSchema = object({
+  format: z.literal(JOB_FORMAT, { error: `expected "${JOB_FORMAT}"` }),
+  title: nonEmpty(),
+  currency: text()
+    .regex(/^[A-Z]{3}$/, { error: 'expected a currency code such as EUR' })
+    .default('EUR'),
+  startAt: instant(),
+  surfaces: list(surfaceSchema),
+  products: list(productSchema),
+  ambient: list(ambientStep).min(1, { error: 'expected at least one step of air' }),
+  crew: object({
+    mode: oneOf(CREW_MODES),
+    layM2PerMin: positive(),
+    levelM2PerMin: positive(),
+    guardSigma: nonNegative().default(TENTH_SIGMAS),
+  }).default({ mode: 'solo', ...DEFAULT_PACE, guardSigma: TENTH_SIGMAS }),
+  room: object({
+    volumeM3: positive(),
+    airChangesPerHour: nonNegative(),
+    limitMgPerM3: positive().optional(),
+  }).optional(),
+  owner: object({
+    needsBy: instant().optional(),
+    parking: oneOf(PARKING_IDS).optional(),
+    wash: oneOf(WASH_IDS).optional(),
+  }).optional(),
+  // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
+  item: object({
+    name: nonEmpty(),
+    ownerName: text().optional(),
+    template: object({
+      id: nonEmpty(),
+      lengthMm: positive(),
+      widthMm: positive(),
+      heightMm: positive(),
+      wheelbaseMm: positive(),
+    }).optional(),
+  }).optional(),
+  schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
+});
+
+/** A job with every default filled in. */
+export type Job = z.output<typeof jobSchema>;
+/** A job as it may be written in a file. */
+export type JobInput = z.input<typeof jobSchema>;
+export type Surface = Job['surfaces'][number];
+export type Layer = Surface['layers'][number];

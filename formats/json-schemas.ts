@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { JOB_FORMAT, jobSchema } from './job';
+import { PLAN_FORMAT, planSchema } from './plan';
+import { productSchema } from './product';
+
+/** The JSON Schemas of the open formats, by file name. */
+export function jsonSchemas(): Record<string, object> {
+  const describe = (schema: z.ZodType, title: string) => ({ title, ...z.toJSONSchema(schema, { io: 'input' }) });
+  return {
+    'job-1.schema.json': describe(jobSchema, JOB_FORMAT),
+    'plan-1.schema.json': describe(planSchema, PLAN_FORMAT),
+    'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),
+  };
+}

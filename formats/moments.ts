@@ -1,0 +1,27 @@
+import { DateTime } from 'luxon';
+
+const MS_PER_MIN = 60_000;
+
+/** Minutes from one instant to another. */
+export function minutesBetween(from: string, to: string): number {
+  return (DateTime.fromISO(to).toMillis() - DateTime.fromISO(from).toMillis()) / MS_PER_MIN;
+}
+
+/** Minutes from `startAt` to the local midnight that begins a calendar day, at the offset of `startAt`. */
+export function minutesToDay(startAt: string, day: string): number {
+  const start = DateTime.fromISO(startAt, { setZone: true });
+  return (DateTime.fromISO(day, { zone: start.zone }).toMillis() - start.toMillis()) / MS_PER_MIN;
+}
+
+/** Local minutes since midnight of an instant, at its own offset. */
+export function minuteOfDay(instant: string): number {
+  const moment = DateTime.fromISO(instant, { setZone: true });
+  return moment.hour * 60 + moment.minute + moment.second / 60;
+}
+
+/** The instant so many minutes after `startAt`, at the offset of `startAt`, to the second. */
+export function instantAfter(startAt: string, minutes: number): string {
+  const start = DateTime.fromISO(startAt, { setZone: true });
+  const roundedMs = Math.round((start.toMillis() + minutes * MS_PER_MIN) / 1000) * 1000;
+  return DateTime.fromMillis(roundedMs, { zone: start.zone }).toISO({ suppressMilliseconds: true })!;
+}

@@ -1,0 +1,30 @@
+import JSDOMEnvironment from 'jest-environment-jsdom';
+
+/** jsdom with the platform pieces a browser has and jsdom leaves out, handed over from Node. */
+export default class BrowserLikeEnvironment extends (JSDOMEnvironment.default ?? JSDOMEnvironment) {
+  async setup() {
+    await super.setup();
+    const { global } = this;
+    Object.assign(global, {
+      fetch,
+      Request,
+      Response,
+      Headers,
+      structuredClone,
+      TextEncoder,
+      TextDecoder,
+      AbortController,
+      AbortSignal,
+    });
+    global.ResizeObserver = class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    };
+    global.EventSource = class {
+      close() {}
+      addEventListener() {}
+    };
+    global.matchMedia = () => ({ matches: false, addEventListener() {}, removeEventListener() {} });
+  }
+}
