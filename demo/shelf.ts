@@ -88,6 +88,7 @@ export const DEMO_SHELF: readonly ProductSheetInput[] = [
       ...test('try a wiper stroke', 'windscreen'),
     },
     over: ['bare', 'self', 'ceramic', 'ceramic-top', 'spray-coating', 'film'],
+    properties: ['aviation-approved'],
     ratedMonths: 6,
     hazards: ['Slightly irritant: gloves.'],
   },

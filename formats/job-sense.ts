@@ -58,7 +58,8 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
   ];
 }
 
-function shapeFault(shape: Raw): { key: string; message: string } | undefined {
+/** Why a shape makes no sense though each of its values does; undefined where it does. */
+export function shapeFault(shape: Raw): { key: string; message: string } | undefined {
   switch (shape.kind) {
     case 'ring': {
       const { outerMm, innerMm } = shape;

@@ -3,6 +3,7 @@ import {
   airAt,
   bayAmbient,
   condensation,
+  correctedBy,
   dewPointC,
   minutesToWarm,
   saturationPressurePa,
@@ -88,4 +89,18 @@ describe('the air of a bay', () => {
       }),
     );
   });
+});
+
+test('a reading at the start holds at first and fades, so that the bay still cools at night', () => {
+  const climate = { openC: 20, openRhPct: 50, nightC: 8, opensAtHour: 8, closesAtHour: 18, tauMin: 120 };
+  const expected = bayAmbient(climate, 12 * 60, 2);
+  const read = { airC: 24, rhPct: 40, airSpeed: 0.3 };
+  const corrected = correctedBy(expected, read, climate.tauMin);
+  expect(airAt(corrected, 0)).toEqual({ atMin: 0, ...read });
+  expect(airAt(corrected, 120).airC - airAt(expected, 120).airC).toBeCloseTo(
+    (24 - airAt(expected, 0).airC) * Math.exp(-1),
+    9,
+  );
+  expect(airAt(corrected, 20 * 60).airC).toBeCloseTo(airAt(expected, 20 * 60).airC, 2);
+  expect(correctedBy([{ atMin: 0, airC: 20, rhPct: 50, airSpeed: 0.1 }], read, 60)).toEqual([{ atMin: 0, ...read }]);
 });

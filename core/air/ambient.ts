@@ -18,12 +18,6 @@ export function airAt(series: AmbientSeries, tMin: number): AmbientStep {
   return current;
 }
 
-/** The same series counted from another zero: what was at `byMin` is then at 0. */
-export function shiftAmbient(series: AmbientSeries, byMin: number): AmbientSeries {
-  const [first, ...rest] = series.map((step) => ({ ...step, atMin: step.atMin - byMin }));
-  return [first!, ...rest];
-}
-
 /**
  * A forecast corrected by what was measured: a reading holds from its moment until the forecast's next step,
  * so that a bay expected to cool after closing still cools.
@@ -34,4 +28,25 @@ export function withReadings(series: AmbientSeries, readings: readonly AmbientSt
   for (const step of [...series, ...readings]) byTime.set(step.atMin, step);
   const [first, ...rest] = [...byTime.values()].sort((a, b) => a.atMin - b.atMin);
   return [first!, ...rest];
+}
+
+/**
+ * A room's expected air corrected by one reading at its zero: the difference holds at first and fades with the
+ * room's own time constant, so that a bay that cools at night still cools.
+ * @param tauMin time constant of the room, minutes
+ */
+export function correctedBy(series: AmbientSeries, reading: Air, tauMin: number): AmbientSeries {
+  const expected = airAt(series, 0);
+  const [first, ...rest] = series.filter(({ atMin }) => atMin > 0);
+  const steps = [{ ...expected, atMin: 0 }, ...(first ? [first, ...rest] : [])];
+  const [zero, ...later] = steps.map((step): AmbientStep => {
+    const share = Math.exp(-step.atMin / tauMin);
+    return {
+      atMin: step.atMin,
+      airC: step.airC + share * (reading.airC - expected.airC),
+      rhPct: Math.min(100, Math.max(0, step.rhPct + share * (reading.rhPct - expected.rhPct))),
+      airSpeed: reading.airSpeed,
+    };
+  });
+  return [zero!, ...later];
 }

@@ -1,8 +1,6 @@
 /** Time constants of a cold item brought indoors, minutes. Engineering defaults; a spot reading replaces the estimate. */
 export const WARM_UP_TAU_MIN = { glass: 50, 'thin-metal': 70, 'thick-composite': 180 } as const;
 
-export type Construction = keyof typeof WARM_UP_TAU_MIN;
-
 /** Surface temperature, °C, `tMin` minutes after an item at `fromC` came into air at `airC` (first-order lag). */
 export function warmedSurfaceC(fromC: number, airC: number, tauMin: number, tMin: number): number {
   return airC + (fromC - airC) * Math.exp(-tMin / tauMin);

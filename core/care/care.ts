@@ -73,17 +73,26 @@ type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 
 function standing(laid: Laid, exposure: Exposure): StandingLayer {
   const { product, endMin, milestones } = laid;
   const life = expectedLife(product.family, product.ratedMonths, exposure);
-  const handover = milestones.handover ?? milestones.waterSafe;
-  const usualWash = (handover ?? endMin) + FAMILIES[product.family].firstWashDays * MINUTES_PER_DAY;
   const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
   return {
     ...laid,
-    firstWashMin: milestones.washOk === undefined ? usualWash : milestones.washOk,
+    firstWashMin: firstWashAfter(product, milestones, endMin),
     firstWashBy: milestones.washOk === undefined ? 'family' : 'sheet',
     life,
     renewMin: after(life.months),
     renewRangeMin: [after(life.lowMonths), after(life.highMonths)],
   };
+}
+
+/**
+ * When a coat may first be washed with care: as its sheet says, else the family's usual days after it may be
+ * handed over; null where it never cures in this air.
+ */
+export function firstWashAfter(product: Product, milestones: CoatMilestones, endMin: number): number | null {
+  if (milestones.washOk !== undefined) return milestones.washOk;
+  const ready = milestones.handover === undefined ? milestones.waterSafe : milestones.handover;
+  if (ready === null) return null;
+  return (ready ?? endMin) + FAMILIES[product.family].firstWashDays * MINUTES_PER_DAY;
 }
 
 /** Condition left of a layer at a moment, 1 to 0. */

@@ -1,1 +1,2 @@
 export * from './care';
+export * from './stage';

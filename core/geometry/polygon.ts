@@ -27,37 +27,12 @@ export function polygonAreaM2(polygon: Polygon): number {
   return Math.abs(signedAreaMm2(polygon)) / MM2_PER_M2;
 }
 
-export function perimeterMm(polygon: Polygon): number {
-  return polygon.reduce((sum, [x, y], index) => {
-    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
-    return sum + Math.hypot(nextX - x, nextY - y);
-  }, 0);
-}
-
 /** Axis-aligned box around points. @throws RangeError for none. */
 export function boundingBox(points: readonly Point[]): Box {
   if (points.length === 0) throw new RangeError('no points, no box');
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
-}
-
-/** Centre of gravity of the area; of the points where the area vanishes. */
-export function centroid(polygon: Polygon): Point {
-  const area = signedAreaMm2(polygon);
-  if (Math.abs(area) < 1e-9) {
-    const { minX, minY, maxX, maxY } = boundingBox(polygon);
-    return [(minX + maxX) / 2, (minY + maxY) / 2];
-  }
-  let sumX = 0;
-  let sumY = 0;
-  for (const [index, [x, y]] of polygon.entries()) {
-    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
-    const cross = x * nextY - nextX * y;
-    sumX += (x + nextX) * cross;
-    sumY += (y + nextY) * cross;
-  }
-  return [sumX / (6 * area), sumY / (6 * area)];
 }
 
 /**

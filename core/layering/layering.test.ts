@@ -43,6 +43,13 @@ describe('each rule, against and for', () => {
       product({ substrates: everywhere('yes', 'windscreen') }),
       'windscreen',
     ],
+    [
+      'aircraft-approval',
+      product({ substrates: everywhere('yes', 'aircraft-paint') }),
+      'aircraft-paint',
+      product({ substrates: everywhere('yes', 'aircraft-paint'), properties: ['aviation-approved'] }),
+      'aircraft-paint',
+    ],
   ])('%s', (rule, bad, badOn, good, goodOn) => {
     expect(judge([bad], { substrate: badOn })[0]!.rulings.map((r) => r.rule)).toEqual([rule]);
     expect(judge([good], { substrate: goodOn })[0]).toMatchObject({ answer: 'yes', rulings: [] });
@@ -65,6 +72,7 @@ describe('each rule, against and for', () => {
       'matte-gloss-enhancer',
       'acrylic-solvent',
       'windscreen-wipers',
+      'aircraft-approval',
     ];
     expect(Object.keys(LAYERING_RULES).sort()).toEqual([...told].sort());
   });

@@ -130,6 +130,14 @@ const TABLE = define({
         ? { answer: 'test', reason: `${product.name} is not made for wipers: they may chatter` }
         : undefined,
   },
+  'aircraft-approval': {
+    says: 'Only aviation-approved products go on an aircraft.',
+    because: 'The maker’s approval and a licensed engineer decide; static ports, vents and control gaps stay clear.',
+    judge: ({ product, substrate }) =>
+      substrate === 'aircraft-paint' && !product.properties.includes('aviation-approved')
+        ? { answer: 'no', reason: `the sheet of ${product.name} does not say that it is approved for aircraft` }
+        : undefined,
+  },
 });
 
 export type RuleId = keyof typeof TABLE;

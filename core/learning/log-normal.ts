@@ -13,8 +13,6 @@ export interface LearningModel {
 }
 /** Flash times: cue seen against cue predicted. */
 export const FLASH_LEARNING: LearningModel = { priorSigma: 0.2, observationSigma: 0.12 };
-/** Amounts: bottle weighed against amount predicted. */
-export const USAGE_LEARNING: LearningModel = { priorSigma: 0.15, observationSigma: 0.1 };
 
 /** Uncertainty that a night adds to what was learned the day before, in quadrature. */
 const DAY_DRIFT_SIGMA = 0.1;

@@ -1,3 +1,4 @@
 export * from './amount';
+export * from './consumables';
 export * from './packs';
 export * from './purchase';

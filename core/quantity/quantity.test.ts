@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { amountOnSurface, applicatorCount, choosePacks, dropsOf, purchase, pullsOf, seamFactor, wetFilmUm } from '.';
+import {
+  amountOnSurface,
+  applicatorCount,
+  choosePacks,
+  consumablesFor,
+  dropsOf,
+  purchase,
+  pullsOf,
+  seamFactor,
+  wetFilmUm,
+} from '.';
 
 describe('product on a surface', () => {
   test('1.62 m², 2 layers, 6.5 ml/m², mitt, 3 sections across 1.05 m: 25.79 ml', () => {
@@ -109,4 +119,14 @@ test('a purchase covers the 90 % quantity after stock in hand', () => {
   expect(bought.packs).toEqual([{ size: 30, count: 2 }]);
   expect(bought.leftover).toBeCloseTo(70 - bought.order, 9);
   expect(purchase({ ...inputs, onHand: 100 })).toMatchObject({ packs: [], cost: 0 });
+});
+
+describe('what lies ready', () => {
+  const coat = (product: string, areaM2: number, minutes: number) => ({ product, areaM2, minutes });
+  test('a towel of each role for 4 m² a coat, gloves every 90 min, and a pair for each product at least', () => {
+    expect(consumablesFor([coat('base', 8, 60), coat('base', 1, 20)], 1)).toEqual({ towelsPerRole: 3, glovePairs: 1 });
+    expect(consumablesFor([coat('base', 4, 100), coat('base', 4, 90)], 2)).toEqual({ towelsPerRole: 2, glovePairs: 6 });
+    expect(consumablesFor([coat('a', 1, 5), coat('b', 1, 5), coat('c', 1, 5)], 1).glovePairs).toBe(3);
+    expect(consumablesFor([], 1)).toEqual({ towelsPerRole: 0, glovePairs: 0 });
+  });
 });

@@ -1,4 +1,5 @@
 export * from './calibrate';
 export * from './events';
+export * from './patch-window';
 export * from './record';
 export * from './sheet';

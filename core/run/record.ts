@@ -29,8 +29,6 @@ export interface RunRecord {
   readonly lastEntry?: LoggedEntry;
 }
 
-export const EMPTY_RECORD: RunRecord = { patches: new Map(), air: [] };
-
 export function patchState(record: PatchRecord): PatchState {
   if (record.levelEndMin !== undefined) return 'done';
   if (record.levelStartMin !== undefined) return 'levelling';
@@ -85,35 +83,33 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
     if (entry.type === 'undo') standing = standing.filter(({ id }) => id !== entry.entry);
     else standing.push(logged);
   }
-  return standing.reduce(apply, EMPTY_RECORD);
+  // One map that grows: a fresh copy for every entry would make a long day's log slow to read.
+  const patches = new Map<string, PatchRecord>();
+  const air: AmbientStep[] = [];
+  let record: RunRecord = { patches, air };
+  for (const logged of standing) {
+    const { entry, atMin } = logged;
+    if (entry.type === 'undo' || entryFault(record, [], entry)) continue;
+    if (entry.type === 'air') air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });
+    else patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
+    record = { patches, air, lastEntry: logged };
+  }
+  return record;
 }
 
-function apply(record: RunRecord, logged: LoggedEntry): RunRecord {
-  const { entry, atMin } = logged;
-  if (entry.type === 'undo' || entryFault(record, [], entry)) return record;
-  const after = { ...record, lastEntry: logged };
-  if (entry.type === 'air') {
-    const { airC, rhPct, airSpeed } = entry;
-    return { ...after, air: [...record.air, { atMin, airC, rhPct, airSpeed }] };
-  }
-  const key = patchKey(entry.patch);
-  const next =
-    entry.type === 'lay-start'
-      ? begun(entry.patch, entry.start, atMin)
-      : advanced(record.patches.get(key)!, entry, atMin);
-  return { ...after, patches: new Map(record.patches).set(key, next) };
+type PatchStep = Extract<RunEntry, { patch: Patch }>;
+
+function afterStep(before: PatchRecord | undefined, entry: PatchStep, atMin: number): PatchRecord {
+  if (entry.type === 'lay-start') return begun(entry.patch, entry.start, atMin);
+  return advanced(before!, entry, atMin);
 }
 
 function begun(patch: Patch, start: PatchStart, atMin: number): PatchRecord {
   return { patch, start, layStartMin: atMin, faults: [] };
 }
 
-type PatchStep = Extract<RunEntry, { patch: Patch }>;
-
-function advanced(before: PatchRecord, entry: PatchStep, atMin: number): PatchRecord {
+function advanced(before: PatchRecord, entry: Exclude<PatchStep, { start: PatchStart }>, atMin: number): PatchRecord {
   switch (entry.type) {
-    case 'lay-start':
-      return before;
     case 'lay-end':
       return { ...before, layEndMin: atMin };
     case 'cue-seen':

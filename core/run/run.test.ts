@@ -9,6 +9,7 @@ import {
   type Patch,
   patchKey,
   patchState,
+  patchWindow,
   type RunEntry,
   runSheet,
 } from '.';
@@ -127,6 +128,30 @@ describe('the run sheet', () => {
     const sheet = runSheet(planned, foldLog(entries), now);
     expect(sheet.current).toBeUndefined();
     expect(sheet.patches.every(({ state }) => state === 'done')).toBe(true);
+  });
+});
+
+describe('the window of one patch', () => {
+  test('runs from its own laying, opens now for one not begun, and moves with what was learned', () => {
+    const begun = foldLog(log(...laid(10)));
+    const inHand = runSheet(planned, begun, 13).current!;
+    expect(patchWindow(planned, begun, inHand, 13)).toMatchObject({ startMin: 10, window: { levelFromMin: 2 } });
+    const fresh = runSheet(planned, foldLog([]), 40).current!;
+    expect(patchWindow(planned, foldLog([]), fresh, 40).startMin).toBe(40);
+    const taught = foldLog(log(...laid(10), [12.1, { type: 'cue-seen', patch }]));
+    const { window } = patchWindow(planned, taught, runSheet(planned, taught, 13).current!, 13);
+    expect(window.levelByMin).toBeLessThan(6);
+  });
+
+  test('says until when a fault is mended wet, where the sheet does', () => {
+    const withRewet = {
+      ...base,
+      milestones: [...base.milestones, { name: 'rewetBy' as const, clock: 'set' as const, min: 60 }],
+    };
+    const wet = { ...planned, products: [withRewet] };
+    const record = foldLog(log(...laid(10)));
+    expect(patchWindow(wet, record, runSheet(wet, record, 13).current!, 13).rewetByMin).toBeCloseTo(70, 6);
+    expect(patchWindow(planned, record, runSheet(planned, record, 13).current!, 13).rewetByMin).toBeUndefined();
   });
 });
 

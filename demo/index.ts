@@ -1,0 +1,2 @@
+export { DEMO_SHELF } from './shelf';
+export * from './workshop';

@@ -1,0 +1,50 @@
+import { stageOf, standingSurfaces } from '#core/care';
+import { entryFault, foldLog, runSheet } from '#core/run';
+import { loggedEntries, minutesBetween, newEntrySchema, plannedJob, readJob } from '#formats';
+import { type SampleJob, ternmouthYard } from '.';
+
+const NOW = '2027-03-02T10:40:00+01:00';
+
+function stageAt({ draft, log }: SampleJob, now: string) {
+  const { document } = draft;
+  const planned = plannedJob(document);
+  const record = foldLog(loggedEntries(document.startAt, log));
+  const nowMin = minutesBetween(document.startAt, now);
+  const sheet = runSheet(planned, record, Math.max(0, nowMin));
+  return stageOf(sheet, standingSurfaces(planned, record, {}), nowMin);
+}
+
+describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the sample workshop at %s', (now) => {
+  const yard = ternmouthYard(now);
+
+  test('has a job in every state', () => {
+    expect(Object.fromEntries(yard.jobs.map((job) => [job.id, stageAt(job, now)]))).toEqual({
+      'teal-hatchback': 'running',
+      'marrow-launch': 'curing',
+      'satin-tourer': 'planned',
+      'hotel-shuttle': 'survey',
+      'two-door-classic': 'in-care',
+      'two-seater': 'planned',
+    });
+  });
+
+  test('every log is one the server would take, entry by entry, and none lies ahead', () => {
+    for (const { draft, log } of yard.jobs) {
+      const logged = loggedEntries(
+        draft.document.startAt,
+        log.map((entry) => newEntrySchema.parse(entry)),
+      );
+      for (const [index, { entry }] of logged.entries()) {
+        const before = logged.slice(0, index);
+        expect(entryFault(foldLog(before), before, entry)).toBeUndefined();
+      }
+      for (const { at } of log) expect(minutesBetween(at, now)).toBeGreaterThanOrEqual(0);
+    }
+  });
+
+  test('its jobs survive being written and read as files', () => {
+    for (const { draft } of yard.jobs) {
+      expect(readJob(JSON.parse(JSON.stringify(draft.document)))).toEqual(draft.document);
+    }
+  });
+});

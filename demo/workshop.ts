@@ -1,0 +1,377 @@
+import { bayAmbient } from '#core/air';
+import type { SubstrateId } from '#core/substrates';
+import { templateById, unfoldVehicle, type VehicleDimensions } from '#core/nets';
+import {
+  type Bay,
+  instantAfter,
+  type JobDraft,
+  type JobInput,
+  minuteOfDay,
+  type NewEntry,
+  type ProductSheet,
+  readJob,
+  readProduct,
+} from '#formats';
+import launchTopsides from './jobs/launch-topsides.json';
+import satinTourer from './jobs/satin-tourer.json';
+import { layEndOf, playedLog } from './play';
+import { DEMO_SHELF } from './shelf';
+
+/** One job of the sample workshop with what has been done at it. */
+export interface SampleJob {
+  readonly id: string;
+  readonly draft: JobDraft;
+  readonly log: readonly NewEntry[];
+}
+
+export interface SampleWorkshop {
+  readonly bays: readonly Omit<Bay, 'version'>[];
+  readonly shelf: readonly ProductSheet[];
+  readonly jobs: readonly SampleJob[];
+}
+
+const MIN_PER_DAY = 1440;
+const AMBIENT_DAYS = 8;
+
+const BAYS: readonly Omit<Bay, 'version'>[] = [
+  {
+    id: 'bay-1',
+    name: 'Bay 1, heated',
+    climate: { openC: 21, openRhPct: 48, nightC: 15, opensAtHour: 7, closesAtHour: 19, tauMin: 240 },
+  },
+  {
+    id: 'bay-2',
+    name: 'Bay 2, by the door',
+    climate: { openC: 19, openRhPct: 52, nightC: 9, opensAtHour: 8, closesAtHour: 18, tauMin: 150 },
+  },
+  {
+    id: 'slip-shed',
+    name: 'Slip shed',
+    climate: { openC: 16, openRhPct: 62, nightC: 6, opensAtHour: 8, closesAtHour: 17, tauMin: 90 },
+  },
+];
+
+type Stacks = Readonly<Partial<Record<SubstrateId, JobInput['surfaces'][number]['layers']>>>;
+
+/** The whole yard as it stands at `now` (an instant with its offset): jobs in every state, times around that moment. */
+export function ternmouthYard(now: string): SampleWorkshop {
+  return {
+    bays: BAYS,
+    shelf: SHELF,
+    jobs: [tealHatchback(now), launch(now), tourer(now), shuttle(now), classic(now), twoSeater(now)],
+  };
+}
+
+const SHELF: readonly ProductSheet[] = DEMO_SHELF.map(readProduct);
+
+/** Sheets of the shelf that a job's layers name. */
+function sheetsFor(surfaces: JobInput['surfaces']): ProductSheet[] {
+  const named = new Set(surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));
+  return SHELF.filter(({ id }) => named.has(id));
+}
+
+type JobParts = Omit<JobInput, 'format' | 'products' | 'ambient'>;
+
+function inBay(bayId: string, parts: JobParts): JobDraft {
+  const { climate } = BAYS.find(({ id }) => id === bayId)!;
+  const document = readJob({
+    ...parts,
+    format: 'glaphyra.job/1',
+    products: sheetsFor(parts.surfaces),
+    ambient: bayAmbient(climate, Math.floor(minuteOfDay(parts.startAt)), AMBIENT_DAYS),
+  });
+  return { document, bayId, airSource: 'bay' };
+}
+
+function hatchbackSurfaces(size: VehicleDimensions, stacks: Stacks): JobInput['surfaces'] {
+  return unfoldVehicle(templateById('hatchback')!, size).panels.map((panel) => ({
+    id: panel.id,
+    name: panel.name,
+    substrate: panel.substrate,
+    shape: { kind: 'polygon', pointsMm: panel.outlineMm.map(([x, y]): [number, number] => [x, y]) },
+    curvature: panel.curvature,
+    zone: panel.zone,
+    measuredBy: 'template',
+    layers: stacks[panel.substrate] ?? [],
+  }));
+}
+
+const CERAMIC_STACKS: Stacks = {
+  'clear-gloss': [{ product: 'ledger-base' }, { product: 'ledger-top' }],
+  'gloss-black': [{ product: 'keelstone' }],
+  'lens-plastic': [{ product: 'keelstone' }],
+  'textured-plastic': [{ product: 'dockside' }],
+  windscreen: [{ product: 'lantern' }],
+  glass: [{ product: 'lantern' }],
+  wheel: [{ product: 'bollard' }],
+};
+
+/** In the middle of its first coat: the patch in hand has just been laid. */
+function tealHatchback(now: string): SampleJob {
+  const size = { lengthMm: 3880, widthMm: 1690, heightMm: 1450, wheelbaseMm: 2460 };
+  const template = { id: 'hatchback', ...size };
+  const draft = (startAt: string) =>
+    inBay('bay-1', {
+      title: 'Teal hatchback, full coat',
+      startAt,
+      surfaces: hatchbackSurfaces(size, CERAMIC_STACKS).map((surface) =>
+        READ_ON_HATCHBACK[surface.id] ? { ...surface, ...READ_ON_HATCHBACK[surface.id] } : surface,
+      ),
+      owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'street', wash: 'hand' },
+      item: { name: 'Teal hatchback', ownerName: 'Imke Varga', template },
+      crew: { mode: 'solo', layM2PerMin: 0.28, levelM2PerMin: 0.22 },
+      room: { volumeM3: 240, airChangesPerHour: 3, limitMgPerM3: 300 },
+    });
+  // The nth patch has been laid a minute ago; where it falls depends on the hour the job began, so twice round.
+  const nth = 12;
+  let startAt = instantAfter(now, -90);
+  for (let round = 0; round < 3; round++) startAt = instantAfter(now, -layEndOf(draft(startAt).document, nth) - 0.5);
+  const begun = draft(startAt);
+  const untilMin = layEndOf(begun.document, nth) + 0.1;
+  return { id: 'teal-hatchback', draft: begun, log: playedLog(begun.document, untilMin) };
+}
+
+const READ_ON_HATCHBACK: Readonly<Record<string, Partial<JobInput['surfaces'][number]>>> = {
+  bonnet: { readingsUm: [112, 118, 109, 121, 115], note: 'Fine swirls, two chips near the badge.' },
+  roof: { readingsUm: [104, 108, 110] },
+  tailgate: { readingsUm: [116, 119, 113] },
+  'front-door-left': { readingsUm: [118, 122, 117] },
+  'front-door-right': {
+    readingsUm: [231, 244, 238],
+    paint: 'refinished',
+    note: 'Repainted some years ago, owner says.',
+  },
+  'rear-door-left': { readingsUm: [115, 113] },
+  'front-wing-left': { readingsUm: [109, 112] },
+};
+
+/** Laid yesterday afternoon, curing in a shed that cools at night. */
+function launch(now: string): SampleJob {
+  const file = readJob(launchTopsides);
+  const startAt = instantAfter(now, -7 * 60);
+  const { surfaces } = file;
+  const draft = inBay('slip-shed', {
+    title: 'Gelcoat launch, topsides',
+    startAt,
+    surfaces: surfaces
+      .map((surface) => ({
+        ...surface,
+        layers: surface.layers.map((layer) => ({
+          ...layer,
+          product: 'keelstone',
+          coats: 1,
+          method: 'big-mitt' as const,
+        })),
+      }))
+      .map((surface) => (surface.id === 'hatch' ? { ...surface, layers: [] } : surface)),
+    crew: file.crew,
+    owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'coastal', wash: 'hand' },
+    item: { name: 'Launch “Marrow”', ownerName: 'Pilot Office, Ternmouth' },
+  });
+  return { id: 'marrow-launch', draft, log: playedLog(draft.document, Infinity) };
+}
+
+/** Planned for the day after tomorrow: satin, each panel in one piece. */
+function tourer(now: string): SampleJob {
+  const file = readJob(satinTourer);
+  const startAt = instantAfter(now, 2 * MIN_PER_DAY);
+  const draft = inBay('bay-2', {
+    title: 'Satin touring motorcycle',
+    startAt,
+    surfaces: file.surfaces,
+    owner: { needsBy: instantAfter(startAt, MIN_PER_DAY), parking: 'street', wash: 'hand' },
+    item: { name: 'Satin tourer', ownerName: 'Jorun Abel' },
+  });
+  return { id: 'satin-tourer', draft, log: [] };
+}
+
+/** Surveyed only: nothing chosen for it yet. */
+function shuttle(now: string): SampleJob {
+  const startAt = instantAfter(now, 5 * MIN_PER_DAY);
+  const rectangle = (aMm: number, bMm: number) => ({ kind: 'rectangle' as const, aMm, bMm });
+  const draft = inBay('bay-2', {
+    title: 'Hotel shuttle, wrapped sides',
+    startAt,
+    surfaces: [
+      { id: 'roof', name: 'Roof', substrate: 'clear-gloss', shape: rectangle(5200, 1500), curvature: 1.03, layers: [] },
+      {
+        id: 'side-left',
+        name: 'Side, left',
+        substrate: 'vinyl',
+        shape: rectangle(4100, 1050),
+        curvature: 1.04,
+        layers: [],
+      },
+      {
+        id: 'side-right',
+        name: 'Side, right',
+        substrate: 'vinyl',
+        shape: rectangle(4100, 1050),
+        curvature: 1.04,
+        layers: [],
+        note: 'Print lifts at the rear edge: test spot first.',
+      },
+      {
+        id: 'bonnet',
+        name: 'Bonnet',
+        substrate: 'clear-gloss',
+        shape: { kind: 'trapezoid', aMm: 1320, bMm: 1580, hMm: 720 },
+        layers: [],
+      },
+      { id: 'side-glass', name: 'Side glass', substrate: 'glass', shape: rectangle(1450, 620), count: 4, layers: [] },
+      {
+        id: 'windscreen',
+        name: 'Windscreen',
+        substrate: 'windscreen',
+        shape: { kind: 'trapezoid', aMm: 1480, bMm: 1700, hMm: 860 },
+        layers: [],
+      },
+      {
+        id: 'rim',
+        name: 'Rim',
+        substrate: 'wheel',
+        shape: { kind: 'ring', outerMm: 420, innerMm: 110 },
+        curvature: 0.6,
+        count: 4,
+        layers: [],
+      },
+    ],
+    item: { name: 'Hotel shuttle', ownerName: 'Breakwater House Hotel' },
+  });
+  return { id: 'hotel-shuttle', draft, log: [] };
+}
+
+/** Waxed in the spring and since out in all weathers: wants renewing. */
+function classic(now: string): SampleJob {
+  const startAt = instantAfter(now, -75 * MIN_PER_DAY);
+  const wax = [
+    { product: 'breakwater', coats: 2 },
+    { product: 'harbour-paste', method: 'machine' as const },
+  ];
+  const draft = inBay('bay-1', {
+    title: 'Refinished classic, sealant and wax',
+    startAt,
+    surfaces: [
+      {
+        id: 'bonnet',
+        name: 'Bonnet',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'trapezoid', aMm: 1050, bMm: 1340, hMm: 1180 },
+        curvature: 1.08,
+        readingsUm: [98, 104, 96],
+        layers: wax,
+      },
+      {
+        id: 'wing-left',
+        name: 'Front wing, left',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'rectangle', aMm: 1500, bMm: 640 },
+        curvature: 1.15,
+        readingsUm: [102, 99],
+        layers: wax,
+      },
+      {
+        id: 'wing-right',
+        name: 'Front wing, right',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'rectangle', aMm: 1500, bMm: 640 },
+        curvature: 1.15,
+        readingsUm: [101, 97],
+        layers: wax,
+      },
+      {
+        id: 'door-left',
+        name: 'Door, left',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'rectangle', aMm: 1120, bMm: 690 },
+        curvature: 1.05,
+        readingsUm: [95, 100],
+        layers: wax,
+      },
+      {
+        id: 'door-right',
+        name: 'Door, right',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'rectangle', aMm: 1120, bMm: 690 },
+        curvature: 1.05,
+        readingsUm: [88, 92],
+        layers: wax,
+      },
+      {
+        id: 'boot',
+        name: 'Boot lid',
+        substrate: 'single-stage',
+        paint: 'single-stage',
+        shape: { kind: 'trapezoid', aMm: 1000, bMm: 1180, hMm: 820 },
+        curvature: 1.06,
+        readingsUm: [103, 108],
+        layers: wax,
+      },
+      {
+        id: 'bumper',
+        name: 'Bumper',
+        substrate: 'chrome',
+        shape: { kind: 'cylinder', diameterMm: 120, lengthMm: 1600 },
+        count: 2,
+        layers: [{ product: 'harbour-paste' }],
+      },
+    ],
+    owner: { parking: 'covered', wash: 'hand' },
+    item: { name: 'Two-door classic', ownerName: 'Aurel Strand' },
+  });
+  return { id: 'two-door-classic', draft, log: playedLog(draft.document, Infinity) };
+}
+
+/** Planned, and stopped: what suits a car does not suit an aeroplane. */
+function twoSeater(now: string): SampleJob {
+  const startAt = instantAfter(now, 8 * MIN_PER_DAY);
+  const wing = { kind: 'trapezoid' as const, aMm: 1050, bMm: 1450, hMm: 4200 };
+  const draft = inBay('slip-shed', {
+    title: 'Two-seat aeroplane, wings and cabin',
+    startAt,
+    surfaces: [
+      {
+        id: 'wing-left',
+        name: 'Wing, upper left',
+        substrate: 'aircraft-paint',
+        shape: wing,
+        curvature: 1.04,
+        layers: [{ product: 'breakwater' }],
+      },
+      {
+        id: 'wing-right',
+        name: 'Wing, upper right',
+        substrate: 'aircraft-paint',
+        shape: wing,
+        curvature: 1.04,
+        paint: 'refinished',
+        refinishedOn: instantAfter(now, -20 * MIN_PER_DAY).slice(0, 10),
+        layers: [{ product: 'breakwater' }],
+        note: 'Outer half repainted: two shades.',
+      },
+      {
+        id: 'fuselage',
+        name: 'Fuselage',
+        substrate: 'aircraft-paint',
+        shape: { kind: 'offsets', stationMm: 700, offsetsMm: [900, 2100, 3300, 3400, 2600, 1500, 700] },
+        layers: [{ product: 'breakwater' }],
+      },
+      {
+        id: 'cabin-window',
+        name: 'Cabin window',
+        substrate: 'acrylic-window',
+        shape: { kind: 'area', areaM2: 0.48 },
+        count: 2,
+        layers: [{ product: 'lantern' }],
+      },
+    ],
+    owner: { parking: 'indoor', wash: 'hand' },
+    item: { name: 'Two-seat aeroplane', ownerName: 'Ternmouth Flying Group' },
+  });
+  return { id: 'two-seater', draft, log: [] };
+}

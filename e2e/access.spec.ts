@@ -1,0 +1,46 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './workshop';
+
+const VIEWS = [
+  '/',
+  '/new',
+  '/shelf',
+  '/shelf/ledger-base',
+  '/jobs/teal-hatchback/survey',
+  '/jobs/teal-hatchback/survey?panel=bonnet',
+  '/jobs/two-seater/layer?panel=cabin-window',
+  '/jobs/teal-hatchback/layer',
+  '/jobs/teal-hatchback/quantify',
+  '/jobs/teal-hatchback/quantify?panel=roof',
+  '/jobs/satin-tourer/time',
+  '/jobs/satin-tourer/time?panel=tank',
+  '/jobs/teal-hatchback/run',
+  '/jobs/two-door-classic/care',
+  '/jobs/two-door-classic/care?panel=bonnet',
+  '/nowhere',
+];
+
+for (const theme of ['light', 'dark', 'contrast']) {
+  test(`nothing serious stands in anybody's way: ${theme}`, async ({ page }) => {
+    await page.addInitScript((name) => localStorage.setItem('glaphyra.theme', name), theme);
+    for (const view of VIEWS) {
+      await page.goto(view);
+      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+      await page.waitForTimeout(300);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const grave = violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(({ id, nodes }) => `${view}: ${id} at ${nodes.map(({ target }) => String(target)).join(' | ')}`);
+      expect(grave).toEqual([]);
+    }
+  });
+}
+
+test('targets in the bay are large enough for gloves', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await page.goto('/jobs/teal-hatchback/run');
+  for (const button of await page.getByRole('main').getByRole('button').all()) {
+    const box = (await button.boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(64);
+  }
+});

@@ -1,0 +1,120 @@
+import { expect, saved, test } from './workshop';
+
+test.use({ sample: false });
+
+test('one job from an empty database to a removal plan', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('Nothing in the bays yet')).toBeVisible();
+
+  await test.step('a sheet for the shelf', async () => {
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    await page.getByRole('link', { name: 'New sheet' }).click();
+    await page.getByRole('button', { name: 'Save the sheet' }).click();
+    await expect(page.getByRole('alert')).toContainText('name: expected text');
+    await page.getByLabel('Name', { exact: true }).fill('Quayside Ceramic');
+    await page.getByLabel('Short id, as in files').fill('quayside');
+    await page.getByLabel('Coverage on gloss, units per m² and coat').fill('6,5');
+    await page.getByLabel('Price, minor units (cents)').fill('4200');
+    await page.getByRole('button', { name: 'Save the sheet' }).click();
+    await expect(page.getByRole('link', { name: /Quayside Ceramic/ })).toContainText('6.5 ml/m²');
+  });
+
+  await test.step('survey: surfaces by tape, their area with its spread', async () => {
+    await page.getByRole('link', { name: 'Today' }).click();
+    await page.getByRole('link', { name: 'Start the first job' }).click();
+    await page.getByLabel('Job', { exact: true }).fill('Grey hatchback, bonnet and door');
+    await page.getByLabel('Measured from').selectOption({ label: 'Tape only: add surfaces one by one' });
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await expect(page.getByText('Nothing is measured yet')).toBeVisible();
+    await page.getByRole('button', { name: 'Add a surface by tape' }).click();
+    await page.getByRole('dialog').getByLabel('Name').fill('Bonnet');
+    await page.getByLabel('Side a').fill('1400');
+    await page.getByLabel('Side b').fill('980');
+    await page.getByLabel('Side b').press('Tab');
+    await expect(page.getByRole('dialog')).toContainText('1.37 m²');
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('button', { name: 'Area: how it was worked out' })).toHaveText('1.37 m²');
+    await page.getByRole('button', { name: 'Whole item' }).click();
+    await page.getByRole('button', { name: 'Add a surface by tape' }).click();
+    await page.getByRole('dialog').getByLabel('Name').fill('Glass');
+    await page.getByRole('dialog').getByLabel('Made of').selectOption('glass');
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('option', { name: /Bonnet/ })).toBeVisible();
+    await saved(page);
+  });
+
+  await test.step('layer: allowed on the bonnet, refused on the glass with the rule', async () => {
+    await page.getByRole('option', { name: /Bonnet/ }).click();
+    await page.getByRole('link', { name: /^Layer/ }).click();
+    await page.getByRole('button', { name: 'Add a layer on top' }).click();
+    await page.getByRole('button', { name: /Quayside Ceramic Allowed/ }).click();
+    await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText('Quayside Ceramic');
+    await page.getByRole('option', { name: /Glass/ }).click();
+    await page.getByRole('button', { name: 'Add a layer on top' }).click();
+    await page.getByRole('button', { name: /Quayside Ceramic Refused/ }).click();
+    await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText(
+      'The sheet of Quayside Ceramic does not name glass',
+    );
+    await page.getByRole('button', { name: 'Nothing on the shelf may go here: leave it bare' }).click();
+    await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('1 stay bare');
+  });
+
+  await test.step('quantify: amounts, packs, and how they were got', async () => {
+    await page.getByRole('option', { name: /Bonnet/ }).click();
+    await page.getByRole('link', { name: /^Quantify/ }).click();
+    await expect(page.getByRole('button', { name: /on this panel: how/ })).toHaveText('8.9 ml');
+    await page.getByRole('button', { name: 'Whole item' }).click();
+    await expect(page.getByText('€42.00').first()).toBeVisible();
+    await page.getByRole('button', { name: /to cover: how/ }).click();
+    await expect(page.getByText('To cover, nine times in ten')).toBeVisible();
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('time: the air, the window, the sections, the promise', async () => {
+    await page.getByRole('link', { name: /^Time/ }).click();
+    await page.getByLabel('Air', { exact: true }).fill('28');
+    await page.getByLabel('Air', { exact: true }).press('Enter');
+    await page.getByRole('option', { name: /Bonnet/ }).click();
+    await expect(page.getByText(/1\.4× faster than the sheet: surface 28 °C/).first()).toBeVisible();
+    await page.getByLabel('Measured by infrared spot; empty: as the air').fill('14');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/above the dew point after about/)).toBeVisible();
+    await page.getByLabel('Measured by infrared spot; empty: as the air').fill('');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Largest section')).toBeVisible();
+    await saved(page);
+  });
+
+  await test.step('run: every patch laid and levelled', async () => {
+    await page.getByRole('link', { name: /^Run/ }).click();
+    for (let patch = 0; patch < 6; patch++) {
+      await page.getByRole('button', { name: 'Start laying' }).click();
+      await page.clock.fastForward('01:00');
+      await page.getByRole('button', { name: 'Laid', exact: true }).click();
+      await page.clock.fastForward('01:30');
+      if (patch === 0) await page.getByRole('button', { name: 'Cue seen' }).click();
+      await page.getByRole('button', { name: 'Start levelling' }).click();
+      await page.clock.fastForward('00:50');
+      await page.getByRole('button', { name: 'Level, done' }).click();
+      await expect(page.getByRole('button', { name: 'Level, done' })).toBeHidden();
+      if (await page.getByText(/patches laid and levelled/).isVisible()) break;
+    }
+    await expect(page.getByText(/patches laid and levelled|Start laying/).first()).toBeVisible();
+  });
+
+  await test.step('care and removal: what is on it, and how it comes off', async () => {
+    await page.goto(page.url().replace('/run', '/care'));
+    await page.getByRole('option', { name: /Bonnet/ }).click();
+    await expect(page.getByText(/Laid 2 Mar 2027/)).toBeVisible();
+    await page.getByRole('button', { name: 'in two years' }).click();
+    await expect(page.getByText(/How it comes off on 2 Mar 2029|How it comes off on 1 Mar 2029/)).toBeVisible();
+    await expect(page.getByText('Nobody has measured the clear coat here').first()).toBeVisible();
+    await expect(page.getByText(/Finishing polish/).first()).toBeVisible();
+    await page.getByRole('link', { name: /^Survey/ }).click();
+    await page.getByLabel('Clear coat, if known').fill('28');
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: /^Care/ }).click();
+    await expect(page.getByText(/less than the reserve of 25/).first()).toBeVisible();
+    await saved(page);
+  });
+});

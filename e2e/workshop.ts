@@ -1,0 +1,102 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, type Page, test as base } from '@playwright/test';
+
+/** When every test begins, for the server and the page alike: a Tuesday morning at the yard. */
+export const NOW = '2027-03-02T10:40:00+01:00';
+
+/** The real server over a file of its own, which can be killed and started again. */
+export class Workshop {
+  private child: ChildProcess | undefined;
+  private readonly folder = mkdtempSync(path.join(tmpdir(), 'workshop-'));
+  private port = 0;
+
+  constructor(private readonly sample: boolean) {}
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, ['dist/server/main.js'], {
+      env: {
+        ...process.env,
+        TZ: 'Europe/Berlin',
+        PORT: String(this.port),
+        GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
+        GLAPHYRA_NOW: NOW,
+        GLAPHYRA_DEMO: this.sample ? '1' : '',
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    let told = '';
+    this.port = await new Promise<number>((resolve, reject) => {
+      child.once('exit', () => reject(new Error(`the server did not start: ${told}`)));
+      child.stdout.on('data', (chunk) => {
+        told += String(chunk);
+        const port = /listening on http:\/\/127\.0\.0\.1:(\d+)/.exec(told)?.[1];
+        if (port) resolve(Number(port));
+      });
+    });
+  }
+
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null) return;
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+interface Fixtures {
+  /** Whether the sample workshop is loaded; else the database is empty. */
+  sample: boolean;
+  workshop: Workshop;
+  /** Anything the page complained of; a test fails where there is something. */
+  complaints: string[];
+}
+
+export const test = base.extend<Fixtures>({
+  sample: [true, { option: true }],
+  workshop: async ({ sample }, use) => {
+    const workshop = new Workshop(sample);
+    await workshop.start();
+    await use(workshop);
+    await workshop.close();
+  },
+  baseURL: async ({ workshop }, use) => use(workshop.address),
+  complaints: async ({}, use) => {
+    const complaints: string[] = [];
+    await use(complaints);
+    expect(complaints).toEqual([]);
+  },
+  page: async ({ page, complaints }, use) => {
+    await page.clock.install({ time: new Date(NOW) });
+    page.on('pageerror', ({ message }) => complaints.push(message));
+    page.on('console', (message) => {
+      const refused = /Failed to load resource|ERR_CONNECTION_REFUSED/.test(message.text());
+      if (message.type() === 'error' && !refused) complaints.push(message.text());
+    });
+    page.on('request', (request) => {
+      const { hostname, protocol } = new URL(request.url());
+      if (protocol.startsWith('http') && hostname !== '127.0.0.1') complaints.push(`asked outside: ${request.url()}`);
+    });
+    await use(page);
+  },
+});
+
+export { expect };
+
+/** Waits until every edit stands on the server. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+}

@@ -1,0 +1,162 @@
+import { readFile } from 'node:fs/promises';
+import { expect, saved, test } from './workshop';
+
+test('the yard opens on what is in the bays, and leads to the one thing to do', async ({ page }) => {
+  await page.goto('/');
+  const inBays = page.getByRole('region', { name: 'In the bays' });
+  await expect(inBays.getByRole('link')).toHaveCount(2);
+  await expect(page.getByRole('region', { name: 'What ripens in the next two days' })).toContainText('may get wet');
+  await inBays.getByRole('link', { name: /Teal hatchback/ }).click();
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText('Tailgate');
+  await expect(page.getByText('opens in')).toBeVisible();
+  await page.clock.fastForward('01:00');
+  await expect(page.getByText(/open,/)).toBeVisible();
+});
+
+test('taps are logged before the screen says so, can be undone, and outlive a reload', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  const answered = page.waitForResponse(
+    (response) => response.url().endsWith('/log') && response.request().method() === 'POST',
+  );
+  await page.getByRole('button', { name: 'Start levelling' }).click();
+  expect((await answered).status()).toBe(201);
+  await expect(page.getByRole('button', { name: 'Level, done' })).toBeEnabled();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Level, done' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Start levelling' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Cue seen' }).click();
+  await expect(page.getByText(/sooner than planned|later than planned|as planned/)).toBeVisible();
+});
+
+test('a fault is noted on its patch with the remedy for its age', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  await page.getByRole('button', { name: 'Fault' }).click();
+  await page.getByRole('button', { name: 'High spot' }).click();
+  await expect(page.getByRole('dialog')).toContainText('wipe at once. It can be re-wetted until');
+  await page.getByRole('button', { name: 'Back to work' }).click();
+  await page.goto('/jobs/teal-hatchback/care?panel=tailgate');
+  await expect(page.getByText('Noted while laying: high spot.')).toBeVisible();
+});
+
+test('the server killed under the bay: the tap waits on the device and is logged when it is back', async ({
+  page,
+  workshop,
+}) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  await expect(page.getByRole('button', { name: 'Start levelling' })).toBeVisible();
+  await workshop.kill();
+  await page.getByRole('button', { name: 'Start levelling' }).click();
+  await expect(page.getByRole('alert')).toContainText('1 tap waits on this device');
+  await expect(page.getByRole('button', { name: 'Logging …' })).toBeVisible();
+  await workshop.start();
+  await expect(async () => {
+    await page.clock.fastForward('00:02');
+    await expect(page.getByRole('button', { name: 'Level, done' })).toBeEnabled({ timeout: 500 });
+  }).toPass();
+});
+
+test('a second tablet sees what the first has done, and the same tap counts once', async ({ page, context }) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  const other = await context.newPage();
+  await other.clock.install({ time: new Date('2027-03-02T10:40:00+01:00') });
+  await other.goto('/jobs/teal-hatchback/run');
+  await page.getByRole('button', { name: 'Start levelling' }).click();
+  await expect(other.getByRole('button', { name: 'Level, done' })).toBeEnabled();
+});
+
+test('the chosen panel stays chosen from station to station, by keyboard too', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/survey');
+  await page.getByRole('listbox').focus();
+  await page.keyboard.press('Home');
+  for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowRight');
+  const chosen = await page.getByRole('option', { selected: true }).getAttribute('data-panel');
+  for (const station of ['Layer', 'Quantify', 'Time', 'Care & removal']) {
+    await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+    await expect(page.getByRole('option', { selected: true })).toHaveAttribute('data-panel', chosen!);
+  }
+});
+
+test('every no names a way out, and taking it makes the stack allowed', async ({ page }) => {
+  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  const stack = page.getByRole('list', { name: 'The stack, from the top down' });
+  await page.getByRole('button', { name: 'Add a layer on top' }).click();
+  await page.getByRole('button', { name: /^Ledger Top/ }).click();
+  await expect(stack).toContainText('Ledger Top does not bond to the bare surface');
+  await page.getByRole('button', { name: 'Put Ledger Base beneath it' }).click();
+  await expect(stack.getByText('Refused')).toHaveCount(0);
+  await page.getByRole('button', { name: /Same on all 2 panels/ }).click();
+  await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('5 stay bare');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('6 stay bare');
+  await saved(page);
+});
+
+test('what another window changed meanwhile is told, and neither is lost', async ({ page, context, workshop }) => {
+  await page.goto('/jobs/hotel-shuttle/survey?panel=roof');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Roof');
+  await page.route('**/api/jobs/hotel-shuttle', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Name', { exact: true }).fill('Mine');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toHaveText('Server gone: kept here');
+  const other = await context.newPage();
+  await other.goto(`${workshop.address}/jobs/hotel-shuttle/survey?panel=roof`);
+  await other.getByLabel('Note').fill('Theirs');
+  await other.getByLabel('Note').blur();
+  await saved(other);
+  await page.unroute('**/api/jobs/hotel-shuttle');
+  await page.clock.fastForward('00:10');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('document.surfaces[roof].note');
+  await dialog.getByRole('button', { name: 'Take what stands there' }).click();
+  await expect(page.getByLabel('Note')).toHaveValue('Theirs');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mine');
+});
+
+test('a job goes out as a file and comes back the same; a bad file comes back as its faults', async ({ page }) => {
+  await page.goto('/jobs/satin-tourer/survey');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Export this job as a file' }).click();
+  const file = await (await download).path();
+  const text = await readFile(file, 'utf8');
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Import a job file' }).click();
+  const bad = text.replace('"clear-matte"', '"clear-mat"').replace('"count":2', '"count":-2');
+  await page
+    .getByLabel('File')
+    .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from(bad) });
+  await expect(page.getByRole('alert')).toContainText('surfaces[0].substrate');
+  await expect(page.getByRole('alert')).toContainText('surfaces[1].count expected a whole number of at least 1');
+  await page
+    .getByLabel('File')
+    .setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Satin touring motorcycle');
+  const id = /jobs\/([^/]+)\//.exec(page.url())![1]!;
+  const again = await page.request.get(`/api/jobs/${id}/file`);
+  expect(await again.json()).toEqual(JSON.parse(text));
+});
+
+test('a slip of unit is caught where it is typed', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByLabel('Job', { exact: true }).fill('Slip');
+  await page.getByLabel('Length, mm').fill('388');
+  await page.getByLabel('Height, mm').fill('1,45');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page.getByText('if that was in centimetres, it is 3880 mm')).toBeVisible();
+  await expect(page.getByText('if that was in metres, it is 1450 mm')).toBeVisible();
+});
+
+test('a cold night and a late owner are said today', async ({ page }) => {
+  await page.goto('/jobs/satin-tourer/time');
+  await expect(page.getByText('too late for the owner')).toBeVisible();
+  await page.getByText('How Bay 2, by the door runs through a day').click();
+  await page.getByLabel('Falls at night to').fill('18');
+  await page.getByLabel('Falls at night to').press('Enter');
+  await expect(page.getByText('before the owner comes')).toBeVisible();
+  await page.getByRole('button', { name: /Read the instrument/ }).click();
+  await expect(page.getByText(/Read: air/)).toBeVisible();
+  await saved(page);
+});

@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { LAYING_FAULT_IDS } from '#core/faults';
+import type { LoggedEntry } from '#core/run';
+import { minutesBetween } from './moments';
+import {
+  celsius,
+  instant,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  text,
+  wholeNonNegative,
+  wholePositive,
+} from './values';
+
+const patch = object({
+  surface: nonEmpty(),
+  layer: wholeNonNegative(),
+  coat: wholePositive(),
+  copy: wholePositive(),
+  section: wholePositive(),
+});
+
+const patchStart = object({
+  product: nonEmpty(),
+  sections: wholePositive(),
+  areaM2: positive(),
+  amount: nonNegative(),
+  surfaceC: celsius().optional(),
+});
+
+const step = <const T extends string>(type: T) => object({ type: z.literal(type), patch });
+
+/** One thing that was done at the item, as it is sent and kept. */
+export const runEntrySchema = z.discriminatedUnion(
+  'type',
+  [
+    object({ type: z.literal('lay-start'), patch, start: patchStart }),
+    step('lay-end'),
+    step('cue-seen'),
+    step('level-start'),
+    step('level-end'),
+    object({ type: z.literal('fault'), patch, fault: oneOf(LAYING_FAULT_IDS), note: text().optional() }),
+    object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
+    object({ type: z.literal('undo'), entry: nonEmpty() }),
+  ],
+  { error: 'expected an entry of a known type' },
+);
+
+/** An entry as it is handed in: the sender names it, so that sending it twice logs it once. */
+export const newEntrySchema = object({
+  id: nonEmpty().max(64, { error: 'expected at most 64 characters' }),
+  at: instant(),
+  by: nonEmpty().max(80, { error: 'expected at most 80 characters' }).optional(),
+  entry: runEntrySchema,
+});
+export type NewEntry = z.output<typeof newEntrySchema>;
+
+/** An entry as it stands in the log. `seq` is the order in which it was recorded. */
+export const logEntrySchema = newEntrySchema.extend({ seq: z.int(), recordedAt: instant() });
+export type LogEntry = z.output<typeof logEntrySchema>;
+
+/** The log on the job's own scale of minutes. */
+export function loggedEntries(
+  startAt: string,
+  entries: readonly Pick<LogEntry, 'id' | 'at' | 'entry'>[],
+): LoggedEntry[] {
+  return entries.map(({ id, at, entry }) => ({ id, atMin: minutesBetween(startAt, at), entry }));
+}

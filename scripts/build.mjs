@@ -1,0 +1,3 @@
+import { build } from './steps.mjs';
+
+process.exit(build() ? 0 : 1);

@@ -1,0 +1,11 @@
+/** `npm run dev`: server and interface with reload, on the demo's database. */
+import { spawn } from 'node:child_process';
+import { ensureInstalled, ROOT } from './steps.mjs';
+
+ensureInstalled();
+const env = { ...process.env, PORT: '4680', GLAPHYRA_DB: 'data/demo.sqlite', GLAPHYRA_DEMO: '1' };
+const children = [
+  spawn(process.execPath, ['--watch', '--import', 'tsx', 'server/main.ts'], { cwd: ROOT, stdio: 'inherit', env }),
+  spawn(`${ROOT}/node_modules/.bin/vite`, [], { cwd: ROOT, stdio: 'inherit', env }),
+];
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => children.forEach((child) => child.kill(signal)));

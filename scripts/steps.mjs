@@ -1,0 +1,61 @@
+/** What the entry points share: running commands, and installing only when something has changed. */
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
+const STAMP = path.join(ROOT, 'node_modules', '.installed-from');
+
+/** Runs a command of this project with its output on the screen. */
+export function run(command, args, options = {}) {
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
+  return status === 0;
+}
+
+export const npx = (tool, ...args) => run(path.join(ROOT, 'node_modules', '.bin', tool), args);
+
+/** Installs from the lock file, unless that very file was installed with this very Node already. */
+export function ensureInstalled() {
+  const lock = readFileSync(path.join(ROOT, 'package-lock.json'));
+  const wanted = createHash('sha256').update(lock).update(process.version).digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  console.log('Installing packages; the first time takes a few minutes.');
+  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) {
+    console.error('The packages could not be installed. Is the registry reachable?');
+    process.exit(1);
+  }
+  writeFileSync(STAMP, wanted);
+}
+
+/** Debian's Chromium, fetched where it is missing and this machine lets us; undefined where it is not to be had. */
+export function ensureChromium() {
+  const found = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
+  if (process.env.CHROMIUM && existsSync(process.env.CHROMIUM)) return process.env.CHROMIUM;
+  if (!found() && existsSync('/usr/bin/apt-get') && process.getuid?.() === 0) {
+    console.log('Getting Chromium from Debian.');
+    run('apt-get', ['update', '-qq']);
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+  }
+  return found();
+}
+
+/** Builds the interface and the server into `dist/`. */
+export function build() {
+  return (
+    npx('vite', 'build', '--logLevel', 'warn') &&
+    npx(
+      'esbuild',
+      'server/main.ts',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--packages=external',
+      '--alias:#formats=./formats/index.ts',
+      '--alias:#demo=./demo/index.ts',
+      '--outfile=dist/server/main.js',
+      '--log-level=warning',
+    )
+  );
+}

@@ -1,0 +1,67 @@
+/** `npm test`: types, lint, unit tests and the real interface; the last line counts them all. */
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { build, ensureChromium, ensureInstalled, npx, ROOT, run } from './steps.mjs';
+
+const OUT = path.join(ROOT, '.cache', 'tests');
+rmSync(OUT, { recursive: true, force: true });
+mkdirSync(OUT, { recursive: true });
+
+ensureInstalled();
+const total = { passed: 0, failed: 0 };
+
+/** Counts one check that either holds or does not. */
+function check(name, holds) {
+  console.log(`\n== ${name}`);
+  const passed = holds();
+  total[passed ? 'passed' : 'failed'] += 1;
+  if (!passed) console.log(`${name}: FAILED`);
+  return passed;
+}
+
+/** Runs a test runner and adds up its own counts; a runner that leaves none has failed. */
+function suite(name, runTests, counts) {
+  console.log(`\n== ${name}`);
+  const succeeded = runTests();
+  const file = path.join(OUT, `${name}.json`);
+  const { passed, failed } = existsSync(file)
+    ? counts(JSON.parse(readFileSync(file, 'utf8')))
+    : { passed: 0, failed: 0 };
+  total.passed += passed;
+  total.failed += failed + (!succeeded && failed === 0 ? 1 : 0) + (succeeded && passed === 0 ? 1 : 0);
+}
+
+check('types', () => npx('tsc', '--noEmit'));
+check(
+  'lint',
+  () =>
+    npx('eslint', '.', '--max-warnings', '0') &&
+    npx('prettier', '--check', '--log-level', 'warn', '.') &&
+    npx('knip', '--no-progress'),
+);
+suite(
+  'unit',
+  () => npx('jest', '--json', `--outputFile=${path.join(OUT, 'unit.json')}`),
+  (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }),
+);
+const built = check('build', build);
+const chromium = ensureChromium();
+if (!built || !chromium) {
+  check(chromium ? 'interface (not built)' : 'interface (no Chromium: install the package "chromium")', () => false);
+} else {
+  suite(
+    'interface',
+    () =>
+      run(path.join(ROOT, 'node_modules', '.bin', 'playwright'), ['test', '--reporter=list,json'], {
+        env: {
+          ...process.env,
+          CHROMIUM: chromium,
+          PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(OUT, 'interface.json'),
+        },
+      }),
+    ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
+  );
+}
+
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed === 0 ? 0 : 1);

@@ -1,0 +1,95 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { type Endpoint, endpoint, mount } from './http/endpoint';
+import { openEventStream } from './http/event-stream';
+import { openApiDocument } from './http/openapi';
+import { ownHostOnly } from './http/own-host';
+import { notFound, problemHandler } from './http/problem';
+import { bayEndpoints } from './routes/bays';
+import { jobEndpoints } from './routes/jobs';
+import { shelfEndpoints } from './routes/shelf';
+import type { Services } from './services';
+
+const LARGEST_BODY = '8mb';
+const NONCE_PLACE = '__CSP_NONCE__';
+
+/** The whole application: the interface's files, and the API under `/api`. */
+export function createApp(services: Services, log: Logger, webFolder: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(ownHostOnly);
+  app.use((_request, response, next) => {
+    response.locals.nonce = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(contentPolicy());
+  app.use(express.json({ limit: LARGEST_BODY }));
+  const endpoints = [
+    ...jobEndpoints(services),
+    ...shelfEndpoints(services),
+    ...bayEndpoints(services),
+    changes(services),
+  ];
+  for (const definition of endpoints) mount(app, definition);
+  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(endpoints)));
+  app.all('/api/{*path}', (request) => {
+    throw notFound('address', `${request.method} ${request.path}`);
+  });
+  serveInterface(app, webFolder);
+  app.use(problemHandler(log));
+  return app;
+}
+
+/** Nothing from outside, nothing inline but styles this very answer has named. */
+function contentPolicy() {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", (_request, response) => `'nonce-${(response as express.Response).locals.nonce}'`],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // Served on loopback without TLS.
+    hsts: false,
+  });
+}
+
+function changes({ changes: feed }: Services): Endpoint {
+  return endpoint({
+    method: 'get',
+    path: '/api/changes',
+    summary: 'What changes, as it changes: events named "change"',
+    answer: { status: 200, stream: true },
+    run: ({ response }) => {
+      const stream = openEventStream(response);
+      stream.onClose(feed.listen((change) => stream.send('change', change)));
+    },
+  });
+}
+
+function serveInterface(app: Express, webFolder: string): void {
+  const page = path.join(webFolder, 'index.html');
+  if (!existsSync(page)) return;
+  const html = readFileSync(page, 'utf8');
+  app.use(
+    '/assets',
+    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
+  app.use(express.static(webFolder, { index: false }));
+  app.get('/{*path}', (_request, response) => {
+    response.setHeader('cache-control', 'no-cache');
+    response.type('html').send(html.replaceAll(NONCE_PLACE, response.locals.nonce as string));
+  });
+}

@@ -1,0 +1,31 @@
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3';
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import * as schema from './schema';
+
+export type Db = BetterSQLite3Database<typeof schema>;
+
+export interface OpenDatabase {
+  readonly db: Db;
+  close(): void;
+}
+
+/**
+ * Opens the workshop's one file and brings it up to date.
+ * Write-ahead logging lets readers go on while one writes; `FULL` makes an acknowledged entry outlive a
+ * power cut, which a run log is for.
+ * @param file path, made with its folder where missing; `:memory:` for a passing one
+ */
+export function openDatabase(file: string, migrationsFolder = 'server/migrations'): OpenDatabase {
+  if (file !== ':memory:') mkdirSync(path.dirname(file), { recursive: true });
+  const connection = new Database(file);
+  connection.pragma('journal_mode = WAL');
+  connection.pragma('synchronous = FULL');
+  connection.pragma('foreign_keys = ON');
+  connection.pragma('busy_timeout = 5000');
+  const db = drizzle(connection, { schema });
+  migrate(db, { migrationsFolder });
+  return { db, close: () => connection.close() };
+}

@@ -1,0 +1,60 @@
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { JobDraft, LogEntry, ProductSheet, Bay } from '#formats';
+
+export const bays = sqliteTable('bays', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  name: text('name').notNull(),
+  climate: text('climate', { mode: 'json' }).$type<Bay['climate']>().notNull(),
+});
+
+export const products = sqliteTable('products', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  sheet: text('sheet', { mode: 'json' }).$type<ProductSheet>().notNull(),
+  updatedAt: text('updated_at').notNull(),
+});
+
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: text('id').primaryKey(),
+    version: integer('version').notNull(),
+    bayId: text('bay_id').references(() => bays.id),
+    airSource: text('air_source').$type<JobDraft['airSource']>().notNull(),
+    document: text('document', { mode: 'json' }).$type<JobDraft['document']>().notNull(),
+    createdAt: text('created_at').notNull(),
+    updatedAt: text('updated_at').notNull(),
+  },
+  (table) => [index('jobs_updated').on(table.updatedAt)],
+);
+
+/** The latest versions of each job, so that a stale write can be told what has changed since. */
+export const jobVersions = sqliteTable(
+  'job_versions',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    draft: text('draft', { mode: 'json' }).$type<JobDraft>().notNull(),
+  },
+  (table) => [uniqueIndex('job_versions_key').on(table.jobId, table.version)],
+);
+
+/** What was really done. Append-only: triggers in the migrations refuse any change or removal. */
+export const runLog = sqliteTable(
+  'run_log',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    at: text('at').notNull(),
+    by: text('by'),
+    recordedAt: text('recorded_at').notNull(),
+    entry: text('entry', { mode: 'json' }).$type<LogEntry['entry']>().notNull(),
+  },
+  (table) => [uniqueIndex('run_log_id').on(table.jobId, table.id), index('run_log_job').on(table.jobId, table.seq)],
+);

@@ -1,0 +1,59 @@
+import type { Express, Request, Response } from 'express';
+import type { z } from 'zod';
+import { type Fault, read } from '#formats';
+import { versionMissing } from './problem';
+
+/** One way into the server: what it takes, what it answers, and what it does; the OpenAPI document is made from these. */
+export interface Endpoint<Body extends z.ZodType = z.ZodType> {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  /** With parameters in braces: `/api/jobs/{id}`. */
+  readonly path: string;
+  readonly summary: string;
+  readonly body?: Body;
+  /** Faults no schema can tell. */
+  readonly sense?: (body: unknown) => readonly Fault[];
+  /** Status and schema of the good answer; no schema: no content. */
+  readonly answer: { readonly status: number; readonly schema?: z.ZodType; readonly stream?: true };
+  /** Whether the edited version has to be named in `If-Match`. */
+  readonly versioned?: true;
+  readonly run: (call: Call<z.output<Body>>) => unknown;
+}
+
+export interface Call<Body> {
+  readonly params: Readonly<Record<string, string>>;
+  readonly query: Readonly<Record<string, string>>;
+  readonly body: Body;
+  /** From `If-Match`; only where the endpoint is versioned. */
+  readonly version: number;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+/** Keeps the type of a body for its handler. */
+export function endpoint<Body extends z.ZodType>(definition: Endpoint<Body>): Endpoint {
+  return definition as unknown as Endpoint;
+}
+
+/** Puts an endpoint into the application. Bodies are read by their schema before anything is done. */
+export function mount(app: Express, definition: Endpoint): void {
+  const path = definition.path.replaceAll(/\{(\w+)\}/g, ':$1');
+  app[definition.method](path, (request, response) => {
+    const body = definition.body ? read(request.body, definition.body, definition.sense) : undefined;
+    const version = definition.versioned ? editedVersion(request) : 0;
+    const query = Object.fromEntries(
+      Object.entries(request.query).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
+    );
+    const params = request.params as Record<string, string>;
+    const answer = definition.run({ params, query, body, version, request, response });
+    if (definition.answer.stream) return;
+    response.status(definition.answer.status);
+    if (definition.answer.schema) response.json(answer);
+    else response.end();
+  });
+}
+
+function editedVersion(request: Request): number {
+  const version = /^(?:W\/)?"?(\d+)"?$/.exec(request.get('if-match') ?? '')?.[1];
+  if (version === undefined) throw versionMissing();
+  return Number(version);
+}

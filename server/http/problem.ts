@@ -1,0 +1,73 @@
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+import { FaultsError, type Problem } from '#formats';
+
+/** An answer other than the one asked for, with its reason (RFC 9457). */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail ?? problem.title);
+  }
+}
+
+const problem = (status: number, type: string, title: string, more: Partial<Problem> = {}): ProblemError =>
+  new ProblemError({ type: `/problems/${type}`, title, status, ...more });
+
+export const notFound = (what: string, id: string) =>
+  problem(404, 'not-found', 'Not found', { detail: `There is no ${what} "${id}".` });
+
+/** A write based on a version that no longer stands; says what has changed since. */
+export const staleWrite = (version: number, changed: readonly string[]) =>
+  problem(412, 'stale-write', 'Changed in the meantime', {
+    detail: 'Someone else has changed this since you opened it. Nothing of yours was written.',
+    version,
+    changed: [...changed],
+  });
+
+export const conflict = (detail: string, faults?: Problem['faults']) =>
+  problem(409, 'conflict', 'Does not fit what has been done', { detail, ...(faults && { faults }) });
+
+export const versionMissing = () =>
+  problem(428, 'version-missing', 'Version missing', {
+    detail: 'Say which version you edited, as If-Match: "3".',
+  });
+
+export const wrongHost = () =>
+  problem(421, 'wrong-host', 'Wrong host', { detail: 'Open this workshop as localhost or 127.0.0.1.' });
+
+function asProblem(error: unknown): Problem | undefined {
+  if (error instanceof ProblemError) return error.problem;
+  if (error instanceof FaultsError) {
+    const detail = error.faults.length === 1 ? 'One value is wrong.' : `${error.faults.length} values are wrong.`;
+    return problem(400, 'bad-input', 'Bad input', { detail, faults: [...error.faults] }).problem;
+  }
+  // What the body parser refuses carries its own status.
+  const { status, type } = (error ?? {}) as { status?: unknown; type?: unknown };
+  if (type === 'entity.parse.failed') {
+    return problem(400, 'bad-input', 'Bad input', { detail: 'The body is not JSON.' }).problem;
+  }
+  if (type === 'entity.too.large') {
+    return problem(413, 'too-large', 'Too large', { detail: 'The body is larger than 8 MB.' }).problem;
+  }
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    return problem(status, 'bad-request', 'Bad request').problem;
+  }
+  return undefined;
+}
+
+export function sendProblem(response: Response, body: Problem): void {
+  response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
+}
+
+/** Last in the chain: every error leaves as a problem, an unexpected one without its innards. */
+export function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error, request, response, next) => {
+    if (response.headersSent) return next(error);
+    const known = asProblem(error);
+    if (!known) log.error({ error, method: request.method, path: request.path }, 'unexpected error');
+    sendProblem(
+      response,
+      known ??
+        problem(500, 'internal', 'Something broke on our side', { detail: 'Nothing was written. Try again.' }).problem,
+    );
+  };
+}

@@ -1,0 +1,40 @@
+import { and, asc, eq, max } from 'drizzle-orm';
+import type { LogEntry, NewEntry } from '#formats';
+import type { Db } from '../db/open';
+import { runLog } from '../db/schema';
+
+type Row = typeof runLog.$inferSelect;
+
+function logEntry({ seq, id, at, by, recordedAt, entry }: Row): LogEntry {
+  return { seq, id, at, recordedAt, entry, ...(by !== null && { by }) };
+}
+
+/** What was done at each job, in the order it was recorded. */
+export function runLogRepository(db: Db) {
+  return {
+    of: (jobId: string): LogEntry[] =>
+      db.select().from(runLog).where(eq(runLog.jobId, jobId)).orderBy(asc(runLog.seq)).all().map(logEntry),
+    find(jobId: string, id: string): LogEntry | undefined {
+      const row = db
+        .select()
+        .from(runLog)
+        .where(and(eq(runLog.jobId, jobId), eq(runLog.id, id)))
+        .get();
+      return row && logEntry(row);
+    },
+    lastSeq: (jobId: string): number =>
+      db
+        .select({ last: max(runLog.seq) })
+        .from(runLog)
+        .where(eq(runLog.jobId, jobId))
+        .get()?.last ?? 0,
+    append: (jobId: string, { by, ...entry }: NewEntry, recordedAt: string): LogEntry =>
+      logEntry(
+        db
+          .insert(runLog)
+          .values({ ...entry, by: by ?? null, jobId, recordedAt })
+          .returning()
+          .get(),
+      ),
+  };
+}

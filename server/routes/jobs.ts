@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import {
+  type Fault,
+  jobDraftSchema,
+  jobRecordSchema,
+  jobSchema,
+  jobSenseFaults,
+  jobSummarySchema,
+  logEntrySchema,
+  newEntrySchema,
+  newJobSchema,
+  planFile,
+  planSchema,
+} from '#formats';
+import { endpoint } from '../http/endpoint';
+import type { Services } from '../services';
+
+/** Faults of sense of a job inside a draft, with their place in it. */
+function draftSense(body: unknown): Fault[] {
+  const document = typeof body === 'object' && body !== null && 'document' in body ? body.document : undefined;
+  return jobSenseFaults(document).map(({ path, message }) => ({ path: `document.${path}`, message }));
+}
+
+export function jobEndpoints({ jobs, runLog, summaries }: Services) {
+  return [
+    endpoint({
+      method: 'get',
+      path: '/api/jobs',
+      summary: 'All jobs at a glance, last changed first',
+      answer: { status: 200, schema: z.array(jobSummarySchema) },
+      run: () => jobs.all().map(summaries.of),
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/jobs',
+      summary: 'Make a job; the sender names it, so that sending it twice makes it once',
+      body: newJobSchema,
+      sense: draftSense,
+      answer: { status: 201, schema: jobRecordSchema },
+      run: ({ body }) => jobs.add(body),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}',
+      summary: 'One job, whole',
+      answer: { status: 200, schema: jobRecordSchema },
+      run: ({ params }) => jobs.get(params.id!),
+    }),
+    endpoint({
+      method: 'put',
+      path: '/api/jobs/{id}',
+      summary: 'Replace a job, unless it has changed since',
+      body: jobDraftSchema,
+      sense: draftSense,
+      versioned: true,
+      answer: { status: 200, schema: jobRecordSchema },
+      run: ({ params, version, body }) => jobs.update(params.id!, version, body),
+    }),
+    endpoint({
+      method: 'delete',
+      path: '/api/jobs/{id}',
+      summary: 'Take a job away, as long as nothing has been done at it',
+      answer: { status: 204 },
+      run: ({ params }) => jobs.remove(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/file',
+      summary: 'The job in the open format glaphyra.job/1',
+      answer: { status: 200, schema: jobSchema },
+      run: ({ params }) => jobs.get(params.id!).document,
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/plan',
+      summary: 'The job’s plan in the open format glaphyra.plan/1',
+      answer: { status: 200, schema: planSchema },
+      run: ({ params }) => planFile(jobs.get(params.id!).document),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/log',
+      summary: 'What was really done, in the order it was recorded',
+      answer: { status: 200, schema: z.array(logEntrySchema) },
+      run: ({ params }) => runLog.of(params.id!),
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/jobs/{id}/log',
+      summary: 'Log one thing done; answered when it is on the disk, logged once however often it is sent',
+      body: newEntrySchema,
+      answer: { status: 201, schema: logEntrySchema },
+      run: ({ params, body }) => runLog.append(params.id!, body),
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/plan',
+      summary: 'Plan a job file without keeping it',
+      body: jobSchema,
+      sense: jobSenseFaults,
+      answer: { status: 200, schema: planSchema },
+      run: ({ body }) => planFile(body),
+    }),
+  ];
+}

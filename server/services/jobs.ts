@@ -1,0 +1,107 @@
+import type { RunRecord } from '#core/run';
+import { changedPaths, type Fault, type JobDraft, type JobRecord } from '#formats';
+import type { Db } from '../db/open';
+import { conflict, notFound, staleWrite } from '../http/problem';
+import { bayRepository } from '../repositories/bays';
+import { jobRepository } from '../repositories/jobs';
+import { runLogRepository } from '../repositories/run-log';
+import type { ChangeFeed } from './changes';
+import type { RunLogService } from './run-log';
+
+/** Jobs: kept in versions, so that no write silently overwrites another's. */
+export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, now: () => Date) {
+  const jobs = jobRepository(db);
+  const bays = bayRepository(db);
+  const log = runLogRepository(db);
+
+  const get = (id: string): JobRecord => {
+    const job = jobs.get(id);
+    if (!job) throw notFound('job', id);
+    return job;
+  };
+  const requireBay = (draft: JobDraft) => {
+    if (draft.bayId !== null && !bays.get(draft.bayId)) throw notFound('bay', draft.bayId);
+  };
+  return {
+    all: jobs.all,
+    get,
+    /** Makes a job once, however often the same one is sent. */
+    add({ id, ...draft }: JobDraft & { readonly id: string }): JobRecord {
+      const known = jobs.get(id);
+      if (known) {
+        if (changedPaths(draft, draftOf(known)).length === 0) return known;
+        throw conflict(`There is another job "${id}" already.`);
+      }
+      requireBay(draft);
+      const added = db.transaction(() => jobs.add(id, draft, now().toISOString()), { behavior: 'immediate' });
+      changes.tell({ kind: 'job', id });
+      return added;
+    },
+    /**
+     * Replaces a job's draft.
+     * @param version the version that was edited
+     * @throws ProblemError (412) where another stands by now, (409) where it contradicts what was laid
+     */
+    update(id: string, version: number, draft: JobDraft): JobRecord {
+      requireBay(draft);
+      db.transaction(
+        () => {
+          const current = get(id);
+          if (current.version !== version) throw stale(current, version);
+          const faults = contradictions(current, draft, runLog.record(id));
+          if (faults.length > 0) throw conflict('What has been laid cannot be planned away.', faults);
+          jobs.update(id, version + 1, draft, now().toISOString());
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'job', id });
+      return get(id);
+    },
+    /** Takes a job away, as long as nothing has been done at it. */
+    remove(id: string): void {
+      db.transaction(
+        () => {
+          get(id);
+          if (log.lastSeq(id) > 0) throw conflict('Work has been logged at this job; its record stays.');
+          jobs.remove(id);
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'job', id });
+    },
+  };
+
+  function stale(current: JobRecord, edited: number) {
+    const base = jobs.version(current.id, edited);
+    return staleWrite(current.version, base ? changedPaths(base, draftOf(current)) : ['all of it']);
+  }
+}
+
+function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
+  return { document, bayId, airSource };
+}
+
+/** Where a new draft would deny what the log says was done. */
+function contradictions(current: JobRecord, draft: JobDraft, record: RunRecord): Fault[] {
+  if (record.patches.size === 0) return [];
+  const { document } = draft;
+  const faults: Fault[] = [];
+  if (document.startAt !== current.document.startAt) {
+    faults.push({ path: 'document.startAt', message: 'laying has begun; its start cannot be moved' });
+  }
+  const checked = new Set<string>();
+  for (const { patch, start } of record.patches.values()) {
+    const key = `${patch.surface}/${patch.layer}`;
+    if (checked.has(key)) continue;
+    checked.add(key);
+    const index = document.surfaces.findIndex(({ id }) => id === patch.surface);
+    const path = index === -1 ? 'document.surfaces' : `document.surfaces[${index}].layers[${patch.layer}]`;
+    if (document.surfaces[index]?.layers[patch.layer]?.product !== start.product) {
+      faults.push({
+        path,
+        message: `${start.product} has been laid on ${patch.surface}; it cannot be taken out of the plan`,
+      });
+    }
+  }
+  return faults;
+}

@@ -1,0 +1,27 @@
+import type { Bay, JobDraft, NewEntry, ProductSheet } from '#formats';
+import type { Db } from '../db/open';
+import type { Services } from '.';
+
+/** A workshop to begin with: bays, sheets, and jobs with what has been done at them. */
+export interface Workshop {
+  readonly bays: readonly Omit<Bay, 'version'>[];
+  readonly shelf: readonly ProductSheet[];
+  readonly jobs: readonly { readonly id: string; readonly draft: JobDraft; readonly log: readonly NewEntry[] }[];
+}
+
+/**
+ * Puts a workshop into an empty database, whole or not at all.
+ * @returns false, and nothing done, where the database holds jobs already
+ */
+export function loadWorkshop(db: Db, { jobs, shelf, bays, runLog }: Services, workshop: Workshop): boolean {
+  if (jobs.all().length > 0) return false;
+  db.transaction(() => {
+    for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
+    for (const sheet of workshop.shelf) shelf.add(sheet);
+    for (const { id, draft, log } of workshop.jobs) {
+      jobs.add({ id, ...draft });
+      for (const entry of log) runLog.append(id, entry);
+    }
+  });
+  return true;
+}

@@ -1,0 +1,49 @@
+import { changedPaths, type ProductSheet, type ShelfProduct } from '#formats';
+import type { Db } from '../db/open';
+import { conflict, notFound, staleWrite } from '../http/problem';
+import { shelfRepository } from '../repositories/shelf';
+import type { ChangeFeed } from './changes';
+
+/** The shelf of product sheets. Jobs carry copies, so nothing here changes a job behind anyone's back. */
+export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
+  const shelf = shelfRepository(db);
+  const get = (id: string): ShelfProduct => {
+    const product = shelf.get(id);
+    if (!product) throw notFound('product', id);
+    return product;
+  };
+  const requireVersion = (current: ShelfProduct, edited: number) => {
+    // Only the latest version is kept, so what is told are the parts of the sheet that stand.
+    if (current.version !== edited) throw staleWrite(current.version, changedPaths({}, current.sheet));
+  };
+  const put = (sheet: ProductSheet, version: number) => {
+    const stored = shelf.put(sheet, version, now().toISOString());
+    changes.tell({ kind: 'product', id: sheet.id });
+    return stored;
+  };
+  return {
+    all: shelf.all,
+    get,
+    add(sheet: ProductSheet): ShelfProduct {
+      const known = shelf.get(sheet.id);
+      if (!known) return put(sheet, 1);
+      if (changedPaths(sheet, known.sheet).length === 0) return known;
+      throw conflict(`There is another product "${sheet.id}" on the shelf.`);
+    },
+    update(id: string, version: number, sheet: ProductSheet): ShelfProduct {
+      return db.transaction(
+        () => {
+          requireVersion(get(id), version);
+          if (sheet.id !== id) throw conflict('A product keeps its id; add a new one instead.');
+          return put(sheet, version + 1);
+        },
+        { behavior: 'immediate' },
+      );
+    },
+    remove(id: string, version: number): void {
+      requireVersion(get(id), version);
+      shelf.remove(id);
+      changes.tell({ kind: 'product', id });
+    },
+  };
+}

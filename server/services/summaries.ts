@@ -1,0 +1,64 @@
+import { firstRenewMin, firstWashMin, standingSurfaces, stageOf } from '#core/care';
+import { foldLog, runSheet } from '#core/run';
+import { instantAfter, type JobRecord, type JobSummary, loggedEntries, minutesBetween, plannedJob } from '#formats';
+import type { Db } from '../db/open';
+import { runLogRepository } from '../repositories/run-log';
+
+/** A glance at a job is computed again after this long, since time itself moves it on. */
+const FRESH_FOR_MS = 30_000;
+
+interface Kept {
+  readonly version: number;
+  readonly lastSeq: number;
+  readonly atMs: number;
+  readonly summary: JobSummary;
+}
+
+/** Jobs at a glance: computed from the plan and the log, kept until either changes. */
+export function summaryService(db: Db, now: () => Date) {
+  const log = runLogRepository(db);
+  const kept = new Map<string, Kept>();
+  return {
+    of(job: JobRecord): JobSummary {
+      const lastSeq = log.lastSeq(job.id);
+      const atMs = now().getTime();
+      const known = kept.get(job.id);
+      if (known && known.version === job.version && known.lastSeq === lastSeq && atMs - known.atMs < FRESH_FOR_MS) {
+        return known.summary;
+      }
+      const summary = summarise(job, atMs);
+      kept.set(job.id, { version: job.version, lastSeq, atMs, summary });
+      return summary;
+    },
+  };
+
+  function summarise({ id, version, bayId, document }: JobRecord, atMs: number): JobSummary {
+    const { startAt, item, owner } = document;
+    const planned = plannedJob(document);
+    const record = foldLog(loggedEntries(startAt, log.of(id)));
+    const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
+    const begun = record.patches.size > 0;
+    // Until it begins, a job is judged at the time it is planned for.
+    const sheet = runSheet(planned, record, begun ? nowMin : 0);
+    const standing = standingSurfaces(planned, record, owner ?? {});
+    const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
+    return {
+      id,
+      version,
+      title: document.title,
+      bayId,
+      startAt,
+      stage: stageOf(sheet, standing, nowMin),
+      areaM2: sheet.plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+      patchesDone: sheet.patches.filter(({ state }) => state === 'done').length,
+      patchesTotal: sheet.patches.length,
+      stops: sheet.plan.findings.filter(({ severity }) => severity === 'stop').length,
+      waterSafe: at(sheet.plan.waterSafeMin),
+      handover: at(sheet.plan.handoverMin),
+      firstWash: at(firstWashMin(standing)),
+      renew: at(firstRenewMin(standing)),
+      ...(item && { itemName: item.name, ...(item.ownerName && { ownerName: item.ownerName }) }),
+      ...(owner?.needsBy && { needsBy: owner.needsBy }),
+    };
+  }
+}

@@ -1,0 +1,58 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import pino from 'pino';
+import { createApp } from '../app';
+import { openDatabase } from '../db/open';
+import { createServices } from '../services';
+
+export interface Answer<T = unknown> {
+  readonly status: number;
+  readonly body: T;
+}
+
+export function client(base: string) {
+  return async <T = unknown>(method: string, address: string, body?: unknown, version?: number): Promise<Answer<T>> => {
+    const response = await fetch(base + address, {
+      method,
+      headers: {
+        ...(body !== undefined && { 'content-type': 'application/json' }),
+        ...(version !== undefined && { 'if-match': `"${version}"` }),
+      },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const text = await response.text();
+    return { status: response.status, body: (text === '' ? undefined : JSON.parse(text)) as T };
+  };
+}
+
+/** A folder for a real database file, removed at the end. */
+export function databaseFolder() {
+  const folder = mkdtempSync(path.join(tmpdir(), 'workshop-'));
+  return { file: path.join(folder, 'workshop.sqlite'), remove: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+/** The real application on a real port over a real file. */
+export async function startServer(now?: () => Date) {
+  const { file, remove } = databaseFolder();
+  const { db, close } = openDatabase(file);
+  const services = createServices(db, now);
+  const server = createApp(services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const { port } = server.address() as AddressInfo;
+  const base = `http://127.0.0.1:${port}`;
+  return {
+    base,
+    db,
+    services,
+    call: client(base),
+    async stop() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      close();
+      remove();
+    },
+  };
+}
+export type RunningServer = Awaited<ReturnType<typeof startServer>>;

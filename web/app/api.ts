@@ -1,0 +1,107 @@
+import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type {
+  AirReading,
+  Bay,
+  JobDraft,
+  JobRecord,
+  JobSummary,
+  LogEntry,
+  NewEntry,
+  Problem,
+  ProductSheet,
+  ProductSheetInput,
+  ShelfProduct,
+} from '#formats';
+
+const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
+
+/** The server as the interface sees it. What another window changes is told by the change feed and read again. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays'],
+  endpoints: (build) => ({
+    jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
+    job: build.query<JobRecord, string>({
+      query: (id) => `jobs/${id}`,
+      providesTags: (_result, _error, id) => [{ type: 'Job', id }],
+    }),
+    addJob: build.mutation<JobRecord, Omit<JobDraft, 'document'> & { id: string; document: unknown }>({
+      query: (body) => ({ url: 'jobs', method: 'POST', body }),
+      invalidatesTags: ['Jobs'],
+    }),
+    saveJob: build.mutation<JobRecord, { id: string; version: number; draft: JobDraft }>({
+      query: ({ id, version, draft }) => ({ url: `jobs/${id}`, method: 'PUT', body: draft, headers: ifMatch(version) }),
+      invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
+    }),
+    removeJob: build.mutation<void, string>({
+      query: (id) => ({ url: `jobs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Jobs'],
+    }),
+    log: build.query<LogEntry[], string>({
+      query: (id) => `jobs/${id}/log`,
+      providesTags: (_result, _error, id) => [{ type: 'Log', id }],
+    }),
+    appendLog: build.mutation<LogEntry, { jobId: string; entry: NewEntry }>({
+      query: ({ jobId, entry }) => ({ url: `jobs/${jobId}/log`, method: 'POST', body: entry }),
+      // The answer is the entry as it stands on the disk: put in place at once, without asking again.
+      async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        dispatch(
+          api.util.updateQueryData('log', jobId, (log) => {
+            if (!log.some(({ seq }) => seq === data.seq)) log.push(data);
+          }),
+        );
+      },
+    }),
+    products: build.query<ShelfProduct[], void>({ query: () => 'products', providesTags: ['Products'] }),
+    addProduct: build.mutation<ShelfProduct, ProductSheetInput>({
+      query: (body) => ({ url: 'products', method: 'POST', body }),
+      invalidatesTags: ['Products'],
+    }),
+    saveProduct: build.mutation<ShelfProduct, { version: number; sheet: ProductSheet | ProductSheetInput }>({
+      query: ({ version, sheet }) => ({
+        url: `products/${sheet.id}`,
+        method: 'PUT',
+        body: sheet,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: ['Products'],
+    }),
+    bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
+    saveBay: build.mutation<Bay, Bay>({
+      query: ({ id, version, ...body }) => ({ url: `bays/${id}`, method: 'PUT', body, headers: ifMatch(version) }),
+      invalidatesTags: ['Bays'],
+    }),
+    reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
+  }),
+});
+
+export const {
+  useJobsQuery,
+  useJobQuery,
+  useAddJobMutation,
+  useRemoveJobMutation,
+  useLogQuery,
+  useProductsQuery,
+  useAddProductMutation,
+  useSaveProductMutation,
+  useBaysQuery,
+  useSaveBayMutation,
+  useLazyReadingQuery,
+} = api;
+
+/** The server's own account of what went wrong; undefined where it did not answer at all. */
+export function problemOf(error: unknown): Problem | undefined {
+  const { status, data } = (error ?? {}) as Partial<FetchBaseQueryError>;
+  return typeof status === 'number' && typeof data === 'object' ? (data as Problem) : undefined;
+}
+
+/** What went wrong in one sentence, with the remedy. */
+export function errorText(error: unknown): string {
+  const problem = problemOf(error);
+  if (!problem) return 'The server does not answer. Is it running? What you entered is kept here.';
+  const faults = (problem.faults ?? []).map(({ path, message }) => (path ? `${path}: ${message}` : message));
+  return [problem.detail ?? problem.title, ...faults].join(' ');
+}

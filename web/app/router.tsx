@@ -1,0 +1,31 @@
+import { createBrowserRouter } from 'react-router';
+import { Shell } from './Shell';
+import { Lost } from './Lost';
+
+/** A chunk a station: what is not opened is not loaded. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    ErrorBoundary: Lost,
+    HydrateFallback: () => null,
+    children: [
+      { index: true, lazy: () => import('../stations/today/Today') },
+      { path: 'new', lazy: () => import('../stations/survey/NewJob') },
+      { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
+      { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
+      {
+        path: 'jobs/:jobId',
+        lazy: () => import('../job/JobShell'),
+        children: [
+          { path: 'survey', lazy: () => import('../stations/survey/Survey') },
+          { path: 'layer', lazy: () => import('../stations/layer/Layer') },
+          { path: 'quantify', lazy: () => import('../stations/quantify/Quantify') },
+          { path: 'time', lazy: () => import('../stations/time/Time') },
+          { path: 'run', lazy: () => import('../stations/run/Run') },
+          { path: 'care', lazy: () => import('../stations/care/Care') },
+        ],
+      },
+      { path: '*', Component: Lost },
+    ],
+  },
+]);

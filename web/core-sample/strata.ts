@@ -1,0 +1,88 @@
+import { CLEAR_RESERVE_UM } from '#core/paint';
+import type { FamilyId } from '#core/families';
+import { SUBSTRATES, type SubstrateId } from '#core/substrates';
+import type { Fill } from '../net/fills';
+
+/** One stratum of the ground a stack stands on, from the top down. Heights are for the eye, not to scale. */
+export interface Stratum {
+  readonly name: string;
+  readonly detail?: string | undefined;
+  readonly fill: Fill;
+  readonly heightPx: number;
+  /** Share of its height, from the bottom, that stays whatever is done. */
+  readonly reserveShare?: number | undefined;
+}
+
+interface Ground {
+  readonly substrate: SubstrateId;
+  readonly clearUm?: number | undefined;
+}
+
+const body = (name: string, fill: Fill): Stratum => ({ name, fill, heightPx: 40 });
+const PAINTED_BODY: readonly Stratum[] = [
+  { name: 'Colour', fill: 'tint-4', heightPx: 20 },
+  { name: 'Primer', fill: 'tint-1', heightPx: 18 },
+  { name: 'Panel', fill: 'hatch', heightPx: 34 },
+];
+
+/** Clear, gelcoat or single-stage colour: what a polish takes from, with its reserve line. */
+function polished(name: string, { substrate, clearUm }: Ground): Stratum {
+  const { polishable } = SUBSTRATES[substrate];
+  const known = clearUm !== undefined;
+  return {
+    name,
+    fill: 'glass',
+    heightPx: 46,
+    detail: known
+      ? `${clearUm.toFixed(0)} µm${polishable ? `, reserve ${CLEAR_RESERVE_UM}` : ', never polished'}`
+      : 'thickness not known',
+    reserveShare: polishable ? (known ? Math.min(1, CLEAR_RESERVE_UM / Math.max(1, clearUm)) : 0.5) : undefined,
+  };
+}
+
+const GROUND: Readonly<Partial<Record<SubstrateId, (ground: Ground) => readonly Stratum[]>>> = {
+  'clear-gloss': (ground) => [polished('Clear coat', ground), ...PAINTED_BODY],
+  'clear-matte': (ground) => [polished('Matte clear coat', ground), ...PAINTED_BODY],
+  'aircraft-paint': (ground) => [polished('Topcoat', ground), ...PAINTED_BODY.slice(1)],
+  'single-stage': (ground) => [polished('Colour, single stage', ground), ...PAINTED_BODY.slice(1)],
+  gelcoat: (ground) => [polished('Gelcoat', ground), body('Laminate', 'hatch')],
+  'film-gloss': () => [{ name: 'Film', fill: 'hatch', heightPx: 30 }, ...PAINTED_BODY],
+  'film-matte': () => [{ name: 'Matte film', fill: 'dots', heightPx: 30 }, ...PAINTED_BODY],
+  vinyl: () => [{ name: 'Coloured wrap', fill: 'hatch', heightPx: 26 }, ...PAINTED_BODY],
+  wheel: (ground) => [polished('Clear coat', ground), body('Alloy', 'rules')],
+  glass: () => [body('Glass', 'glass')],
+  windscreen: () => [body('Windscreen glass', 'glass')],
+  'lens-plastic': () => [body('Lens', 'glass')],
+  'acrylic-window': () => [body('Acrylic', 'glass')],
+  chrome: () => [{ name: 'Chrome', fill: 'tint-2', heightPx: 14 }, body('Metal', 'rules')],
+};
+
+/** The ground under a stack, from the top down. */
+export function groundOf(ground: Ground): readonly Stratum[] {
+  return GROUND[ground.substrate]?.(ground) ?? [body(SUBSTRATES[ground.substrate].name, 'cross')];
+}
+
+const FAMILY_FILLS: Readonly<Partial<Record<FamilyId, Fill>>> = {
+  'cleaner-wax': 'buff',
+  'paste-wax': 'buff',
+  'liquid-wax': 'buff',
+  sealant: 'tint-2',
+  topper: 'tint-2',
+  dressing: 'dots',
+  'spray-coating': 'tint-2',
+  'ceramic-primer': 'tint-1',
+  'ceramic-base': 'tint-3',
+  'ceramic-top': 'tint-4',
+  ceramic: 'tint-3',
+  'glass-coating': 'glass',
+  'wheel-coating': 'rules',
+  'trim-coating': 'cross',
+  'vinyl-coating': 'tint-3',
+  'fabric-guard': 'dots',
+  film: 'hatch',
+};
+
+/** How a family of layers is drawn, on the net and in the core sample alike. */
+export function familyFill(family: FamilyId): Fill {
+  return FAMILY_FILLS[family] ?? 'tint-3';
+}

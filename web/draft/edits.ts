@@ -1,0 +1,97 @@
+/** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
+import { bayAmbient, correctedBy } from '#core/air';
+import type { FamilyId } from '#core/families';
+import { type Bay, type Job, type JobDraft, type Layer, minuteOfDay, type ProductSheet, type Surface } from '#formats';
+
+type Edit = (draft: JobDraft) => JobDraft;
+
+/** Days of expected air a plan is given: long enough for the slow milestones to be reached. */
+const AMBIENT_DAYS = 8;
+
+const inDocument =
+  (change: (document: Job) => Job): Edit =>
+  (draft) => ({ ...draft, document: change(draft.document) });
+
+export const changeDocument = (changes: Partial<Job>): Edit => inDocument((document) => ({ ...document, ...changes }));
+
+export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =>
+  inDocument((document) => ({ ...document, owner: { ...document.owner, ...changes } }));
+
+export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => (surface.id === id ? { ...surface, ...changes } : surface)),
+  }));
+
+export const addSurface = (surface: Surface): Edit =>
+  inDocument((document) => ({ ...document, surfaces: [...document.surfaces, surface] }));
+
+export const removeSurface = (id: string): Edit =>
+  inDocument((document) =>
+    withNeededSheets({ ...document, surfaces: document.surfaces.filter((surface) => surface.id !== id) }),
+  );
+
+/** Puts a stack on several surfaces; sheets that come in are copied into the job, those no longer named leave it. */
+export const setLayers = (ids: readonly string[], layers: readonly Layer[], shelf: readonly ProductSheet[]): Edit =>
+  inDocument((document) => {
+    const surfaces = document.surfaces.map((surface) =>
+      ids.includes(surface.id) ? { ...surface, layers: [...layers] } : surface,
+    );
+    return withNeededSheets({ ...document, surfaces }, shelf);
+  });
+
+export const setExisting = (ids: readonly string[], existing: readonly FamilyId[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) =>
+      ids.includes(surface.id) ? { ...surface, existing: [...existing] } : surface,
+    ),
+  }));
+
+function withNeededSheets(document: Job, shelf: readonly ProductSheet[] = []): Job {
+  const named = new Set(document.surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));
+  const kept = document.products.filter(({ id }) => named.has(id));
+  const known = new Set(kept.map(({ id }) => id));
+  const added = shelf.filter(({ id }) => named.has(id) && !known.has(id));
+  return { ...document, products: [...kept, ...added] };
+}
+
+/** A bay's expected air from the job's start on. */
+export function expectedAir(bay: Pick<Bay, 'climate'>, startAt: string): Job['ambient'] {
+  return bayAmbient(bay.climate, Math.floor(minuteOfDay(startAt)), AMBIENT_DAYS).map((step) => ({ ...step }));
+}
+
+/** Moves the job into a bay: its air is what that bay is expected to do. */
+export const moveToBay =
+  (bay: Bay): Edit =>
+  (draft) => ({
+    bayId: bay.id,
+    airSource: 'bay',
+    document: { ...draft.document, ambient: expectedAir(bay, draft.document.startAt) },
+  });
+
+/** Another start: in a bay, another hour of its day. */
+export const startAt =
+  (instant: string, bay: Bay | undefined): Edit =>
+  (draft) => ({
+    ...draft,
+    document: {
+      ...draft.document,
+      startAt: instant,
+      ambient: draft.airSource === 'bay' && bay ? expectedAir(bay, instant) : draft.document.ambient,
+    },
+  });
+
+/**
+ * Air typed in or read off an instrument at the start. In a bay the rest of the day still follows the bay, the
+ * difference fading; without one it holds all through.
+ */
+export const typeAir =
+  (air: Pick<Job['ambient'][number], 'airC' | 'rhPct' | 'airSpeed'>, bay: Bay | undefined): Edit =>
+  (draft) => {
+    const { startAt } = draft.document;
+    if (!bay) return { ...draft, airSource: 'typed', document: { ...draft.document, ambient: [{ atMin: 0, ...air }] } };
+    const day = bayAmbient(bay.climate, Math.floor(minuteOfDay(startAt)), AMBIENT_DAYS);
+    const ambient = correctedBy(day, air, bay.climate.tauMin).map((step) => ({ ...step }));
+    return { ...draft, airSource: 'bay', document: { ...draft.document, ambient } };
+  };

@@ -1,0 +1,46 @@
+import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
+import { api, problemOf } from '../app/api';
+import type { AppDispatch, RootState } from '../app/store';
+import { drafts, storeUnsaved } from './slice';
+
+/** Edits this close together are saved as one. */
+const SETTLE_MS = 350;
+/** How long to wait before asking an unreachable server again. */
+const RETRY_MS = 3000;
+
+const { edited, undone, redone, settled, saveStarted, saved, saveFailed } = drafts.actions;
+
+/** Saves every edited job by itself, one write at a time, and again when the server comes back. */
+export const saving = createListenerMiddleware();
+
+saving.startListening({
+  matcher: isAnyOf(edited, undone, redone, settled, saved),
+  effect: (_action, { getState }) => storeUnsaved((getState() as RootState).drafts),
+});
+
+saving.startListening.withTypes<RootState, AppDispatch>()({
+  // Reading a job also takes up what an earlier page had not saved.
+  matcher: isAnyOf(edited, undone, redone, settled, saved, saveFailed, api.endpoints.job.matchFulfilled),
+  effect: async (_action, listener) => {
+    listener.cancelActiveListeners();
+    const states = () => Object.entries((listener.getState() as RootState).drafts);
+    const waiting = states().some(([, { state }]) => state.kind === 'unreachable');
+    await listener.delay(waiting ? RETRY_MS : SETTLE_MS);
+    for (const [id, { state }] of states()) {
+      if (state.kind === 'dirty' || state.kind === 'unreachable') await listener.pause(save(id, listener));
+    }
+  },
+});
+
+interface Listener {
+  readonly dispatch: AppDispatch;
+  readonly getState: () => unknown;
+}
+
+async function save(id: string, { dispatch, getState }: Listener): Promise<void> {
+  const { version, draft } = (getState() as RootState).drafts[id]!;
+  dispatch(saveStarted(id));
+  const answer = await dispatch(api.endpoints.saveJob.initiate({ id, version, draft }, { track: false }));
+  if (answer.data) dispatch(saved({ sent: draft, record: answer.data }));
+  else dispatch(saveFailed({ id, problem: problemOf(answer.error) }));
+}

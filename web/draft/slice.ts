@@ -1,0 +1,119 @@
+import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import type { JobDraft, JobRecord, Problem } from '#formats';
+
+export type SaveState =
+  | { readonly kind: 'saved' | 'dirty' | 'saving' | 'unreachable' }
+  /** Someone else saved first, or what was edited does not fit what was laid. */
+  | { readonly kind: 'refused'; readonly problem: Problem };
+
+/** A job as it is being edited here: what the server has, what stands on the screen, and the way back. */
+export interface Draft {
+  readonly version: number;
+  readonly draft: JobDraft;
+  readonly past: readonly JobDraft[];
+  readonly future: readonly JobDraft[];
+  readonly state: SaveState;
+}
+
+const STEPS_KEPT = 100;
+
+function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
+  return { document, bayId, airSource };
+}
+
+const KEY = 'glaphyra.drafts';
+type Drafts = Record<string, Draft>;
+
+/** Edits an earlier page had not yet saved when it was closed. */
+function unsavedDrafts(): Drafts {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, Pick<Draft, 'version' | 'draft'>>;
+    const taken = (draft: Pick<Draft, 'version' | 'draft'>): Draft => ({
+      ...draft,
+      past: [],
+      future: [],
+      state: { kind: 'dirty' },
+    });
+    return Object.fromEntries(Object.entries(kept).map(([id, draft]) => [id, taken(draft)]));
+  } catch {
+    return {};
+  }
+}
+
+/** Keeps what is not yet on the server's disk on this device. */
+export function storeUnsaved(drafts: Drafts): void {
+  const unsaved = Object.entries(drafts)
+    .filter(([, { state }]) => state.kind !== 'saved')
+    .map(([id, { version, draft }]) => [id, { version, draft }]);
+  localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(unsaved)));
+}
+
+export const drafts = createSlice({
+  name: 'drafts',
+  initialState: unsavedDrafts,
+  reducers: {
+    /** The server's state came in. Edits not yet saved stand, and are refused later if they no longer fit. */
+    opened(state, { payload: record }: PayloadAction<JobRecord>) {
+      const current = state[record.id];
+      if (current && (current.state.kind !== 'saved' || current.version >= record.version)) return;
+      state[record.id] = {
+        version: record.version,
+        draft: draftOf(record),
+        past: [],
+        future: [],
+        state: { kind: 'saved' },
+      };
+    },
+    edited(state, { payload: { id, draft } }: PayloadAction<{ id: string; draft: JobDraft }>) {
+      const current = state[id];
+      if (!current || original(state)?.[id]?.draft === draft) return;
+      const past = [...current.past, current.draft].slice(-STEPS_KEPT);
+      state[id] = { ...current, draft, past, future: [], state: { kind: 'dirty' } };
+    },
+    undone(state, { payload: id }: PayloadAction<string>) {
+      const current = state[id];
+      const before = current?.past.at(-1);
+      if (!current || !before) return;
+      const future = [current.draft, ...current.future];
+      state[id] = { ...current, draft: before, past: current.past.slice(0, -1), future, state: { kind: 'dirty' } };
+    },
+    redone(state, { payload: id }: PayloadAction<string>) {
+      const current = state[id];
+      const [next, ...future] = current?.future ?? [];
+      if (!current || !next) return;
+      state[id] = { ...current, draft: next, past: [...current.past, current.draft], future, state: { kind: 'dirty' } };
+    },
+    saveStarted(state, { payload: id }: PayloadAction<string>) {
+      state[id]!.state = { kind: 'saving' };
+    },
+    /** What was sent now stands on the server; edits made meanwhile are still to be saved. */
+    saved(state, { payload: { sent, record } }: PayloadAction<{ sent: JobDraft; record: JobRecord }>) {
+      const current = state[record.id];
+      if (!current) return;
+      state[record.id] = {
+        ...current,
+        version: record.version,
+        state: { kind: original(state)?.[record.id]?.draft === sent ? 'saved' : 'dirty' },
+      };
+    },
+    saveFailed(state, { payload: { id, problem } }: PayloadAction<{ id: string; problem: Problem | undefined }>) {
+      if (state[id]) state[id].state = problem ? { kind: 'refused', problem } : { kind: 'unreachable' };
+    },
+    /** After a refusal: take what stands on the server, or put what stands here over it. */
+    settled(state, { payload: { record, keep } }: PayloadAction<{ record: JobRecord; keep: 'theirs' | 'mine' }>) {
+      const current = state[record.id];
+      if (!current) return;
+      const theirs = draftOf(record);
+      const past = [...current.past, keep === 'theirs' ? current.draft : theirs];
+      state[record.id] = {
+        version: record.version,
+        draft: keep === 'theirs' ? theirs : current.draft,
+        past,
+        future: [],
+        state: { kind: keep === 'theirs' ? 'saved' : 'dirty' },
+      };
+    },
+  },
+});
+
+export const { opened, edited, undone, redone, settled } = drafts.actions;

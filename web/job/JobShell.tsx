@@ -1,0 +1,159 @@
+import { Download, Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
+import { errorText } from '../app/api';
+import { useDraft } from '../draft/useDraft';
+import { moment } from '../ui/moments';
+import { m2 } from '../ui/numbers';
+import { Refused } from './Refused';
+import { STATIONS } from './stations';
+import { type JobView, useLoadedJob } from './useJobView';
+
+/** A job: its title block, the line of stations, and the station one is in. */
+export function Component() {
+  const { jobId = '' } = useParams();
+  const loaded = useLoadedJob(jobId);
+  const { pathname, search } = useLocation();
+  const inBay = useMatch('/jobs/:jobId/run') !== null;
+  if (loaded.kind === 'loading') return <p className="p-10 text-ink-2">Opening the job …</p>;
+  if (loaded.kind === 'failed') return <JobFailed error={loaded.error} />;
+  const { view } = loaded;
+  if (pathname.endsWith(jobId)) return <Navigate to={`survey${search}`} replace />;
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <Refused id={view.id} />
+      {!inBay && (
+        <>
+          <TitleBlock view={view} />
+          <StationLine view={view} />
+        </>
+      )}
+      <div className="min-h-0 flex-1">
+        <Outlet context={view} />
+      </div>
+    </div>
+  );
+}
+
+function JobFailed({ error }: { readonly error: unknown }) {
+  return (
+    <main className="mx-auto max-w-xl p-10">
+      <h1 className="figure text-2xl">This job cannot be opened</h1>
+      <p className="mt-3 text-ink-2">{errorText(error)}</p>
+      <Link className="mt-5 inline-block text-over underline" to="/">
+        Back to today
+      </Link>
+    </main>
+  );
+}
+
+/** As in the corner of a drawing: whose, what, where, when. */
+function TitleBlock({ view }: { readonly view: JobView }) {
+  const { document, bay, plan } = view;
+  const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+  const cells: readonly (readonly [string, string])[] = [
+    ['Owner', document.item?.ownerName ?? 'not said'],
+    ['Where', bay?.name ?? 'no bay, air typed in'],
+    ['Laying starts', moment(document.startAt)],
+    ['Needed by', document.owner?.needsBy ? moment(document.owner.needsBy) : 'no date'],
+    ['Area', m2(area)],
+  ];
+  return (
+    <div className="flex shrink-0 border-b bg-sheet">
+      <h1 className="figure min-w-0 flex-1 truncate px-5 py-2.5 text-[19px]" title={document.title}>
+        {document.title}
+      </h1>
+      <dl className="hidden divide-x lg:flex">
+        {cells.map(([name, value]) => (
+          <div key={name} className="max-w-44 px-3 py-1.5 first:border-l">
+            <dt className="label leading-tight">{name}</dt>
+            <dd className="truncate text-[14px]" title={value}>
+              {value}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <SavedState id={view.id} />
+    </div>
+  );
+}
+
+const SAVE_WORDS = {
+  saved: 'Saved',
+  dirty: 'Saving …',
+  saving: 'Saving …',
+  unreachable: 'Server gone: kept here',
+  refused: 'Not saved',
+} as const;
+
+function SavedState({ id }: { readonly id: string }) {
+  const { current, undo, redo } = useDraft(id);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+      // A field being typed in has its own undo.
+      if (event.target instanceof HTMLElement && event.target.closest('input, textarea')) return;
+      event.preventDefault();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [undo, redo]);
+  if (!current) return null;
+  const { kind } = current.state;
+  const button =
+    'flex size-9 items-center justify-center rounded text-ink-2 hover:bg-tint-2 hover:text-ink disabled:opacity-35';
+  return (
+    <div className="flex items-center gap-0.5 border-l px-2">
+      <span
+        role="status"
+        className={`w-26 text-right text-[13px] ${kind === 'unreachable' || kind === 'refused' ? 'text-stop font-semibold' : 'text-ink-3'}`}
+      >
+        {SAVE_WORDS[kind]}
+      </span>
+      <button type="button" className={button} aria-label="Undo" disabled={current.past.length === 0} onClick={undo}>
+        <Undo2 size={18} />
+      </button>
+      <button type="button" className={button} aria-label="Redo" disabled={current.future.length === 0} onClick={redo}>
+        <Redo2 size={18} />
+      </button>
+      <a
+        className={button}
+        href={`/api/jobs/${id}/file`}
+        download={`${id}.json`}
+        aria-label="Export this job as a file"
+      >
+        <Download size={18} />
+      </a>
+    </div>
+  );
+}
+
+const TONES = { done: 'text-ink-3', plain: 'text-ink-3', lacks: 'text-warn', stop: 'text-stop' } as const;
+
+function StationLine({ view }: { readonly view: JobView }) {
+  const { search } = useLocation();
+  return (
+    <nav aria-label="Stations of the job" className="shrink-0 border-b bg-sheet">
+      <ol className="flex">
+        {STATIONS.map((station) => {
+          const { text, tone } = station.state(view);
+          return (
+            <li key={station.path} className="min-w-0 flex-1 border-l first:border-l-0">
+              <NavLink
+                to={{ pathname: station.path, search }}
+                className={({ isActive }) =>
+                  `block h-full border-t-3 px-4 py-1.5 ${isActive ? 'border-over bg-over-soft' : 'border-transparent hover:bg-tint-1'}`
+                }
+              >
+                <span className="block truncate text-[15px] font-semibold">{station.name}</span>
+                <span className={`block truncate text-[12.5px] ${TONES[tone]}`}>{text}</span>
+              </NavLink>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,87 @@
+import { type ReactNode, useMemo } from 'react';
+import { arrange } from '../net/arrange';
+import { type LegendEntry, Net, type PanelPaint } from '../net/Net';
+import { useJob } from './useJobView';
+
+interface Props {
+  readonly lens: (id: string) => PanelPaint;
+  readonly legend: readonly LegendEntry[];
+  readonly lensName: string;
+  /** Shown over the net's top edge: the one line that matters in this station. */
+  readonly headline?: ReactNode;
+  /** Under the net: a picture over time. */
+  readonly below?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
+export function Station({ lens, legend, lensName, headline, below, children }: Props) {
+  const { document, chosen, choose } = useJob();
+  const arrangement = useMemo(() => arrange(document), [document]);
+  return (
+    <div className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
+      <div className="flex min-h-0 flex-col bg-sheet">
+        {headline && <div className="border-b px-4 py-2">{headline}</div>}
+        <div className="min-h-0 flex-1">
+          {document.surfaces.length > 0 ? (
+            <Net
+              arrangement={arrangement}
+              lens={lens}
+              legend={legend}
+              label={`The item unfolded, ${lensName}`}
+              chosen={chosen?.id}
+              onChoose={choose}
+            />
+          ) : (
+            <p className="grid h-full place-items-center p-10 text-center text-ink-2">
+              Nothing is measured yet: add the first surface under Survey.
+            </p>
+          )}
+        </div>
+        {below}
+      </div>
+      <aside
+        aria-label="Chosen panel"
+        className="min-h-0 overflow-auto border-t border-line-strong bg-paper lg:border-l lg:border-t-0"
+      >
+        {children}
+      </aside>
+    </div>
+  );
+}
+
+/** A part of the side panel, with its heading. */
+export function Part({
+  title,
+  children,
+  action,
+}: {
+  readonly title: string;
+  readonly children: ReactNode;
+  readonly action?: ReactNode;
+}) {
+  return (
+    <section className="border-b px-5 py-4">
+      <div className="mb-2 flex items-center justify-between gap-3">
+        <h3 className="font-semibold">{title}</h3>
+        {action}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+/** Name and kind of the chosen panel, with a way back to the whole item. */
+export function PanelHead({ children }: { readonly children?: ReactNode }) {
+  const { chosen, choose, nameOf } = useJob();
+  if (!chosen) return null;
+  return (
+    <div className="border-b bg-sheet px-5 py-3">
+      <button type="button" className="text-[13px] text-ink-2 underline" onClick={() => choose(undefined)}>
+        Whole item
+      </button>
+      <h2 className="figure text-xl">{nameOf(chosen.id)}</h2>
+      {children}
+    </div>
+  );
+}

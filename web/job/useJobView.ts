@@ -1,0 +1,126 @@
+import { useEffect, useMemo } from 'react';
+import { useOutletContext, useSearchParams } from 'react-router';
+import { type StandingSurface, standingSurfaces } from '#core/care';
+import type { Plan, PlannedJob } from '#core/plan';
+import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/run';
+import {
+  type Bay,
+  instantAfter,
+  type Job,
+  type JobDraft,
+  loggedEntries,
+  minutesBetween,
+  plannedJob,
+  type ProductSheet,
+  type Surface,
+  surfaceName,
+} from '#formats';
+import { useBaysQuery, useJobQuery, useLogQuery, useProductsQuery } from '../app/api';
+import { useAppDispatch } from '../app/store';
+import { opened } from '../draft/slice';
+import { useDraft } from '../draft/useDraft';
+import { useNow } from '../ui/useNow';
+
+/** One job as every station sees it: the draft, what was done, and all that follows from both. */
+export interface JobView {
+  readonly id: string;
+  readonly draft: JobDraft;
+  readonly document: Job;
+  readonly bay: Bay | undefined;
+  readonly bays: readonly Bay[];
+  readonly shelf: readonly ProductSheet[];
+  readonly planned: PlannedJob;
+  readonly log: readonly LoggedEntry[];
+  readonly record: RunRecord;
+  readonly sheet: RunSheet;
+  readonly plan: Plan;
+  readonly standing: readonly StandingSurface[];
+  readonly begun: boolean;
+  /** Now, minutes after the job's start; renewed every few seconds. */
+  readonly nowMin: number;
+  readonly chosen: Surface | undefined;
+  readonly choose: (id: string | undefined) => void;
+  readonly edit: (change: (draft: JobDraft) => JobDraft) => void;
+  readonly nameOf: (surface: string) => string;
+  readonly productName: (id: string) => string;
+  /** The instant so many minutes after the start. */
+  readonly at: (minutes: number) => string;
+}
+
+/** How often what depends on the time of day is worked out again, ms. The bay's own countdown runs faster. */
+const RENEW_MS = 5000;
+
+export type LoadedJob =
+  | { readonly kind: 'view'; readonly view: JobView }
+  | { readonly kind: 'loading' }
+  | { readonly kind: 'failed'; readonly error: unknown };
+
+export function useLoadedJob(id: string): LoadedJob {
+  const dispatch = useAppDispatch();
+  const { data: record, error } = useJobQuery(id);
+  const { data: entries, error: logError } = useLogQuery(id);
+  const { data: bays = NONE } = useBaysQuery();
+  const { data: shelf = NONE } = useProductsQuery();
+  const { current, edit } = useDraft(id);
+  const [params, setParams] = useSearchParams();
+  const nowMs = useNow(RENEW_MS);
+  useEffect(() => {
+    if (record) dispatch(opened(record));
+  }, [dispatch, record]);
+
+  const document = current?.draft.document;
+  const planned = useMemo(() => document && plannedJob(document), [document]);
+  const log = useMemo(
+    () => (document && entries ? loggedEntries(document.startAt, entries) : undefined),
+    [document, entries],
+  );
+  const done = useMemo(() => log && foldLog(log), [log]);
+  const nowMin = document ? minutesBetween(document.startAt, new Date(nowMs).toISOString()) : 0;
+  const begun = (done?.patches.size ?? 0) > 0;
+  // Until it begins, a job is planned for its own start, whatever the time is now.
+  const planFromMin = begun ? nowMin : 0;
+  const sheet = useMemo(() => planned && done && runSheet(planned, done, planFromMin), [planned, done, planFromMin]);
+  const standing = useMemo(
+    () => planned && done && standingSurfaces(planned, done, document?.owner ?? {}),
+    [planned, done, document],
+  );
+  const products = useMemo(() => shelf.map((product) => product.sheet), [shelf]);
+
+  if (!current || !document || !planned || !log || !done || !sheet || !standing) {
+    return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };
+  }
+  const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
+  const nameOf = (surface: string) => {
+    const known = surfaces.get(surface);
+    return known ? surfaceName(known) : surface;
+  };
+  const view: JobView = {
+    id,
+    draft: current.draft,
+    document,
+    bay: bays.find((bay) => bay.id === current.draft.bayId),
+    bays,
+    shelf: products,
+    planned,
+    log,
+    record: done,
+    sheet,
+    plan: sheet.plan,
+    standing,
+    begun,
+    nowMin,
+    chosen: surfaces.get(params.get('panel') ?? ''),
+    choose: (surface) => setParams(surface === undefined ? {} : { panel: surface }, { replace: true }),
+    edit,
+    nameOf,
+    productName: (product) =>
+      [...document.products, ...products].find((sheetOf) => sheetOf.id === product)?.name ?? product,
+    at: (minutes) => instantAfter(document.startAt, minutes),
+  };
+  return { kind: 'view', view };
+}
+
+const NONE: readonly never[] = [];
+
+/** The job of the station one is in. */
+export const useJob = () => useOutletContext<JobView>();

@@ -1,0 +1,22 @@
+import { createRoot } from 'react-dom/client';
+import { Provider } from 'react-redux';
+import { RouterProvider } from 'react-router/dom';
+import { listenForChanges } from './app/live';
+import { router } from './app/router';
+import { store } from './app/store';
+import { applyStoredTheme } from './app/theme';
+import './styles.css';
+
+declare global {
+  /** Read by packages that add their own styles, so that the content policy lets them. */
+  var __webpack_nonce__: string | undefined;
+}
+
+globalThis.__webpack_nonce__ = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
+applyStoredTheme();
+listenForChanges(store.dispatch);
+createRoot(document.getElementById('root')!).render(
+  <Provider store={store}>
+    <RouterProvider router={router} />
+  </Provider>,
+);

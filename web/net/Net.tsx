@@ -1,0 +1,361 @@
+import { type KeyboardEvent, memo, useId, useMemo, useRef } from 'react';
+import type { Polygon } from '#core/geometry';
+import { useSize } from '../ui/useSize';
+import type { Arrangement, PlacedPanel } from './arrange';
+import { type Fill, FillPatterns, paintOf } from './fills';
+import { labelSpot } from './label-spot';
+
+/** What a lens makes of a panel. */
+export interface PanelPaint {
+  readonly fill: Fill;
+  /** Said under its name. */
+  readonly caption?: string | undefined;
+  /** Parts of the panel filled on their own. */
+  readonly parts?: readonly { readonly outline: Polygon; readonly fill: Fill }[] | undefined;
+  /** A sign in its middle, where colour alone would have to speak. */
+  readonly sign?: 'no' | 'test' | 'done' | undefined;
+}
+
+export interface LegendEntry {
+  readonly fill: Fill;
+  readonly text: string;
+}
+
+interface Props {
+  readonly arrangement: Arrangement;
+  readonly lens: (id: string) => PanelPaint;
+  readonly legend: readonly LegendEntry[];
+  /** What the lens shows, for those who cannot see it. */
+  readonly label: string;
+  readonly chosen: string | undefined;
+  readonly onChoose: (id: string) => void;
+  /** No names and no legend: a map to find one's place on. */
+  readonly plain?: boolean;
+}
+
+const NAME_PX = 11.5;
+const MARGIN_PX = 30;
+const SIGNS = { no: '✕', test: '◐', done: '✓' } as const;
+
+/** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
+export function Net({ arrangement, lens, legend, label, chosen, onChoose, plain = false }: Props) {
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const prefix = useId().replaceAll(':', '');
+  const { panels, linework, box } = arrangement;
+  const span = { x: box.maxX - box.minX, y: box.maxY - box.minY };
+  const margin = plain ? 8 : MARGIN_PX;
+  const unit = Math.max(
+    span.x / Math.max(1, width - 2 * margin),
+    span.y / Math.max(1, height - 2 * margin - (plain ? 0 : 14)),
+    0.01,
+  );
+  const view = {
+    w: Math.max(width, 1) * unit,
+    h: Math.max(height, 1) * unit,
+  };
+  const x0 = box.minX - (view.w - span.x) / 2;
+  const y0 = box.minY - (view.h - span.y - (plain ? 0 : 14 * unit)) / 2;
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const next = panelTowards(event.key, panels, chosen);
+    if (!next) return;
+    event.preventDefault();
+    onChoose(next);
+  };
+  const drawn = [...panels].sort((a, b) => Number(a.id === chosen) - Number(b.id === chosen));
+  return (
+    <div className="relative flex h-full min-h-0 flex-col">
+      <div ref={frame} className="relative min-h-0 flex-1 overflow-hidden">
+        {width > 0 && (
+          <svg
+            width={width}
+            height={height}
+            viewBox={`${x0} ${y0} ${view.w} ${view.h}`}
+            role="listbox"
+            aria-label={label}
+            aria-activedescendant={chosen && `${prefix}-p-${chosen}`}
+            tabIndex={0}
+            onKeyDown={onKeyDown}
+            className="absolute inset-0 block select-none"
+          >
+            <FillPatterns prefix={prefix} unit={unit} />
+            {drawn.map((panel) => (
+              <Panel
+                key={panel.id}
+                panel={panel}
+                paint={lens(panel.id)}
+                prefix={prefix}
+                unit={unit}
+                plain={plain}
+                isChosen={panel.id === chosen}
+                onChoose={onChoose}
+              />
+            ))}
+            <Lines linework={linework} />
+            {!plain && <ScaleBar x={x0 + 14 * unit} y={y0 + view.h - 12 * unit} unit={unit} />}
+          </svg>
+        )}
+      </div>
+      {!plain && (
+        <ul className="flex flex-wrap gap-x-4 gap-y-1 border-t px-3 py-1.5 text-[13px] text-ink-2">
+          {legend.map(({ fill, text }) => (
+            <li key={text} className="flex items-center gap-1.5">
+              <svg width={20} height={13} aria-hidden>
+                <FillPatterns prefix={`${prefix}-${fill}-key`} unit={1} />
+                <rect
+                  x={0.5}
+                  y={0.5}
+                  width={19}
+                  height={12}
+                  fill={paintOf(fill, `${prefix}-${fill}-key`)}
+                  stroke="var(--line-strong)"
+                />
+              </svg>
+              {text}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+const pathOf = (outline: Polygon) => `M${outline.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
+
+interface PanelProps {
+  readonly panel: PlacedPanel;
+  readonly paint: PanelPaint;
+  readonly prefix: string;
+  readonly unit: number;
+  readonly plain: boolean;
+  readonly isChosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelProps) {
+  const { id, name, outline, copies, lengths } = panel;
+  const path = useMemo(() => pathOf(outline), [outline]);
+  const behind = Math.min(copies, 4) - 1;
+  return (
+    <g
+      role="option"
+      id={`${prefix}-p-${id}`}
+      aria-selected={isChosen}
+      aria-label={[name, copies > 1 ? `${copies} times` : '', paint.caption ?? ''].filter(Boolean).join(', ')}
+      data-panel={id}
+      onClick={() => onChoose(id)}
+      className="group cursor-pointer"
+    >
+      {Array.from({ length: behind }, (_, index) => (
+        <path
+          key={index}
+          d={path}
+          transform={`translate(${(behind - index) * 70} ${(behind - index) * 70})`}
+          fill="var(--sheet)"
+          stroke="var(--line-strong)"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <path d={path} fill={paintOf(paint.fill, prefix)} />
+      {paint.parts?.map((part, index) => (
+        <path
+          key={index}
+          d={pathOf(part.outline)}
+          fill={paintOf(part.fill, prefix)}
+          stroke="var(--ink-3)"
+          strokeWidth={0.8}
+          strokeDasharray="3 3"
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <path
+        d={path}
+        fill={isChosen ? 'var(--over)' : 'transparent'}
+        fillOpacity={isChosen ? 0.14 : 1}
+        stroke={isChosen ? 'var(--over)' : 'var(--ink)'}
+        strokeWidth={isChosen ? 3 : 1.1}
+        strokeLinejoin="round"
+        vectorEffect="non-scaling-stroke"
+        className={isChosen ? '' : 'group-hover:stroke-over group-hover:[stroke-width:2]'}
+      />
+      {!plain && <PanelText panel={panel} paint={paint} unit={unit} isChosen={isChosen} />}
+      {!plain && lengths && <Lengths outline={outline} lengths={lengths} unit={unit} />}
+    </g>
+  );
+}
+
+/** Sides are told by their place on the sheet, so the name need not say them. */
+const shortName = (name: string) => name.replace(/, (left|right)$/, '');
+
+function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 'paint' | 'unit' | 'isChosen'>) {
+  const { outline, copies } = panel;
+  const spot = useMemo(() => labelSpot(outline, 2.2 * NAME_PX * unit), [outline, unit]);
+  const line = 1.3 * NAME_PX * unit;
+  const room = (text: string) => text.length * NAME_PX * 0.52 * unit;
+  const across = (text: string) => room(text) < spot.width && spot.height > line;
+  const up = (text: string) => room(text) < spot.height * 0.8 && spot.width > line;
+  const name = shortName(panel.name) + (copies > 1 ? ` ×${copies}` : '');
+  const sign = paint.sign && SIGNS[paint.sign];
+  const caption = paint.caption ?? '';
+  const first = sign ? `${sign} ${name}` : name;
+  const wanted = [first, caption].filter((text) => text !== '');
+  // Across where it fits; along a tall narrow panel; else the one thing that still fits.
+  const narrow = spot.width < 0.6 * spot.height;
+  const upright = narrow && !wanted.every(across) && wanted.every(up) && spot.width > wanted.length * line;
+  const fitting = wanted.filter((text) => across(text) || isChosen);
+  const least = [caption, sign ?? ''].find((text) => text !== '' && across(text));
+  const shown = upright ? wanted : fitting.length > 0 ? fitting : least === undefined ? [] : [least];
+  const [x, y] = spot.at;
+  const step = NAME_PX * 1.15 * unit;
+  const middle = upright ? (Math.min(...outline.map((p) => p[1])) + Math.max(...outline.map((p) => p[1]))) / 2 : y;
+  return (
+    <text
+      transform={`translate(${x} ${middle}) rotate(${upright ? -90 : 0})`}
+      y={-((shown.length - 1) * step) / 2}
+      textAnchor="middle"
+      dominantBaseline="central"
+      fontSize={NAME_PX * unit}
+      fill="var(--ink)"
+      stroke="var(--sheet)"
+      strokeWidth={3.2 * unit}
+      strokeLinejoin="round"
+      paintOrder="stroke"
+      style={{ fontStretch: '88%' }}
+      pointerEvents="none"
+      aria-hidden
+    >
+      {shown.map((text, index) => (
+        <tspan key={text} x={0} dy={index === 0 ? 0 : step} fontWeight={text === caption ? 650 : 450}>
+          {text}
+        </tspan>
+      ))}
+    </text>
+  );
+}
+
+/** Lengths as a draughtsman writes them: outside the panel, along the side they measure. */
+function Lengths({
+  outline,
+  lengths,
+  unit,
+}: {
+  outline: Polygon;
+  lengths: { across: string; up: string };
+  unit: number;
+}) {
+  const xs = outline.map(([x]) => x);
+  const ys = outline.map(([, y]) => y);
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const size = 10.5 * unit;
+  const off = 9 * unit;
+  const tick = 3 * unit;
+  const stroke = {
+    stroke: 'var(--ink-3)',
+    strokeWidth: 0.8,
+    vectorEffect: 'non-scaling-stroke' as const,
+    fill: 'none',
+  };
+  const text = {
+    fontSize: size,
+    fill: 'var(--ink-2)',
+    textAnchor: 'middle' as const,
+    stroke: 'var(--sheet)',
+    strokeWidth: 3 * unit,
+    paintOrder: 'stroke',
+  };
+  const middleY = (top + bottom) / 2;
+  return (
+    <g pointerEvents="none" aria-hidden>
+      <path
+        d={`M${left} ${top - off}H${right}M${left} ${top - off - tick}v${2 * tick}M${right} ${top - off - tick}v${2 * tick}`}
+        {...stroke}
+      />
+      <text x={(left + right) / 2} y={top - off} dominantBaseline="central" {...text}>
+        {lengths.across}
+      </text>
+      {lengths.up !== '' && (
+        <>
+          <path
+            d={`M${left - off} ${top}V${bottom}M${left - off - tick} ${top}h${2 * tick}M${left - off - tick} ${bottom}h${2 * tick}`}
+            {...stroke}
+          />
+          <text transform={`translate(${left - off} ${middleY}) rotate(-90)`} dominantBaseline="central" {...text}>
+            {lengths.up}
+          </text>
+        </>
+      )}
+    </g>
+  );
+}
+
+const Lines = memo(function Lines({ linework }: { readonly linework: Arrangement['linework'] }) {
+  const path = linework.map((line) => `M${line.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`).join('');
+  return (
+    <path
+      d={path}
+      fill="none"
+      stroke="var(--ink-3)"
+      strokeWidth={0.8}
+      strokeLinejoin="round"
+      vectorEffect="non-scaling-stroke"
+      pointerEvents="none"
+    />
+  );
+});
+
+/** A length one can compare with: one metre, or half of one on a small item. */
+function ScaleBar({ x, y, unit }: { readonly x: number; readonly y: number; readonly unit: number }) {
+  const lengthMm = 1000 / unit > 50 ? 1000 : 5000;
+  const quarter = lengthMm / 4;
+  const high = 4 * unit;
+  return (
+    <g aria-hidden pointerEvents="none">
+      {[0, 1, 2, 3].map((part) => (
+        <rect
+          key={part}
+          x={x + part * quarter}
+          y={y - high}
+          width={quarter}
+          height={high}
+          fill={part % 2 === 0 ? 'var(--ink-2)' : 'var(--sheet)'}
+          stroke="var(--ink-2)"
+          strokeWidth={0.8}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      <text x={x + lengthMm + 6 * unit} y={y} fontSize={11 * unit} fill="var(--ink-2)">
+        {lengthMm / 1000} m
+      </text>
+    </g>
+  );
+}
+
+const TOWARDS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** The panel an arrow key leads to: the nearest in that direction, sideways distance counting double. */
+function panelTowards(key: string, panels: readonly PlacedPanel[], chosen: string | undefined): string | undefined {
+  const direction = TOWARDS[key];
+  if (key === 'Home' || (direction && !panels.some(({ id }) => id === chosen))) return panels[0]?.id;
+  if (key === 'End') return panels.at(-1)?.id;
+  if (!direction) return undefined;
+  const middle = ({ outline }: PlacedPanel) => {
+    const xs = outline.map(([x]) => x);
+    const ys = outline.map(([, y]) => y);
+    return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2] as const;
+  };
+  const [fromX, fromY] = middle(panels.find(({ id }) => id === chosen)!);
+  const [dx, dy] = direction;
+  const reachable = panels.flatMap((panel) => {
+    const [x, y] = middle(panel);
+    const along = (x - fromX) * dx + (y - fromY) * dy;
+    const aside = Math.abs((x - fromX) * dy) + Math.abs((y - fromY) * dx);
+    return along > 1 ? [{ id: panel.id, far: along + 2 * aside }] : [];
+  });
+  return reachable.sort((a, b) => a.far - b.far)[0]?.id;
+}

@@ -1,0 +1,288 @@
+import { useMemo, useState } from 'react';
+import {
+  clearOnSurfaces,
+  conditionAt,
+  firstRenewMin,
+  firstWashMin,
+  MINUTES_PER_MONTH,
+  removalFrom,
+  type StandingLayer,
+  type StandingSurface,
+} from '#core/care';
+import { NOTHING_USED, totalRemoval } from './totals';
+import { instantAfter, minutesBetween } from '#formats';
+import { CoreSample } from '../../core-sample/CoreSample';
+import { Part, PanelHead, Station } from '../../job/Station';
+import { type JobView, useJob } from '../../job/useJobView';
+import type { LegendEntry, PanelPaint } from '../../net/Net';
+import { Button } from '../../ui/Button';
+import { day, fromInput, moment, span } from '../../ui/moments';
+import { percent } from '../../ui/numbers';
+import { RemovalPlan } from './RemovalPlan';
+
+const LEGEND: readonly LegendEntry[] = [
+  { fill: 'blank', text: 'Nothing on it' },
+  { fill: 'tint-4', text: 'As new' },
+  { fill: 'tint-3', text: 'Good' },
+  { fill: 'tint-2', text: 'Worn' },
+  { fill: 'warn', text: 'Wants renewing' },
+];
+
+/** What is on it now, when it may be washed, when it wants renewing, and how it would come off. */
+export function Component() {
+  const job = useJob();
+  const [dateMin, setDateMin] = useState<number>();
+  const atMin = dateMin ?? job.nowMin;
+  const lens = useMemo(() => conditionLens(job, atMin), [job, atMin]);
+  const clear = useMemo(() => clearOnSurfaces(job.planned.surfaces), [job.planned]);
+  const anything = job.standing.some(({ layers, found }) => layers.length + found.length > 0);
+  return (
+    <Station
+      lens={lens}
+      legend={LEGEND}
+      lensName="by what is left of the top layer"
+      headline={anything && <DateLine job={job} atMin={atMin} chosen={dateMin !== undefined} onChange={setDateMin} />}
+    >
+      {!anything ? (
+        <p className="p-6 text-ink-2">
+          Nothing has been laid yet. What is laid under Run appears here: when it may be washed, when it wants renewing,
+          and how it would come off.
+        </p>
+      ) : job.chosen ? (
+        <Panel key={job.chosen.id} job={job} atMin={atMin} clear={clear} />
+      ) : (
+        <Whole job={job} atMin={atMin} clear={clear} />
+      )}
+    </Station>
+  );
+}
+
+function conditionLens({ standing }: JobView, atMin: number) {
+  const paints = new Map(
+    standing.map(({ surface, layers, found }): [string, PanelPaint] => {
+      const top = layers.at(-1);
+      if (!top) return [surface.id, found.length > 0 ? { fill: 'hatch', caption: 'found' } : { fill: 'blank' }];
+      const left = conditionAt(top, atMin);
+      const fill = left > 0.9 ? 'tint-4' : left > 0.7 ? 'tint-3' : left > 0.5 ? 'tint-2' : 'warn';
+      return [surface.id, { fill, caption: percent(left) }];
+    }),
+  );
+  return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
+}
+
+interface DateLineProps {
+  readonly job: JobView;
+  readonly atMin: number;
+  readonly chosen: boolean;
+  readonly onChange: (atMin: number | undefined) => void;
+}
+
+/** The day everything here is looked at: today, or one to come. */
+function DateLine({ job, atMin, chosen, onChange }: DateLineProps) {
+  const { startAt } = job.document;
+  const renew = firstRenewMin(job.standing);
+  const jumps = [
+    ['in half a year', job.nowMin + 6 * MINUTES_PER_MONTH],
+    ['in two years', job.nowMin + 24 * MINUTES_PER_MONTH],
+    ...(renew === null || renew < job.nowMin ? [] : ([['at the first renewal', renew]] as const)),
+  ] as const;
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <label className="flex items-center gap-2">
+        <span className="text-ink-2">As it stands on</span>
+        <input
+          type="date"
+          className="field w-40"
+          value={instantAfter(startAt, atMin).slice(0, 10)}
+          onChange={({ target }) => {
+            const instant = target.value && fromInput(`${target.value}T12:00`, startAt);
+            if (instant) onChange(minutesBetween(startAt, instant));
+          }}
+        />
+      </label>
+      <Button look={chosen ? 'plain' : 'quiet'} onClick={() => onChange(undefined)} disabled={!chosen}>
+        Today
+      </Button>
+      {jumps.map(([name, min]) => (
+        <Button key={name} look="quiet" onClick={() => onChange(min)}>
+          {name}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+interface PanelProps {
+  readonly job: JobView;
+  readonly atMin: number;
+  readonly clear: readonly (number | undefined)[];
+}
+
+function Panel({ job, atMin, clear }: PanelProps) {
+  const index = job.document.surfaces.indexOf(job.chosen!);
+  const subject = job.standing[index]!;
+  const { surface, layers, found } = subject;
+  const removal = removalFrom(laidBy(subject, atMin), clear[index], atMin);
+  const faults = [...job.record.patches.values()]
+    .filter(({ patch }) => patch.surface === surface.id)
+    .flatMap((p) => p.faults);
+  return (
+    <>
+      <PanelHead />
+      <Part title="On it">
+        <CoreSample
+          substrate={surface.substrate}
+          clearUm={clear[index]}
+          existing={found}
+          layers={layers.map((layer) => ({
+            key: layer.product.id + layer.laidMin,
+            name: layer.product.name,
+            family: layer.product.family,
+            coats: layer.coats,
+            open: isCuring(layer, atMin),
+            children: <LayerState job={job} layer={layer} atMin={atMin} />,
+          }))}
+        />
+        {layers.length + found.length === 0 && <p className="mt-2 text-ink-2">Bare: nothing was laid on this panel.</p>}
+        {faults.length > 0 && (
+          <p className="mt-2 text-[14px] text-warn">
+            Noted while laying: {faults.map(({ fault }) => fault.replaceAll('-', ' ')).join(', ')}.
+          </p>
+        )}
+      </Part>
+      {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
+    </>
+  );
+}
+
+/** Only what has been laid by that day. */
+const laidBy = (subject: StandingSurface, atMin: number): StandingSurface => ({
+  ...subject,
+  layers: subject.layers.filter(({ laidMin }) => laidMin <= atMin),
+});
+
+const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
+  const ready = milestones.handover === undefined ? milestones.waterSafe : milestones.handover;
+  return ready === null || (ready !== undefined && atMin < ready);
+};
+
+function LayerState({
+  job,
+  layer,
+  atMin,
+}: {
+  readonly job: JobView;
+  readonly layer: StandingLayer;
+  readonly atMin: number;
+}) {
+  const { endMin, firstWashMin: wash, firstWashBy, life, renewMin, renewRangeMin, doneShare } = layer;
+  const [from, to] = renewRangeMin;
+  return (
+    <div className="text-[13.5px] text-ink-2">
+      <p>
+        Laid {day(job.at(endMin))}, {span(Math.max(0, atMin - endMin))} old;{' '}
+        <strong className="text-ink">{percent(conditionAt(layer, atMin))}</strong> left
+        {isCuring(layer, atMin) && '; still curing'}
+      </p>
+      {doneShare < 1 && <p className="text-warn">Only {percent(doneShare)} of the panel has it.</p>}
+      <p>
+        First wash {wash === null ? 'never in this air' : moment(job.at(wash))} (
+        {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
+      </p>
+      <p>
+        Plan for {life.lowMonths.toFixed(0)}–{life.highMonths.toFixed(0)} months, rated {life.ratedMonths}
+        {life.ratedBy === 'family' ? ' (usual)' : ''}: renew about {day(job.at(renewMin))}
+        <span className="text-ink-3">
+          {' '}
+          ({day(job.at(from))} to {day(job.at(to))})
+        </span>
+      </p>
+    </div>
+  );
+}
+
+function Whole({ job, atMin, clear }: PanelProps) {
+  const { standing, choose, nameOf } = job;
+  const wash = firstWashMin(standing);
+  const renew = firstRenewMin(standing);
+  const removals = standing.map((subject, index) => ({
+    id: subject.surface.id,
+    removal: removalFrom(laidBy(subject, atMin), clear[index], atMin),
+  }));
+  const total = totalRemoval(removals.map(({ removal }) => removal));
+  return (
+    <>
+      <section className="border-b bg-sheet px-5 py-4">
+        <dl className="grid grid-cols-2 gap-x-4 gap-y-2">
+          <div>
+            <dt className="label">First wash, whole item</dt>
+            <dd className="figure text-xl">{wash === null ? 'not cured yet' : moment(job.at(wash))}</dd>
+          </div>
+          <div>
+            <dt className="label">First to renew</dt>
+            <dd className="figure text-xl">{renew === null ? 'nothing' : day(job.at(renew))}</dd>
+          </div>
+        </dl>
+        <p className="mt-2 text-[14px] text-ink-2">
+          Rinse first, neutral shampoo, no brushes. Bird lime, sap and de-icing salt are wiped off soon.
+        </p>
+      </section>
+      <Part title={`If all of it came off on ${day(job.at(atMin))}`}>
+        <p>
+          <strong className="figure text-3xl">{span(total.minutes)}</strong>{' '}
+          <span className="text-ink-2">of work, expected; mildest first</span>
+        </p>
+        <ul className="mt-2 space-y-0.5 text-[14px]">
+          {total.uses.length === 0 && <li>{NOTHING_USED}</li>}
+          {total.uses.map(({ what, unit, amount }) => (
+            <li key={what} className="flex justify-between gap-4">
+              <span>{what}</span>
+              <span>
+                {amount.toFixed(amount < 10 ? 1 : 0)} {unit}
+              </span>
+            </li>
+          ))}
+        </ul>
+        {total.warnings.length > 0 && (
+          <ul className="mt-3 space-y-1 border-l-4 border-warn pl-3 text-[14px]">
+            {total.warnings.map((warning) => (
+              <li key={warning}>{warning}</li>
+            ))}
+          </ul>
+        )}
+      </Part>
+      <Part title="Panel by panel">
+        <table className="w-full text-[14px]">
+          <thead className="label text-left">
+            <tr>
+              <th scope="col" className="font-normal">
+                Panel
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Work
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Clear, expected
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {removals
+              .filter(({ removal }) => removal.layers.length > 0)
+              .map(({ id, removal }) => (
+                <tr key={id} className="border-t">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    <button type="button" className="hover:text-over hover:underline" onClick={() => choose(id)}>
+                      {nameOf(id)}
+                    </button>
+                  </th>
+                  <td className="text-right">{span(removal.expectedMin)}</td>
+                  <td className="text-right">{removal.expectedClearUm.toFixed(1)} µm</td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      </Part>
+    </>
+  );
+}

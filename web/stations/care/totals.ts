@@ -1,0 +1,17 @@
+import type { Removal } from '#core/removal';
+
+/** Said where a removal uses nothing up. */
+export const NOTHING_USED = 'Nothing is used up.';
+
+/** What several panels come to together: hours, what is used up, and each warning once. */
+export function totalRemoval(removals: readonly Removal[]) {
+  const uses = new Map<string, { what: string; unit: string; amount: number }>();
+  for (const { what, unit, amount } of removals.flatMap(({ layers }) => layers.flatMap((layer) => layer.uses))) {
+    uses.set(what, { what, unit, amount: (uses.get(what)?.amount ?? 0) + amount });
+  }
+  return {
+    minutes: removals.reduce((sum, { expectedMin }) => sum + expectedMin, 0),
+    uses: [...uses.values()],
+    warnings: [...new Set(removals.flatMap(({ warnings }) => warnings))],
+  };
+}

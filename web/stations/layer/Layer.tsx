@@ -1,0 +1,102 @@
+import { useMemo } from 'react';
+import { answerOf } from '#core/layering';
+import { SUBSTRATES } from '#core/substrates';
+import { surfaceName } from '#formats';
+import { familyFill } from '../../core-sample/strata';
+import { Part, Station } from '../../job/Station';
+import { type JobView, useJob } from '../../job/useJobView';
+import type { LegendEntry, PanelPaint } from '../../net/Net';
+import { AnswerMark } from '../../ui/Mark';
+import { Findings } from '../../ui/Findings';
+import { StackEditor } from './StackEditor';
+
+const LEGEND: readonly LegendEntry[] = [
+  { fill: 'blank', text: 'Bare' },
+  { fill: 'buff', text: 'Wax' },
+  { fill: 'tint-2', text: 'Sealant, spray' },
+  { fill: 'tint-3', text: 'Ceramic' },
+  { fill: 'tint-4', text: 'Ceramic top' },
+  { fill: 'glass', text: 'Glass coating' },
+  { fill: 'cross', text: 'Trim coating' },
+  { fill: 'rules', text: 'Wheel coating' },
+  { fill: 'hatch', text: 'Film' },
+  { fill: 'stop', text: '✕ Refused' },
+];
+
+/** What goes on each panel, and whether it may. */
+export function Component() {
+  const job = useJob();
+  const lens = useMemo(() => stackLens(job), [job]);
+  return (
+    <Station lens={lens} legend={LEGEND} lensName="by what goes on top">
+      {job.chosen ? <StackEditor key={job.chosen.id} surface={job.chosen} /> : <Whole job={job} />}
+    </Station>
+  );
+}
+
+function stackLens({ document, plan, productName }: JobView) {
+  const families = new Map(document.products.map(({ id, family }) => [id, family]));
+  const paints = new Map(
+    plan.surfaces.map(({ id, coats }): [string, PanelPaint] => {
+      const top = coats.at(-1);
+      if (!top) return [id, { fill: 'blank', caption: undefined }];
+      const answer = answerOf(coats.flatMap(({ rulings }) => rulings));
+      const fill = answer === 'no' ? 'stop' : familyFill(families.get(top.product) ?? 'ceramic');
+      const sign = answer === 'yes' ? undefined : answer;
+      return [id, { fill, sign, caption: productName(top.product) }];
+    }),
+  );
+  return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
+}
+
+const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'test-spot'];
+
+function Whole({ job }: { readonly job: JobView }) {
+  const { document, plan, choose, nameOf, productName } = job;
+  const findings = plan.findings.filter(({ code }) => LAYERING.includes(code));
+  const substrates = [...new Set(document.surfaces.map(({ substrate }) => substrate))];
+  return (
+    <>
+      <section className="border-b bg-sheet px-5 py-4">
+        <h2 className="figure text-xl">Choose a panel on the net</h2>
+        <p className="mt-1 text-[14px] text-ink-2">
+          Tap it, or walk there with the arrow keys. A stack can then be put on all panels of the same kind at once.
+        </p>
+      </section>
+      {findings.length > 0 && (
+        <Part title="What the rules say">
+          <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
+        </Part>
+      )}
+      <Part title="By what it is made of">
+        <ul className="space-y-3">
+          {substrates.map((substrate) => {
+            const own = document.surfaces.filter((surface) => surface.substrate === substrate);
+            const stacks = new Map<string, string[]>();
+            for (const surface of own) {
+              const stack = surface.layers.map(({ product }) => productName(product)).join(', then ') || 'stays bare';
+              stacks.set(stack, [...(stacks.get(stack) ?? []), surface.id]);
+            }
+            return (
+              <li key={substrate} className="border-t pt-2 first:border-t-0">
+                <p className="label">{SUBSTRATES[substrate].name}</p>
+                {[...stacks].map(([stack, ids]) => (
+                  <p key={stack} className="mt-0.5 text-[14px]">
+                    {stack}{' '}
+                    <button type="button" className="text-ink-2 underline" onClick={() => choose(ids[0]!)}>
+                      {ids.length === 1 ? surfaceName(own.find(({ id }) => id === ids[0])!) : `${ids.length} panels`}
+                    </button>
+                  </p>
+                ))}
+              </li>
+            );
+          })}
+        </ul>
+      </Part>
+      <p className="px-5 py-3 text-[13px] text-ink-3">
+        <AnswerMark answer="yes" /> by the sheet and the rules; <AnswerMark answer="test" /> try it hidden, low at the
+        rear; <AnswerMark answer="no" /> with the rule that says so.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,312 @@
+import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
+import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/layering';
+import { METHOD_IDS, METHODS, type MethodId } from '#core/methods';
+import { clearEstimateUm, judgeReadings } from '#core/paint';
+import { FAMILIES } from '#core/families';
+import { SUBSTRATES } from '#core/substrates';
+import type { Product } from '#core/products';
+import type { Layer, Surface } from '#formats';
+import { CoreSample } from '../../core-sample/CoreSample';
+import { setExisting, setLayers } from '../../draft/edits';
+import { PanelHead, Part } from '../../job/Station';
+import { useJob } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { AnswerMark } from '../../ui/Mark';
+import { moment } from '../../ui/moments';
+import { AddLayer } from './AddLayer';
+import { judgeLayers } from './judging';
+
+const MOST_COATS = 20;
+
+/** The core sample as an editor: layers on one panel, each with the answer of the rules and the way out of a refusal. */
+export function StackEditor({ surface }: { readonly surface: Surface }) {
+  const job = useJob();
+  const { document, planned, shelf, edit, record } = job;
+  const index = document.surfaces.indexOf(surface);
+  const ground = planned.surfaces[index]!;
+  const products = productsOf(document.products, shelf);
+  const { layers } = surface;
+  const judged = judgeLayers(ground, layers, products);
+  const laid = new Set(
+    [...record.patches.values()].filter(({ patch }) => patch.surface === surface.id).map(({ patch }) => patch.layer),
+  );
+  const put = (next: readonly Layer[]) => edit(setLayers([surface.id], next, shelf));
+  const twins = document.surfaces.filter(
+    (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
+  );
+  const clearUm = clearEstimateUm(surface.clearUm, surface.paint, judgeReadings(planned.surfaces)[index]?.medianUm);
+  return (
+    <>
+      <PanelHead>
+        <p className="text-ink-2">{SUBSTRATES[surface.substrate].name}</p>
+      </PanelHead>
+      <Part title="The stack">
+        <AddLayer
+          ground={ground}
+          layers={layers}
+          products={products}
+          onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product) }])}
+        />
+        <div className="mt-3">
+          <CoreSample
+            substrate={surface.substrate}
+            clearUm={clearUm}
+            existing={surface.existing}
+            layers={layers.map((layer, at) => {
+              const product = products.find(({ id }) => id === layer.product)!;
+              const judgement = judged[at]!;
+              return {
+                key: `${at}-${layer.product}`,
+                name: product.name,
+                family: product.family,
+                coats: layer.coats,
+                open: !laid.has(at),
+                refused: judgement.answer === 'no',
+                actions: (
+                  <LayerActions
+                    name={product.name}
+                    laid={laid.has(at)}
+                    atTop={at === layers.length - 1}
+                    atBottom={at === 0}
+                    onMove={(step) => put(swapped(layers, at, at + step))}
+                    onRemove={() => put(layers.filter((_, i) => i !== at))}
+                  />
+                ),
+                children: (
+                  <LayerControls
+                    layer={layer}
+                    product={product}
+                    judgement={judgement}
+                    laid={laid.has(at)}
+                    onChange={(changes) => put(layers.map((one, i) => (i === at ? { ...one, ...changes } : one)))}
+                    onRemove={() => put(layers.filter((_, i) => i !== at))}
+                    onWayOut={(way) => {
+                      if (way.kind === 'strip' && at === 0) edit(setExisting([surface.id], []));
+                      else put(afterWayOut(layers, at, way));
+                    }}
+                    dateAfter={(days) => moment(job.at(days * 1440))}
+                  />
+                ),
+              };
+            })}
+          />
+        </div>
+        {twins.length > 0 && (
+          <Button
+            className="mt-3 w-full"
+            onClick={() => edit(setLayers([surface.id, ...twins.map(({ id }) => id)], layers, shelf))}
+            disabled={laid.size > 0}
+          >
+            Same on all {twins.length + 1} panels of {SUBSTRATES[surface.substrate].name.toLowerCase()}
+          </Button>
+        )}
+      </Part>
+      <Hazards products={layers.map(({ product }) => products.find(({ id }) => id === product)!)} />
+    </>
+  );
+}
+
+/** The job's own copies of sheets stand before the shelf's: a newer sheet is never slipped in. */
+function productsOf<P extends { readonly id: string }>(own: readonly P[], shelf: readonly P[]): P[] {
+  const known = new Set(own.map(({ id }) => id));
+  return [...own, ...shelf.filter(({ id }) => !known.has(id))];
+}
+
+const sameStack = (a: readonly Layer[], b: readonly Layer[]) => JSON.stringify(a) === JSON.stringify(b);
+
+const usualMethod = ({ family }: Product): MethodId => (family === 'spray-coating' ? 'sprayed' : 'small-block');
+
+function swapped(layers: readonly Layer[], a: number, b: number): Layer[] {
+  const next = [...layers];
+  [next[a], next[b]] = [next[b]!, next[a]!];
+  return next;
+}
+
+function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): Layer[] {
+  switch (way.kind) {
+    case 'instead':
+      return layers.map((layer, index) => (index === at ? { ...layer, product: way.product.id } : layer));
+    case 'beneath':
+      return [
+        ...layers.slice(0, at),
+        { product: way.product.id, coats: 1, method: usualMethod(way.product) },
+        ...layers.slice(at),
+      ];
+    case 'strip':
+      return layers.filter((_, index) => index !== at - 1);
+    case 'wait':
+      return [...layers];
+  }
+}
+
+interface ControlsProps {
+  readonly layer: Layer;
+  readonly product: Product;
+  readonly judgement: LayerJudgement;
+  readonly laid: boolean;
+  readonly onChange: (changes: Partial<Layer>) => void;
+  readonly onRemove: () => void;
+  readonly onWayOut: (way: WayOut) => void;
+  readonly dateAfter: (days: number) => string;
+}
+
+const ICON = 'flex size-8 items-center justify-center rounded text-ink-2 hover:bg-tint-2 disabled:opacity-30';
+
+interface ActionsProps {
+  readonly name: string;
+  readonly laid: boolean;
+  readonly atTop: boolean;
+  readonly atBottom: boolean;
+  readonly onMove: (step: 1 | -1) => void;
+  readonly onRemove: () => void;
+}
+
+function LayerActions({ name, laid, atTop, atBottom, onMove, onRemove }: ActionsProps) {
+  return (
+    <span className="-my-1 -mr-2 flex shrink-0">
+      <button
+        type="button"
+        className={ICON}
+        aria-label={`Move ${name} up`}
+        disabled={laid || atTop}
+        onClick={() => onMove(1)}
+      >
+        <ArrowUp size={16} />
+      </button>
+      <button
+        type="button"
+        className={ICON}
+        aria-label={`Move ${name} down`}
+        disabled={laid || atBottom}
+        onClick={() => onMove(-1)}
+      >
+        <ArrowDown size={16} />
+      </button>
+      <button type="button" className={ICON} aria-label={`Take ${name} out`} disabled={laid} onClick={onRemove}>
+        <Trash2 size={16} />
+      </button>
+    </span>
+  );
+}
+
+function LayerControls(props: ControlsProps) {
+  const { layer, product, judgement, laid, onChange, onRemove, onWayOut, dateAfter } = props;
+  return (
+    <div className="text-[14px]">
+      <p className="text-[13px] text-ink-2">
+        {FAMILIES[product.family].name}
+        {product.ratedMonths !== undefined && `, rated ${product.ratedMonths} months`}
+      </p>
+      <p className="mt-1">
+        <AnswerMark answer={judgement.answer} />
+        {laid && <span className="ml-2 text-ink-2">laid; it stays on the record</span>}
+      </p>
+      {judgement.rulings.map(({ rule, reason }) => (
+        <p key={rule} className="mt-1 leading-snug">
+          {reason.charAt(0).toUpperCase() + reason.slice(1)}.{' '}
+          <span className="text-ink-3" title={LAYERING_RULES[rule].because}>
+            {LAYERING_RULES[rule].says}
+          </span>
+        </p>
+      ))}
+      {judgement.waysOut.length > 0 && (
+        <div className="mt-2">
+          <p className="label">Ways out</p>
+          <div className="mt-1 flex flex-col items-start gap-1.5">
+            {judgement.waysOut.map((way) =>
+              way.kind === 'wait' ? (
+                <p key="wait">
+                  Wait {way.days} days: not before {dateAfter(way.days)}.
+                </p>
+              ) : (
+                <Button
+                  key={wayName(way)}
+                  className="min-h-8 py-1 text-left text-[13.5px] whitespace-normal!"
+                  onClick={() => onWayOut(way)}
+                >
+                  {wayName(way)}
+                </Button>
+              ),
+            )}
+          </div>
+        </div>
+      )}
+      {judgement.answer === 'no' && judgement.waysOut.length === 0 && (
+        <Button
+          className="mt-2 min-h-8 py-1 text-left text-[13.5px] whitespace-normal!"
+          disabled={laid}
+          onClick={onRemove}
+        >
+          Nothing on the shelf may go here: leave it bare
+        </Button>
+      )}
+      <div className="mt-1.5 flex flex-wrap items-center gap-1">
+        <button
+          type="button"
+          className={ICON}
+          aria-label={`One coat of ${product.name} less`}
+          disabled={laid || layer.coats <= 1}
+          onClick={() => onChange({ coats: layer.coats - 1 })}
+        >
+          <Minus size={16} />
+        </button>
+        <span>
+          {layer.coats} {layer.coats === 1 ? 'coat' : 'coats'}
+        </span>
+        <button
+          type="button"
+          className={ICON}
+          aria-label={`One coat of ${product.name} more`}
+          disabled={laid || layer.coats >= MOST_COATS}
+          onClick={() => onChange({ coats: layer.coats + 1 })}
+        >
+          <Plus size={16} />
+        </button>
+        <select
+          aria-label={`How ${product.name} is laid`}
+          className="field min-h-8 w-36 py-0 text-[13.5px]"
+          value={layer.method}
+          disabled={laid}
+          onChange={({ target }) => onChange({ method: target.value as MethodId })}
+        >
+          {METHOD_IDS.map((id) => (
+            <option key={id} value={id}>
+              {METHODS[id].name}
+            </option>
+          ))}
+        </select>
+      </div>
+    </div>
+  );
+}
+
+function wayName(way: Exclude<WayOut, { kind: 'wait' }>): string {
+  switch (way.kind) {
+    case 'instead':
+      return `${way.product.name} instead${way.answer === 'test' ? ', after a test spot' : ''}`;
+    case 'beneath':
+      return `Put ${way.product.name} beneath it`;
+    case 'strip':
+      return `Strip the ${way.what} first`;
+  }
+}
+
+/** Cautions of what is to be laid, where it is chosen. */
+function Hazards({
+  products,
+}: {
+  readonly products: readonly (Product & { hazards?: readonly string[] | undefined })[];
+}) {
+  const cautions = [...new Set(products.flatMap(({ hazards }) => hazards ?? []))];
+  if (cautions.length === 0) return null;
+  return (
+    <Part title="Before it is opened">
+      <ul className="space-y-1.5 border-l-4 border-warn pl-3 text-[14px]">
+        {cautions.map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+        <li className="text-ink-2">The product’s own safety sheet and local rules stand above this.</li>
+      </ul>
+    </Part>
+  );
+}

@@ -1,0 +1,100 @@
+import { useState } from 'react';
+import { faultRemedy, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from '#core/faults';
+import { patchKey, patchWindow, type RunEntry, type SheetPatch } from '#core/run';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { clock } from '../../ui/moments';
+
+interface Props {
+  readonly job: JobView;
+  readonly current: SheetPatch;
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly onTap: (entry: RunEntry) => void;
+}
+
+const LAST_SHOWN = 5;
+
+/** A fault noted on a patch, and what to do about it at its age. */
+export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
+  const { sheet, chosen } = job;
+  const worked = sheet.patches
+    .filter(({ record }) => record !== undefined)
+    .sort((a, b) => b.record!.layStartMin - a.record!.layStartMin);
+  // The panel one has touched on the map comes first, then the latest.
+  const offered = [
+    ...worked.filter(({ patch }) => patch.surface === chosen?.id),
+    ...worked.filter(({ patch }) => patch.surface !== chosen?.id),
+  ].slice(0, LAST_SHOWN);
+  const [picked, setPicked] = useState<string>();
+  const [noted, setNoted] = useState<LayingFault>();
+  const patch = offered.find(({ patch: each }) => patchKey(each) === picked) ?? (current.record ? current : offered[0]);
+  const close = () => {
+    setNoted(undefined);
+    setPicked(undefined);
+    onClose();
+  };
+  const nameOf = ({ patch: each, laid }: SheetPatch) =>
+    laid.sectionsPerCopy > 1
+      ? `${job.nameOf(each.surface)} ${each.section}/${laid.sectionsPerCopy}`
+      : job.nameOf(each.surface);
+  return (
+    <Dialog open={open} onClose={close} title={noted ? LAYING_FAULTS[noted] : 'A fault on a patch'} wide>
+      {patch === undefined ? (
+        <p>Nothing has been laid yet.</p>
+      ) : noted ? (
+        <>
+          <p className="text-xl">{remedy(job, patch, noted)}</p>
+          <p className="mt-2 text-ink-2">Noted on {nameOf(patch)}. It stays on the record.</p>
+          <Button glove look="main" className="mt-5 w-full" onClick={close}>
+            Back to work
+          </Button>
+        </>
+      ) : (
+        <>
+          <p className="label">Where</p>
+          <div className="mt-1 flex flex-wrap gap-2">
+            {offered.map((each) => (
+              <Button
+                key={patchKey(each.patch)}
+                glove
+                aria-pressed={each === patch}
+                className={each === patch ? 'border-over! bg-over-soft! font-semibold' : ''}
+                onClick={() => setPicked(patchKey(each.patch))}
+              >
+                {nameOf(each)}
+              </Button>
+            ))}
+          </div>
+          <p className="label mt-4">What</p>
+          <div className="mt-1 grid grid-cols-2 gap-2">
+            {LAYING_FAULT_IDS.map((fault) => (
+              <Button
+                key={fault}
+                glove
+                onClick={() => {
+                  onTap({ type: 'fault', patch: patch.patch, fault });
+                  setNoted(fault);
+                }}
+              >
+                {LAYING_FAULTS[fault]}
+              </Button>
+            ))}
+          </div>
+        </>
+      )}
+    </Dialog>
+  );
+}
+
+function remedy(job: JobView, patch: SheetPatch, fault: LayingFault): string {
+  const { planned, record, nowMin, at, document } = job;
+  const { window, startMin, rewetByMin } = patchWindow(planned, record, patch, nowMin);
+  const wetUntil = rewetByMin ?? (rewetByMin === null ? Infinity : startMin + (window.levelByMin ?? 0));
+  const age = nowMin <= wetUntil ? 'rewettable' : 'set';
+  const { substrate } = document.surfaces.find(({ id }) => id === patch.patch.surface)!;
+  const until =
+    age === 'rewettable' && Number.isFinite(wetUntil) ? ` It can be re-wetted until ${clock(at(wetUntil))}.` : '';
+  return faultRemedy(fault, substrate, age) + until;
+}

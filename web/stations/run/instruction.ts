@@ -1,0 +1,75 @@
+import type { CoatWindow } from '#core/plan';
+import type { RunEntry, SheetPatch } from '#core/run';
+import type { Signal } from './signals';
+
+/** How the time of a laid patch stands to its window. */
+export type WindowState = 'before' | 'opening' | 'open' | 'closing' | 'closed' | 'none';
+
+/** Share of the trusted window after which it counts as closing. */
+const CLOSING_SHARE = 0.75;
+
+export function windowState(window: CoatWindow, ageMin: number): WindowState {
+  const { guarded, levelFromMin, levelByMin } = window;
+  if (!guarded || levelFromMin === null) return 'none';
+  if (levelByMin !== null && ageMin > levelByMin) return 'closed';
+  if (ageMin < levelFromMin) return 'before';
+  if (ageMin < guarded.fromMin) return 'opening';
+  const closingFrom =
+    guarded.byMin === null ? Infinity : guarded.fromMin + CLOSING_SHARE * (guarded.byMin - guarded.fromMin);
+  return ageMin < closingFrom ? 'open' : 'closing';
+}
+
+/** The signals whose moment has come. */
+export function signalsDue(state: WindowState): Signal[] {
+  switch (state) {
+    case 'open':
+      return ['opens'];
+    case 'closing':
+      return ['opens', 'closing'];
+    case 'closed':
+      return ['opens', 'closing', 'closed'];
+    default:
+      return [];
+  }
+}
+
+export interface Instruction {
+  /** The one thing to do now, as it is called across a bay. */
+  readonly verb: string;
+  /** What the large target says, and logs. */
+  readonly action: string;
+  readonly logs: 'lay-start' | 'lay-end' | 'level-start' | 'level-end';
+  /** Whether now is the time for it. */
+  readonly due: boolean;
+}
+
+/** What to do with the patch in hand. */
+export function instructionFor(state: SheetPatch['state'], window: WindowState): Instruction | undefined {
+  switch (state) {
+    case 'todo':
+      return { verb: 'Lay', action: 'Start laying', logs: 'lay-start', due: true };
+    case 'laying':
+      return { verb: 'Laying', action: 'Laid', logs: 'lay-end', due: true };
+    case 'waiting': {
+      const early = window === 'before' || window === 'opening';
+      return {
+        verb: early ? 'Wait' : window === 'closed' ? 'Level at once' : 'Level now',
+        action: 'Start levelling',
+        logs: 'level-start',
+        due: !early,
+      };
+    }
+    case 'levelling':
+      return { verb: 'Levelling', action: 'Level, done', logs: 'level-end', due: true };
+    case 'done':
+      return undefined;
+  }
+}
+
+/** The entry that the large target logs. */
+export function entryFor(logs: Instruction['logs'], sheetPatch: SheetPatch, surfaceC: number | undefined): RunEntry {
+  const { patch, coat, laid, areaM2, amount } = sheetPatch;
+  if (logs !== 'lay-start') return { type: logs, patch };
+  const start = { product: coat.product, sections: laid.sectionsPerCopy, areaM2, amount, surfaceC };
+  return { type: 'lay-start', patch, start };
+}

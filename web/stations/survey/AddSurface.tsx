@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { shapeAreaM2 } from '#core/geometry';
+import type { SubstrateId } from '#core/substrates';
+import type { Surface } from '#formats';
+import { addSurface } from '../../draft/edits';
+import { useJob } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { m2 } from '../../ui/numbers';
+import { SelectField } from '../../ui/SelectField';
+import { firstShape, ShapeForm } from './ShapeForm';
+import { substrateOptions } from './SurfaceForm';
+
+/** A surface measured by tape: what it is called, made of, and its shape. */
+export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const { document, edit, choose } = useJob();
+  const [name, setName] = useState('');
+  const [substrate, setSubstrate] = useState<SubstrateId>('clear-gloss');
+  const [shape, setShape] = useState<Surface['shape']>(firstShape('rectangle'));
+  const add = () => {
+    const id = freeId(name, document.surfaces);
+    edit(
+      addSurface({
+        id,
+        name: name.trim(),
+        substrate,
+        shape,
+        count: 1,
+        onePiece: false,
+        existing: [],
+        readingsUm: [],
+        paint: 'factory',
+        layers: [],
+        measuredBy: 'tape',
+      }),
+    );
+    choose(id);
+    setName('');
+    onClose();
+  };
+  return (
+    <Dialog open={open} onClose={onClose} title="Add a surface by tape">
+      <form
+        className="space-y-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim()) add();
+        }}
+      >
+        <div>
+          <label htmlFor="surface-name" className="label block">
+            Name
+          </label>
+          <input
+            id="surface-name"
+            className="field"
+            value={name}
+            placeholder="Bonnet"
+            onChange={({ target }) => setName(target.value)}
+          />
+        </div>
+        <SelectField label="Made of" value={substrate} options={substrateOptions} onChange={setSubstrate} />
+        <ShapeForm shape={shape} onChange={setShape} />
+        <p className="text-ink-2">
+          Area <strong className="figure text-ink">{m2(shapeAreaM2(shape))}</strong>
+        </p>
+        <Button look="main" type="submit" disabled={name.trim() === ''}>
+          Add it
+        </Button>
+      </form>
+    </Dialog>
+  );
+}
+
+/** An id made of the name, with a number where that is taken. */
+function freeId(name: string, surfaces: readonly Surface[]): string {
+  const base =
+    name
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-|-$/g, '') || 'surface';
+  const taken = new Set(surfaces.map(({ id }) => id));
+  if (!taken.has(base)) return base;
+  let number = 2;
+  while (taken.has(`${base}-${number}`)) number += 1;
+  return `${base}-${number}`;
+}

@@ -1,0 +1,258 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { nanoid } from '@reduxjs/toolkit';
+import { useMemo } from 'react';
+import { useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
+import { Link, useNavigate } from 'react-router';
+import { z } from 'zod';
+import { dimensionFaults, TEMPLATES, unfoldVehicle, type VehicleDimension } from '#core/nets';
+import type { JobInput } from '#formats';
+import { errorText, useAddJobMutation, useBaysQuery } from '../../app/api';
+import { expectedAir } from '../../draft/edits';
+import { arrange } from '../../net/arrange';
+import { Net } from '../../net/Net';
+import { Button } from '../../ui/Button';
+import { fromInput, nowInstant, toInput } from '../../ui/moments';
+import { parseNumber } from '../../ui/numbers';
+import { kindLegend, kindLens } from './kind-lens';
+import { templateSurfaces } from './template-surfaces';
+
+const DIMENSIONS: readonly (readonly [VehicleDimension, string])[] = [
+  ['lengthMm', 'Length, mm'],
+  ['widthMm', 'Width without mirrors, mm'],
+  ['heightMm', 'Height, mm'],
+  ['wheelbaseMm', 'Wheelbase, mm'],
+];
+const BY_TAPE = 'tape';
+
+const millimetres = z.string().transform((text, context) => {
+  const value = parseNumber(text);
+  if (value === undefined) context.addIssue({ code: 'custom', message: 'a number of millimetres' });
+  return value ?? Number.NaN;
+});
+
+const schema = z
+  .object({
+    title: z.string().trim().min(1, { error: 'Give the job a name.' }),
+    ownerName: z.string().trim(),
+    template: z.string(),
+    bayId: z.string(),
+    startAt: z.string().min(1, { error: 'When does laying start?' }),
+    needsBy: z.string(),
+    lengthMm: millimetres,
+    widthMm: millimetres,
+    heightMm: millimetres,
+    wheelbaseMm: millimetres,
+  })
+  .superRefine((form, context) => {
+    const template = TEMPLATES.find(({ id }) => id === form.template);
+    for (const fault of template ? dimensionFaults(template, form) : []) {
+      context.addIssue({ code: 'custom', path: [fault.dimension], message: `${fault.message}.` });
+    }
+  });
+type Form = z.input<typeof schema>;
+
+/** Starts a job: whose, which item, where and when. The net stretches to the tape as it is typed. */
+export function Component() {
+  const { data: bays = [] } = useBaysQuery();
+  const [addJob, { error }] = useAddJobMutation();
+  const navigate = useNavigate();
+  const [first] = TEMPLATES;
+  const {
+    register,
+    handleSubmit,
+    control,
+    formState: { errors, isSubmitting },
+  } = useForm<Form, unknown, z.output<typeof schema>>({
+    resolver: zodResolver(schema),
+    mode: 'onBlur',
+    defaultValues: {
+      title: '',
+      ownerName: '',
+      template: first!.id,
+      bayId: '',
+      startAt: toInput(nowInstant()),
+      needsBy: '',
+      lengthMm: String(first!.usual.lengthMm),
+      widthMm: String(first!.usual.widthMm),
+      heightMm: String(first!.usual.heightMm),
+      wheelbaseMm: String(first!.usual.wheelbaseMm),
+    },
+  });
+  const form = useWatch({ control }) as Form;
+  const template = TEMPLATES.find(({ id }) => id === form.template);
+
+  const create = handleSubmit(async (values) => {
+    const startAt = fromInput(values.startAt)!;
+    const needsBy = values.needsBy === '' ? undefined : fromInput(values.needsBy);
+    const bay = bays.find(({ id }) => id === values.bayId) ?? bays[0];
+    const { lengthMm, widthMm, heightMm, wheelbaseMm } = values;
+    const size = { lengthMm, widthMm, heightMm, wheelbaseMm };
+    const document: JobInput = {
+      format: 'glaphyra.job/1',
+      title: values.title,
+      startAt,
+      surfaces: template ? templateSurfaces(unfoldVehicle(template, size)) : [],
+      products: [],
+      ambient: bay ? expectedAir(bay, startAt) : [{ atMin: 0, airC: 20, rhPct: 50 }],
+      ...(needsBy && { owner: { needsBy } }),
+      item: {
+        name: values.title,
+        ...(values.ownerName && { ownerName: values.ownerName }),
+        ...(template && { template: { id: template.id, ...size } }),
+      },
+    };
+    const job = await addJob({
+      id: nanoid(),
+      document,
+      bayId: bay?.id ?? null,
+      airSource: bay ? 'bay' : 'typed',
+    }).unwrap();
+    await navigate(`/jobs/${job.id}/survey`);
+  });
+
+  return (
+    <main className="grid h-full min-h-0 lg:grid-cols-[26rem_1fr]">
+      <form
+        noValidate
+        onSubmit={(event) => void create(event).catch(() => undefined)}
+        className="overflow-auto border-r bg-sheet px-6 py-6"
+      >
+        <h1 className="figure text-2xl">New job</h1>
+        <div className="mt-5 grid grid-cols-2 gap-4">
+          <Field
+            label="Job"
+            wide
+            error={errors.title?.message}
+            input={register('title')}
+            placeholder="Grey hatchback, full coat"
+          />
+          <Field label="Owner" wide error={undefined} input={register('ownerName')} />
+          <div className="col-span-2">
+            <label htmlFor="template" className="label block">
+              Measured from
+            </label>
+            <select id="template" className="field" {...register('template')}>
+              {TEMPLATES.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  Template: {name.toLowerCase()}
+                </option>
+              ))}
+              <option value={BY_TAPE}>Tape only: add surfaces one by one</option>
+            </select>
+          </div>
+          {template &&
+            DIMENSIONS.map(([key, label]) => (
+              <Field key={key} label={label} error={errors[key]?.message} input={register(key)} inputMode="decimal" />
+            ))}
+          <div className="col-span-2">
+            <label htmlFor="bay" className="label block">
+              Bay
+            </label>
+            <select id="bay" className="field" {...register('bayId')}>
+              {bays.length === 0 && <option value="">No bay: air is typed in</option>}
+              {bays.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </div>
+          <Field
+            label="Laying starts"
+            error={errors.startAt?.message}
+            input={register('startAt')}
+            type="datetime-local"
+          />
+          <Field label="Owner needs it by" error={undefined} input={register('needsBy')} type="datetime-local" />
+        </div>
+        {error && (
+          <p role="alert" className="mt-4 border-l-4 border-stop bg-stop-soft px-3 py-2">
+            {errorText(error)}
+          </p>
+        )}
+        <div className="mt-6 flex gap-3">
+          <Button look="main" type="submit" disabled={isSubmitting} className="min-h-11 px-6">
+            Start the job
+          </Button>
+          <Link to="/" className="inline-flex min-h-11 items-center px-4 text-ink-2 hover:text-ink">
+            Cancel
+          </Link>
+        </div>
+      </form>
+      <Preview form={form} />
+    </main>
+  );
+}
+
+interface FieldProps {
+  readonly label: string;
+  readonly error: string | undefined;
+  readonly input: UseFormRegisterReturn;
+  readonly wide?: boolean;
+  readonly type?: string;
+  readonly placeholder?: string;
+  readonly inputMode?: 'decimal';
+}
+
+function Field({ label, error, input, wide, ...rest }: FieldProps) {
+  const id = `new-${input.name}`;
+  return (
+    <div className={wide ? 'col-span-2' : ''}>
+      <label htmlFor={id} className="label block">
+        {label}
+      </label>
+      <input
+        id={id}
+        className={`field ${error ? 'border-stop' : ''}`}
+        aria-invalid={error !== undefined}
+        aria-describedby={error && `${id}-fault`}
+        {...rest}
+        {...input}
+      />
+      {error && (
+        <p id={`${id}-fault`} className="mt-1 text-[13px] leading-tight text-stop">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** The net at the size typed so far; the last that made sense stays where one does not. */
+function Preview({ form }: { readonly form: Form }) {
+  const { template: id, lengthMm, widthMm, heightMm, wheelbaseMm } = form;
+  const surfaces = useMemo(() => {
+    const template = TEMPLATES.find((one) => one.id === id);
+    const size = {
+      lengthMm: parseNumber(lengthMm) ?? 0,
+      widthMm: parseNumber(widthMm) ?? 0,
+      heightMm: parseNumber(heightMm) ?? 0,
+      wheelbaseMm: parseNumber(wheelbaseMm) ?? 0,
+    };
+    if (!template || dimensionFaults(template, size).length > 0) return undefined;
+    const document = {
+      surfaces: templateSurfaces(unfoldVehicle(template, size)),
+      item: { name: 'preview', template: { id, ...size } },
+    };
+    return { arrangement: arrange(document), lens: kindLens(document.surfaces) };
+  }, [id, lengthMm, widthMm, heightMm, wheelbaseMm]);
+  if (!surfaces) {
+    return (
+      <p className="hidden place-self-center p-10 text-center text-ink-2 lg:block">
+        {id === BY_TAPE ? 'Surfaces come next, one by one.' : 'The net is drawn when all four sizes make sense.'}
+      </p>
+    );
+  }
+  return (
+    <div className="hidden min-h-0 bg-sheet lg:block">
+      <Net
+        arrangement={surfaces.arrangement}
+        lens={surfaces.lens}
+        legend={kindLegend}
+        label="The item unfolded"
+        chosen={undefined}
+        onChoose={() => undefined}
+      />
+    </div>
+  );
+}

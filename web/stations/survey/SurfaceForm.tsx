@@ -1,0 +1,236 @@
+import { Trash2 } from 'lucide-react';
+import { FAMILIES, FAMILY_IDS, type FamilyId } from '#core/families';
+import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/geometry';
+import { clearEstimateUm, judgeReadings } from '#core/paint';
+import { inOnePiece } from '#core/plan';
+import { SUBSTRATE_IDS, SUBSTRATES, type SubstrateId } from '#core/substrates';
+import { type Surface, surfaceName } from '#formats';
+import { changeSurface, removeSurface } from '../../draft/edits';
+import { PanelHead, Part } from '../../job/Station';
+import { useJob } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { m2, percent } from '../../ui/numbers';
+import { SelectField } from '../../ui/SelectField';
+import { TextField } from '../../ui/TextField';
+import { Working } from '../../ui/Working';
+import { NumbersField, ShapeForm } from './ShapeForm';
+
+export const substrateOptions = SUBSTRATE_IDS.map((id) => [id, SUBSTRATES[id].name] as const);
+
+const SOURCE_WORDS = { template: 'template', tape: 'tape', trace: 'trace over a scaled picture' } as const;
+
+/** All there is to say of one surface at the walk-round. */
+export function SurfaceForm({ surface }: { readonly surface: Surface }) {
+  const { document, edit, choose, planned, record } = useJob();
+  const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));
+  const { shape, substrate, count, curvature = 1, measuredBy } = surface;
+  const areaM2 = shapeAreaM2(shape) * curvature * count;
+  const [low, high] = areaRange(areaEstimate(areaM2, measuredBy));
+  const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
+  const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
+  const clear = clearEstimateUm(surface.clearUm, surface.paint, paint?.medianUm);
+  const laid = [...record.patches.values()].some(({ patch }) => patch.surface === surface.id);
+  return (
+    <>
+      <PanelHead>
+        <p className="mt-1">
+          <Working
+            name="Area"
+            rows={[
+              ['Flat, from its shape', m2(shapeAreaM2(shape))],
+              ['Curvature factor', curvature.toFixed(2)],
+              ['Copies', String(count)],
+              [`One sigma of a ${measuredBy}`, percent(AREA_SIGMA[measuredBy])],
+              ['10 % to 90 %', `${low.toFixed(2)}–${high.toFixed(2)} m²`],
+            ]}
+            rule="Area of the shape, times its curvature, times its copies. The spread is that of the way it was measured."
+          >
+            <span className="figure text-3xl">{m2(areaM2)}</span>
+          </Working>{' '}
+          <span className="text-ink-2">
+            {low.toFixed(2)}–{high.toFixed(2)}, by {SOURCE_WORDS[measuredBy]}
+          </span>
+        </p>
+      </PanelHead>
+      <Part title="What it is">
+        <div className="space-y-3">
+          <TextField label="Name" required value={surfaceName(surface)} onChange={(name) => change({ name })} />
+          <SelectField
+            label="Made of"
+            value={substrate}
+            options={substrateOptions}
+            onChange={(next: SubstrateId) => change({ substrate: next })}
+          />
+          <TextField
+            long
+            label="Note"
+            value={surface.note ?? ''}
+            onChange={(note) => change({ note: note || undefined })}
+          />
+        </div>
+      </Part>
+      <Part title="How it was measured">
+        {measuredBy === 'template' ? (
+          <div className="flex items-center justify-between gap-3">
+            <p className="text-[14px] text-ink-2">Its outline comes from the stretched template.</p>
+            <Button
+              onClick={() => change({ measuredBy: 'tape', shape: { kind: 'area', areaM2: round(shapeAreaM2(shape)) } })}
+            >
+              Measure by tape
+            </Button>
+          </div>
+        ) : (
+          <ShapeForm
+            shape={shape}
+            onChange={(next) =>
+              change({ shape: next, measuredBy: 'tape', ...(next.kind === 'area' && { curvature: undefined }) })
+            }
+          />
+        )}
+        <div className="mt-3 grid grid-cols-2 gap-3">
+          <NumberField
+            label="Identical copies"
+            value={count}
+            check={(value) =>
+              Number.isInteger(value) && value >= 1 && value <= 100 ? undefined : 'a whole number, 1 to 100'
+            }
+            onChange={(next) => change({ count: next ?? 1 })}
+          />
+          {shape.kind !== 'area' && (
+            <NumberField
+              label="Curvature, ×"
+              value={curvature}
+              check={(value) => (value > 0 && value <= 3 ? undefined : 'more than 0, at most 3')}
+              onChange={(next) => change({ curvature: next })}
+            />
+          )}
+        </div>
+        <label className="mt-3 flex min-h-9 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-(--over)"
+            checked={inOnePiece(surface)}
+            disabled={matte}
+            onChange={({ target }) => change({ onePiece: target.checked })}
+          />
+          In one piece, without seams {matte && <span className="text-ink-3">(matte always)</span>}
+        </label>
+      </Part>
+      <Part title="What is on it already">
+        <Existing value={surface.existing} onChange={(existing) => change({ existing })} />
+      </Part>
+      {(gaugeReads || polishable) && (
+        <Part title="Paint">
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField
+              label="Paint system"
+              value={surface.paint}
+              options={[
+                ['factory', 'Factory'],
+                ['refinished', 'Refinished'],
+                ['single-stage', 'Single stage'],
+              ]}
+              onChange={(next) => change({ paint: next })}
+            />
+            <div>
+              <label className="label block" htmlFor="refinished-on">
+                Refinished on
+              </label>
+              <input
+                id="refinished-on"
+                type="date"
+                className="field"
+                value={surface.refinishedOn ?? ''}
+                onChange={({ target }) => change({ refinishedOn: target.value || undefined })}
+              />
+            </div>
+            <div className="col-span-2">
+              <NumbersField
+                label="Thickness readings, µm"
+                numbers={surface.readingsUm}
+                onChange={(readings) => change({ readingsUm: readings.filter((reading) => reading >= 0) })}
+              />
+            </div>
+            <NumberField
+              optional
+              label="Clear coat, if known"
+              unit="µm"
+              value={surface.clearUm}
+              hint={
+                surface.clearUm === undefined && clear !== undefined
+                  ? `estimated ${clear.toFixed(0)} from readings`
+                  : undefined
+              }
+              check={(value) => (value >= 0 && value < 2000 ? undefined : '0 to 2000 µm')}
+              onChange={(clearUm) => change({ clearUm })}
+            />
+            {paint?.medianUm !== undefined && (
+              <p className="self-end text-[14px] text-ink-2">
+                Median {paint.medianUm.toFixed(0)} µm of {paint.count}
+                {paint.verdict !== 'usual' && <strong className="block text-warn">{paint.verdict}</strong>}
+              </p>
+            )}
+          </div>
+        </Part>
+      )}
+      <Part title="Take it out">
+        <Button
+          look="danger"
+          disabled={laid}
+          onClick={() => {
+            edit(removeSurface(surface.id));
+            choose(undefined);
+          }}
+        >
+          <Trash2 size={16} /> Remove this surface
+        </Button>
+        {laid && <p className="mt-1 text-[13px] text-ink-2">Work has been logged on it; its record stays.</p>}
+      </Part>
+    </>
+  );
+}
+
+const round = (area: number) => Number(area.toFixed(3));
+
+interface ExistingProps {
+  readonly value: readonly FamilyId[];
+  readonly onChange: (value: FamilyId[]) => void;
+}
+
+/** Layers found on a surface, bottom first. */
+function Existing({ value, onChange }: ExistingProps) {
+  return (
+    <>
+      {value.length === 0 ? (
+        <p className="text-[14px] text-ink-2">Nothing was found: the surface counts as bare.</p>
+      ) : (
+        <ul className="space-y-1">
+          {value.map((family, index) => (
+            <li key={`${family}-${index}`} className="flex items-center justify-between gap-2">
+              {FAMILIES[family].name}
+              <Button look="quiet" onClick={() => onChange(value.filter((_, other) => other !== index))}>
+                Not there
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <select
+        aria-label="Add a layer that was found"
+        className="field mt-2"
+        value=""
+        onChange={({ target }) => onChange([...value, target.value as FamilyId])}
+      >
+        <option value="" disabled>
+          Something was found on it …
+        </option>
+        {FAMILY_IDS.map((family) => (
+          <option key={family} value={family}>
+            {FAMILIES[family].name}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}

@@ -1,0 +1,189 @@
+import { Thermometer } from 'lucide-react';
+import { airAt, condensation } from '#core/air';
+import type { BayClimate } from '#core/air';
+import type { Bay } from '#formats';
+import { errorText, useLazyReadingQuery, useSaveBayMutation } from '../../app/api';
+import { changeOwner, moveToBay, startAt, typeAir } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { fromInput, toInput } from '../../ui/moments';
+import { NumberField } from '../../ui/NumberField';
+import { fixed } from '../../ui/numbers';
+import { SelectField } from '../../ui/SelectField';
+
+const TYPED = 'typed';
+
+/** Where and when: the bay, its air as expected, typed in or read off, and the two moments that matter. */
+export function AirForm({ job }: { readonly job: JobView }) {
+  const { document, draft, bays, bay, edit, begun } = job;
+  const air = airAt(job.planned.ambient, begun ? job.nowMin : 0);
+  const dew = condensation(air.airC, air.rhPct, air.airC);
+  const inBay = draft.airSource === 'bay' ? bay : undefined;
+  const type = (changes: Partial<typeof air>) => {
+    const { airC, rhPct, airSpeed } = { ...air, ...changes };
+    edit(typeAir({ airC, rhPct, airSpeed }, inBay));
+  };
+  return (
+    <>
+      <Part title="Air">
+        <SelectField
+          label="Where the air comes from"
+          value={inBay?.id ?? TYPED}
+          options={[
+            ...bays.map(({ id, name }) => [id, `${name}, as it is expected`] as const),
+            [TYPED, 'Typed in: holds all through'],
+          ]}
+          onChange={(next) => {
+            const chosen = bays.find(({ id }) => id === next);
+            edit(
+              chosen
+                ? moveToBay(chosen)
+                : typeAir({ airC: air.airC, rhPct: air.rhPct, airSpeed: air.airSpeed }, undefined),
+            );
+          }}
+        />
+        <div className="mt-3 grid grid-cols-3 gap-3">
+          <NumberField
+            label="Air"
+            unit="°C"
+            value={Number(air.airC.toFixed(1))}
+            check={(value) => (value >= -30 && value <= 60 ? undefined : '−30 to 60 °C')}
+            onChange={(airC) => airC !== undefined && type({ airC })}
+          />
+          <NumberField
+            label="Humidity"
+            unit="%"
+            value={Number(air.rhPct.toFixed(1))}
+            check={(value) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %')}
+            onChange={(rhPct) => rhPct !== undefined && type({ rhPct })}
+          />
+          <NumberField
+            label="Air speed"
+            unit="m/s"
+            value={Number(air.airSpeed.toFixed(1))}
+            check={(value) => (value >= 0 && value <= 20 ? undefined : '0 to 20 m/s')}
+            onChange={(airSpeed) => airSpeed !== undefined && type({ airSpeed })}
+          />
+        </div>
+        <p className="mt-2 text-[14px] text-ink-2">
+          {inBay
+            ? 'As the bay is expected to be at the start. Type or read what it really is: the rest of the day follows from that. '
+            : 'Holds all through. '}
+          Dew point {fixed(dew.dewPointC, 1)} °C. A surface colder than {fixed(dew.dewPointC + 3, 1)} °C is too close to
+          it; a measured surface is entered at its panel.
+        </p>
+        {bay && <Reading job={job} bay={bay} />}
+        {bay && <ClimateForm key={bay.id} job={job} bay={bay} />}
+      </Part>
+      <Part title="When">
+        <div className="grid grid-cols-2 gap-3">
+          <DateTimeField
+            label="Laying starts"
+            value={document.startAt}
+            disabled={begun}
+            onChange={(next) => next && edit(startAt(next, bay))}
+            zone={document.startAt}
+          />
+          <DateTimeField
+            label="Owner needs it by"
+            value={document.owner?.needsBy}
+            onChange={(needsBy) => edit(changeOwner({ needsBy }))}
+            zone={document.startAt}
+          />
+        </div>
+        {begun && <p className="mt-1 text-[13px] text-ink-2">Laying has begun; its start stands on the record.</p>}
+      </Part>
+    </>
+  );
+}
+
+/** What the bay's thermo-hygrometer says now, and taking it over. */
+function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
+  const [read, { data, error, isFetching }] = useLazyReadingQuery();
+  const take = async () => {
+    const reading = await read(bay.id).unwrap();
+    job.edit(typeAir({ airC: reading.airC, rhPct: reading.rhPct, airSpeed: reading.airSpeed }, bay));
+  };
+  return (
+    <div className="mt-3">
+      <Button onClick={() => void take().catch(() => undefined)} disabled={isFetching}>
+        <Thermometer size={16} /> Read the instrument in {bay.name}
+      </Button>
+      {data && (
+        <p className="mt-1 text-[13px] text-ink-2">
+          Read: air {fixed(data.airC, 1)} °C, {fixed(data.rhPct, 0)} %, its probe on the panel {fixed(data.surfaceC, 1)}{' '}
+          °C.
+        </p>
+      )}
+      {error && (
+        <p role="alert" className="mt-1 text-[13px] text-stop">
+          {errorText(error)}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const CLIMATE_FIELDS: readonly (readonly [keyof BayClimate, string, string])[] = [
+  ['openC', 'Heated to', '°C'],
+  ['nightC', 'Falls at night to', '°C'],
+  ['openRhPct', 'Humidity while open', '%'],
+  ['opensAtHour', 'Heating on at', 'h'],
+  ['closesAtHour', 'Heating off at', 'h'],
+  ['tauMin', 'Cools with a time constant of', 'min'],
+];
+
+/** The bay's own climate; a change is for every job planned in it from then on, and for this one at once. */
+function ClimateForm({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
+  const [save, { error }] = useSaveBayMutation();
+  const change = async (key: keyof BayClimate, value: number) => {
+    const next = { ...bay, climate: { ...bay.climate, [key]: value } };
+    const saved = await save(next).unwrap();
+    if (job.draft.airSource === 'bay') job.edit(moveToBay(saved));
+  };
+  return (
+    <details className="mt-3 border-t pt-2">
+      <summary className="text-[14px] text-ink-2">How {bay.name} runs through a day</summary>
+      <div className="mt-2 grid grid-cols-2 gap-3">
+        {CLIMATE_FIELDS.map(([key, label, unit]) => (
+          <NumberField
+            key={key}
+            label={label}
+            unit={unit}
+            value={bay.climate[key]}
+            onChange={(value) => value !== undefined && void change(key, value).catch(() => undefined)}
+          />
+        ))}
+      </div>
+      {error && (
+        <p role="alert" className="mt-1 text-[13px] text-stop">
+          {errorText(error)}
+        </p>
+      )}
+    </details>
+  );
+}
+
+interface DateTimeProps {
+  readonly label: string;
+  readonly value: string | undefined;
+  readonly zone: string;
+  readonly disabled?: boolean;
+  readonly onChange: (value: string | undefined) => void;
+}
+
+function DateTimeField({ label, value, zone, disabled = false, onChange }: DateTimeProps) {
+  return (
+    <label className="block">
+      <span className="label block">{label}</span>
+      <input
+        type="datetime-local"
+        className="field disabled:opacity-60"
+        disabled={disabled}
+        value={value ? toInput(value) : ''}
+        onChange={({ target }) => onChange(target.value ? fromInput(target.value, zone) : undefined)}
+      />
+    </label>
+  );
+}

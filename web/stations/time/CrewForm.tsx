@@ -1,0 +1,142 @@
+import { PARKING_IDS, WASH_IDS } from '#core/life';
+import { CREW_MODES, type CrewMode } from '#core/sections';
+import type { MatteSchool } from '#core/substrates';
+import { changeDocument, changeOwner } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+
+const MODES: Readonly<Record<CrewMode, string>> = {
+  solo: 'One person lays, then levels',
+  pair: 'One lays, a second follows',
+};
+const SCHOOLS: Readonly<Record<MatteSchool, string>> = {
+  'fixed-early': 'At a fixed early moment: a fifth of the gloss time',
+  'keep-wet': 'While still wet: within four fifths of the cue',
+};
+const PARKING = { indoor: 'Indoors', covered: 'Under cover', street: 'On the street', coastal: 'By the sea' } as const;
+const WASH = { hand: 'By hand', rinseless: 'Rinseless', touchless: 'Touchless', brush: 'Brush tunnel' } as const;
+
+const paceFault = (value: number) => (value > 0 && value <= 10 ? undefined : 'more than 0, at most 10 m²/min');
+
+/** Whose hands, at what pace; and how the item lives afterwards. */
+export function CrewForm({ job }: { readonly job: JobView }) {
+  const { document, edit } = job;
+  const { crew, schools, owner } = document;
+  const change = (changes: Partial<typeof crew>) => edit(changeDocument({ crew: { ...crew, ...changes } }));
+  return (
+    <>
+      <Part title="Hands">
+        <SelectField
+          label="Crew"
+          value={crew.mode}
+          options={CREW_MODES.map((mode) => [mode, MODES[mode]] as const)}
+          onChange={(mode) => change({ mode })}
+        />
+        <div className="mt-3 grid grid-cols-2 gap-3">
+          <NumberField
+            label="Lays"
+            unit="m²/min"
+            value={crew.layM2PerMin}
+            check={paceFault}
+            onChange={(v) => v && change({ layM2PerMin: v })}
+          />
+          <NumberField
+            label="Levels"
+            unit="m²/min"
+            value={crew.levelM2PerMin}
+            check={paceFault}
+            onChange={(v) => v && change({ levelM2PerMin: v })}
+          />
+        </div>
+        <div className="mt-3">
+          <NumberField
+            label="Guard on either side of a window, sigmas"
+            value={crew.guardSigma}
+            hint="1.28 leaves one patch in ten outside on each side; more makes sections smaller and surer"
+            check={(value) => (value >= 0 && value <= 4 ? undefined : '0 to 4')}
+            onChange={(guardSigma) => guardSigma !== undefined && change({ guardSigma })}
+          />
+        </div>
+        <div className="mt-3">
+          <SelectField
+            label="Matte is levelled"
+            value={schools?.matte ?? 'fixed-early'}
+            options={Object.entries(SCHOOLS) as [MatteSchool, string][]}
+            onChange={(matte) => edit(changeDocument({ schools: { matte } }))}
+          />
+        </div>
+      </Part>
+      <Part title="How the item lives">
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField
+            label="Parked"
+            value={owner?.parking ?? 'covered'}
+            options={PARKING_IDS.map((id) => [id, PARKING[id]] as const)}
+            onChange={(parking) => edit(changeOwner({ parking }))}
+          />
+          <SelectField
+            label="Washed"
+            value={owner?.wash ?? 'hand'}
+            options={WASH_IDS.map((id) => [id, WASH[id]] as const)}
+            onChange={(wash) => edit(changeOwner({ wash }))}
+          />
+        </div>
+      </Part>
+      <Part title="Room">
+        <RoomForm job={job} />
+      </Part>
+    </>
+  );
+}
+
+/** Vapour in the bay: how large it is, and how its air is changed. */
+function RoomForm({ job }: { readonly job: JobView }) {
+  const { document, edit, plan } = job;
+  const room = document.room ?? { volumeM3: 180, airChangesPerHour: 2 };
+  const change = (changes: Partial<typeof room>) => edit(changeDocument({ room: { ...room, ...changes } }));
+  return (
+    <>
+      <div className="grid grid-cols-3 gap-3">
+        <NumberField
+          optional
+          label="Volume"
+          unit="m³"
+          value={document.room?.volumeM3}
+          check={(value) => (value > 0 ? undefined : 'more than 0')}
+          onChange={(volumeM3) =>
+            volumeM3 === undefined ? edit(changeDocument({ room: undefined })) : change({ volumeM3 })
+          }
+        />
+        <NumberField
+          optional
+          label="Air changes"
+          unit="/h"
+          value={document.room?.airChangesPerHour}
+          check={(value) => (value >= 0 && value < 200 ? undefined : '0 to 200')}
+          onChange={(airChangesPerHour) => airChangesPerHour !== undefined && change({ airChangesPerHour })}
+        />
+        <NumberField
+          optional
+          label="Limit"
+          unit="mg/m³"
+          value={document.room?.limitMgPerM3}
+          check={(value) => (value > 0 ? undefined : 'more than 0')}
+          onChange={(limitMgPerM3) => change({ limitMgPerM3 })}
+        />
+      </div>
+      {plan.air && (
+        <p className="mt-2 text-[14px] text-ink-2">
+          Vapour rises to {plan.air.peakMgPerM3.toFixed(0)} mg/m³
+          {plan.air.clearAfterMin === null
+            ? ' and never clears without air change.'
+            : plan.air.clearAfterMin === 0
+              ? ', under the limit.'
+              : `; clear ${plan.air.clearAfterMin.toFixed(0)} min after the last coat.`}{' '}
+          The limit is on the product’s safety sheet.
+        </p>
+      )}
+    </>
+  );
+}

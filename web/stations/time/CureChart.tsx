@@ -1,0 +1,177 @@
+import type { CustomSeriesRenderItemAPI } from 'echarts';
+import { CustomChart, LineChart } from 'echarts/charts';
+import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import * as echarts from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/useJobView';
+import { useSize } from '../../ui/useSize';
+import { moment } from '../../ui/moments';
+import { type CureBar, cureBars } from './cure-bars';
+
+echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+
+const MS_PER_MIN = 60_000;
+const HOURS_AFTER = 4;
+
+/** The bay's temperature through the cure, and under it each product's layers from laying to hand-over. */
+export default function CureChart() {
+  const job = useJob();
+  const frame = useRef<HTMLDivElement>(null);
+  const { width, height } = useSize(frame);
+  const chart = useRef<echarts.ECharts>(undefined);
+  useEffect(() => {
+    if (!frame.current || width === 0) return;
+    chart.current ??= echarts.init(frame.current, undefined, { renderer: 'svg' });
+    chart.current.resize();
+    chart.current.setOption(chartOption(job), { notMerge: true });
+  }, [job, width, height]);
+  useEffect(() => () => chart.current?.dispose(), []);
+  // Colours are the theme's: drawn again when it changes.
+  useEffect(() => {
+    const observer = new MutationObserver(() => chart.current?.setOption(chartOption(job), { notMerge: true }));
+    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+    return () => observer.disconnect();
+  }, [job]);
+  const bars = cureBars(job.plan, job.document.products);
+  const said = bars.map(
+    ({ name, waterSafeMin, handoverMin }) =>
+      `${name}: may get wet ${sayMin(job, waterSafeMin)}, hand over ${sayMin(job, handoverMin)}`,
+  );
+  return (
+    <div ref={frame} role="img" aria-label={`Cure against the air. ${said.join('. ')}`} className="h-full w-full" />
+  );
+}
+
+const sayMin = (job: JobView, min: number | null) => (min === null ? 'never' : moment(job.at(min)));
+
+/** Hours, and at midnight the day that begins. */
+function sayHour(ms: number): string {
+  const time = new Date(ms);
+  const midnight = time.getHours() === 0 && time.getMinutes() === 0;
+  return time.toLocaleString('en-GB', midnight ? { weekday: 'short' } : { hour: '2-digit', minute: '2-digit' });
+}
+
+function chartOption(job: JobView): echarts.EChartsCoreOption {
+  const { document: file, plan, planned, nowMin, begun } = job;
+  const style = getComputedStyle(document.documentElement);
+  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  const bars = cureBars(plan, file.products);
+  const startMs = Date.parse(file.startAt);
+  const ms = (min: number) => startMs + min * MS_PER_MIN;
+  const lastMin = Math.max(
+    24 * 60,
+    ...bars.flatMap(({ handoverMin, endMin }) => [handoverMin ?? endMin + 1440]),
+    planned.needsByMin ?? 0,
+  );
+  const untilMin = Math.min(lastMin + HOURS_AFTER * 60, 8 * 1440);
+  const air = planned.ambient.filter(({ atMin }) => atMin <= untilMin);
+  const temperatures = [...air.map(({ atMin, airC }) => [ms(atMin), airC]), [ms(untilMin), air.at(-1)?.airC]];
+  const axis = {
+    type: 'time' as const,
+    min: ms(-30),
+    max: ms(untilMin),
+    axisLine: { lineStyle: { color: colour('line-strong') } },
+    axisTick: { show: false },
+    splitLine: { show: true, lineStyle: { color: colour('line') } },
+  };
+  const marks = [
+    ...(begun ? [{ xAxis: ms(nowMin), name: 'now' }] : []),
+    ...(planned.needsByMin !== undefined ? [{ xAxis: ms(planned.needsByMin), name: 'owner' }] : []),
+  ];
+  return {
+    animation: false,
+    textStyle: { fontFamily: 'Archivo Variable', color: colour('ink-2') },
+    grid: [
+      { left: 150, right: 22, top: 24, height: '34%' },
+      { left: 150, right: 22, top: '52%', bottom: 24 },
+    ],
+    xAxis: [
+      { ...axis, gridIndex: 0, axisLabel: { show: false } },
+      { ...axis, gridIndex: 1, axisLabel: { color: colour('ink-3'), hideOverlap: true, formatter: sayHour } },
+    ],
+    yAxis: [
+      {
+        gridIndex: 0,
+        type: 'value',
+        name: 'Air, °C',
+        nameLocation: 'middle',
+        nameGap: 34,
+        nameTextStyle: { color: colour('ink-3') },
+        scale: true,
+        splitNumber: 3,
+        axisLabel: { color: colour('ink-3') },
+        splitLine: { lineStyle: { color: colour('line') } },
+      },
+      {
+        gridIndex: 1,
+        type: 'category',
+        inverse: true,
+        data: bars.map(({ name }) => name),
+        axisTick: { show: false },
+        axisLine: { lineStyle: { color: colour('line-strong') } },
+        axisLabel: { color: colour('ink'), width: 138, overflow: 'truncate' },
+      },
+    ],
+    tooltip: {
+      trigger: 'item',
+      backgroundColor: colour('sheet'),
+      borderColor: colour('line-strong'),
+      textStyle: { color: colour('ink') },
+    },
+    series: [
+      {
+        type: 'line',
+        xAxisIndex: 0,
+        yAxisIndex: 0,
+        step: 'end',
+        showSymbol: false,
+        silent: true,
+        lineStyle: { color: colour('tint-5'), width: 2 },
+        areaStyle: { color: colour('tint-2'), opacity: 0.6 },
+        data: temperatures,
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          lineStyle: { color: colour('over'), width: 2, type: 'solid' },
+          label: { formatter: '{b}', color: colour('over'), position: 'insideEndTop', rotate: 0 },
+          data: marks,
+        },
+      },
+      {
+        type: 'custom',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        data: bars.map((bar, index) => ({ value: [index, ms(bar.startMin), ms(bar.handoverMin ?? untilMin)], bar })),
+        tooltip: {
+          formatter: ({ data }: { data: { bar: CureBar } }) =>
+            `${data.bar.name}<br>laid until ${moment(job.at(data.bar.endMin))}<br>may get wet ${sayMin(job, data.bar.waterSafeMin)}<br>hand over ${sayMin(job, data.bar.handoverMin)}`,
+        },
+        renderItem: (_params: unknown, api: CustomSeriesRenderItemAPI) => {
+          const bar = bars[Number(api.value(0))]!;
+          const at = (min: number) => api.coord([ms(min), Number(api.value(0))]) as [number, number];
+          const high = Math.min(18, (api.size!([0, 1]) as number[])[1]! * 0.6);
+          const wet = bar.waterSafeMin ?? untilMin;
+          const ready = bar.handoverMin ?? untilMin;
+          const part = (from: number, to: number, fill: string) => {
+            const [x, y] = at(from);
+            return {
+              type: 'rect' as const,
+              shape: { x, y: y - high / 2, width: Math.max(2, at(to)[0] - x), height: high },
+              style: { fill, stroke: colour('ink-3'), lineWidth: 0.8 },
+            };
+          };
+          return {
+            type: 'group' as const,
+            children: [
+              part(bar.startMin, bar.endMin, colour('ink-2')),
+              part(bar.endMin, wet, colour('tint-4')),
+              ...(ready > wet ? [part(wet, ready, colour('tint-2'))] : []),
+            ],
+          };
+        },
+      },
+    ],
+  };
+}

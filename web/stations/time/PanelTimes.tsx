@@ -1,0 +1,249 @@
+import { airAt, condensation, minutesToWarm, WARM_UP_TAU_MIN } from '#core/air';
+import { mechanismInWords, type MilestoneName, rateInWords } from '#core/clocks';
+import { METHODS } from '#core/methods';
+import { coatWindow, inOnePiece, paceWith, type CoatPlan, type LaidCoat, type PlannedSurface } from '#core/plan';
+import type { Product } from '#core/products';
+import { type FitOption, whatWouldFit } from '#core/sections';
+import type { Surface } from '#formats';
+import { changeSurface } from '../../draft/edits';
+import { PanelHead, Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Findings } from '../../ui/Findings';
+import { moment, span } from '../../ui/moments';
+import { NumberField } from '../../ui/NumberField';
+import { fixed, m2 } from '../../ui/numbers';
+import { Working } from '../../ui/Working';
+import { gateTimes } from '../../window/gate-times';
+import { WindowGate } from '../../window/WindowGate';
+
+const MILESTONE_WORDS: Readonly<Record<MilestoneName, string>> = {
+  cue: 'Cue',
+  levelFrom: 'Level from',
+  levelBy: 'Level by',
+  rewetBy: 'Re-wet by',
+  recoatFrom: 'Recoat from',
+  recoatBy: 'Recoat by',
+  waterSafe: 'May get wet',
+  handover: 'Hand over',
+  washOk: 'First wash',
+  fullCure: 'Full hardness',
+};
+
+interface Props {
+  readonly job: JobView;
+  readonly surface: Surface;
+}
+
+/** One panel in time: how its clocks run, its window, its sections, and all that follows. */
+export function PanelTimes({ job, surface }: Props) {
+  const { plan, document, planned, edit } = job;
+  const own = plan.surfaces.find(({ id }) => id === surface.id)!;
+  const plannedSurface = planned.surfaces.find(({ id }) => id === surface.id)!;
+  const findings = plan.findings.filter((finding) => finding.surface === surface.id);
+  return (
+    <>
+      <PanelHead>
+        <p className="text-ink-2">{m2(own.oneM2)}</p>
+      </PanelHead>
+      {findings.length > 0 && (
+        <div className="border-b px-5 py-3">
+          <Findings findings={findings} nameOf={job.nameOf} />
+        </div>
+      )}
+      <Part title="Surface">
+        <NumberField
+          optional
+          label="Measured by infrared spot; empty: as the air"
+          unit="°C"
+          value={surface.surfaceC}
+          check={(value) => (value >= -40 && value <= 120 ? undefined : '−40 to 120 °C')}
+          onChange={(surfaceC) => edit(changeSurface(surface.id, { surfaceC }))}
+        />
+        <ColdSurface job={job} surface={plannedSurface} />
+      </Part>
+      {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to time.</p>}
+      {own.coats.map((coat) => {
+        const product = document.products.find(({ id }) => id === coat.product)!;
+        return (
+          <Part key={`${coat.layer}-${coat.coat}`} title={`${product.name}, coat ${coat.coat}`}>
+            {coat.laid ? (
+              <CoatTimes job={job} surface={plannedSurface} product={product} coat={coat} laid={coat.laid} />
+            ) : (
+              <p className="text-stop">Not laid: see above.</p>
+            )}
+          </Part>
+        );
+      })}
+    </>
+  );
+}
+
+/** A cold item in a warm bay: how far from the dew point, and how long until it is warm. */
+function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface: PlannedSurface }) {
+  if (surface.surfaceC === undefined) return null;
+  const air = airAt(job.planned.ambient, 0);
+  const dew = condensation(air.airC, air.rhPct, surface.surfaceC);
+  if (dew.verdict === 'ok') {
+    return <p className="mt-1 text-[14px] text-ink-2">{fixed(dew.marginK, 1)} K above the dew point: dry.</p>;
+  }
+  const glass = ['glass', 'windscreen'].includes(surface.substrate);
+  const thick = ['gelcoat', 'carbon', 'wood'].includes(surface.substrate);
+  const tau = WARM_UP_TAU_MIN[glass ? 'glass' : thick ? 'thick-composite' : 'thin-metal'];
+  const wait = minutesToWarm(surface.surfaceC, air.airC, tau, dew.dewPointC + 3);
+  return (
+    <p className="mt-1 text-[14px]">
+      {wait === null
+        ? 'This air never brings it 3 K above its own dew point: dry the air or heat the bay.'
+        : `In this air it is 3 K above the dew point after about ${span(wait)} (time constant ${tau} min); measure again then.`}
+    </p>
+  );
+}
+
+interface CoatProps {
+  readonly job: JobView;
+  readonly surface: PlannedSurface;
+  readonly product: Product;
+  readonly coat: CoatPlan;
+  readonly laid: LaidCoat;
+}
+
+function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
+  const air = airAt(job.planned.ambient, laid.startMin);
+  const times = gateTimes(laid.window);
+  const { levelFromMin, levelByMin, guarded, cueMin } = laid.window;
+  const { timing, maxSectionM2, sectionsPerCopy, sectionM2 } = laid;
+  return (
+    <>
+      <ul className="text-[14px]">
+        {(['flash', 'set'] as const).map((name) => {
+          const clock = product.clocks[name];
+          return (
+            clock && (
+              <li key={name}>
+                <span className="text-ink-2">{name === 'flash' ? 'Flash' : 'Cure'}</span>{' '}
+                <strong>{rateInWords(clock, air, surface.surfaceC ?? air.airC)}</strong>{' '}
+                <span className="text-ink-3">({mechanismInWords(clock.mechanism)})</span>
+              </li>
+            )
+          );
+        })}
+      </ul>
+      {times && (
+        <div className="mt-2">
+          <WindowGate times={times} heightPx={86} />
+          <p className="mt-1 text-[14px]">
+            <Working
+              name="Window to level"
+              rows={[
+                ...(cueMin !== undefined && cueMin !== null ? ([['Cue expected', span(cueMin)]] as const) : []),
+                ['Opens, middle of the estimate', span(levelFromMin ?? 0)],
+                ['Closes, middle of the estimate', levelByMin === null ? 'never' : span(levelByMin)],
+                ['Spread of the next patch', `± ${(product.flashSigma * 100).toFixed(0)} %`],
+                ['To be trusted from', span(guarded!.fromMin)],
+                ['To be trusted until', guarded!.byMin === null ? 'no limit' : span(guarded!.byMin)],
+              ]}
+              rule="Minutes of the flash clock on the sheet, at the rate of this air and surface; then both ends moved in by the guard, by at most 40 % of the window."
+            >
+              Level from {span(guarded!.fromMin)}{' '}
+              {guarded!.byMin === null ? 'on, no hurry' : `to ${span(guarded!.byMin)}`}
+            </Working>{' '}
+            <span className="text-ink-2">after laying starts</span>
+          </p>
+        </div>
+      )}
+      <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1 text-[14px]">
+        <dt className="text-ink-2">Largest section</dt>
+        <dd className="text-right">{maxSectionM2 === null ? 'no limit' : m2(maxSectionM2)}</dd>
+        <dt className="text-ink-2">Worked in</dt>
+        <dd className="text-right font-semibold">
+          {sectionsPerCopy === 1 ? 'one go' : `${sectionsPerCopy} sections of ${m2(sectionM2)}`}
+        </dd>
+        <dt className="text-ink-2">A section</dt>
+        <dd className="text-right">
+          lay {span(timing.layMin)}, {job.document.crew.mode === 'pair' ? 'follow after' : 'wait'}{' '}
+          {span(timing.waitMin)}, level {span(timing.levelMin)}
+        </dd>
+        <dt className="text-ink-2">Laying starts</dt>
+        <dd className="text-right">{moment(job.at(laid.startMin))}</dd>
+        <dt className="text-ink-2">Levelled</dt>
+        <dd className="text-right">{moment(job.at(laid.endMin))}</dd>
+        {Object.entries(laid.milestones)
+          .filter(([name]) => name !== 'cue')
+          .map(([name, min]) => (
+            <div key={name} className="contents">
+              <dt className="text-ink-2">{MILESTONE_WORDS[name as MilestoneName]}</dt>
+              <dd className={`text-right ${min === null ? 'text-stop' : ''}`}>
+                {min === null ? 'never in this air' : moment(job.at(min))}
+              </dd>
+            </div>
+          ))}
+      </dl>
+      <WhatWouldFit job={job} surface={surface} product={product} coat={coat} laid={laid} />
+    </>
+  );
+}
+
+/** For a panel that has to be done in one piece and is too large for the window: what would make it fit. */
+function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
+  const { crew, matteSchool, ambient } = job.planned;
+  const { guarded } = laid.window;
+  if (!inOnePiece(surface) || laid.maxSectionM2 === null || laid.sectionM2 <= laid.maxSectionM2 || !guarded)
+    return null;
+  const air = airAt(ambient, laid.startMin);
+  const offset = (surface.surfaceC ?? air.airC) - air.airC;
+  const options = whatWouldFit({
+    areaM2: laid.sectionM2,
+    window: guarded,
+    pace: paceWith(crew, product, coat.method),
+    mode: crew.mode,
+    method: coat.method,
+    airC: air.airC,
+    windowAt: (airC) =>
+      coatWindow(
+        {
+          product,
+          substrate: surface.substrate,
+          surfaceC: airC + offset,
+          ambient: [{ ...air, atMin: 0, airC }],
+          matteSchool,
+        },
+        0,
+        crew.guardSigma,
+      ).guarded ?? { fromMin: 0, byMin: 0 },
+    airLimitsC: product.limits?.airC ?? [5, 35],
+  });
+  return (
+    <div className="mt-3 border-l-4 border-stop bg-stop-soft px-3 py-2 text-[14px]">
+      <p className="font-semibold">
+        Too large for one go: {m2(laid.sectionM2)} against {m2(laid.maxSectionM2)}. What would make it fit, each alone:
+      </p>
+      {options.length === 0 ? (
+        <p>Nothing alone does. Two of them together may: a second person and a cooler bay.</p>
+      ) : (
+        <ul className="mt-1 list-disc pl-5">
+          {options.map((option) => (
+            <li key={JSON.stringify(option)}>{optionInWords(option)}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+const WHO = { laying: 'who lays', levelling: 'who levels', both: 'both' } as const;
+
+function optionInWords(option: FitOption): string {
+  const upTo = (max: number | null) => (max === null ? 'no limit then' : `up to ${m2(max)}`);
+  switch (option.kind) {
+    case 'second-person':
+      return `A second person following: ${upTo(option.maxM2)}.`;
+    case 'method':
+      return `${METHODS[option.method].name}: ${upTo(option.maxM2)}.`;
+    case 'pace':
+      return `${WHO[option.who]} ${option.factor > 1 ? 'faster' : 'slower'}, × ${option.factor.toFixed(2)}: lay ${option.pace.layM2PerMin.toFixed(2)}, level ${option.pace.levelM2PerMin.toFixed(2)} m²/min.`;
+    case 'air':
+      return `The bay at ${option.airC.toFixed(1)} °C.`;
+    case 'longer-window':
+      return `A product whose window is ${option.factor.toFixed(1)} times as long.`;
+  }
+}

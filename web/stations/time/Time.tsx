@@ -1,0 +1,148 @@
+import { lazy, Suspense, useMemo } from 'react';
+import { firstWashAfter } from '#core/care';
+import { Part, Station } from '../../job/Station';
+import { type JobView, useJob } from '../../job/useJobView';
+import type { LegendEntry, PanelPaint } from '../../net/Net';
+import { moment, span } from '../../ui/moments';
+import { Findings } from '../../ui/Findings';
+import { AirForm } from './AirForm';
+import { CrewForm } from './CrewForm';
+import { PanelTimes } from './PanelTimes';
+
+const CureChart = lazy(() => import('./CureChart'));
+
+const LEGEND: readonly LegendEntry[] = [
+  { fill: 'blank', text: 'Nothing laid' },
+  { fill: 'tint-1', text: '1 section' },
+  { fill: 'tint-2', text: '2–3' },
+  { fill: 'tint-3', text: '4–6' },
+  { fill: 'tint-4', text: 'more' },
+  { fill: 'warn', text: 'Mind' },
+  { fill: 'stop', text: '✕ Will not work' },
+];
+
+const NOT_OF_TIME = ['not-allowed', 'bond', 'test-spot', 'thin-paint', 'refinished', 'filler', 'not-readable'];
+
+/** When: windows, sections and cure in the air of the day, and whether the promise holds. */
+export function Component() {
+  const job = useJob();
+  const lens = useMemo(() => timeLens(job), [job]);
+  return (
+    <Station
+      lens={lens}
+      legend={LEGEND}
+      lensName="by sections of the first coat"
+      headline={<Headline job={job} />}
+      below={<Cure job={job} />}
+    >
+      {job.chosen ? <PanelTimes key={job.chosen.id} job={job} surface={job.chosen} /> : <Whole job={job} />}
+    </Station>
+  );
+}
+
+function timeLens({ plan }: JobView) {
+  const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
+  const worst = (id: string) =>
+    ['stop', 'warn'].find((severity) => findings.some((f) => f.surface === id && f.severity === severity));
+  const paints = new Map(
+    plan.surfaces.map(({ id, coats }): [string, PanelPaint] => {
+      const laid = coats.find((coat) => coat.laid)?.laid;
+      const grave = worst(id);
+      if (grave === 'stop') return [id, { fill: 'stop', sign: 'no' }];
+      if (!laid) return [id, { fill: 'blank' }];
+      const count = laid.sectionsPerCopy;
+      const fill = count === 1 ? 'tint-1' : count <= 3 ? 'tint-2' : count <= 6 ? 'tint-3' : 'tint-4';
+      const caption = count === 1 ? 'one go' : `${count} sections`;
+      return [id, { fill: grave === 'warn' ? 'warn' : fill, caption }];
+    }),
+  );
+  return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
+}
+
+/** The one line that matters: when it may go, and whether that is in time. */
+function Headline({ job }: { readonly job: JobView }) {
+  const { plan, document } = job;
+  const { handoverMin } = plan;
+  if (plan.purchases.length === 0)
+    return <p className="text-ink-2">Nothing is to be laid yet: choose products under Layer.</p>;
+  if (handoverMin === null) {
+    return <p className="figure text-xl text-stop">Never ready in this air: something does not cure.</p>;
+  }
+  const needsBy = document.owner?.needsBy;
+  const spareMin = needsBy && (Date.parse(needsBy) - Date.parse(job.at(handoverMin))) / 60_000;
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-4">
+      <span>
+        Ready to hand over <strong className="figure text-xl">{moment(job.at(handoverMin))}</strong>
+      </span>
+      {spareMin !== undefined && spareMin !== '' && (
+        <span className={`font-semibold ${spareMin < 0 ? 'text-stop' : 'text-ok'}`}>
+          {spareMin < 0 ? `${span(-spareMin)} too late for the owner` : `${span(spareMin)} before the owner comes`}
+        </span>
+      )}
+    </p>
+  );
+}
+
+function Cure({ job }: { readonly job: JobView }) {
+  if (job.plan.purchases.length === 0) return null;
+  return (
+    <section aria-label="Cure against the air of the bay" className="h-64 shrink-0 border-t">
+      <Suspense fallback={<p className="p-4 text-ink-3">Drawing …</p>}>
+        <CureChart />
+      </Suspense>
+    </section>
+  );
+}
+
+function Whole({ job }: { readonly job: JobView }) {
+  const { plan, nameOf, choose } = job;
+  const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
+  return (
+    <>
+      <Ready job={job} />
+      {findings.length > 0 && (
+        <Part title="What this air does">
+          <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
+        </Part>
+      )}
+      <AirForm job={job} />
+      <CrewForm job={job} />
+    </>
+  );
+}
+
+function Ready({ job }: { readonly job: JobView }) {
+  const { plan, document } = job;
+  if (plan.purchases.length === 0) return null;
+  const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
+  const washes = laid.map(({ product, laid: coat }) =>
+    firstWashAfter(
+      document.products.find(({ id }) => id === product)!,
+      coat!.milestones,
+      coat!.endMin,
+    ),
+  );
+  const firstWash = washes.includes(null) ? null : Math.max(...(washes as number[]));
+  const ends = laid.map(({ laid: coat }) => coat!.endMin);
+  const rows = [
+    ['Laying ends', Math.max(...ends)],
+    ['May get wet', plan.waterSafeMin],
+    ['Hand over', plan.handoverMin],
+    ['First wash', firstWash],
+  ] as const;
+  return (
+    <section className="border-b bg-sheet px-5 py-3">
+      <dl>
+        {rows.map(([name, min]) => (
+          <div key={name} className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
+            <dt className="text-ink-2">{name}</dt>
+            <dd className="figure text-[17px]">
+              {min === null ? <span className="text-stop">never in this air</span> : moment(job.at(min))}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

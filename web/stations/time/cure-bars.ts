@@ -1,0 +1,38 @@
+import type { Plan } from '#core/plan';
+import type { ProductSheet } from '#formats';
+
+/** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */
+export interface CureBar {
+  readonly name: string;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly waterSafeMin: number | null;
+  readonly handoverMin: number | null;
+}
+
+/** From its first stroke to the last moment it ripens, for each product of a plan. */
+export function cureBars(plan: Plan, products: readonly ProductSheet[]): CureBar[] {
+  return products.flatMap(({ id, name }): CureBar[] => {
+    const coats = plan.surfaces
+      .flatMap(({ coats: own }) => own)
+      .flatMap(({ product, laid }) => (product === id && laid ? [laid] : []));
+    if (coats.length === 0) return [];
+    const latest = (moments: readonly (number | null)[]) =>
+      moments.includes(null) ? null : Math.max(...(moments as number[]));
+    const wet = coats.map(({ milestones, endMin }) =>
+      milestones.waterSafe === undefined ? endMin : milestones.waterSafe,
+    );
+    const ready = coats.map(({ milestones }, index) =>
+      milestones.handover === undefined ? wet[index]! : milestones.handover,
+    );
+    return [
+      {
+        name,
+        startMin: Math.min(...coats.map(({ startMin }) => startMin)),
+        endMin: Math.max(...coats.map(({ endMin }) => endMin)),
+        waterSafeMin: latest(wet),
+        handoverMin: latest(ready),
+      },
+    ];
+  });
+}

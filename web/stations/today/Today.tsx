@@ -1,0 +1,232 @@
+import { Plus, Upload } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Bay, JobSummary } from '#formats';
+import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
+import { moment, span } from '../../ui/moments';
+import { useNow } from '../../ui/useNow';
+import { ImportJob } from './ImportJob';
+import { Ripening } from './Ripening';
+
+const PLACE_OF = {
+  survey: 'survey',
+  planned: 'time',
+  running: 'run',
+  curing: 'time',
+  ready: 'care',
+  'in-care': 'care',
+} as const;
+
+/** What is in the bays now, what ripens when, and what is to come. */
+export function Component() {
+  const { data: jobs, error } = useJobsQuery(undefined, { pollingInterval: 60_000 });
+  const { data: bays } = useBaysQuery();
+  const [importing, setImporting] = useState(false);
+  const now = useNow(30_000);
+  const inBay = (jobs ?? []).filter(({ stage }) => stage === 'running' || stage === 'curing');
+  const others = (jobs ?? []).filter(({ stage }) => stage !== 'running' && stage !== 'curing');
+  return (
+    <main className="mx-auto max-w-6xl px-6 py-6">
+      <div className="flex items-end gap-4">
+        <h1 className="figure flex-1 text-3xl">Today</h1>
+        <button
+          type="button"
+          className="inline-flex min-h-10 items-center gap-2 border border-line-strong bg-sheet px-4 hover:bg-tint-1"
+          onClick={() => setImporting(true)}
+        >
+          <Upload size={17} /> Import a job file
+        </button>
+        <Link
+          to="/new"
+          className="inline-flex min-h-10 items-center gap-2 bg-over px-4 font-semibold text-over-ink hover:brightness-110"
+        >
+          <Plus size={18} /> New job
+        </Link>
+      </div>
+      {error && (
+        <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
+          {errorText(error)}
+        </p>
+      )}
+      {jobs?.length === 0 && <Empty />}
+      {inBay.length > 0 && (
+        <section aria-labelledby="in-bays" className="mt-6">
+          <h2 id="in-bays" className="label">
+            In the bays
+          </h2>
+          <ul className="mt-2 divide-y border-y border-line-strong bg-sheet">
+            {inBay.map((job) => (
+              <InBay key={job.id} job={job} bays={bays} now={now} />
+            ))}
+          </ul>
+        </section>
+      )}
+      {jobs && jobs.some(hasMoments) && <Ripening jobs={jobs} now={now} />}
+      {others.length > 0 && (
+        <section aria-labelledby="others" className="mt-8">
+          <h2 id="others" className="label">
+            To come, and in care
+          </h2>
+          <ul className="mt-2 divide-y border-y bg-sheet">
+            {others.map((job) => (
+              <Other key={job.id} job={job} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <ImportJob open={importing} onClose={() => setImporting(false)} />
+    </main>
+  );
+}
+
+const hasMoments = ({ stage, waterSafe, handover, firstWash, renew }: JobSummary) =>
+  stage !== 'survey' && stage !== 'planned' && [waterSafe, handover, firstWash, renew].some((time) => time !== null);
+
+function InBay({
+  job,
+  bays,
+  now,
+}: {
+  readonly job: JobSummary;
+  readonly bays: readonly Bay[] | undefined;
+  readonly now: number;
+}) {
+  const { stage, patchesDone, patchesTotal, waterSafe, handover } = job;
+  const running = stage === 'running';
+  const bay = bays?.find(({ id }) => id === job.bayId)?.name ?? 'No bay';
+  const share = patchesTotal === 0 ? 0 : patchesDone / patchesTotal;
+  const next = nextMoment(job, now);
+  return (
+    <li>
+      <Link
+        to={`/jobs/${job.id}/${PLACE_OF[stage]}`}
+        className="grid grid-cols-[1fr_auto] items-center gap-x-8 gap-y-1 px-5 py-4 hover:bg-tint-1 md:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto]"
+      >
+        <span className="row-start-1 min-w-0">
+          <span className="label block">{bay}</span>
+          <span className="figure block truncate text-xl">{job.title}</span>
+          <span className="block truncate text-ink-2">{job.ownerName ?? 'Owner not said'}</span>
+        </span>
+        <span className="col-span-2 col-start-1 row-start-2 md:col-span-1 md:col-start-2 md:row-start-1">
+          {running ? (
+            <>
+              <span className="block text-ink-2">
+                {patchesDone} of {patchesTotal} patches laid and levelled
+              </span>
+              <span className="mt-2 block h-2 border border-line-strong bg-sheet">
+                <span className="block h-full bg-tint-5" style={{ width: `${share * 100}%` }} />
+              </span>
+            </>
+          ) : (
+            <span className="text-ink-2">All {patchesTotal} patches laid; curing.</span>
+          )}
+        </span>
+        <span className="row-start-1 text-right">
+          {running ? (
+            <span className="inline-flex min-h-11 items-center bg-over px-5 font-semibold text-over-ink">
+              Go on at the bay
+            </span>
+          ) : next ? (
+            <>
+              <span className="label block">{next.name}</span>
+              <span className="figure block text-2xl">{moment(next.at, new Date(now))}</span>
+              <span className="block text-ink-2">in {span(minutesUntil(next.at, now))}</span>
+            </>
+          ) : (
+            <span className="text-stop">
+              {waterSafe === null || handover === null ? 'Never cures in this air' : 'Ready'}
+            </span>
+          )}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+const minutesUntil = (instant: string, now: number) => (Date.parse(instant) - now) / 60_000;
+
+function nextMoment({ waterSafe, handover }: JobSummary, now: number) {
+  return [
+    { name: 'May get wet', at: waterSafe },
+    { name: 'Hand over', at: handover },
+  ].find((next): next is { name: string; at: string } => next.at !== null && minutesUntil(next.at, now) > 0);
+}
+
+const STAGE_WORDS = {
+  survey: 'Surveyed',
+  planned: 'Planned',
+  running: 'Running',
+  curing: 'Curing',
+  ready: 'Ready',
+  'in-care': 'In care',
+} as const;
+
+function Other({ job }: { readonly job: JobSummary }) {
+  const { stage, startAt, renew, stops, areaM2 } = job;
+  const line =
+    stage === 'survey'
+      ? 'Nothing chosen for it yet'
+      : stage === 'planned'
+        ? `Laying starts ${moment(startAt)}`
+        : renew
+          ? `First to renew: ${moment(renew)}`
+          : 'Nothing to renew';
+  return (
+    <li>
+      <Link
+        to={`/jobs/${job.id}/${PLACE_OF[stage]}`}
+        className="grid grid-cols-[6.5rem_1fr_auto] items-baseline gap-4 px-5 py-3 hover:bg-tint-1"
+      >
+        <span className="text-ink-3">{STAGE_WORDS[stage]}</span>
+        <span className="min-w-0">
+          <span className="block truncate font-semibold">{job.title}</span>
+          <span className="block truncate text-[14px] text-ink-2">
+            {[job.ownerName, `${areaM2.toFixed(1)} m²`].filter(Boolean).join(' · ')}
+          </span>
+        </span>
+        <span className="text-right">
+          <span className="block">{line}</span>
+          {stops > 0 && (
+            <span className="block font-semibold text-stop">
+              {stops} {stops === 1 ? 'thing stops' : 'things stop'} it
+            </span>
+          )}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+function Empty() {
+  return (
+    <section className="mt-8 grid gap-8 border border-line-strong bg-sheet p-8 md:grid-cols-2">
+      <div>
+        <h2 className="figure text-xl">Nothing in the bays yet</h2>
+        <p className="mt-3 text-ink-2">
+          A job begins with what the tape says: the surfaces of one item. From there the stations go the way the work
+          goes, and each can be opened at any time.
+        </p>
+        <Link
+          to="/new"
+          className="mt-5 inline-flex min-h-11 items-center gap-2 bg-over px-5 font-semibold text-over-ink hover:brightness-110"
+        >
+          <Plus size={18} /> Start the first job
+        </Link>
+      </div>
+      <ol className="space-y-2 text-ink-2">
+        {[
+          ['Survey', 'surfaces by template or tape; areas with their spread'],
+          ['Layer', 'what goes on each, and whether it may'],
+          ['Quantify', 'millilitres, packs to buy, what it costs'],
+          ['Time', 'windows, sections and cure in the air of the day'],
+          ['Run', 'one large thing to do at a time, at the bay'],
+          ['Care & removal', 'what is on it now, and how it comes off'],
+        ].map(([name, what]) => (
+          <li key={name} className="flex gap-3">
+            <strong className="w-32 shrink-0 text-ink">{name}</strong> {what}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,20 @@
+/** A number as typed, with a decimal point or comma and thin or plain spaces between groups; undefined for anything else. */
+export function parseNumber(text: string): number | undefined {
+  const plain = text
+    .trim()
+    .replaceAll(/[\s\u202f]/g, '')
+    .replace(',', '.')
+    .replace('−', '-');
+  if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain)) return undefined;
+  return Number(plain);
+}
+
+/** As many digits as say something, none that do not. */
+export function formatNumber(value: number): string {
+  const digits = Math.abs(value) >= 100 ? 1 : Math.abs(value) >= 1 ? 2 : 3;
+  return String(Number(value.toFixed(digits)));
+}
+
+export const fixed = (value: number, digits: number): string => value.toFixed(digits);
+export const m2 = (value: number): string => `${value.toFixed(value < 10 ? 2 : 1)} m²`;
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -1,0 +1,15 @@
+import type { CoatWindow } from '#core/plan';
+import type { GateTimes } from './WindowGate';
+
+/** A coat's window as the gate draws it; undefined where it never opens. */
+export function gateTimes(window: CoatWindow): GateTimes | undefined {
+  const { levelFromMin, levelByMin, guarded, cueMin } = window;
+  if (levelFromMin === null || !guarded) return undefined;
+  return {
+    fromMin: levelFromMin,
+    byMin: levelByMin,
+    guardedFromMin: guarded.fromMin,
+    guardedByMin: guarded.byMin,
+    cueMin: cueMin ?? undefined,
+  };
+}
