@@ -13,6 +13,11 @@ const INWARD_ONLY = [
   { target: './cli', from: ['./server', './web'] },
 ];
 
+/** Tests of the interface may lean on the sample jobs. */
+const INWARD_ONLY_IN_TESTS = INWARD_ONLY.map((zone) =>
+  zone.target === './web' ? { ...zone, from: zone.from.filter((folder) => folder !== './demo') } : zone,
+);
+
 /** The core computes: no interface, server, storage or clock of its own. */
 const NOT_IN_CORE = ['react', 'react-dom', 'express', 'drizzle-orm', 'better-sqlite3', 'luxon', 'zod', 'node:*'];
 
@@ -46,6 +51,12 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['web/**/*.test.{ts,tsx}'],
+    rules: { 'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY_IN_TESTS }] },
+  },
+  // The test runner reads which fixtures a fixture needs from its first parameter, none included.
+  { files: ['e2e/**/*.ts'], rules: { 'no-empty-pattern': 'off' } },
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
     files: ['scripts/**/*.mjs', 'bench/**/*.ts', 'cli/**/*.ts', '*.mjs', '*.ts', 'web/testing/*.mjs'],

@@ -22,6 +22,7 @@ const VIEWS = [
 
 for (const theme of ['light', 'dark', 'contrast']) {
   test(`nothing serious stands in anybody's way: ${theme}`, async ({ page }) => {
+    test.slow();
     await page.addInitScript((name) => localStorage.setItem('glaphyra.theme', name), theme);
     for (const view of VIEWS) {
       await page.goto(view);

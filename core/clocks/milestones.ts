@@ -40,6 +40,34 @@ export function countsFrom(name: MilestoneName): 'oldest' | 'youngest' {
 /** A wait longer than this, minutes (a century), is never. */
 const NEVER_MIN = 100 * 365 * 1440;
 
+type StepRates = readonly number[];
+const KNOWN_RATES = new WeakMap<AmbientSeries, WeakMap<Clock, Map<number | undefined, StepRates>>>();
+
+/**
+ * Rate of a clock in each step of a series. A plan asks for the same clocks in the same air some thousand
+ * times, and moist air is costly to work out; series and clocks never change, so they are the key.
+ */
+function stepRates(clock: Clock, series: AmbientSeries, surfaceC: number | undefined): StepRates {
+  let byClock = KNOWN_RATES.get(series);
+  if (!byClock) KNOWN_RATES.set(series, (byClock = new WeakMap()));
+  let bySurface = byClock.get(clock);
+  if (!bySurface) byClock.set(clock, (bySurface = new Map()));
+  let rates = bySurface.get(surfaceC);
+  if (!rates) bySurface.set(surfaceC, (rates = series.map((step) => clockRate(clock, step, surfaceC ?? step.airC))));
+  return rates;
+}
+
+/** Index of the step a moment falls in; the first holds before the series. */
+function stepAt(series: AmbientSeries, tMin: number): number {
+  let [low, high] = [0, series.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (series[middle]!.atMin <= tMin) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
 /**
  * When a clock that starts at `fromMin` has run `referenceMin` minutes of reference time, in minutes on the
  * series' own scale; null if it never does ("does not cure at 3 °C" is an answer, not an error).
@@ -54,12 +82,12 @@ export function reachedAtMin(
   surfaceC?: number,
 ): number | null {
   if (referenceMin <= 0) return fromMin;
+  const rates = stepRates(clock, series, surfaceC);
   let remaining = referenceMin;
   let from = fromMin;
-  for (const [index, step] of series.entries()) {
+  for (let index = stepAt(series, fromMin); index < series.length; index++) {
     const until = series[index + 1]?.atMin ?? Infinity;
-    if (until <= from) continue;
-    const rate = clockRate(clock, step, surfaceC ?? step.airC);
+    const rate = rates[index]!;
     if (rate > 0) {
       const reached = from + remaining / rate;
       if (reached <= until) return reached - fromMin < NEVER_MIN ? reached : null;
@@ -78,11 +106,12 @@ export function clockRunMin(
   toMin: number,
   surfaceC?: number,
 ): number {
+  const rates = stepRates(clock, series, surfaceC);
   let run = 0;
   for (const [index, step] of series.entries()) {
     const start = Math.max(fromMin, index === 0 ? -Infinity : step.atMin);
     const end = Math.min(toMin, series[index + 1]?.atMin ?? Infinity);
-    if (end > start) run += clockRate(clock, step, surfaceC ?? step.airC) * (end - start);
+    if (end > start) run += rates[index]! * (end - start);
   }
   return run;
 }

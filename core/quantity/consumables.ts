@@ -16,12 +16,15 @@ export interface Consumables {
   readonly glovePairs: number;
 }
 
+/** Whole things, a hair's breadth of rounding forgiven. */
+const whole = (count: number) => Math.max(0, Math.ceil(count - 1e-9));
+
 /** What has to lie ready before laying begins, for all coats of a job. */
 export function consumablesFor(coats: readonly LayingWork[], people: number): Consumables {
   const sum = (pick: (coat: LayingWork) => number) => coats.reduce((total, coat) => total + pick(coat), 0);
   const products = new Set(coats.map(({ product }) => product)).size;
   return {
-    towelsPerRole: Math.ceil(sum(({ areaM2 }) => areaM2) / COATING_TOWEL_M2 - 1e-9),
-    glovePairs: people * Math.max(products, Math.ceil(sum(({ minutes }) => minutes) / GLOVES_MIN - 1e-9)),
+    towelsPerRole: whole(sum(({ areaM2 }) => areaM2) / COATING_TOWEL_M2),
+    glovePairs: people * Math.max(products, whole(sum(({ minutes }) => minutes) / GLOVES_MIN)),
   };
 }

@@ -1,0 +1,78 @@
+/** `npm run bench`: the plan of a large job against a plain baseline, in the same run, as ratios. */
+import { planJob, type PlannedJob, type PlannedSurface } from '#core/plan';
+import { DEMO_SHELF } from '#demo';
+import { readProduct } from '#formats';
+import { bayAmbient } from '#core/air';
+import { shapeAreaM2 } from '#core/geometry';
+import { templateById, unfoldVehicle } from '#core/nets';
+import { DEFAULT_PACE } from '#core/sections';
+
+const ROUNDS = 60;
+const SURFACES = 60;
+
+/** 60 surfaces of three layers each, in a bay that cools at night. */
+function largeJob(): PlannedJob {
+  const hatchback = templateById('hatchback')!;
+  const { panels } = unfoldVehicle(hatchback, hatchback.usual);
+  const [primer, base, top] = ['slack-water', 'ledger-base', 'ledger-top'];
+  const surfaces = Array.from({ length: SURFACES }, (_, index): PlannedSurface => {
+    const panel = panels[index % panels.length]!;
+    return {
+      id: `${panel.id}-${index}`,
+      name: panel.name,
+      substrate: 'clear-gloss',
+      shape: { kind: 'polygon', pointsMm: panel.outlineMm },
+      count: 1,
+      curvature: panel.curvature,
+      onePiece: false,
+      existing: [],
+      readingsUm: [110, 115, 112],
+      paint: 'factory',
+      layers: [primer, base, top].map((product) => ({ product: product!, coats: 1, method: 'small-block' })),
+      measuredBy: 'template',
+    };
+  });
+  const climate = { openC: 20, openRhPct: 50, nightC: 9, opensAtHour: 8, closesAtHour: 18, tauMin: 120 };
+  return {
+    surfaces,
+    products: DEMO_SHELF.map(readProduct).map((product) => ({ ...product, over: [...product.over, 'ceramic'] })),
+    ambient: bayAmbient(climate, 8 * 60, 8),
+    crew: { mode: 'solo', ...DEFAULT_PACE, guardSigma: 1.2816 },
+    matteSchool: 'fixed-early',
+  };
+}
+
+/** The plain way: area times coverage, one sheet time for every window, no air, no order, no packs. */
+function byTheSheet({ surfaces, products }: PlannedJob): number {
+  let units = 0;
+  for (const surface of surfaces) {
+    for (const layer of surface.layers) {
+      const product = products.find(({ id }) => id === layer.product)!;
+      units += shapeAreaM2(surface.shape) * surface.curvature * product.coveragePerM2 * layer.coats;
+    }
+  }
+  return units;
+}
+
+/** Median milliseconds of one call. */
+function medianMs(call: () => unknown): number {
+  for (let warm = 0; warm < 10; warm++) call();
+  const times = Array.from({ length: ROUNDS }, () => {
+    const start = performance.now();
+    call();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[ROUNDS >> 1]!;
+}
+
+const job = largeJob();
+const plan = planJob(job);
+const laid = plan.surfaces.flatMap(({ coats }) => coats).filter((coat) => coat.laid).length;
+const baseline = medianMs(() => byTheSheet(job));
+const whole = medianMs(() => planJob(job));
+console.log(`plan of ${SURFACES} surfaces x 3 layers: ${laid} coats laid`);
+console.log(`  by the sheet alone (baseline)  ${baseline.toFixed(3)} ms`);
+console.log(
+  `  the whole plan                 ${whole.toFixed(3)} ms, ${(whole / baseline).toFixed(0)} times the baseline`,
+);
+console.log(`  bar: 50 ms, ${((100 * whole) / 50).toFixed(0)} % of it used`);

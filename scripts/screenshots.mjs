@@ -1,0 +1,70 @@
+/** `npm run screenshots`: a picture of each main view from the sample workshop, into `docs/screenshots/`. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { build, ensureChromium, ensureInstalled, ROOT } from './steps.mjs';
+
+const NOW = '2027-03-02T10:40:00+01:00';
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 1024, height: 768 };
+const VIEWS = [
+  { name: 'today', at: '/' },
+  { name: 'new-job', at: '/new' },
+  { name: 'survey', at: '/jobs/teal-hatchback/survey' },
+  { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
+  { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=cabin-window' },
+  { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
+  { name: 'time', at: '/jobs/satin-tourer/time?panel=tank' },
+  { name: 'run', at: '/jobs/teal-hatchback/run', laterS: 45 },
+  { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
+  { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
+  { name: 'shelf', at: '/shelf' },
+  { name: 'sheet', at: '/shelf/ledger-base' },
+];
+
+ensureInstalled();
+const executablePath = ensureChromium();
+if (!executablePath || !build()) process.exit(1);
+const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));
+const server = spawn(process.execPath, ['dist/server/main.js'], {
+  cwd: ROOT,
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: {
+    ...process.env,
+    TZ: 'Europe/Berlin',
+    PORT: '0',
+    GLAPHYRA_DB: path.join(folder, 'yard.sqlite'),
+    GLAPHYRA_NOW: NOW,
+    GLAPHYRA_DEMO: '1',
+  },
+});
+const address = await new Promise((resolve) => {
+  server.stdout.on('data', (chunk) => {
+    const found = /listening on (http:\/\/[\d.]+:\d+)/.exec(String(chunk));
+    if (found) resolve(found[1]);
+  });
+});
+
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
+for (const { name, at, theme = 'light', size = DESK, laterS = 0 } of VIEWS) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
+  const page = await context.newPage();
+  await page.clock.install({ time: new Date(NOW) });
+  await page.addInitScript((chosen) => localStorage.setItem('glaphyra.theme', chosen), theme);
+  await page.goto(address + at);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(1200);
+  if (laterS > 0) await page.clock.fastForward(laterS * 1000);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  await context.close();
+  console.log(name);
+}
+await browser.close();
+server.kill('SIGTERM');
+rmSync(folder, { recursive: true, force: true });
