@@ -156,7 +156,9 @@ test('a cold night and a late owner are said today', async ({ page }) => {
   await page.getByLabel('Falls at night to').fill('18');
   await page.getByLabel('Falls at night to').press('Enter');
   await expect(page.getByText('before the owner comes')).toBeVisible();
-  await page.getByRole('button', { name: /Read the instrument/ }).click();
-  await expect(page.getByText(/Read: air/)).toBeVisible();
+  await expect(page.getByText(/Instrument in Bay 2/)).toBeVisible();
+  const before = await page.getByLabel('Air', { exact: true }).inputValue();
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByLabel('Air', { exact: true })).not.toHaveValue(before);
   await saved(page);
 });

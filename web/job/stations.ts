@@ -42,8 +42,9 @@ export const STATIONS: readonly Station[] = [
   {
     path: 'quantify',
     name: 'Quantify',
-    state: ({ plan, document }) => {
+    state: ({ plan, document, sheet }) => {
       if (plan.purchases.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
+      if (!sheet.current) return { text: 'all of it laid', tone: 'done' };
       const cost = plan.purchases.reduce((sum, purchase) => sum + purchase.cost, 0);
       return cost === 0
         ? { text: 'all in stock', tone: 'done' }

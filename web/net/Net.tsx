@@ -1,5 +1,5 @@
 import { type KeyboardEvent, memo, useId, useMemo, useRef } from 'react';
-import type { Polygon } from '#core/geometry';
+import { boundingBox, type Polygon } from '#core/geometry';
 import { useSize } from '../ui/useSize';
 import type { Arrangement, PlacedPanel } from './arrange';
 import { type Fill, FillPatterns, paintOf } from './fills';
@@ -201,14 +201,15 @@ function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 
   const first = sign ? `${sign} ${name}` : name;
   const wanted = [first, caption].filter((text) => text !== '');
   // Across where it fits; along a tall narrow panel; else the one thing that still fits.
-  const narrow = spot.width < 0.6 * spot.height;
+  const box = useMemo(() => boundingBox(outline), [outline]);
+  const narrow = box.maxX - box.minX < 0.6 * (box.maxY - box.minY);
   const upright = narrow && !wanted.every(across) && wanted.every(up) && spot.width > wanted.length * line;
   const fitting = wanted.filter((text) => across(text) || isChosen);
   const least = [caption, sign ?? ''].find((text) => text !== '' && across(text));
   const shown = upright ? wanted : fitting.length > 0 ? fitting : least === undefined ? [] : [least];
   const [x, y] = spot.at;
   const step = NAME_PX * 1.15 * unit;
-  const middle = upright ? (Math.min(...outline.map((p) => p[1])) + Math.max(...outline.map((p) => p[1]))) / 2 : y;
+  const middle = upright ? (box.minY + box.maxY) / 2 : y;
   return (
     <text
       transform={`translate(${x} ${middle}) rotate(${upright ? -90 : 0})`}

@@ -78,7 +78,7 @@ export function WindowGate({ times, nowMin, heightPx, flashing = false }: Props)
             <path
               key={path}
               d={path}
-              fill="var(--ink-2)"
+              fill="var(--jaw)"
               fillOpacity={live ? 0.92 : 0.55}
               stroke="var(--ink)"
               strokeWidth={1}

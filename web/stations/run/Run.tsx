@@ -244,7 +244,7 @@ function InHand({ job, current }: InHandProps) {
         >
           {pending ? 'Logging …' : instruction.action}
         </Button>
-        <div className="mt-3 grid grid-cols-4 gap-3">
+        <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
           <Button
             glove
             disabled={pending || !cueDue || current.record?.cueMin !== undefined}
@@ -360,7 +360,7 @@ function AirButton({
   return (
     <Button
       glove
-      className="px-2! text-base! leading-tight"
+      className="text-base! leading-tight"
       disabled={disabled || isFetching || !bay}
       aria-label={`Read the air; now taken as ${air.airC.toFixed(0)} °C, ${air.rhPct.toFixed(0)} %`}
       onClick={() => bay && void take(bay.id).catch(() => undefined)}

@@ -2,7 +2,7 @@ import { Thermometer } from 'lucide-react';
 import { airAt, condensation } from '#core/air';
 import type { BayClimate } from '#core/air';
 import type { Bay } from '#formats';
-import { errorText, useLazyReadingQuery, useSaveBayMutation } from '../../app/api';
+import { errorText, useSaveBayMutation } from '../../app/api';
 import { changeOwner, moveToBay, startAt, typeAir } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { fromInput, toInput } from '../../ui/moments';
 import { NumberField } from '../../ui/NumberField';
 import { fixed } from '../../ui/numbers';
+import { useInstrument } from './useInstrument';
 import { SelectField } from '../../ui/SelectField';
 
 const TYPED = 'typed';
@@ -100,27 +101,33 @@ export function AirForm({ job }: { readonly job: JobView }) {
 
 /** What the bay's thermo-hygrometer says now, and taking it over. */
 function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
-  const [read, { data, error, isFetching }] = useLazyReadingQuery();
-  const take = async () => {
-    const reading = await read(bay.id).unwrap();
-    job.edit(typeAir({ airC: reading.airC, rhPct: reading.rhPct, airSpeed: reading.airSpeed }, bay));
-  };
+  const reading = useInstrument(bay.id);
+  if (reading === null) {
+    return (
+      <p role="alert" className="mt-3 text-[14px] text-stop">
+        The instrument in {bay.name} does not answer; type the air in.
+      </p>
+    );
+  }
   return (
-    <div className="mt-3">
-      <Button onClick={() => void take().catch(() => undefined)} disabled={isFetching}>
-        <Thermometer size={16} /> Read the instrument in {bay.name}
+    <div className="mt-3 flex items-center gap-3 border-l-4 border-line-strong bg-sheet px-3 py-2">
+      <Thermometer size={18} aria-hidden className="shrink-0" />
+      <p className="flex-1 text-[14px]">
+        <span className="label block">Instrument in {bay.name}, now</span>
+        {reading
+          ? `${fixed(reading.airC, 1)} °C, ${fixed(reading.rhPct, 0)} %, panel ${fixed(reading.surfaceC, 1)} °C`
+          : 'listening …'}
+      </p>
+      <Button
+        disabled={!reading}
+        onClick={() => {
+          if (!reading) return;
+          const { airC, rhPct, airSpeed } = reading;
+          job.edit(typeAir({ airC, rhPct, airSpeed }, bay));
+        }}
+      >
+        Take it over
       </Button>
-      {data && (
-        <p className="mt-1 text-[13px] text-ink-2">
-          Read: air {fixed(data.airC, 1)} °C, {fixed(data.rhPct, 0)} %, its probe on the panel {fixed(data.surfaceC, 1)}{' '}
-          °C.
-        </p>
-      )}
-      {error && (
-        <p role="alert" className="mt-1 text-[13px] text-stop">
-          {errorText(error)}
-        </p>
-      )}
     </div>
   );
 }

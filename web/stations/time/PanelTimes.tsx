@@ -13,6 +13,7 @@ import { moment, span } from '../../ui/moments';
 import { NumberField } from '../../ui/NumberField';
 import { fixed, m2 } from '../../ui/numbers';
 import { Working } from '../../ui/Working';
+import { useInstrument } from './useInstrument';
 import { gateTimes } from '../../window/gate-times';
 import { WindowGate } from '../../window/WindowGate';
 
@@ -59,6 +60,9 @@ export function PanelTimes({ job, surface }: Props) {
           check={(value) => (value >= -40 && value <= 120 ? undefined : '−40 to 120 °C')}
           onChange={(surfaceC) => edit(changeSurface(surface.id, { surfaceC }))}
         />
+        {job.bay && (
+          <ProbeReading bayId={job.bay.id} onTake={(surfaceC) => edit(changeSurface(surface.id, { surfaceC }))} />
+        )}
         <ColdSurface job={job} surface={plannedSurface} />
       </Part>
       {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to time.</p>}
@@ -75,6 +79,17 @@ export function PanelTimes({ job, surface }: Props) {
         );
       })}
     </>
+  );
+}
+
+/** The contact probe of the bay's instrument, laid on this panel. */
+function ProbeReading({ bayId, onTake }: { readonly bayId: string; readonly onTake: (surfaceC: number) => void }) {
+  const reading = useInstrument(bayId);
+  if (!reading) return null;
+  return (
+    <button type="button" className="mt-1 min-h-8 text-[14px] underline" onClick={() => onTake(reading.surfaceC)}>
+      Take the probe’s {reading.surfaceC.toFixed(1)} °C
+    </button>
   );
 }
 

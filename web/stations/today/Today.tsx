@@ -23,8 +23,10 @@ export function Component() {
   const { data: bays } = useBaysQuery();
   const [importing, setImporting] = useState(false);
   const now = useNow(30_000);
-  const inBay = (jobs ?? []).filter(({ stage }) => stage === 'running' || stage === 'curing');
-  const others = (jobs ?? []).filter(({ stage }) => stage !== 'running' && stage !== 'curing');
+  const inBay = ['running', 'curing'].flatMap((wanted) => (jobs ?? []).filter(({ stage }) => stage === wanted));
+  const others = (jobs ?? [])
+    .filter((job) => !inBay.includes(job))
+    .sort((a, b) => Date.parse(comesUp(a)) - Date.parse(comesUp(b)));
   return (
     <main className="mx-auto max-w-6xl px-6 py-6">
       <div className="flex items-end gap-4">
@@ -69,7 +71,7 @@ export function Component() {
           </h2>
           <ul className="mt-2 divide-y border-y bg-sheet">
             {others.map((job) => (
-              <Other key={job.id} job={job} />
+              <Other key={job.id} job={job} now={now} />
             ))}
           </ul>
         </section>
@@ -152,6 +154,10 @@ function nextMoment({ waterSafe, handover }: JobSummary, now: number) {
   ].find((next): next is { name: string; at: string } => next.at !== null && minutesUntil(next.at, now) > 0);
 }
 
+/** The next moment a job asks for someone: its start, or its first renewal. */
+const comesUp = ({ stage, startAt, renew }: JobSummary) =>
+  stage === 'ready' || stage === 'in-care' ? (renew ?? startAt) : startAt;
+
 const STAGE_WORDS = {
   survey: 'Surveyed',
   planned: 'Planned',
@@ -161,7 +167,7 @@ const STAGE_WORDS = {
   'in-care': 'In care',
 } as const;
 
-function Other({ job }: { readonly job: JobSummary }) {
+function Other({ job, now }: { readonly job: JobSummary; readonly now: number }) {
   const { stage, startAt, renew, stops, areaM2 } = job;
   const line =
     stage === 'survey'
@@ -169,7 +175,7 @@ function Other({ job }: { readonly job: JobSummary }) {
       : stage === 'planned'
         ? `Laying starts ${moment(startAt)}`
         : renew
-          ? `First to renew: ${moment(renew)}`
+          ? `${minutesUntil(renew, now) < 0 ? 'Wants renewing since' : 'First to renew'} ${moment(renew)}`
           : 'Nothing to renew';
   return (
     <li>
