@@ -28,7 +28,9 @@ for (const theme of ['light', 'dark', 'contrast']) {
       await page.goto(view);
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await page.waitForTimeout(300);
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const axe = new AxeBuilder({ page });
+      // A theme changes colours only: names, roles and order were looked at by day.
+      const { violations } = await (theme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze();
       const grave = violations
         .filter(({ impact }) => impact === 'serious' || impact === 'critical')
         .map(({ id, nodes }) => `${view}: ${id} at ${nodes.map(({ target }) => String(target)).join(' | ')}`);

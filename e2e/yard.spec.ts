@@ -70,10 +70,11 @@ test('the chosen panel stays chosen from station to station, by keyboard too', a
   await page.getByRole('listbox', { name: /The item unfolded/ }).focus();
   await page.keyboard.press('Home');
   for (let step = 0; step < 3; step++) await page.keyboard.press('ArrowRight');
-  const chosen = await page.locator('[role=option][aria-selected=true]').getAttribute('data-panel');
+  const chosen = page.locator('[role=option][aria-selected=true]');
+  await expect(chosen).toHaveAttribute('data-panel', 'cowl');
   for (const station of ['Layer', 'Quantify', 'Time', 'Care & removal']) {
     await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
-    await expect(page.locator('[role=option][aria-selected=true]')).toHaveAttribute('data-panel', chosen!);
+    await expect(chosen).toHaveAttribute('data-panel', 'cowl');
   }
 });
 
@@ -161,4 +162,33 @@ test('a cold night and a late owner are said today', async ({ page }) => {
   await page.getByRole('button', { name: 'Take it over' }).click();
   await expect(page.getByLabel('Air', { exact: true })).not.toHaveValue(before);
   await saved(page);
+});
+
+test('a panel too large for one go says what would make it fit, and that does', async ({ page }) => {
+  await page.goto('/jobs/hotel-shuttle/survey?panel=roof');
+  await page.getByLabel('Side a').fill('3200');
+  await page.getByLabel('Side a').press('Enter');
+  await page.getByLabel('In one piece, without seams').check();
+  await page.getByRole('link', { name: /^Layer/ }).click();
+  await page.getByRole('button', { name: 'Add a layer on top' }).click();
+  await page.getByRole('button', { name: /^Ledger Base/ }).click();
+  await page.getByRole('link', { name: /^Time/ }).click();
+  await expect(page.getByText(/Too large for one go: 4\.94 m²/)).toBeVisible();
+  await expect(page.getByText(/A second person following: up to/)).toBeVisible();
+  await page.getByRole('button', { name: 'Whole item' }).click();
+  await page.getByLabel('Crew').selectOption('pair');
+  await page.getByRole('option', { name: /Roof/ }).click();
+  await expect(page.getByRole('option', { name: 'Roof, one go' })).toBeVisible();
+  await expect(page.getByText(/Too large for one go/)).toBeHidden();
+});
+
+test('a job nothing was done at can be taken away, one with a record cannot', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/survey');
+  await expect(page.getByRole('button', { name: 'Take this job away' })).toBeDisabled();
+  await page.goto('/jobs/hotel-shuttle/survey');
+  await page.getByRole('button', { name: 'Take this job away' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take this job away' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Today');
+  await expect(page.getByText('Refinished classic')).toBeVisible();
+  await expect(page.getByText('Hotel shuttle')).toHaveCount(0);
 });

@@ -107,6 +107,10 @@ describe('bad files', () => {
   test.each<[string, unknown, string]>([
     ['surfaces[0].shape.aMm', -4, 'surfaces[0].shape.aMm: expected a positive number'],
     ['surfaces[0].shape.aMm', '1400', 'surfaces[0].shape.aMm: expected a positive number'],
+    ['surfaces[0].shape.aMm', 1.4e6, 'surfaces[0].shape.aMm: longer than a kilometre; millimetres are meant'],
+    ['surfaces[0].shape', { kind: 'area', areaM2: 1e6 }, 'surfaces[0].shape.areaM2: larger than 100,000 m²'],
+    ['surfaces[0].count', 1e6, 'surfaces[0].count: expected at most 10000 copies'],
+    ['products[0].coveragePerM2', 1e12, 'products[0].coveragePerM2: expected at most 1,000,000,000'],
     ['surfaces[0].shape.kind', 'blob', 'surfaces[0].shape.kind: expected a shape of kind'],
     ['surfaces[0].colour', 'teal', 'surfaces[0].colour: unknown key'],
     ['surfaces[0].substrate', 'paint', 'surfaces[0].substrate: expected one of clear-gloss'],

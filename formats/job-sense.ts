@@ -33,6 +33,20 @@ function duplicates(key: string, value: unknown): Fault[] {
   });
 }
 
+const KILOMETRE_MM = 1e6;
+const MOST_COPIES = 10_000;
+/** What a tape can have measured on one item. */
+const LARGEST_OF: Readonly<Record<string, number>> = {
+  aMm: KILOMETRE_MM,
+  bMm: KILOMETRE_MM,
+  hMm: KILOMETRE_MM,
+  outerMm: KILOMETRE_MM,
+  diameterMm: KILOMETRE_MM,
+  lengthMm: KILOMETRE_MM,
+  stationMm: KILOMETRE_MM,
+  areaM2: 1e5,
+};
+
 function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: ReadonlySet<unknown>): Fault[] {
   const unknown = records(surface.layers).flatMap(([index, { product }]): Fault[] =>
     typeof product !== 'string' || productIds.has(product)
@@ -44,7 +58,10 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
           },
         ],
   );
-  const { shape } = surface;
+  const { shape, count } = surface;
+  if (isNumber(count) && count > MOST_COPIES) {
+    unknown.push({ path: pathText([...at, 'count']), message: `expected at most ${MOST_COPIES} copies` });
+  }
   if (!isRecord(shape)) return unknown;
   const shapeAt = [...at, 'shape'];
   const fault = shapeFault(shape);
@@ -60,6 +77,14 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
 
 /** Why a shape makes no sense though each of its values does; undefined where it does. */
 export function shapeFault(shape: Raw): { key: string; message: string } | undefined {
+  const overlong = Object.entries(shape).find(
+    ([key, value]) => isNumber(value) && value > (LARGEST_OF[key] ?? Infinity),
+  );
+  if (overlong) {
+    const [key] = overlong;
+    const message = key === 'areaM2' ? 'larger than 100,000 m²' : 'longer than a kilometre; millimetres are meant';
+    return { key, message };
+  }
   switch (shape.kind) {
     case 'ring': {
       const { outerMm, innerMm } = shape;

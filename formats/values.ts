@@ -2,7 +2,12 @@
 import { DateTime } from 'luxon';
 import { z } from 'zod';
 
-const number = (error: string) => z.number({ error });
+/** Nothing here is larger than this in any unit; beyond it arithmetic stops being honest. */
+const LARGEST = 1e9;
+const TOO_LARGE = 'expected at most 1,000,000,000';
+
+const number = (error: string) =>
+  z.number({ error }).max(LARGEST, { error: TOO_LARGE }).min(-LARGEST, { error: TOO_LARGE });
 const whole = (error: string, least: number) => number(error).int({ error }).min(least, { error });
 
 export const anyNumber = () => number('expected a number');

@@ -46,9 +46,12 @@ export function runSheet(job: PlannedJob, record: RunRecord, nowMin: number): Ru
   return { plan, patches, refused, ...(current && { current }) };
 }
 
+/** Patches of one coat a run is led through. More come of a wrong entry, and would only fill the memory. */
+const MOST_PATCHES = 5000;
+
 function coatPatches(surface: string, coat: CoatPlan, laid: LaidCoat, copies: number, record: RunRecord): SheetPatch[] {
   const { sectionsPerCopy } = laid;
-  return Array.from({ length: copies * sectionsPerCopy }, (_, index): SheetPatch => {
+  return Array.from({ length: Math.min(copies * sectionsPerCopy, MOST_PATCHES) }, (_, index): SheetPatch => {
     const patch: Patch = {
       surface,
       layer: coat.layer,

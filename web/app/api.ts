@@ -69,6 +69,10 @@ export const api = createApi({
       }),
       invalidatesTags: ['Products'],
     }),
+    removeProduct: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `products/${id}`, method: 'DELETE', headers: ifMatch(version) }),
+      invalidatesTags: ['Products'],
+    }),
     bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
     saveBay: build.mutation<Bay, Bay>({
       query: ({ id, version, ...body }) => ({ url: `bays/${id}`, method: 'PUT', body, headers: ifMatch(version) }),
@@ -87,6 +91,7 @@ export const {
   useProductsQuery,
   useAddProductMutation,
   useSaveProductMutation,
+  useRemoveProductMutation,
   useBaysQuery,
   useSaveBayMutation,
   useLazyReadingQuery,

@@ -77,7 +77,11 @@ export const STATIONS: readonly Station[] = [
     state: ({ sheet, begun }) => {
       const done = sheet.patches.filter(({ state }) => state === 'done').length;
       if (sheet.patches.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
-      if (!begun) return { text: `${sheet.patches.length} patches to lay`, tone: 'plain' };
+      if (!begun)
+        return {
+          text: sheet.patches.length === 1 ? '1 patch to lay' : `${sheet.patches.length} patches to lay`,
+          tone: 'plain',
+        };
       return {
         text: `${done} of ${sheet.patches.length} patches`,
         tone: done === sheet.patches.length ? 'done' : 'plain',

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, useId, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, useEffect, useId, useMemo, useRef } from 'react';
 import { boundingBox, type Polygon } from '#core/geometry';
 import { useSize } from '../ui/useSize';
 import type { Arrangement, PlacedPanel } from './arrange';
@@ -57,10 +57,16 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, plain 
   const x0 = box.minX - (view.w - span.x) / 2;
   const y0 = box.minY - (view.h - span.y - (plain ? 0 : 14 * unit)) / 2;
 
+  // A key held down walks on from where the last press led, though that is not drawn yet.
+  const walkedTo = useRef(chosen);
+  useEffect(() => {
+    walkedTo.current = chosen;
+  }, [chosen]);
   const onKeyDown = (event: KeyboardEvent) => {
-    const next = panelTowards(event.key, panels, chosen);
+    const next = panelTowards(event.key, panels, walkedTo.current);
     if (!next) return;
     event.preventDefault();
+    walkedTo.current = next;
     onChoose(next);
   };
   const drawn = [...panels].sort((a, b) => Number(a.id === chosen) - Number(b.id === chosen));
@@ -185,8 +191,8 @@ function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelP
   );
 }
 
-/** Sides are told by their place on the sheet, so the name need not say them. */
-const shortName = (name: string) => name.replace(/, (left|right)$/, '');
+/** On the net, sides are told by their place, so the name need not say them. */
+const shortName = ({ name, lengths }: PlacedPanel) => (lengths ? name : name.replace(/, (left|right)$/, ''));
 
 function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 'paint' | 'unit' | 'isChosen'>) {
   const { outline, copies } = panel;
@@ -195,7 +201,7 @@ function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 
   const room = (text: string) => text.length * NAME_PX * 0.52 * unit;
   const across = (text: string) => room(text) < spot.width && spot.height > line;
   const up = (text: string) => room(text) < spot.height * 0.8 && spot.width > line;
-  const name = shortName(panel.name) + (copies > 1 ? ` ×${copies}` : '');
+  const name = cutToFit(shortName(panel), spot.width / (NAME_PX * 0.52 * unit)) + (copies > 1 ? ` ×${copies}` : '');
   const sign = paint.sign && SIGNS[paint.sign];
   const caption = paint.caption ?? '';
   const first = sign ? `${sign} ${name}` : name;
@@ -233,6 +239,14 @@ function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 
       ))}
     </text>
   );
+}
+
+const SHORTEST_CUT = 6;
+
+/** A long name cut off where that still tells something. */
+function cutToFit(name: string, letters: number): string {
+  const room = Math.floor(letters) - 1;
+  return name.length <= letters || room < SHORTEST_CUT ? name : `${name.slice(0, room).trimEnd()}…`;
 }
 
 /** Lengths as a draughtsman writes them: outside the panel, along the side they measure. */

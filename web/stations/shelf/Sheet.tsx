@@ -16,8 +16,15 @@ import { FAMILIES, FAMILY_IDS } from '#core/families';
 import { ANSWERS, UNITS } from '#core/products';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
 import { type ProductSheet, type ProductSheetInput, productSchema, productSenseFaults } from '#formats';
-import { errorText, useAddProductMutation, useProductsQuery, useSaveProductMutation } from '../../app/api';
+import {
+  errorText,
+  useAddProductMutation,
+  useProductsQuery,
+  useRemoveProductMutation,
+  useSaveProductMutation,
+} from '../../app/api';
 import { Button } from '../../ui/Button';
+import { ConfirmButton } from '../../ui/ConfirmButton';
 import { useTyped } from '../../ui/useTyped';
 import { newSheet } from './new-sheet';
 
@@ -52,6 +59,7 @@ function SheetForm({ sheet, version }: Props) {
   const navigate = useNavigate();
   const [add, adding] = useAddProductMutation();
   const [save, saving] = useSaveProductMutation();
+  const [remove, removing] = useRemoveProductMutation();
   const initial = useMemo<Form>(() => sheet ?? newSheet('ceramic'), [sheet]);
   const form = useForm<Form, unknown, ProductSheet>({
     defaultValues: initial,
@@ -70,7 +78,11 @@ function SheetForm({ sheet, version }: Props) {
     else await save({ version, sheet: values }).unwrap();
     await navigate('/shelf');
   });
-  const failed = adding.error ?? saving.error;
+  const takeOff = async (id: string, of: number) => {
+    await remove({ id, version: of }).unwrap();
+    await navigate('/shelf');
+  };
+  const failed = adding.error ?? saving.error ?? removing.error;
   return (
     <FormProvider {...form}>
       <form
@@ -146,6 +158,15 @@ function SheetForm({ sheet, version }: Props) {
           <Numeric name="limits.rhPct.0" label="Humidity not below, %" />
           <Numeric name="limits.rhPct.1" label="Humidity not above, %" />
         </Group>
+        {sheet && version !== undefined && (
+          <div className="mt-6">
+            <ConfirmButton
+              action="Take it off the shelf"
+              consequence="Jobs that were planned with it keep their copy."
+              onConfirm={() => void takeOff(sheet.id, version).catch(() => undefined)}
+            />
+          </div>
+        )}
       </form>
     </FormProvider>
   );

@@ -9,6 +9,7 @@ import { type JobView, useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/numbers';
 import { AddSurface } from './AddSurface';
+import { JobForm } from './JobForm';
 import { kindLegend, kindLens } from './kind-lens';
 import { SurfaceForm } from './SurfaceForm';
 
@@ -132,6 +133,7 @@ function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => vo
           </table>
         </Part>
       )}
+      <JobForm job={job} />
     </>
   );
 }

@@ -8,7 +8,7 @@ import { Dialog } from '../../ui/Dialog';
 const MOST_SHOWN = 12;
 
 /** Takes in a `glaphyra.job/1` file; every fault of a bad one is told with its place, and nothing is kept of it. */
-export function ImportJob({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export default function ImportJob({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [addJob, { isLoading }] = useAddJobMutation();
   const navigate = useNavigate();

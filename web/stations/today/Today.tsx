@@ -1,12 +1,14 @@
 import { Plus, Upload } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { Bay, JobSummary } from '#formats';
 import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
-import { ImportJob } from './ImportJob';
 import { Ripening } from './Ripening';
+
+// Reading files takes all the schemas along: loaded when one is to be read.
+const ImportJob = lazy(() => import('./ImportJob'));
 
 const PLACE_OF = {
   survey: 'survey',
@@ -76,7 +78,11 @@ export function Component() {
           </ul>
         </section>
       )}
-      <ImportJob open={importing} onClose={() => setImporting(false)} />
+      {importing && (
+        <Suspense>
+          <ImportJob open onClose={() => setImporting(false)} />
+        </Suspense>
+      )}
     </main>
   );
 }

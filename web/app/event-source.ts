@@ -1,0 +1,44 @@
+type Handlers = Readonly<Record<string, (data: string) => void>>;
+
+/**
+ * Listens to a stream of the server while the page is looked at. A browser keeps only a handful of connections
+ * to one server: pages in the background would use them up.
+ * @param events what to do with each event of the stream, by its name
+ * @param onGap called when the stream is back after a time in which something may have been missed
+ * @returns a function that stops listening
+ */
+export function listenWhileVisible(url: string, events: Handlers, onGap?: () => void, onLost?: () => void): () => void {
+  let source: EventSource | undefined;
+  let missed = false;
+  const open = () => {
+    source = new EventSource(url);
+    for (const [name, handle] of Object.entries(events)) {
+      source.addEventListener(name, (event) => handle((event as MessageEvent<string>).data));
+    }
+    source.addEventListener('error', () => {
+      missed = true;
+      onLost?.();
+    });
+    source.addEventListener('open', () => {
+      if (missed) onGap?.();
+      missed = false;
+    });
+  };
+  const close = () => {
+    source?.close();
+    source = undefined;
+  };
+  const onVisibility = () => {
+    if (document.visibilityState === 'visible' && !source) open();
+    if (document.visibilityState === 'hidden' && source) {
+      close();
+      missed = true;
+    }
+  };
+  if (document.visibilityState === 'visible') open();
+  document.addEventListener('visibilitychange', onVisibility);
+  return () => {
+    document.removeEventListener('visibilitychange', onVisibility);
+    close();
+  };
+}

@@ -1,0 +1,49 @@
+import { useNavigate } from 'react-router';
+import { errorText, useRemoveJobMutation } from '../../app/api';
+import { changeDocument } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { ConfirmButton } from '../../ui/ConfirmButton';
+import { TextField } from '../../ui/TextField';
+
+/** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
+export function JobForm({ job }: { readonly job: JobView }) {
+  const { document, edit, log } = job;
+  const [remove, { error }] = useRemoveJobMutation();
+  const navigate = useNavigate();
+  const item = document.item ?? { name: document.title };
+  const takeAway = async () => {
+    await remove(job.id).unwrap();
+    await navigate('/');
+  };
+  return (
+    <Part title="The job">
+      <div className="space-y-3">
+        <TextField label="Job" required value={document.title} onChange={(title) => edit(changeDocument({ title }))} />
+        <TextField
+          label="Item"
+          required
+          value={item.name}
+          onChange={(name) => edit(changeDocument({ item: { ...item, name } }))}
+        />
+        <TextField
+          label="Owner"
+          value={item.ownerName ?? ''}
+          onChange={(ownerName) => edit(changeDocument({ item: { ...item, ownerName: ownerName || undefined } }))}
+        />
+        <ConfirmButton
+          action="Take this job away"
+          consequence="Its survey and its plan go with it. Nothing has been laid yet, so no record is lost."
+          disabled={log.length > 0}
+          onConfirm={() => void takeAway().catch(() => undefined)}
+        />
+        {log.length > 0 && <p className="text-[13px] text-ink-2">Work has been logged at it; its record stays.</p>}
+        {error && (
+          <p role="alert" className="text-[13px] text-stop">
+            {errorText(error)}
+          </p>
+        )}
+      </div>
+    </Part>
+  );
+}
