@@ -1,14 +1,6 @@
-import { HATCHBACK } from './hatchback';
-import type { VehicleTemplate } from './vehicle';
-
+export * from './arrange';
+export * from './label-spot';
 export * from './net';
 export { pathPoints } from './path';
+export * from './templates';
 export * from './vehicle';
-
-/** Every built-in template. A new one is one new file and a line here. */
-export const TEMPLATES: readonly VehicleTemplate[] = [HATCHBACK];
-
-/** @returns undefined for an id that names no template. */
-export function templateById(id: string): VehicleTemplate | undefined {
-  return TEMPLATES.find((template) => template.id === id);
-}

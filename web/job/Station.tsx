@@ -1,5 +1,5 @@
 import { type ReactNode, useMemo } from 'react';
-import { arrange } from '../net/arrange';
+import { arrange } from '#core/nets';
 import { type LegendEntry, Net, type PanelPaint } from '../net/Net';
 import { useJob } from './useJobView';
 

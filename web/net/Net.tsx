@@ -1,9 +1,8 @@
 import { type KeyboardEvent, memo, useEffect, useId, useMemo, useRef } from 'react';
 import { boundingBox, type Polygon } from '#core/geometry';
 import { useSize } from '../ui/useSize';
-import type { Arrangement, PlacedPanel } from './arrange';
 import { type Fill, FillPatterns, paintOf } from './fills';
-import { labelSpot } from './label-spot';
+import { type Arrangement, labelSpot, type PlacedPanel } from '#core/nets';
 
 /** What a lens makes of a panel. */
 export interface PanelPaint {

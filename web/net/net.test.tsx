@@ -1,12 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import fc from 'fast-check';
-import type { Point } from '#core/geometry';
-import { templateById, unfoldVehicle } from '#core/nets';
-import { readJob, type Surface } from '#formats';
-import hatchbackFront from '../../demo/jobs/hatchback-front.json';
+import { arrange, templateById, unfoldVehicle } from '#core/nets';
 import { templateSurfaces } from '../stations/survey/template-surfaces';
-import { arrange } from './arrange';
-import { labelSpot } from './label-spot';
 import { Net } from './Net';
 
 const hatchback = templateById('hatchback')!;
@@ -15,67 +9,6 @@ const onTemplate = {
   surfaces: templateSurfaces(net),
   item: { name: 'Hatchback', template: { id: 'hatchback', ...hatchback.usual } },
 };
-
-function inside([x, y]: Point, outline: readonly Point[]): boolean {
-  return outline.reduce((within, [x1, y1], index) => {
-    const [x2, y2] = outline[(index + 1) % outline.length]!;
-    return y1 > y !== y2 > y && x < x1 + ((y - y1) * (x2 - x1)) / (y2 - y1) ? !within : within;
-  }, false);
-}
-
-describe('the sheet', () => {
-  test('puts every panel of a template where the net has it, left and right mirrored', () => {
-    const { panels } = arrange(onTemplate);
-    expect(panels).toHaveLength(net.panels.length);
-    const middle = (id: string) => {
-      const ys = panels.find((panel) => panel.id === id)!.outline.map(([, y]) => y);
-      return (Math.min(...ys) + Math.max(...ys)) / 2;
-    };
-    expect(middle('front-door-left')).toBeCloseTo(-middle('front-door-right'), 6);
-  });
-
-  test('lays what the tape measured beside it, nothing over anything', () => {
-    const { surfaces } = readJob(hatchbackFront);
-    const tape: Surface[] = [0, 1, 2].flatMap((copy) => surfaces.map((one) => ({ ...one, id: `${one.id}-${copy}` })));
-    const { panels } = arrange({ ...onTemplate, surfaces: [...onTemplate.surfaces, ...tape] });
-    expect(panels).toHaveLength(onTemplate.surfaces.length + tape.length);
-    const boxes = panels
-      .filter(({ lengths }) => lengths)
-      .map(({ outline }) => {
-        const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
-        return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)] as const;
-      });
-    for (const [index, a] of boxes.entries()) {
-      for (const b of boxes.slice(index + 1)) {
-        expect(a[2] <= b[0] || b[2] <= a[0] || a[3] <= b[1] || b[3] <= a[1]).toBe(true);
-      }
-    }
-  });
-
-  test('a name stands inside its panel, with the room it is said to have', () => {
-    for (const { outlineMm } of net.panels) {
-      const { at, width } = labelSpot(outlineMm, 20);
-      if (width === 0) continue;
-      expect(inside(at, outlineMm)).toBe(true);
-      for (const share of [-0.49, 0.49]) expect(inside([at[0] + share * width, at[1]], outlineMm)).toBe(true);
-    }
-  });
-
-  test('and so it does in any triangle that can hold it', () => {
-    const coordinate = fc.integer({ min: 0, max: 1000 });
-    fc.assert(
-      fc.property(fc.tuple(coordinate, coordinate, coordinate, coordinate, coordinate, coordinate), (n) => {
-        const triangle: Point[] = [
-          [n[0], n[1]],
-          [n[2], n[3]],
-          [n[4], n[5]],
-        ];
-        const { at, width } = labelSpot(triangle, 1);
-        if (width > 1) expect(inside(at, triangle)).toBe(true);
-      }),
-    );
-  });
-});
 
 describe('the net as a control', () => {
   beforeAll(() => {

@@ -9,7 +9,7 @@ import { ThemeMenu } from '../../app/Shell';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { startAt } from '../../draft/edits';
 import { type JobView, useJob } from '../../job/useJobView';
-import { arrange } from '../../net/arrange';
+import { arrange } from '#core/nets';
 import { Net } from '../../net/Net';
 import { refusalRead } from '../../outbox/slice';
 import { Button } from '../../ui/Button';

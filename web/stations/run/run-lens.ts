@@ -1,6 +1,6 @@
 import { equalStrips, type Polygon } from '#core/geometry';
 import type { RunSheet, SheetPatch } from '#core/run';
-import type { Arrangement } from '../../net/arrange';
+import type { Arrangement } from '#core/nets';
 import type { Fill } from '../../net/fills';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
 

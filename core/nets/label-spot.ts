@@ -1,4 +1,4 @@
-import type { Point, Polygon } from '#core/geometry';
+import type { Point, Polygon } from '../geometry';
 
 export interface LabelSpot {
   readonly at: Point;

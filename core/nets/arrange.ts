@@ -1,6 +1,31 @@
-import { boundingBox, type Box, type Point, type Polygon, shapeAreaM2, shapeOutline } from '#core/geometry';
-import { dimensionFaults, type Linework, type NetPanel, templateById, unfoldVehicle } from '#core/nets';
-import { type Job, type Surface, surfaceName } from '#formats';
+import {
+  type AreaSource,
+  boundingBox,
+  type Box,
+  type Point,
+  type Polygon,
+  type Shape,
+  shapeAreaM2,
+  shapeOutline,
+} from '../geometry';
+import type { Linework, NetPanel } from './net';
+import { templateById } from './templates';
+import { dimensionFaults, unfoldVehicle, type VehicleDimensions } from './vehicle';
+
+/** What the sheet needs to know of a surface. */
+interface SheetSurface {
+  readonly id: string;
+  readonly name?: string | undefined;
+  readonly shape: Shape;
+  readonly count: number;
+  readonly measuredBy: AreaSource;
+}
+
+/** An item's surfaces, and the template they were measured with where there is one. */
+export interface SheetItem {
+  readonly surfaces: readonly SheetSurface[];
+  readonly item?: { readonly template?: ({ readonly id: string } & VehicleDimensions) | undefined } | undefined;
+}
 
 /** A surface in its place on the sheet. Millimetres, y downwards as the screen has it. */
 export interface PlacedPanel {
@@ -28,14 +53,14 @@ const flipped = ([x, y]: Point): Point => [x, -y];
 const moved = (outline: Polygon, dx: number, dy: number): Polygon => outline.map(([x, y]): Point => [x + dx, y + dy]);
 
 /** The unfolded template a job's item was measured with; undefined without one, or where its sizes do not fit. */
-export function itemNet({ item }: Pick<Job, 'item'>) {
+function itemNet({ item }: Pick<SheetItem, 'item'>) {
   const template = item?.template && templateById(item.template.id);
   if (!template || !item.template || dimensionFaults(template, item.template).length > 0) return undefined;
   return unfoldVehicle(template, item.template);
 }
 
 /** Places all surfaces: those of the net where the net has them, the others in rows below, in their order. */
-export function arrange(document: Pick<Job, 'item' | 'surfaces'>): Arrangement {
+export function arrange(document: SheetItem): Arrangement {
   const net = itemNet(document);
   const panels = new Map(net?.panels.map((panel) => [panel.id, panel]));
   const onNet = document.surfaces.flatMap((surface) => placedOnNet(surface, panels.get(surface.id)));
@@ -54,15 +79,15 @@ export function arrange(document: Pick<Job, 'item' | 'surfaces'>): Arrangement {
   };
 }
 
-function placedOnNet(surface: Surface, panel: NetPanel | undefined): PlacedPanel[] {
+function placedOnNet(surface: SheetSurface, panel: NetPanel | undefined): PlacedPanel[] {
   if (!panel) return [];
   const own =
     surface.measuredBy === 'template' && surface.shape.kind === 'polygon' ? surface.shape.pointsMm : undefined;
   const outline = (own ?? panel.outlineMm).map(flipped);
-  return [{ id: surface.id, name: surfaceName(surface), outline, copies: surface.count }];
+  return [{ id: surface.id, name: surface.name ?? surface.id, outline, copies: surface.count }];
 }
 
-function inRows(surfaces: readonly Surface[], above: Box | undefined): PlacedPanel[] {
+function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): PlacedPanel[] {
   const drawn = surfaces.map((surface) => ({ surface, outline: shapeOutline(surface.shape).map(flipped) }));
   const boxes = drawn.map(({ outline }) => boundingBox(outline));
   const whole = boxes.reduce((sum, box) => sum + (width(box) + ROW_GAP_MM) * (height(box) + ROW_GAP_MM), 0);
@@ -85,7 +110,7 @@ function inRows(surfaces: readonly Surface[], above: Box | undefined): PlacedPan
     rowHeight = Math.max(rowHeight, height(box) + aside);
     return {
       id: surface.id,
-      name: surfaceName(surface),
+      name: surface.name ?? surface.id,
       outline: placed,
       copies: surface.count,
       lengths: lengthsOf(surface, box),
@@ -96,7 +121,7 @@ function inRows(surfaces: readonly Surface[], above: Box | undefined): PlacedPan
 const width = (box: Box) => box.maxX - box.minX;
 const height = (box: Box) => box.maxY - box.minY;
 
-function lengthsOf({ shape }: Surface, box: Box): { across: string; up: string } {
+function lengthsOf({ shape }: SheetSurface, box: Box): { across: string; up: string } {
   const mm = (value: number) => `${Math.round(value)}`;
   switch (shape.kind) {
     case 'area':
