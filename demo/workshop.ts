@@ -118,7 +118,12 @@ function tealHatchback(now: string): SampleJob {
         READ_ON_HATCHBACK[surface.id] ? { ...surface, ...READ_ON_HATCHBACK[surface.id] } : surface,
       ),
       owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'street', wash: 'hand' },
-      item: { name: 'Teal hatchback', ownerName: 'Imke Varga', template },
+      item: {
+        name: 'Teal hatchback',
+        ownerName: 'Imke Varga',
+        template,
+        access: 'Lifting points behind the front arches, in the sill seam. Air suspension: none.',
+      },
       crew: { mode: 'solo', layM2PerMin: 0.28, levelM2PerMin: 0.22 },
       room: { volumeM3: 240, airChangesPerHour: 3, limitMgPerM3: 300 },
     });
@@ -131,18 +136,59 @@ function tealHatchback(now: string): SampleJob {
   return { id: 'teal-hatchback', draft: begun, log: playedLog(begun.document, untilMin) };
 }
 
-const READ_ON_HATCHBACK: Readonly<Record<string, Partial<JobInput['surfaces'][number]>>> = {
-  bonnet: { readingsUm: [112, 118, 109, 121, 115], note: 'Fine swirls, two chips near the badge.' },
-  roof: { readingsUm: [104, 108, 110] },
-  tailgate: { readingsUm: [116, 119, 113] },
-  'front-door-left': { readingsUm: [118, 122, 117] },
+type Seen = Partial<JobInput['surfaces'][number]>;
+type SeenMark = NonNullable<Seen['marks']>[number];
+
+const mark = (
+  id: string,
+  kind: SeenMark['kind'],
+  severity: SeenMark['severity'],
+  at: [number, number],
+  more: Partial<SeenMark> = {},
+) => ({
+  id,
+  kind,
+  severity,
+  at,
+  light: 'hand-light' as const,
+  ...more,
+});
+
+/** What the walk-round of the hatchback found, by panel. */
+const READ_ON_HATCHBACK: Readonly<Record<string, Seen>> = {
+  bonnet: {
+    readingsUm: [112, 118, 109, 121, 115],
+    note: 'Fine swirls, two chips near the badge.',
+    touch: 'rough',
+    iron: 'bleeds',
+    marks: [
+      mark('m1', 'swirls', 'medium', [0.62, 0.3]),
+      mark('m2', 'chip', 'light', [0.16, 0.44]),
+      mark('m3', 'chip', 'light', [0.14, 0.58]),
+      mark('m4', 'etching', 'medium', [0.72, 0.72], { note: 'Bird lime, summer.' }),
+    ],
+  },
+  roof: { readingsUm: [104, 108, 110], marks: [mark('m5', 'etching', 'heavy', [0.4, 0.35], { outcome: 'reduced' })] },
+  tailgate: { readingsUm: [116, 119, 113], marks: [mark('m6', 'holograms', 'medium', [0.45, 0.25])] },
+  'front-door-left': {
+    readingsUm: [118, 122, 117],
+    marks: [
+      mark('m7', 'swirls', 'light', [0.3, 0.4]),
+      mark('m8', 'deep-scratch', 'heavy', [0.62, 0.55], { sizeMm: 90 }),
+    ],
+  },
   'front-door-right': {
     readingsUm: [231, 244, 238],
     paint: 'refinished',
     note: 'Repainted some years ago, owner says.',
+    marks: [mark('m9', 'swirls', 'light', [0.35, 0.5]), mark('m10', 'repaint-edge', 'light', [0.05, 0.5])],
   },
   'rear-door-left': { readingsUm: [115, 113] },
+  'rear-wing-left': { marks: [mark('m11', 'corrosion', 'light', [0.42, 0.12], { outcome: 'stays' })] },
   'front-wing-left': { readingsUm: [109, 112] },
+  'rear-bumper': {
+    marks: [mark('m12', 'deep-scratch', 'medium', [0.5, 0.8]), mark('m13', 'contamination', 'medium', [0.5, 0.2])],
+  },
 };
 
 /** Laid yesterday afternoon, curing in a shed that cools at night. */

@@ -8,4 +8,5 @@ export * from './plan';
 export * from './planned-job';
 export * from './product';
 export * from './read';
+export * from './readings-csv';
 export * from './workshop';

@@ -1,5 +1,14 @@
 import { z } from 'zod';
 import { STILL_AIR } from '#core/air';
+import {
+  INSPECTION_LIGHTS,
+  IRON_TESTS,
+  MARK_KIND_IDS,
+  MARK_SEVERITIES,
+  OUTCOMES,
+  TOUCHES,
+  WATER_BEHAVIOURS,
+} from '#core/condition';
 import { TENTH_SIGMAS } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
 import { PARKING_IDS, WASH_IDS } from '#core/life';
@@ -48,6 +57,22 @@ const layer = object({
   method: oneOf(METHOD_IDS).default('small-block'),
 });
 
+const share = () => {
+  const error = 'expected a share of the panel, 0 to 1';
+  return anyNumber().min(0, { error }).max(1, { error });
+};
+
+const mark = object({
+  id: nonEmpty(),
+  kind: oneOf(MARK_KIND_IDS),
+  severity: oneOf(MARK_SEVERITIES),
+  at: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }),
+  sizeMm: positive().optional(),
+  outcome: oneOf(OUTCOMES).optional(),
+  light: oneOf(INSPECTION_LIGHTS).optional(),
+  note: text().optional(),
+});
+
 export const surfaceSchema = object({
   id: nonEmpty(),
   name: nonEmpty().optional(),
@@ -67,6 +92,10 @@ export const surfaceSchema = object({
   measuredBy: oneOf(['tape', 'template', 'trace']).default('tape'),
   zone: oneOf(['front', 'top', 'left', 'right', 'rear']).optional(),
   note: text().optional(),
+  marks: list(mark).optional(),
+  touch: oneOf(TOUCHES).optional(),
+  iron: oneOf(IRON_TESTS).optional(),
+  water: oneOf(WATER_BEHAVIOURS).optional(),
 });
 
 const ambientStep = object({
@@ -107,6 +136,8 @@ export const jobSchema = object({
   item: object({
     name: nonEmpty(),
     ownerName: text().optional(),
+    /** How it is raised, what has to be set or held open first. */
+    access: text().optional(),
     template: object({
       id: nonEmpty(),
       lengthMm: positive(),
@@ -124,3 +155,4 @@ export type Job = z.output<typeof jobSchema>;
 export type JobInput = z.input<typeof jobSchema>;
 export type Surface = Job['surfaces'][number];
 export type Layer = Surface['layers'][number];
+export type SurfaceMark = NonNullable<Surface['marks']>[number];

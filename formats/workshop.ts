@@ -1,9 +1,10 @@
 /** What the server keeps around a job: where it stands, in which version, in which bay. */
 import { z } from 'zod';
 import { STAGES } from '#core/care';
+import { SUBSTRATE_IDS } from '#core/substrates';
 import { jobSchema } from './job';
 import { productSchema } from './product';
-import { anyNumber, celsius, instant, nonEmpty, object, oneOf, percent, positive } from './values';
+import { anyNumber, celsius, instant, nonEmpty, object, oneOf, percent, positive, wholePositive } from './values';
 
 const id = () =>
   nonEmpty().regex(/^[A-Za-z0-9_-]{1,64}$/, { error: 'expected at most 64 letters, digits, dashes or underscores' });
@@ -73,6 +74,19 @@ export const airReadingSchema = object({
   airSpeed: z.number(),
 });
 export type AirReading = z.output<typeof airReadingSchema>;
+
+/** Where a thickness gauge is set down. */
+export const probeSpotSchema = object({
+  panel: nonEmpty(),
+  substrate: oneOf(SUBSTRATE_IDS),
+  paint: oneOf(['factory', 'refinished', 'single-stage']),
+  nth: wholePositive(),
+});
+export type ProbeSpot = z.output<typeof probeSpotSchema>;
+
+/** One reading, µm; null: there is no metal under the paint. */
+export const gaugeReadingSchema = object({ um: z.number().nullable() });
+export type GaugeAnswer = z.output<typeof gaugeReadingSchema>;
 
 /** An error as the server answers it (RFC 9457), with every fault and its place. */
 export const problemSchema = object({

@@ -13,6 +13,8 @@ const VIEWS = [
   { name: 'today', at: '/' },
   { name: 'new-job', at: '/new' },
   { name: 'survey', at: '/jobs/teal-hatchback/survey' },
+  { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
+  { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=cabin-window' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },

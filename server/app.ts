@@ -10,6 +10,7 @@ import { openApiDocument } from './http/openapi';
 import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
 import { bayEndpoints } from './routes/bays';
+import { instrumentEndpoints } from './routes/instruments';
 import { jobEndpoints } from './routes/jobs';
 import { shelfEndpoints } from './routes/shelf';
 import type { Services } from './services';
@@ -32,6 +33,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...jobEndpoints(services),
     ...shelfEndpoints(services),
     ...bayEndpoints(services),
+    ...instrumentEndpoints(),
     changes(services),
   ];
   for (const definition of endpoints) mount(app, definition);

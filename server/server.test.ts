@@ -227,6 +227,35 @@ describe('the workshop', () => {
     expect(await events('/api/changes', 'change', log)).toEqual({ kind: 'log', id: 'tourer' });
   });
 
+  test('the gauge reads paint on metal, and says nothing of plastic', async () => {
+    const take = (spot: object) =>
+      call<{ um: number | null }>('POST', '/api/thickness-gauge/readings', {
+        panel: 'roof',
+        paint: 'factory',
+        nth: 1,
+        ...spot,
+      });
+    const first = await take({ substrate: 'clear-gloss' });
+    expect(first.body.um).toBeGreaterThan(80);
+    expect(first.body.um).toBeLessThan(180);
+    expect((await take({ substrate: 'clear-gloss' })).body).toEqual(first.body);
+    expect((await take({ substrate: 'clear-gloss', paint: 'refinished' })).body.um).toBeGreaterThan(180);
+    expect((await take({ substrate: 'textured-plastic' })).body.um).toBeNull();
+    expect((await take({ substrate: 'clear-gloss', nth: 0 })).status).toBe(400);
+  });
+
+  test('the walk-round sheet is drawn for any job, marked or bare', async () => {
+    loadWorkshop(server.db, server.services, yard);
+    for (const id of ['teal-hatchback', 'hotel-shuttle']) {
+      const response = await fetch(`${server.base}/api/jobs/${id}/walk-round.pdf`);
+      expect(response.headers.get('content-type')).toMatch(/application\/pdf/);
+      const bytes = Buffer.from(await response.arrayBuffer());
+      expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(bytes.subarray(-6).toString()).toMatch(/%%EOF/);
+    }
+    expect((await call('GET', '/api/jobs/nobody/walk-round.pdf')).status).toBe(404);
+  });
+
   test('describes itself, and refuses unknown addresses and foreign hosts', async () => {
     const { body } = await call<{ paths: Record<string, object> }>('GET', '/api/openapi.json');
     expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(['/api/jobs/{id}/log', '/api/products/{id}']));

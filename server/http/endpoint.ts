@@ -12,8 +12,13 @@ export interface Endpoint<Body extends z.ZodType = z.ZodType> {
   readonly body?: Body;
   /** Faults no schema can tell. */
   readonly sense?: (body: unknown) => readonly Fault[];
-  /** Status and schema of the good answer; no schema: no content. */
-  readonly answer: { readonly status: number; readonly schema?: z.ZodType; readonly stream?: true };
+  /** Status and schema of the good answer; no schema: no content. Streams and documents write their own. */
+  readonly answer: {
+    readonly status: number;
+    readonly schema?: z.ZodType;
+    readonly stream?: true;
+    readonly pdf?: true;
+  };
   /** Whether the edited version has to be named in `If-Match`. */
   readonly versioned?: true;
   readonly run: (call: Call<z.output<Body>>) => unknown;
@@ -45,7 +50,7 @@ export function mount(app: Express, definition: Endpoint): void {
     );
     const params = request.params as Record<string, string>;
     const answer = definition.run({ params, query, body, version, request, response });
-    if (definition.answer.stream) return;
+    if (definition.answer.stream || definition.answer.pdf) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);
     else response.end();

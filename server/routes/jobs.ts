@@ -12,6 +12,7 @@ import {
   planFile,
   planSchema,
 } from '#formats';
+import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 
@@ -21,7 +22,7 @@ function draftSense(body: unknown): Fault[] {
   return jobSenseFaults(document).map(({ path, message }) => ({ path: `document.${path}`, message }));
 }
 
-export function jobEndpoints({ jobs, runLog, summaries }: Services) {
+export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -76,6 +77,18 @@ export function jobEndpoints({ jobs, runLog, summaries }: Services) {
       summary: 'The job’s plan in the open format glaphyra.plan/1',
       answer: { status: 200, schema: planSchema },
       run: ({ params }) => planFile(jobs.get(params.id!).document),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/walk-round.pdf',
+      summary: 'The walk-round as the owner signs it: marks in their place, what becomes of them, readings',
+      answer: { status: 200, pdf: true },
+      run: ({ params, response }) => {
+        const sheet = walkRoundSheet(jobs.get(params.id!), now());
+        response.type('pdf').setHeader('content-disposition', 'inline; filename="walk-round.pdf"');
+        sheet.pipe(response);
+        sheet.end();
+      },
     }),
     endpoint({
       method: 'get',

@@ -2,11 +2,13 @@ import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/to
 import type {
   AirReading,
   Bay,
+  GaugeAnswer,
   JobDraft,
   JobRecord,
   JobSummary,
   LogEntry,
   NewEntry,
+  ProbeSpot,
   Problem,
   ProductSheet,
   ProductSheetInput,
@@ -78,6 +80,9 @@ export const api = createApi({
       query: ({ id, version, ...body }) => ({ url: `bays/${id}`, method: 'PUT', body, headers: ifMatch(version) }),
       invalidatesTags: ['Bays'],
     }),
+    takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
+      query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
+    }),
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
   }),
 });
@@ -95,6 +100,7 @@ export const {
   useBaysQuery,
   useSaveBayMutation,
   useLazyReadingQuery,
+  useTakeThicknessMutation,
 } = api;
 
 /** The server's own account of what went wrong; undefined where it did not answer at all. */

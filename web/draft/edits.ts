@@ -1,7 +1,16 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { bayAmbient, correctedBy } from '#core/air';
 import type { FamilyId } from '#core/families';
-import { type Bay, type Job, type JobDraft, type Layer, minuteOfDay, type ProductSheet, type Surface } from '#formats';
+import {
+  type Bay,
+  type Job,
+  type JobDraft,
+  type Layer,
+  minuteOfDay,
+  type ProductSheet,
+  type Surface,
+  type SurfaceMark,
+} from '#formats';
 
 type Edit = (draft: JobDraft) => JobDraft;
 
@@ -30,6 +39,32 @@ export const removeSurface = (id: string): Edit =>
   inDocument((document) =>
     withNeededSheets({ ...document, surfaces: document.surfaces.filter((surface) => surface.id !== id) }),
   );
+
+const changeMarks = (id: string, change: (marks: readonly SurfaceMark[]) => SurfaceMark[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) =>
+      surface.id === id ? { ...surface, marks: change(surface.marks ?? []) } : surface,
+    ),
+  }));
+
+export const addMark = (surface: string, mark: SurfaceMark): Edit => changeMarks(surface, (marks) => [...marks, mark]);
+
+export const changeMark = (surface: string, id: string, changes: Partial<SurfaceMark>): Edit =>
+  changeMarks(surface, (marks) => marks.map((mark) => (mark.id === id ? { ...mark, ...changes } : mark)));
+
+export const removeMark = (surface: string, id: string): Edit =>
+  changeMarks(surface, (marks) => marks.filter((mark) => mark.id !== id));
+
+/** Adds thickness readings, µm, to the panels they were taken on. */
+export const addReadings = (readings: readonly { readonly surface: string; readonly um: number }[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => {
+      const own = readings.filter((reading) => reading.surface === surface.id).map(({ um }) => um);
+      return own.length === 0 ? surface : { ...surface, readingsUm: [...surface.readingsUm, ...own] };
+    }),
+  }));
 
 /** Puts a stack on several surfaces; sheets that come in are copied into the job, those no longer named leave it. */
 export const setLayers = (ids: readonly string[], layers: readonly Layer[], shelf: readonly ProductSheet[]): Edit =>

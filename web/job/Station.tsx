@@ -1,6 +1,6 @@
 import { type ReactNode, useMemo } from 'react';
 import { arrange } from '#core/nets';
-import { type LegendEntry, Net, type PanelPaint } from '../net/Net';
+import { type LegendEntry, Net, type PanelPaint, type Place } from '../net/Net';
 import { useJob } from './useJobView';
 
 interface Props {
@@ -9,34 +9,47 @@ interface Props {
   readonly lensName: string;
   /** Shown over the net's top edge: the one line that matters in this station. */
   readonly headline?: ReactNode;
+  /** What a touch on a panel does besides choosing it; true: it was for that, and nothing is chosen. */
+  readonly onPlace?: ((id: string, at: Place) => boolean) | undefined;
+  /** At the net's left: what is picked up to be put on it. */
+  readonly beside?: ReactNode;
   /** Under the net: a picture over time. */
   readonly below?: ReactNode;
   readonly children: ReactNode;
 }
 
+/** Where a key places something: nobody pointed. */
+const MIDDLE: Place = [0.5, 0.5];
+
 /** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
-export function Station({ lens, legend, lensName, headline, below, children }: Props) {
+export function Station({ lens, legend, lensName, headline, onPlace, beside, below, children }: Props) {
   const { document, chosen, choose } = useJob();
   const arrangement = useMemo(() => arrange(document), [document]);
   return (
     <div className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
       <div className="flex min-h-0 flex-col bg-sheet">
         {headline && <div className="border-b px-4 py-2">{headline}</div>}
-        <div className="min-h-0 flex-1">
-          {document.surfaces.length > 0 ? (
-            <Net
-              arrangement={arrangement}
-              lens={lens}
-              legend={legend}
-              label={`The item unfolded, ${lensName}`}
-              chosen={chosen?.id}
-              onChoose={choose}
-            />
-          ) : (
-            <p className="grid h-full place-items-center p-10 text-center text-ink-2">
-              Nothing is measured yet: add the first surface under Survey.
-            </p>
-          )}
+        <div className="flex min-h-0 flex-1">
+          {beside && <div className="w-46 shrink-0 overflow-auto border-r">{beside}</div>}
+          <div className="min-w-0 flex-1">
+            {document.surfaces.length > 0 ? (
+              <Net
+                arrangement={arrangement}
+                lens={lens}
+                legend={legend}
+                label={`The item unfolded, ${lensName}`}
+                chosen={chosen?.id}
+                onChoose={(id, at) => {
+                  if (!(at && onPlace?.(id, at))) choose(id);
+                }}
+                onEnter={onPlace && ((id) => onPlace(id, MIDDLE))}
+              />
+            ) : (
+              <p className="grid h-full place-items-center p-10 text-center text-ink-2">
+                Nothing is measured yet: add the first surface under Survey.
+              </p>
+            )}
+          </div>
         </div>
         {below}
       </div>

@@ -110,7 +110,16 @@ export function useLoadedJob(id: string): LoadedJob {
     begun,
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),
-    choose: (surface) => setParams(surface === undefined ? {} : { panel: surface }, { replace: true }),
+    choose: (surface) =>
+      setParams(
+        (before) => {
+          const next = new URLSearchParams(before);
+          if (surface === undefined) next.delete('panel');
+          else next.set('panel', surface);
+          return next;
+        },
+        { replace: true },
+      ),
     edit,
     nameOf,
     productName: (product) =>

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, memo, useEffect, useId, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, type MouseEvent, useEffect, useId, useMemo, useRef } from 'react';
 import { boundingBox, type Polygon } from '#core/geometry';
 import { useSize } from '../ui/useSize';
 import { type Fill, FillPatterns, paintOf } from './fills';
@@ -11,9 +11,21 @@ export interface PanelPaint {
   readonly caption?: string | undefined;
   /** Parts of the panel filled on their own. */
   readonly parts?: readonly { readonly outline: Polygon; readonly fill: Fill }[] | undefined;
+  /** Things seen on it, each in its place: shares of the panel's box, across and down. */
+  readonly spots?: readonly PanelSpot[] | undefined;
   /** A sign in its middle, where colour alone would have to speak. */
   readonly sign?: 'no' | 'test' | 'done' | undefined;
 }
+
+export interface PanelSpot {
+  readonly key: string;
+  readonly at: Place;
+  readonly sign: string;
+  readonly size: 'small' | 'medium' | 'large';
+}
+
+/** A place on a panel: shares of its box, across and down. */
+export type Place = readonly [across: number, down: number];
 
 export interface LegendEntry {
   readonly fill: Fill;
@@ -27,7 +39,10 @@ interface Props {
   /** What the lens shows, for those who cannot see it. */
   readonly label: string;
   readonly chosen: string | undefined;
-  readonly onChoose: (id: string) => void;
+  /** With the place that was touched; without one where it was chosen by key. */
+  readonly onChoose: (id: string, at?: Place) => void;
+  /** Enter or space on the chosen panel, for those who walk the net by key. */
+  readonly onEnter?: ((id: string) => void) | undefined;
   /** No names and no legend: a map to find one's place on. */
   readonly plain?: boolean;
 }
@@ -37,7 +52,7 @@ const MARGIN_PX = 30;
 const SIGNS = { no: '✕', test: '◐', done: '✓' } as const;
 
 /** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
-export function Net({ arrangement, lens, legend, label, chosen, onChoose, plain = false }: Props) {
+export function Net({ arrangement, lens, legend, label, chosen, onChoose, onEnter, plain = false }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const prefix = useId().replaceAll(':', '');
@@ -62,6 +77,10 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, plain 
     walkedTo.current = chosen;
   }, [chosen]);
   const onKeyDown = (event: KeyboardEvent) => {
+    if (onEnter && chosen !== undefined && (event.key === 'Enter' || event.key === ' ')) {
+      event.preventDefault();
+      onEnter(chosen);
+    }
     const next = panelTowards(event.key, panels, walkedTo.current);
     if (!next) return;
     event.preventDefault();
@@ -82,7 +101,7 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, plain 
             aria-activedescendant={chosen && `${prefix}-p-${chosen}`}
             tabIndex={0}
             onKeyDown={onKeyDown}
-            className="absolute inset-0 block select-none"
+            className="absolute inset-0 block select-none outline-offset-[-3px] focus:not-focus-visible:outline-none"
           >
             <FillPatterns prefix={prefix} unit={unit} />
             {drawn.map((panel) => (
@@ -135,7 +154,7 @@ interface PanelProps {
   readonly unit: number;
   readonly plain: boolean;
   readonly isChosen: boolean;
-  readonly onChoose: (id: string) => void;
+  readonly onChoose: (id: string, at?: Place) => void;
 }
 
 function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelProps) {
@@ -149,7 +168,7 @@ function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelP
       aria-selected={isChosen}
       aria-label={[name, copies > 1 ? `${copies} times` : '', paint.caption ?? ''].filter(Boolean).join(', ')}
       data-panel={id}
-      onClick={() => onChoose(id)}
+      onClick={(event) => onChoose(id, placeOf(event, outline))}
       className="group cursor-pointer"
     >
       {Array.from({ length: behind }, (_, index) => (
@@ -184,8 +203,55 @@ function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelP
         vectorEffect="non-scaling-stroke"
         className={isChosen ? '' : 'group-hover:stroke-over group-hover:[stroke-width:2]'}
       />
-      {!plain && <PanelText panel={panel} paint={paint} unit={unit} isChosen={isChosen} />}
+      {!plain && !paint.spots?.length && <PanelText panel={panel} paint={paint} unit={unit} isChosen={isChosen} />}
+      {paint.spots?.map((spot) => (
+        <Spot key={spot.key} spot={spot} outline={outline} unit={unit} />
+      ))}
       {!plain && lengths && <Lengths outline={outline} lengths={lengths} unit={unit} />}
+    </g>
+  );
+}
+
+/** Where on a panel a pointer was, as shares of its box. */
+function placeOf(event: MouseEvent<SVGGElement>, outline: Polygon): Place | undefined {
+  const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
+  if (!matrix) return undefined;
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+  const box = boundingBox(outline);
+  const share = (value: number, low: number, high: number) => Math.min(1, Math.max(0, (value - low) / (high - low)));
+  return [share(x, box.minX, box.maxX), share(y, box.minY, box.maxY)];
+}
+
+const SPOT_PX = { small: 7.5, medium: 9, large: 11 } as const;
+
+/** Something seen, printed over the sheet in its place. */
+function Spot({ spot, outline, unit }: { readonly spot: PanelSpot; readonly outline: Polygon; readonly unit: number }) {
+  const box = boundingBox(outline);
+  const x = box.minX + spot.at[0] * (box.maxX - box.minX);
+  const y = box.minY + spot.at[1] * (box.maxY - box.minY);
+  const radius = SPOT_PX[spot.size] * unit;
+  return (
+    <g pointerEvents="none" aria-hidden>
+      <circle
+        cx={x}
+        cy={y}
+        r={radius}
+        fill="var(--sheet)"
+        stroke="var(--over)"
+        strokeWidth={1.6}
+        vectorEffect="non-scaling-stroke"
+      />
+      <text
+        x={x}
+        y={y}
+        fontSize={radius * 1.15}
+        fontWeight={650}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fill="var(--over)"
+      >
+        {spot.sign}
+      </text>
     </g>
   );
 }

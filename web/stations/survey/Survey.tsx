@@ -1,33 +1,115 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { areaEstimate, areaRange, totalArea } from '#core/geometry';
 import { surfaceAreaM2 } from '#core/plan';
 import { SUBSTRATES } from '#core/substrates';
 import { type Surface, surfaceName } from '#formats';
+import { errorText, useTakeThicknessMutation } from '../../app/api';
+import { addMark, addReadings } from '../../draft/edits';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
+import type { Place } from '../../net/Net';
 import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
 import { m2 } from '../../ui/numbers';
 import { AddSurface } from './AddSurface';
+import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './condition-lens';
+import { ConditionPanel, ConditionWhole } from './ConditionPanel';
+import { GaugeTools } from './GaugeTools';
+import { type Armed, MarkLine, MarkPalette } from './MarkTools';
+import { ThicknessPanel, ThicknessWhole } from './ThicknessPanel';
 import { JobForm } from './JobForm';
 import { kindLegend, kindLens } from './kind-lens';
 import { SurfaceForm } from './SurfaceForm';
 
-/** What is there: surfaces, what they are made of, and how large they are, with how sure that is. */
+const VIEWS = { kind: 'What it is', condition: 'Condition', thickness: 'Thickness' } as const;
+type View = keyof typeof VIEWS;
+
+/** What is there: surfaces and their size, what was seen on them, and how thick their paint is. */
 export function Component() {
   const job = useJob();
-  const { document, chosen } = job;
+  const { document, chosen, edit } = job;
   const [adding, setAdding] = useState(false);
-  const lens = useMemo(() => {
+  const [params, setParams] = useSearchParams();
+  const view = (params.get('lens') ?? 'kind') as View;
+  const [armed, setArmed] = useState<Armed>();
+  const [gauge, setGauge] = useState(false);
+  const [said, setSaid] = useState<string>();
+  const [take] = useTakeThicknessMutation();
+  const { lens, legend } = useMemo(() => {
+    if (view === 'condition') return { lens: conditionLens(document.surfaces), legend: CONDITION_LEGEND };
+    if (view === 'thickness') return { lens: thicknessLens(document.surfaces), legend: THICKNESS_LEGEND };
     const areas = new Map(job.plan.surfaces.map(({ id, areaM2 }) => [id, areaM2]));
-    return kindLens(document.surfaces, (id) => m2(areas.get(id) ?? 0));
-  }, [document.surfaces, job.plan]);
+    return { lens: kindLens(document.surfaces, (id) => m2(areas.get(id) ?? 0)), legend: kindLegend };
+  }, [document.surfaces, job.plan, view]);
+
+  const look = (next: View) =>
+    setParams((before) => ({ ...Object.fromEntries(before), lens: next }), { replace: true });
+  const takeReading = async (surface: Surface) => {
+    const { substrate, paint, id, readingsUm } = surface;
+    const answer = await take({ panel: id, substrate, paint, nth: readingsUm.length + 1 });
+    if (answer.error) return setSaid(errorText(answer.error));
+    const { um } = answer.data;
+    if (um === null) return setSaid(`${surfaceName(surface)}: no metal under it, the gauge reads nothing`);
+    edit(addReadings([{ surface: id, um }]));
+    setSaid(`${surfaceName(surface)}: ${um} µm`);
+  };
+  const place = (id: string, at: Place) => {
+    const surface = document.surfaces.find((one) => one.id === id);
+    if (view === 'condition' && armed) {
+      edit(addMark(id, { id: nanoid(8), ...armed, at: [at[0], at[1]] }));
+      return true;
+    }
+    if (view === 'thickness' && gauge && surface) {
+      void takeReading(surface);
+      return true;
+    }
+    return false;
+  };
   return (
-    <Station lens={lens} legend={kindLegend} lensName="by kind of surface">
-      {chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <Whole job={job} onAdd={() => setAdding(true)} />}
+    <Station
+      lens={lens}
+      legend={legend}
+      lensName={VIEWS[view].toLowerCase()}
+      onPlace={(view === 'condition' && armed) || (view === 'thickness' && gauge) ? place : undefined}
+      headline={
+        <div className="flex flex-wrap items-center gap-3">
+          <Segmented
+            label="Look at"
+            value={view}
+            options={Object.entries(VIEWS) as [View, string][]}
+            onChange={(next) => next && look(next)}
+          />
+          {view === 'condition' && <MarkLine armed={armed} onArm={setArmed} />}
+          {view === 'thickness' && <GaugeTools job={job} armed={gauge} onArm={setGauge} said={said} />}
+        </div>
+      }
+      beside={view === 'condition' && <MarkPalette armed={armed} onArm={setArmed} />}
+    >
+      <Side job={job} view={view} chosen={chosen} onAdd={() => setAdding(true)} />
       <AddSurface open={adding} onClose={() => setAdding(false)} />
     </Station>
   );
+}
+
+interface SideProps {
+  readonly job: JobView;
+  readonly view: View;
+  readonly chosen: Surface | undefined;
+  readonly onAdd: () => void;
+}
+
+function Side({ job, view, chosen, onAdd }: SideProps) {
+  switch (view) {
+    case 'condition':
+      return chosen ? <ConditionPanel job={job} surface={chosen} /> : <ConditionWhole job={job} />;
+    case 'thickness':
+      return chosen ? <ThicknessPanel job={job} surface={chosen} /> : <ThicknessWhole job={job} />;
+    case 'kind':
+      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <Whole job={job} onAdd={onAdd} />;
+  }
 }
 
 const allM2 = (surface: Surface) => surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }) * surface.count;

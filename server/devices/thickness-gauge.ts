@@ -1,0 +1,40 @@
+import { createHash } from 'node:crypto';
+import type { PaintSystem } from '#core/paint';
+import { SUBSTRATES, type SubstrateId } from '#core/substrates';
+
+/** Where the probe is set down. */
+export interface ProbeSpot {
+  readonly panel: string;
+  readonly substrate: SubstrateId;
+  readonly paint: PaintSystem;
+  /** Which reading on this panel it is, from 1. */
+  readonly nth: number;
+}
+
+/** Reads the coats under its probe, µm; null where there is no metal under them. */
+export interface ThicknessGauge {
+  read(spot: ProbeSpot): number | null;
+}
+
+/** What a gauge finds on each system: the middle of it, and how far spots on one panel scatter, µm. */
+const USUAL_UM: Readonly<Record<PaintSystem, readonly [middle: number, scatter: number]>> = {
+  factory: [112, 6],
+  refinished: [215, 22],
+  'single-stage': [98, 7],
+};
+/** Panels of one item differ among each other by as much, µm. */
+const PANEL_SCATTER_UM = 5;
+
+/** Stands in for a real gauge: the same spot gives the same reading, and spots scatter as paint does. */
+export const simulatedThicknessGauge: ThicknessGauge = {
+  read({ panel, substrate, paint, nth }) {
+    if (!SUBSTRATES[substrate].gaugeReads) return null;
+    const [middle, scatter] = USUAL_UM[paint];
+    return Math.round(middle + PANEL_SCATTER_UM * swing(panel) + scatter * swing(`${panel}/${nth}`));
+  },
+};
+
+/** −1 to 1, the same for the same words. */
+function swing(words: string): number {
+  return createHash('sha256').update(words).digest().readUInt32BE(0) / 0x7fffffff - 1;
+}

@@ -1,0 +1,246 @@
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { DateTime } from 'luxon';
+import PDFDocument from 'pdfkit';
+import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
+import { boundingBox, type Point } from '#core/geometry';
+import { arrange } from '#core/nets';
+import { judgeReadings } from '#core/paint';
+import { type JobRecord, type Surface, surfaceName } from '#formats';
+
+const A4 = { width: 595.28, height: 841.89 };
+const MARGIN = 42;
+const WIDTH = A4.width - 2 * MARGIN;
+const INK = '#10212d';
+const QUIET = '#566976';
+const LINE = '#ccd6db';
+const OVER = '#a8125e';
+const NET_HEIGHT = 300;
+
+const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  removed: 'goes',
+  reduced: 'is eased',
+  hidden: 'is hidden, and comes back when the filler goes',
+  stays: 'stays',
+};
+
+const LIGHT_WORDS = {
+  'hand-light': 'hand light',
+  'spot-lamp': 'spot lamp',
+  overhead: 'overhead light',
+  daylight: 'daylight',
+};
+
+const fontFile = (weight: number, subset = 'latin') => {
+  const home = path.dirname(createRequire(import.meta.url).resolve('@fontsource/archivo/package.json'));
+  return path.join(home, 'files', `archivo-${subset}-${weight}-normal.woff`);
+};
+
+type Sheet = InstanceType<typeof PDFDocument>;
+
+interface NumberedMark {
+  readonly number: number;
+  readonly surface: Surface;
+  readonly mark: NonNullable<Surface['marks']>[number];
+}
+
+/**
+ * The walk-round as the owner signs it: the item with every mark in its place, what becomes of each, what was
+ * measured, and what stays.
+ */
+export function walkRoundSheet({ document: job }: Pick<JobRecord, 'document'>, now: Date): Sheet {
+  const pdf = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: `Walk-round: ${job.title}` } });
+  pdf.registerFont('text', fontFile(400));
+  pdf.registerFont('strong', fontFile(600));
+  const numbered = job.surfaces
+    .flatMap((surface) => (surface.marks ?? []).map((mark) => ({ surface, mark })))
+    .map((entry, index): NumberedMark => ({ ...entry, number: index + 1 }));
+
+  heading(pdf, job, now);
+  drawNet(pdf, job, numbered);
+  markTable(pdf, numbered);
+  readings(pdf, job.surfaces);
+  notes(pdf, job);
+  signatures(pdf);
+  return pdf;
+}
+
+function heading(pdf: Sheet, { title, item, surfaces }: JobRecord['document'], now: Date): void {
+  pdf.font('strong').fontSize(20).fillColor(INK).text(title, MARGIN, MARGIN, { width: WIDTH });
+  const facts = [
+    `Item: ${item?.name ?? title}`,
+    `Owner: ${item?.ownerName || 'not said'}`,
+    `Looked at on ${DateTime.fromJSDate(now).toFormat('d LLLL yyyy')}`,
+    `${surfaces.length} surfaces`,
+  ];
+  pdf.font('text').fontSize(9.5).fillColor(QUIET).text(facts.join('   ·   '), { width: WIDTH });
+  pdf.moveDown(0.6);
+}
+
+/** The item unfolded, each mark a number in its place. */
+function drawNet(pdf: Sheet, job: JobRecord['document'], numbered: readonly NumberedMark[]): void {
+  const { panels, linework, box } = arrange(job);
+  if (panels.length === 0) return;
+  const scale = Math.min(WIDTH / (box.maxX - box.minX), NET_HEIGHT / (box.maxY - box.minY));
+  const left = MARGIN + (WIDTH - scale * (box.maxX - box.minX)) / 2;
+  const top = pdf.y + 4;
+  const onPaper = ([x, y]: Point): Point => [left + (x - box.minX) * scale, top + (y - box.minY) * scale];
+  const trace = (points: readonly Point[]) => {
+    points.map(onPaper).forEach(([x, y], index) => (index === 0 ? pdf.moveTo(x, y) : pdf.lineTo(x, y)));
+  };
+  pdf.lineWidth(0.3).strokeColor(QUIET);
+  for (const line of linework) {
+    trace(line);
+    pdf.stroke();
+  }
+  pdf.lineWidth(0.7).strokeColor(INK);
+  for (const { outline } of panels) {
+    trace(outline);
+    pdf.closePath().stroke();
+  }
+  for (const { number, surface, mark } of numbered) {
+    const outline = panels.find(({ id }) => id === surface.id)?.outline;
+    if (!outline) continue;
+    const own = boundingBox(outline);
+    const [x, y] = onPaper([
+      own.minX + mark.at[0] * (own.maxX - own.minX),
+      own.minY + mark.at[1] * (own.maxY - own.minY),
+    ]);
+    pdf.circle(x, y, 5.2).fillAndStroke('#ffffff', OVER);
+    pdf
+      .font('strong')
+      .fontSize(6)
+      .fillColor(OVER)
+      .text(String(number), x - 6, y - 3.2, { width: 12, align: 'center', lineBreak: false });
+  }
+  pdf.x = MARGIN;
+  pdf.y = top + scale * (box.maxY - box.minY) + 12;
+}
+
+/** Starts a new page where less than this is left. */
+function room(pdf: Sheet, points: number): void {
+  if (pdf.y + points > A4.height - MARGIN) pdf.addPage();
+}
+
+function title(pdf: Sheet, text: string): void {
+  room(pdf, 60);
+  pdf.font('strong').fontSize(11).fillColor(INK).text(text, MARGIN, pdf.y, { width: WIDTH });
+  pdf.moveDown(0.3);
+}
+
+const COLUMNS = [24, 128, 128, 52, WIDTH - 24 - 128 - 128 - 52] as const;
+
+function row(pdf: Sheet, cells: readonly string[], font: 'text' | 'strong' = 'text'): void {
+  const heights = cells.map((cell, index) =>
+    pdf
+      .font(font)
+      .fontSize(8.5)
+      .heightOfString(cell, { width: COLUMNS[index]! - 6 }),
+  );
+  const high = Math.max(...heights) + 5;
+  room(pdf, high);
+  const { y } = pdf;
+  let x = MARGIN;
+  for (const [index, cell] of cells.entries()) {
+    pdf
+      .font(font)
+      .fontSize(8.5)
+      .fillColor(INK)
+      .text(cell, x, y, { width: COLUMNS[index]! - 6 });
+    x += COLUMNS[index]!;
+  }
+  pdf.y = y + high;
+  pdf
+    .moveTo(MARGIN, pdf.y - 3)
+    .lineTo(MARGIN + WIDTH, pdf.y - 3)
+    .lineWidth(0.4)
+    .strokeColor(LINE)
+    .stroke();
+  pdf.x = MARGIN;
+}
+
+function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
+  title(pdf, numbered.length === 0 ? 'Nothing was marked' : 'What is there, and what becomes of it');
+  if (numbered.length === 0) return;
+  row(pdf, ['', 'Panel', 'Mark', 'Severity', 'What becomes of it'], 'strong');
+  for (const { number, surface, mark } of numbered) {
+    const outcome = outcomeOf(mark, surface.substrate);
+    const seen = mark.light ? ` Seen under ${LIGHT_WORDS[mark.light]}.` : '';
+    const size = mark.sizeMm ? `, ${mark.sizeMm} mm` : '';
+    const said = mark.note ? ` ${mark.note}` : '';
+    row(pdf, [
+      String(number),
+      surfaceName(surface),
+      MARK_KINDS[mark.kind].name + size,
+      mark.severity,
+      `${OUTCOME_WORDS[outcome]}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
+    ]);
+  }
+  pdf.moveDown(0.5);
+}
+
+const VERDICT_WORDS = {
+  usual: 'as usual',
+  thin: 'thin: do not count on polishing',
+  refinished: 'probably refinished',
+  filler: 'filler under the paint',
+  'not-readable': 'a gauge cannot read it',
+} as const;
+
+function readings(pdf: Sheet, surfaces: readonly Surface[]): void {
+  const read = judgeReadings(surfaces)
+    .map((paint, index) => ({ paint, surface: surfaces[index]! }))
+    .filter(({ paint }) => paint.count > 0);
+  if (read.length === 0) return;
+  title(pdf, 'Paint thickness');
+  row(pdf, ['', 'Panel', 'Median of readings', '', ''], 'strong');
+  for (const { paint, surface } of read) {
+    const median = paint.medianUm === undefined ? '' : `${paint.medianUm.toFixed(0)} µm of ${paint.count}`;
+    row(pdf, ['', surfaceName(surface), median, '', VERDICT_WORDS[paint.verdict]]);
+  }
+  pdf.moveDown(0.5);
+}
+
+function notes(pdf: Sheet, { surfaces, item }: JobRecord['document']): void {
+  const said = [
+    ...(item?.access ? [`Access: ${item.access}`] : []),
+    ...surfaces.flatMap((surface) => (surface.note ? [`${surfaceName(surface)}: ${surface.note}`] : [])),
+  ];
+  if (said.length === 0) return;
+  title(pdf, 'Notes');
+  for (const line of said) {
+    room(pdf, 20);
+    pdf.font('text').fontSize(9).fillColor(INK).text(line, { width: WIDTH });
+  }
+  pdf.moveDown(0.5);
+}
+
+function signatures(pdf: Sheet): void {
+  room(pdf, 92);
+  pdf
+    .font('text')
+    .fontSize(8.5)
+    .fillColor(QUIET)
+    .text(
+      'What is listed as staying stays. What is eased or hidden is not gone. Polished paint does not come back.',
+      MARGIN,
+      pdf.y,
+      {
+        width: WIDTH,
+      },
+    );
+  const y = pdf.y + 44;
+  for (const [index, who] of ['Owner', 'Installer'].entries()) {
+    const x = MARGIN + index * (WIDTH / 2 + 10);
+    pdf
+      .moveTo(x, y)
+      .lineTo(x + WIDTH / 2 - 20, y)
+      .lineWidth(0.7)
+      .strokeColor(INK)
+      .stroke();
+    pdf
+      .fontSize(8.5)
+      .fillColor(QUIET)
+      .text(`${who}, date`, x, y + 4, { lineBreak: false });
+  }
+}

@@ -1,0 +1,117 @@
+import { Gauge, Upload } from 'lucide-react';
+import { useId, useState } from 'react';
+import { type Fault, readReadingsCsv, type Surface, surfaceName } from '#formats';
+import { addReadings } from '../../draft/edits';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+
+interface Props {
+  readonly job: JobView;
+  readonly armed: boolean;
+  readonly onArm: (armed: boolean) => void;
+  /** What the gauge last said, in words. */
+  readonly said: string | undefined;
+}
+
+/** The gauge in hand: every tap on a panel takes one reading there; or a file of readings. */
+export function GaugeTools({ job, armed, onArm, said }: Props) {
+  const [pasting, setPasting] = useState(false);
+  return (
+    <>
+      <Button look={armed ? 'main' : 'plain'} aria-pressed={armed} onClick={() => onArm(!armed)}>
+        <Gauge size={17} /> Gauge in hand
+      </Button>
+      <Button onClick={() => setPasting(true)}>
+        <Upload size={16} /> Readings from a file
+      </Button>
+      <p className="min-w-40 flex-1 text-[14px] leading-tight text-ink-2" aria-live="polite">
+        {said ?? (armed ? 'Tap a panel: each tap is one reading.' : 'Readings can also be typed at each panel.')}
+      </p>
+      <ReadingsDialog job={job} open={pasting} onClose={() => setPasting(false)} />
+    </>
+  );
+}
+
+interface DialogProps {
+  readonly job: JobView;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+function ReadingsDialog({ job, open, onClose }: DialogProps) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const take = () => {
+    const { readings, faults: unread } = readReadingsCsv(text);
+    const matched = readings.map((reading) => ({
+      ...reading,
+      surface: surfaceCalled(reading.panel, job.document.surfaces),
+    }));
+    const unknown = [...new Set(matched.filter(({ surface }) => !surface).map(({ panel }) => panel))];
+    const all = [
+      ...unread,
+      ...unknown.map((panel) => ({ path: panel, message: 'no surface of this job is called that' })),
+    ];
+    setFaults(all);
+    // All of it or nothing: what was left out would be missed later.
+    if (all.length > 0) return;
+    job.edit(addReadings(matched.map(({ surface, um }) => ({ surface: surface!.id, um }))));
+    setText('');
+    onClose();
+  };
+  return (
+    <Dialog
+      open={open}
+      onClose={onClose}
+      title="Readings from a file"
+      description="A panel and a number a line, such as “Bonnet;112,5”. Micrometres, or thousandths of an inch under the heading mil."
+    >
+      <label htmlFor={id} className="label block">
+        Paste them here, or choose a file
+      </label>
+      <textarea
+        id={id}
+        rows={8}
+        className="field py-2 font-mono text-[13px]"
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+      />
+      <input
+        type="file"
+        accept=".csv,.txt,text/csv"
+        aria-label="File of readings"
+        className="mt-2 text-[14px]"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (file) void file.text().then(setText);
+        }}
+      />
+      {faults.length > 0 && (
+        <div role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-3 py-2 text-[14px]">
+          <p className="font-semibold">Nothing was taken in:</p>
+          <ul>
+            {faults.slice(0, 8).map(({ path, message }) => (
+              <li key={`${path} ${message}`}>
+                <strong>{path}</strong>: {message}
+              </li>
+            ))}
+            {faults.length > 8 && <li>and {faults.length - 8} more</li>}
+          </ul>
+        </div>
+      )}
+      <Button look="main" className="mt-4" disabled={text.trim() === ''} onClick={take}>
+        Take them in
+      </Button>
+    </Dialog>
+  );
+}
+
+/** By id or by name, however it is written. */
+function surfaceCalled(panel: string, surfaces: readonly Surface[]): Surface | undefined {
+  const wanted = panel.trim().toLowerCase();
+  return surfaces.find(
+    (surface) => surface.id.toLowerCase() === wanted || surfaceName(surface).toLowerCase() === wanted,
+  );
+}
