@@ -150,6 +150,18 @@ test('a slip of unit is caught where it is typed', async ({ page }) => {
   await expect(page.getByText('if that was in metres, it is 1450 mm')).toBeVisible();
 });
 
+test('each template begins from its own usual size, and becomes the surfaces of the job', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByLabel('Job', { exact: true }).fill('Grey estate');
+  await page.getByLabel('Measured from').selectOption({ label: 'Template: estate, five doors' });
+  await expect(page.getByLabel('Wheelbase, mm')).toHaveValue('2740');
+  await expect(page.getByRole('option', { name: 'Quarter glass, left' })).toBeVisible();
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page.getByRole('link', { name: /^Survey/ })).toContainText('surfaces');
+  await page.getByRole('option', { name: /^Quarter glass, left/ }).click();
+  await expect(page.getByLabel('Made of')).toHaveValue('glass');
+});
+
 test('a cold night and a late owner are said today', async ({ page }) => {
   await page.goto('/jobs/satin-tourer/time');
   await expect(page.getByText('too late for the owner')).toBeVisible();

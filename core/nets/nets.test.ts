@@ -5,12 +5,13 @@ import {
   DimensionError,
   type Net,
   pathPoints,
+  templateById,
   TEMPLATES,
   unfoldVehicle,
   type VehicleDimensions,
 } from '.';
 
-const [hatchback] = TEMPLATES as [(typeof TEMPLATES)[number]];
+const hatchback = templateById('hatchback')!;
 const areaOf = (net: Net, only?: string) =>
   net.panels
     .filter(({ substrate }) => only === undefined || substrate === only)
@@ -32,12 +33,20 @@ function contains(outline: readonly Point[], [x, y]: Point): boolean {
   return inside;
 }
 
-describe('the hatchback net', () => {
-  const net = unfoldVehicle(hatchback, hatchback.usual);
+/** Outside painted area of each class, without glass, m². */
+const PAINTED_M2: Readonly<Record<string, readonly [low: number, high: number]>> = {
+  hatchback: [7, 9.5],
+  saloon: [9, 11.5],
+  estate: [9, 12],
+};
+
+describe.each(TEMPLATES.map((template) => [template.id, template] as const))('the net of the %s', (id, template) => {
+  const net = unfoldVehicle(template, template.usual);
 
   test('has a plausible painted area for its class', () => {
-    expect(areaOf(net, 'clear-gloss')).toBeGreaterThan(7);
-    expect(areaOf(net, 'clear-gloss')).toBeLessThan(9.5);
+    const [low, high] = PAINTED_M2[id]!;
+    expect(areaOf(net, 'clear-gloss')).toBeGreaterThan(low);
+    expect(areaOf(net, 'clear-gloss')).toBeLessThan(high);
   });
 
   test('has a simple outline for every panel, each under its own name', () => {
@@ -72,7 +81,11 @@ describe('the hatchback net', () => {
   });
 
   test('keeps wheels round at any size', () => {
-    const long = unfoldVehicle(hatchback, { ...hatchback.usual, lengthMm: 4300, wheelbaseMm: 2700 });
+    const long = unfoldVehicle(template, {
+      ...template.usual,
+      lengthMm: template.usual.lengthMm * 1.05,
+      wheelbaseMm: template.usual.wheelbaseMm * 1.06,
+    });
     const wheel = boundingBox(long.panels.find(({ id }) => id === 'front-wheel-left')!.outlineMm);
     expect(wheel.maxX - wheel.minX).toBeCloseTo(wheel.maxY - wheel.minY, 6);
   });
@@ -80,10 +93,14 @@ describe('the hatchback net', () => {
   test('grows with the square of its size', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.93, max: 1.1, noNaN: true }), (k) => {
-        expect(areaOf(unfoldVehicle(hatchback, scaled(hatchback.usual, k))) / areaOf(net)).toBeCloseTo(k * k, 9);
+        expect(areaOf(unfoldVehicle(template, scaled(template.usual, k))) / areaOf(net)).toBeCloseTo(k * k, 9);
       }),
     );
   });
+});
+
+describe('stretching', () => {
+  const net = unfoldVehicle(hatchback, hatchback.usual);
 
   test('a higher item has taller doors and longer screens, a wider one a wider bonnet', () => {
     const panel = (n: Net, id: string) => polygonAreaM2(n.panels.find((p) => p.id === id)!.outlineMm);

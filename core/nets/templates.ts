@@ -1,8 +1,10 @@
+import { ESTATE } from './estate';
 import { HATCHBACK } from './hatchback';
+import { SALOON } from './saloon';
 import type { VehicleTemplate } from './vehicle';
 
 /** Every built-in template. A new one is one new file and a line here. */
-export const TEMPLATES: readonly VehicleTemplate[] = [HATCHBACK];
+export const TEMPLATES: readonly VehicleTemplate[] = [HATCHBACK, SALOON, ESTATE];
 
 /** @returns undefined for an id that names no template. */
 export function templateById(id: string): VehicleTemplate | undefined {

@@ -306,12 +306,13 @@ function PanelText({ panel, paint, unit, isChosen }: Pick<PanelProps, 'panel' | 
   );
 }
 
-const SHORTEST_CUT = 6;
+/** Less than this share of a name says nothing. */
+const LEAST_SHOWN = 0.6;
 
 /** A long name cut off where that still tells something. */
 function cutToFit(name: string, letters: number): string {
   const room = Math.floor(letters) - 1;
-  return name.length <= letters || room < SHORTEST_CUT ? name : `${name.slice(0, room).trimEnd()}…`;
+  return name.length <= letters || room < LEAST_SHOWN * name.length ? name : `${name.slice(0, room).trimEnd()}…`;
 }
 
 /** Lengths as a draughtsman writes them: outside the panel, along the side they measure. */

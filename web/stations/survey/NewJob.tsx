@@ -60,6 +60,7 @@ export function Component() {
     register,
     handleSubmit,
     control,
+    setValue,
     formState: { errors, isSubmitting },
   } = useForm<Form, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
@@ -130,7 +131,17 @@ export function Component() {
             <label htmlFor="template" className="label block">
               Measured from
             </label>
-            <select id="template" className="field" {...register('template')}>
+            <select
+              id="template"
+              className="field"
+              {...register('template', {
+                // Another kind of item, other usual sizes to begin from.
+                onChange: ({ target }: { target: { value: string } }) => {
+                  const next = TEMPLATES.find(({ id }) => id === target.value);
+                  for (const [key] of next ? DIMENSIONS : []) setValue(key, String(next!.usual[key]));
+                },
+              })}
+            >
               {TEMPLATES.map(({ id, name }) => (
                 <option key={id} value={id}>
                   Template: {name.toLowerCase()}
