@@ -1,10 +1,11 @@
 import { ESTATE } from './estate';
 import { HATCHBACK } from './hatchback';
+import { OFF_ROADER } from './off-roader';
 import { SALOON } from './saloon';
 import type { VehicleTemplate } from './vehicle';
 
 /** Every built-in template. A new one is one new file and a line here. */
-export const TEMPLATES: readonly VehicleTemplate[] = [HATCHBACK, SALOON, ESTATE];
+export const TEMPLATES: readonly VehicleTemplate[] = [HATCHBACK, SALOON, ESTATE, OFF_ROADER];
 
 /** @returns undefined for an id that names no template. */
 export function templateById(id: string): VehicleTemplate | undefined {
