@@ -39,6 +39,7 @@ const PAINTED_M2: Readonly<Record<string, readonly [low: number, high: number]>>
   saloon: [9, 11.5],
   estate: [9, 12],
   'off-roader': [12, 15],
+  'high-van': [20, 27],
 };
 
 describe.each(TEMPLATES.map((template) => [template.id, template] as const))('the net of the %s', (id, template) => {
