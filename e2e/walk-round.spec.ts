@@ -78,3 +78,29 @@ test('a side that was repainted is told, and readings come in from a file or not
   await dialog.getByRole('button', { name: 'Take them in' }).click();
   await expect(page.getByRole('row', { name: /Rear wing, left/ })).toContainText('thin');
 });
+
+test('a panel splits along a drawn line, keeps its place and its area, and is joined again by undo', async ({
+  page,
+}) => {
+  await page.goto('/jobs/teal-hatchback/survey');
+  const tailLamp = page.locator('[data-panel="tail-lamp-left"]');
+  await expect(tailLamp).toBeVisible();
+  const area = page.getByText(/^12\.\d m²$/).first();
+  const before = await area.innerText();
+  await page.getByRole('button', { name: 'Split a panel' }).click();
+  const tap = async (panel: string, across: number, down: number) => {
+    const box = (await page.locator(`[data-panel="${panel}"] path`).first().boundingBox())!;
+    await page.mouse.click(box.x + across * box.width, box.y + down * box.height);
+  };
+  await tap('bonnet', 0.5, 0.3);
+  await expect(page.getByText(/cannot be split: work has been logged on it/)).toBeVisible();
+  await tap('rear-door-right', 0.1, 0.5);
+  await expect(page.getByText('Now tap where the line ends.')).toBeVisible();
+  await tap('rear-door-right', 0.6, 0.52);
+  await expect(page.getByText('Rear door, right is in 2 pieces; Undo joins them again.')).toBeVisible();
+  await expect(page.getByRole('option', { name: /^Rear door [ab], right/ })).toHaveCount(2);
+  expect(await area.innerText()).toBe(before);
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('option', { name: /^Rear door, right/ })).toHaveCount(1);
+});

@@ -4,6 +4,7 @@ export * from './job';
 export * from './job-sense';
 export * from './log';
 export * from './moments';
+export * from './net-files';
 export * from './plan';
 export * from './planned-job';
 export * from './product';

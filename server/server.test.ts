@@ -244,7 +244,7 @@ describe('the workshop', () => {
     expect((await take({ substrate: 'clear-gloss', nth: 0 })).status).toBe(400);
   });
 
-  test('the walk-round sheet is drawn for any job, marked or bare', async () => {
+  test('the walk-round sheet and the net are drawn for any job, marked or bare', async () => {
     loadWorkshop(server.db, server.services, yard);
     for (const id of ['teal-hatchback', 'hotel-shuttle']) {
       const response = await fetch(`${server.base}/api/jobs/${id}/walk-round.pdf`);
@@ -252,6 +252,16 @@ describe('the workshop', () => {
       const bytes = Buffer.from(await response.arrayBuffer());
       expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
       expect(bytes.subarray(-6).toString()).toMatch(/%%EOF/);
+    }
+    for (const [file, type, begins] of [
+      ['net.svg', 'image/svg+xml', '<?xml'],
+      ['net.dxf', 'image/vnd.dxf', '0\nSECTION'],
+      ['surfaces.csv', 'text/csv', 'id,name,made of'],
+    ] as const) {
+      const response = await fetch(`${server.base}/api/jobs/hotel-shuttle/${file}`);
+      expect(response.headers.get('content-type')).toContain(type);
+      expect(response.headers.get('content-disposition')).toContain(file);
+      expect((await response.text()).startsWith(begins)).toBe(true);
     }
     expect((await call('GET', '/api/jobs/nobody/walk-round.pdf')).status).toBe(404);
   });

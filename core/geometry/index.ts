@@ -1,3 +1,4 @@
 export * from './area-spread';
 export * from './polygon';
 export * from './shapes';
+export * from './split';

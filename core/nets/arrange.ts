@@ -63,7 +63,7 @@ function itemNet({ item }: Pick<SheetItem, 'item'>) {
 export function arrange(document: SheetItem): Arrangement {
   const net = itemNet(document);
   const panels = new Map(net?.panels.map((panel) => [panel.id, panel]));
-  const onNet = document.surfaces.flatMap((surface) => placedOnNet(surface, panels.get(surface.id)));
+  const onNet = document.surfaces.flatMap((surface) => placedOnNet(surface, net !== undefined, panels.get(surface.id)));
   const placed = new Set(onNet.map(({ id }) => id));
   const apart = document.surfaces.filter(({ id }) => !placed.has(id));
   const linework = (net?.linework ?? []).map((line) => line.map(flipped));
@@ -79,12 +79,12 @@ export function arrange(document: SheetItem): Arrangement {
   };
 }
 
-function placedOnNet(surface: SheetSurface, panel: NetPanel | undefined): PlacedPanel[] {
-  if (!panel) return [];
-  const own =
-    surface.measuredBy === 'template' && surface.shape.kind === 'polygon' ? surface.shape.pointsMm : undefined;
-  const outline = (own ?? panel.outlineMm).map(flipped);
-  return [{ id: surface.id, name: surface.name ?? surface.id, outline, copies: surface.count }];
+/** On the net: a panel of the template, or a piece cut from one, whose outline lies where the net has it. */
+function placedOnNet(surface: SheetSurface, hasNet: boolean, panel: NetPanel | undefined): PlacedPanel[] {
+  const { id, shape, measuredBy, count } = surface;
+  const own = hasNet && measuredBy === 'template' && shape.kind === 'polygon' ? shape.pointsMm : undefined;
+  const outline = own ?? panel?.outlineMm;
+  return outline ? [{ id, name: surface.name ?? id, outline: outline.map(flipped), copies: count }] : [];
 }
 
 function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): PlacedPanel[] {

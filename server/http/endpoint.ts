@@ -17,7 +17,7 @@ export interface Endpoint<Body extends z.ZodType = z.ZodType> {
     readonly status: number;
     readonly schema?: z.ZodType;
     readonly stream?: true;
-    readonly pdf?: true;
+    readonly media?: string;
   };
   /** Whether the edited version has to be named in `If-Match`. */
   readonly versioned?: true;
@@ -50,7 +50,7 @@ export function mount(app: Express, definition: Endpoint): void {
     );
     const params = request.params as Record<string, string>;
     const answer = definition.run({ params, query, body, version, request, response });
-    if (definition.answer.stream || definition.answer.pdf) return;
+    if (definition.answer.stream || definition.answer.media) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);
     else response.end();

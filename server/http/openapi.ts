@@ -27,7 +27,7 @@ export function openApiDocument(endpoints: readonly Endpoint[]) {
 
 function operation({ path, summary, body, answer, versioned }: Endpoint): object {
   const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!);
-  const media = answer.stream ? 'text/event-stream' : answer.pdf ? 'application/pdf' : 'application/json';
+  const media = answer.stream ? 'text/event-stream' : (answer.media ?? 'application/json');
   return {
     summary,
     parameters: [
@@ -50,7 +50,7 @@ function operation({ path, summary, body, answer, versioned }: Endpoint): object
     responses: {
       [answer.status]: {
         description: summary,
-        ...((answer.schema || answer.stream || answer.pdf) && {
+        ...((answer.schema || answer.stream || answer.media) && {
           content: { [media]: { schema: answer.schema ? schemaOf(answer.schema, 'output') : { type: 'string' } } },
         }),
       },

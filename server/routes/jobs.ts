@@ -7,6 +7,9 @@ import {
   jobSenseFaults,
   jobSummarySchema,
   logEntrySchema,
+  netDxf,
+  netSvg,
+  surfacesCsv,
   newEntrySchema,
   newJobSchema,
   planFile,
@@ -21,6 +24,18 @@ function draftSense(body: unknown): Fault[] {
   const document = typeof body === 'object' && body !== null && 'document' in body ? body.document : undefined;
   return jobSenseFaults(document).map(({ path, message }) => ({ path: `document.${path}`, message }));
 }
+
+/** The net as other programs read it. */
+const NET_FILES = [
+  {
+    path: 'net.svg',
+    summary: 'The net as a drawing, one unit a millimetre',
+    media: 'image/svg+xml',
+    write: netSvg,
+  },
+  { path: 'net.dxf', summary: 'The net as DXF, in millimetres', media: 'image/vnd.dxf', write: netDxf },
+  { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
+];
 
 export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
   return [
@@ -82,7 +97,7 @@ export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
       method: 'get',
       path: '/api/jobs/{id}/walk-round.pdf',
       summary: 'The walk-round as the owner signs it: marks in their place, what becomes of them, readings',
-      answer: { status: 200, pdf: true },
+      answer: { status: 200, media: 'application/pdf' },
       run: ({ params, response }) => {
         const sheet = walkRoundSheet(jobs.get(params.id!), now());
         response.type('pdf').setHeader('content-disposition', 'inline; filename="walk-round.pdf"');
@@ -90,6 +105,19 @@ export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
         sheet.end();
       },
     }),
+    ...NET_FILES.map(({ path, summary, media, write }) =>
+      endpoint({
+        method: 'get',
+        path: `/api/jobs/{id}/${path}`,
+        summary,
+        answer: { status: 200, media },
+        run: ({ params, response }) => {
+          const text = write(jobs.get(params.id!).document);
+          response.type(media).setHeader('content-disposition', `attachment; filename="${params.id}-${path}"`);
+          response.send(text);
+        },
+      }),
+    ),
     endpoint({
       method: 'get',
       path: '/api/jobs/{id}/log',

@@ -1,5 +1,6 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { bayAmbient, correctedBy } from '#core/air';
+import { twinOf } from '#core/condition';
 import type { FamilyId } from '#core/families';
 import {
   type Bay,
@@ -65,6 +66,24 @@ export const addReadings = (readings: readonly { readonly surface: string; reado
       return own.length === 0 ? surface : { ...surface, readingsUm: [...surface.readingsUm, ...own] };
     }),
   }));
+
+/**
+ * What a panel is made of, what lies on it and what goes on it, said of its twin as well. Marks, readings and
+ * notes stay where they were seen: copying never hides a difference.
+ */
+export const copyToTwin = (id: string): Edit =>
+  inDocument((document) => {
+    const twin = twinOf(id);
+    const from = document.surfaces.find((surface) => surface.id === id);
+    if (!from || twin === undefined) return document;
+    const { substrate, curvature, onePiece, existing, paint, layers } = from;
+    return {
+      ...document,
+      surfaces: document.surfaces.map((surface) =>
+        surface.id === twin ? { ...surface, substrate, curvature, onePiece, existing, paint, layers } : surface,
+      ),
+    };
+  });
 
 /** Puts a stack on several surfaces; sheets that come in are copied into the job, those no longer named leave it. */
 export const setLayers = (ids: readonly string[], layers: readonly Layer[], shelf: readonly ProductSheet[]): Edit =>

@@ -6,6 +6,12 @@ import type { JobView } from '../../job/useJobView';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { TextField } from '../../ui/TextField';
 
+const FILES = [
+  ['net.svg', 'net as SVG'],
+  ['net.dxf', 'net as DXF'],
+  ['surfaces.csv', 'areas as CSV'],
+] as const;
+
 /** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
 export function JobForm({ job }: { readonly job: JobView }) {
   const { document, edit, log } = job;
@@ -31,6 +37,14 @@ export function JobForm({ job }: { readonly job: JobView }) {
           value={item.ownerName ?? ''}
           onChange={(ownerName) => edit(changeDocument({ item: { ...item, ownerName: ownerName || undefined } }))}
         />
+        <p className="flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
+          <span className="text-ink-2">Take it along:</span>
+          {FILES.map(([file, name]) => (
+            <a key={file} className="underline" href={`/api/jobs/${job.id}/${file}`} download>
+              {name}
+            </a>
+          ))}
+        </p>
         <ConfirmButton
           action="Take this job away"
           consequence="Its survey and its plan go with it. Nothing has been laid yet, so no record is lost."

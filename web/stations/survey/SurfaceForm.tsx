@@ -1,11 +1,12 @@
 import { Trash2 } from 'lucide-react';
+import { twinOf } from '#core/condition';
 import { FAMILIES, FAMILY_IDS, type FamilyId } from '#core/families';
 import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/geometry';
 import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { inOnePiece } from '#core/plan';
 import { SUBSTRATE_IDS, SUBSTRATES, type SubstrateId } from '#core/substrates';
 import { type Surface, surfaceName } from '#formats';
-import { changeSurface, removeSurface } from '../../draft/edits';
+import { changeSurface, copyToTwin, removeSurface } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -30,7 +31,10 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
   const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
   const clear = clearEstimateUm(surface.clearUm, surface.paint, paint?.medianUm);
-  const laid = [...record.patches.values()].some(({ patch }) => patch.surface === surface.id);
+  const isLaid = (id: string) => [...record.patches.values()].some(({ patch }) => patch.surface === id);
+  const laid = isLaid(surface.id);
+  const twin = document.surfaces.find(({ id }) => id === twinOf(surface.id));
+  const twinLaid = twin !== undefined && isLaid(twin.id);
   return (
     <>
       <PanelHead>
@@ -172,6 +176,16 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
               </p>
             )}
           </div>
+        </Part>
+      )}
+      {twin && (
+        <Part title="The other side">
+          <Button disabled={twinLaid} onClick={() => edit(copyToTwin(surface.id))}>
+            Say the same of {surfaceName(twin)}
+          </Button>
+          <p className="mt-1 text-[13px] text-ink-2">
+            What it is made of, what is on it and what goes on it. Marks and readings stay where they were seen.
+          </p>
         </Part>
       )}
       <Part title="Take it out">

@@ -17,6 +17,7 @@ import { m2 } from '../../ui/numbers';
 import { AddSurface } from './AddSurface';
 import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './condition-lens';
 import { ConditionPanel, ConditionWhole } from './ConditionPanel';
+import { type Cut, cutFurther, CutTools, withCutMark } from './CutTools';
 import { GaugeTools } from './GaugeTools';
 import { type Armed, MarkLine, MarkPalette } from './MarkTools';
 import { ThicknessPanel, ThicknessWhole } from './ThicknessPanel';
@@ -37,6 +38,7 @@ export function Component() {
   const [armed, setArmed] = useState<Armed>();
   const [gauge, setGauge] = useState(false);
   const [said, setSaid] = useState<string>();
+  const [cut, setCut] = useState<Cut>();
   const [take] = useTakeThicknessMutation();
   const { lens, legend } = useMemo(() => {
     if (view === 'condition') return { lens: conditionLens(document.surfaces), legend: CONDITION_LEGEND };
@@ -58,6 +60,10 @@ export function Component() {
   };
   const place = (id: string, at: Place) => {
     const surface = document.surfaces.find((one) => one.id === id);
+    if (view === 'kind' && cut && surface) {
+      setCut(cutFurther(cut, surface, at, job));
+      return true;
+    }
     if (view === 'condition' && armed) {
       edit(addMark(id, { id: nanoid(8), ...armed, at: [at[0], at[1]] }));
       return true;
@@ -68,12 +74,16 @@ export function Component() {
     }
     return false;
   };
+  const isArmed =
+    (view === 'kind' && cut !== undefined) ||
+    (view === 'condition' && armed !== undefined) ||
+    (view === 'thickness' && gauge);
   return (
     <Station
-      lens={lens}
+      lens={cut ? withCutMark(lens, cut) : lens}
       legend={legend}
       lensName={VIEWS[view].toLowerCase()}
-      onPlace={(view === 'condition' && armed) || (view === 'thickness' && gauge) ? place : undefined}
+      onPlace={isArmed ? place : undefined}
       headline={
         <div className="flex flex-wrap items-center gap-3">
           <Segmented
@@ -82,6 +92,7 @@ export function Component() {
             options={Object.entries(VIEWS) as [View, string][]}
             onChange={(next) => next && look(next)}
           />
+          {view === 'kind' && <CutTools cut={cut} onCut={setCut} />}
           {view === 'condition' && <MarkLine armed={armed} onArm={setArmed} />}
           {view === 'thickness' && <GaugeTools job={job} armed={gauge} onArm={setGauge} said={said} />}
         </div>
