@@ -3,7 +3,7 @@ import { planJob, type PlannedJob, type PlannedSurface } from '#core/plan';
 import { DEMO_SHELF } from '#demo';
 import { readProduct } from '#formats';
 import { bayAmbient } from '#core/air';
-import { shapeAreaM2 } from '#core/geometry';
+import { polygonAreaM2, shapeAreaM2 } from '#core/geometry';
 import { templateById, unfoldVehicle } from '#core/nets';
 import { DEFAULT_PACE } from '#core/sections';
 
@@ -65,6 +65,14 @@ function medianMs(call: () => unknown): number {
   return times.sort((a, b) => a - b)[ROUNDS >> 1]!;
 }
 
+/** Unfolds a template at a new size each time and measures every panel of it. */
+function stretchAndMeasure(): number {
+  const template = templateById('estate')!;
+  const { usual } = template;
+  const { panels } = unfoldVehicle(template, { ...usual, lengthMm: usual.lengthMm + Math.random() * 100 });
+  return panels.reduce((sum, { outlineMm, curvature }) => sum + polygonAreaM2(outlineMm) * curvature, 0);
+}
+
 const job = largeJob();
 const plan = planJob(job);
 const laid = plan.surfaces.flatMap(({ coats }) => coats).filter((coat) => coat.laid).length;
@@ -76,3 +84,13 @@ console.log(
   `  the whole plan                 ${whole.toFixed(3)} ms, ${(whole / baseline).toFixed(0)} times the baseline`,
 );
 console.log(`  bar: 50 ms, ${((100 * whole) / 50).toFixed(0)} % of it used`);
+
+const { panels: measured } = unfoldVehicle(templateById('estate')!, templateById('estate')!.usual);
+const measureOnly = medianMs(() => measured.reduce((sum, { outlineMm }) => sum + polygonAreaM2(outlineMm), 0));
+const stretched = medianMs(stretchAndMeasure);
+console.log('template stretched and measured again');
+console.log(`  its panels measured alone (baseline)  ${measureOnly.toFixed(3)} ms`);
+console.log(
+  `  unfolded anew and measured            ${stretched.toFixed(3)} ms, ${(stretched / measureOnly).toFixed(0)} times the baseline`,
+);
+console.log(`  bar: 5 ms, ${((100 * stretched) / 5).toFixed(0)} % of it used`);

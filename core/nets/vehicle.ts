@@ -110,6 +110,17 @@ export function dimensionFaults(template: VehicleTemplate, dimensions: VehicleDi
   return [new DimensionError('wheelbaseMm', text)];
 }
 
+const READ_PATHS = new WeakMap<VehicleTemplate, Map<string, readonly Point[]>>();
+
+/** Points of a template's path; read once, since a template is stretched on every keystroke of a tape measurement. */
+function pointsOf(template: VehicleTemplate, path: string): readonly Point[] {
+  let paths = READ_PATHS.get(template);
+  if (!paths) READ_PATHS.set(template, (paths = new Map()));
+  let points = paths.get(path);
+  if (!points) paths.set(path, (points = pathPoints(path)));
+  return points;
+}
+
 /**
  * Unfolds a template at the item's own size. Lengths between axles and overhangs stretch separately, arches
  * keep their roundness, and the tops are developed along the stretched centre line, so that a taller or
@@ -121,7 +132,7 @@ export function unfoldVehicle(template: VehicleTemplate, dimensions: VehicleDime
   if (fault) throw fault;
   const place = placement(template, dimensions);
   const sides = template.side.flatMap(({ path, ...panel }): NetPanel[] => {
-    const points = pathPoints(path);
+    const points = pointsOf(template, path);
     return (['left', 'right'] as const).map((side) => ({
       ...panel,
       id: `${panel.id}-${side}`,
@@ -131,17 +142,17 @@ export function unfoldVehicle(template: VehicleTemplate, dimensions: VehicleDime
     }));
   });
   const strip = template.strip.map(({ half, ...panel }): NetPanel => {
-    const points = pathPoints(half);
+    const points = pointsOf(template, half);
     const outline = [...points, ...mirrored(points)];
     return { ...panel, outlineMm: outline.map(place.strip) };
   });
   const lines = [
     ...template.sideLines.flatMap((path) => {
-      const points = pathPoints(path);
+      const points = pointsOf(template, path);
       return (['left', 'right'] as const).map((side): Linework => points.map((point) => place.side(point, side)));
     }),
     ...template.stripLines.flatMap((path) => {
-      const points = pathPoints(path);
+      const points = pointsOf(template, path);
       const across = points.map(([u, y]): Point => [u, -y]);
       const onCentre = points.every(([, y]) => y === 0);
       return (onCentre ? [points] : [points, across]).map((line): Linework => line.map(place.strip));

@@ -38,9 +38,10 @@ export function patchState(record: PatchRecord): PatchState {
 /** The step each state asks for next, and what else may be noted in it. */
 const MAY_FOLLOW: Readonly<Record<PatchState | 'todo', readonly RunEntryType[]>> = {
   todo: ['lay-start'],
-  laying: ['lay-end', 'cue-seen', 'fault'],
+  // A second person may level what the first is still laying.
+  laying: ['lay-end', 'level-start', 'cue-seen', 'fault'],
   waiting: ['level-start', 'cue-seen', 'fault'],
-  levelling: ['level-end', 'fault'],
+  levelling: ['lay-end', 'level-end', 'fault'],
   done: ['fault'],
 };
 
@@ -65,9 +66,8 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
       const patch = record.patches.get(patchKey(entry.patch));
       const state = patch ? patchState(patch) : 'todo';
       if (!MAY_FOLLOW[state].includes(entry.type)) return `this patch is ${STATE_WORDS[state]}`;
-      return entry.type === 'cue-seen' && patch?.cueMin !== undefined
-        ? 'the cue of this patch is noted already'
-        : undefined;
+      if (entry.type === 'cue-seen' && patch?.cueMin !== undefined) return 'the cue of this patch is noted already';
+      return entry.type === 'lay-end' && patch?.layEndMin !== undefined ? 'this patch is laid already' : undefined;
     }
   }
 }

@@ -60,6 +60,23 @@ describe('the record of a run', () => {
     expect(entryFault(foldLog([]), [], { type: 'level-end', patch })).toBe('this patch is not begun');
   });
 
+  test('a second person may level what the first still lays, and both ends are kept', () => {
+    const together = log(
+      [0, { type: 'lay-start', patch, start }],
+      [1, { type: 'level-start', patch }],
+      [2, { type: 'lay-end', patch }],
+      [3, { type: 'level-end', patch }],
+    );
+    const states = [2, 3, 4].map((count) =>
+      patchState(foldLog(together.slice(0, count)).patches.get(patchKey(patch))!),
+    );
+    expect(states).toEqual(['levelling', 'levelling', 'done']);
+    expect(foldLog(together).patches.get(patchKey(patch))).toMatchObject({ layEndMin: 2, levelEndMin: 3 });
+    expect(entryFault(foldLog(together.slice(0, 3)), [], { type: 'lay-end', patch })).toBe(
+      'this patch is laid already',
+    );
+  });
+
   test('any sequence of entries folds without an exception, and undoing all of it leaves nothing', () => {
     const entry = fc.constantFrom<RunEntry>(
       { type: 'lay-start', patch, start },

@@ -244,6 +244,16 @@ function InHand({ job, current }: InHandProps) {
         >
           {pending ? 'Logging …' : instruction.action}
         </Button>
+        {current.state === 'laying' && document.crew.mode === 'pair' && (
+          <Button
+            glove
+            className="mt-3 min-h-20 w-full text-2xl"
+            disabled={pending}
+            onClick={() => tap({ type: 'level-start', patch })}
+          >
+            The second starts levelling
+          </Button>
+        )}
         <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
           <Button
             glove
