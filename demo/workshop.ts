@@ -191,10 +191,17 @@ const READ_ON_HATCHBACK: Readonly<Record<string, Seen>> = {
   },
 };
 
-/** Laid yesterday afternoon, curing in a shed that cools at night. */
+/** The last afternoon, two o'clock, that lies some hours back. */
+function lastAfternoon(now: string): string {
+  const sinceMidnight = minuteOfDay(now);
+  const today = sinceMidnight - 14 * 60;
+  return instantAfter(now, -(today >= 4 * 60 ? today : today + MIN_PER_DAY));
+}
+
+/** Laid in the afternoon, curing in a shed that cools at night. */
 function launch(now: string): SampleJob {
   const file = readJob(launchTopsides);
-  const startAt = instantAfter(now, -7 * 60);
+  const startAt = lastAfternoon(now);
   const { surfaces } = file;
   const draft = inBay('slip-shed', {
     title: 'Gelcoat launch, topsides',

@@ -13,6 +13,7 @@ const onTemplate = {
 describe('the net as a control', () => {
   beforeAll(() => {
     // Nothing has a size in this environment; the net is drawn where it has one.
+    Object.assign(SVGElement.prototype, { getScreenCTM: () => null });
     globalThis.ResizeObserver = class {
       constructor(private readonly told: ResizeObserverCallback) {}
       observe() {
@@ -42,6 +43,6 @@ describe('the net as a control', () => {
     fireEvent.keyDown(list, { key: 'x' });
     expect(choose).toHaveBeenCalledTimes(2);
     fireEvent.click(screen.getByRole('option', { name: 'Roof, covered' }));
-    expect(choose).toHaveBeenLastCalledWith('roof');
+    expect(choose).toHaveBeenLastCalledWith('roof', undefined);
   });
 });

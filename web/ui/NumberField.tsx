@@ -11,10 +11,11 @@ interface Props {
   readonly check?: (value: number) => string | undefined;
   readonly optional?: boolean;
   readonly hint?: string | undefined;
+  readonly disabled?: boolean;
 }
 
 /** A number with its unit; takes a decimal comma or point, and hands over only what makes sense. */
-export function NumberField({ label, value, unit, onChange, check, optional = false, hint }: Props) {
+export function NumberField({ label, value, unit, onChange, check, optional = false, hint, disabled = false }: Props) {
   const id = useId();
   const shown = value === undefined ? '' : formatNumber(value);
   const [text, setText] = useTyped(shown);
@@ -41,7 +42,8 @@ export function NumberField({ label, value, unit, onChange, check, optional = fa
         <input
           id={id}
           inputMode="decimal"
-          className={`field ${unit ? 'pr-14' : ''} ${fault ? 'border-stop' : ''}`}
+          disabled={disabled}
+          className={`field disabled:opacity-60 ${unit ? 'pr-14' : ''} ${fault ? 'border-stop' : ''}`}
           value={text}
           aria-invalid={fault !== undefined}
           aria-describedby={said ? `${id}-said` : undefined}

@@ -47,6 +47,7 @@ export function AirForm({ job }: { readonly job: JobView }) {
         <div className="mt-3 grid grid-cols-3 gap-3">
           <NumberField
             label="Air"
+            disabled={begun}
             unit="°C"
             value={Number(air.airC.toFixed(1))}
             check={(value) => (value >= -30 && value <= 60 ? undefined : '−30 to 60 °C')}
@@ -54,6 +55,7 @@ export function AirForm({ job }: { readonly job: JobView }) {
           />
           <NumberField
             label="Humidity"
+            disabled={begun}
             unit="%"
             value={Number(air.rhPct.toFixed(1))}
             check={(value) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %')}
@@ -61,6 +63,7 @@ export function AirForm({ job }: { readonly job: JobView }) {
           />
           <NumberField
             label="Air speed"
+            disabled={begun}
             unit="m/s"
             value={Number(air.airSpeed.toFixed(1))}
             check={(value) => (value >= 0 && value <= 20 ? undefined : '0 to 20 m/s')}
@@ -68,9 +71,11 @@ export function AirForm({ job }: { readonly job: JobView }) {
           />
         </div>
         <p className="mt-2 text-[14px] text-ink-2">
-          {inBay
-            ? 'As the bay is expected to be at the start. Type or read what it really is: the rest of the day follows from that. '
-            : 'Holds all through. '}
+          {begun
+            ? 'As it is expected now. Laying has begun: what the air really is is read at the bay, under Run, and stands in the log. '
+            : inBay
+              ? 'As the bay is expected to be at the start. Type or read what it really is: the rest of the day follows from that. '
+              : 'Holds all through. '}
           Dew point {fixed(dew.dewPointC, 1)} °C. A surface colder than {fixed(dew.dewPointC + 3, 1)} °C is too close to
           it; a measured surface is entered at its panel.
         </p>
@@ -119,7 +124,7 @@ function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
           : 'listening …'}
       </p>
       <Button
-        disabled={!reading}
+        disabled={!reading || job.begun}
         onClick={() => {
           if (!reading) return;
           const { airC, rhPct, airSpeed } = reading;
