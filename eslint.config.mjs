@@ -52,7 +52,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['web/**/*.test.{ts,tsx}'],
+    files: ['web/**/*.test.{ts,tsx}', 'web/testing/*.tsx'],
     rules: { 'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY_IN_TESTS }] },
   },
   // The test runner reads which fixtures a fixture needs from its first parameter, none included.

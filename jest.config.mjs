@@ -27,6 +27,9 @@ export default {
     {
       ...shared,
       displayName: 'web',
+      // Packages that ship modern modules only.
+      transform: { ...shared.transform, 'node_modules/@tanstack/.+\\.js$': swc },
+      transformIgnorePatterns: ['/node_modules/(?!@tanstack/)'],
       testEnvironment: '<rootDir>/web/testing/environment.mjs',
       testMatch: ['<rootDir>/web/**/*.test.{ts,tsx}'],
     },

@@ -1,0 +1,99 @@
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { standingSurfaces } from '#core/care';
+import { foldLog } from '#core/run';
+import { loggedEntries, planOf, plannedJob } from '#formats';
+import { cutInServer, NOW, open, server, yard } from '../testing/yard';
+
+const draft = (id: string) => yard.jobs.find((job) => job.id === id)!.draft;
+const slow = 30_000;
+
+beforeAll(() => {
+  // The day stands still; everything else runs as it does.
+  jest.useFakeTimers({
+    now: new Date(NOW),
+    doNotFake: [
+      'setTimeout',
+      'clearTimeout',
+      'setInterval',
+      'clearInterval',
+      'setImmediate',
+      'clearImmediate',
+      'queueMicrotask',
+      'nextTick',
+      'performance',
+      'hrtime',
+      'requestAnimationFrame',
+      'cancelAnimationFrame',
+    ],
+  });
+  cutInServer();
+});
+beforeEach(() => {
+  localStorage.clear();
+  server.reset();
+});
+afterAll(() => jest.useRealTimers());
+
+const side = () => screen.getByRole('complementary', { name: 'Chosen panel' });
+
+test(
+  'every station says of a job what the core says of it',
+  async () => {
+    const plan = planOf(draft('satin-tourer').document);
+    await open('/jobs/satin-tourer/quantify');
+    const stations = await screen.findByRole('navigation', { name: 'Stations of the job' });
+    const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+    expect(within(stations).getByRole('link', { name: /Survey/ }).textContent).toContain(
+      `4 surfaces, ${area.toFixed(2)} m²`,
+    );
+    expect(within(stations).getByRole('link', { name: /Layer/ }).textContent).toContain('1 stay bare');
+    const cost = plan.purchases.reduce((sum, purchase) => sum + purchase.cost, 0);
+    expect(within(stations).getByRole('link', { name: /Quantify/ }).textContent).toContain(
+      `€${(cost / 100).toFixed(2)}`,
+    );
+    expect(within(stations).getByRole('link', { name: /Run/ }).textContent).toContain('5 patches to lay');
+    expect(plan.meetsNeed).toBe(false);
+    expect(within(stations).getByRole('link', { name: /Time/ }).textContent).toContain('late: ready');
+  },
+  slow,
+);
+
+test(
+  'Care says what was laid, when, and what is left of it on a day to come',
+  async () => {
+    const { document } = draft('two-door-classic');
+    const log = yard.jobs.find(({ id }) => id === 'two-door-classic')!.log;
+    const standing = standingSurfaces(
+      plannedJob(document),
+      foldLog(loggedEntries(document.startAt, log)),
+      document.owner ?? {},
+    );
+    expect(standing[0]!.layers).toHaveLength(2);
+    await open('/jobs/two-door-classic/care?panel=bonnet');
+    const left = () =>
+      [...side().querySelectorAll('li strong')]
+        .map(({ textContent }) => textContent)
+        .filter((text) => /^\d+ %$/.test(text!));
+    await screen.findByText(/How it comes off on/);
+    const today = left().map((text) => parseInt(text!, 10));
+    await userEvent.click(screen.getByRole('button', { name: 'in half a year' }));
+    const later = left().map((text) => parseInt(text!, 10));
+    expect(later).toHaveLength(today.length);
+    for (const [index, share] of later.entries()) expect(share).toBeLessThan(today[index]!);
+    expect(within(side()).getAllByText(/gloves|vapour|goggles|dry/i).length).toBeGreaterThan(0);
+  },
+  slow,
+);
+
+test(
+  'an address that leads nowhere, and a server that is gone, are said in words',
+  async () => {
+    await open('/jobs/nobody/survey');
+    expect(await screen.findByText('There is no job "nobody".')).toBeTruthy();
+    server.down = true;
+    await open('/jobs/satin-tourer/survey');
+    expect(await screen.findByText(/The server does not answer/)).toBeTruthy();
+  },
+  slow,
+);

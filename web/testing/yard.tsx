@@ -1,0 +1,97 @@
+/** A station as the browser shows it, over the sample workshop, without a server: what is asked is answered from memory. */
+import { render, screen } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { ternmouthYard } from '../../demo';
+import type { JobRecord, LogEntry, NewEntry } from '#formats';
+import { api } from '../app/api';
+import { router } from '../app/router';
+import { store } from '../app/store';
+
+export const NOW = '2027-03-02T10:40:00+01:00';
+export const yard = ternmouthYard(NOW);
+
+export interface Call {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** The jobs as they stand in memory, everything that was asked for, and a switch that cuts the line. */
+export const server = {
+  jobs: new Map<string, JobRecord>(),
+  logs: new Map<string, LogEntry[]>(),
+  calls: [] as Call[],
+  down: false,
+  /** Answers instead of the server, where a test wants it to. */
+  instead: undefined as ((call: Call) => Response | undefined) | undefined,
+  reset() {
+    this.down = false;
+    this.calls = [];
+    this.instead = undefined;
+    for (const { id, draft, log } of yard.jobs) {
+      this.jobs.set(id, { ...structuredClone(draft), id, version: 1, createdAt: NOW, updatedAt: NOW });
+      this.logs.set(
+        id,
+        log.map((entry, index) => ({ ...entry, seq: index + 1, recordedAt: entry.at })),
+      );
+    }
+  },
+};
+
+const json = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+
+function answer({ method, path, body }: Call): Response {
+  const [, , what, id, part] = path.split('/');
+  if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
+  if (what === 'products')
+    return json(yard.shelf.map((sheet) => ({ id: sheet.id, version: 1, updatedAt: NOW, sheet })));
+  const job = server.jobs.get(id ?? '');
+  if (!job)
+    return json(
+      { type: '/problems/not-found', title: 'Not found', status: 404, detail: `There is no job "${id}".` },
+      404,
+    );
+  if (part === 'log') {
+    const log = server.logs.get(job.id)!;
+    if (method === 'GET') return json(log);
+    const known = log.find((entry) => entry.id === (body as NewEntry).id);
+    const stored = known ?? { ...(body as NewEntry), seq: log.length + 1, recordedAt: NOW };
+    if (!known) log.push(stored);
+    return json(stored, 201);
+  }
+  if (method === 'PUT') {
+    server.jobs.set(job.id, { ...job, ...(body as JobRecord), version: job.version + 1 });
+  }
+  return json(server.jobs.get(job.id));
+}
+
+/** Puts the memory in the place of the network. */
+export function cutInServer(): void {
+  globalThis.fetch = async (input, init) => {
+    const request = input instanceof Request ? input : new Request(input, init);
+    const text = await request.clone().text();
+    const call = {
+      method: request.method,
+      path: new URL(request.url).pathname,
+      body: text ? (JSON.parse(text) as unknown) : undefined,
+    };
+    server.calls.push(call);
+    if (server.down) throw new TypeError('the network is gone');
+    return server.instead?.(call) ?? answer(call);
+  };
+}
+
+/** Opens an address of the application, afresh. */
+export async function open(address: string) {
+  store.dispatch(api.util.resetApiState());
+  const memory = createMemoryRouter(router.routes, { initialEntries: [address] });
+  const view = render(
+    <Provider store={store}>
+      <RouterProvider router={memory} />
+    </Provider>,
+  );
+  await screen.findByRole('heading', { level: 1 }, { timeout: 20_000 });
+  return { ...view, memory };
+}
