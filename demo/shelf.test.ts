@@ -1,0 +1,70 @@
+import { answerOf, judgeStack, rulingsOn } from '#core/layering';
+import { SUBSTRATE_IDS } from '#core/substrates';
+import { readProduct } from '#formats';
+import { DEMO_SHELF } from '.';
+
+const shelf = DEMO_SHELF.map(readProduct);
+
+test('has what the first jobs need, each sheet dated, versioned and with its cautions', () => {
+  const families = new Set(shelf.map(({ family }) => family));
+  for (const family of [
+    'paste-wax',
+    'sealant',
+    'spray-coating',
+    'ceramic',
+    'ceramic-base',
+    'ceramic-top',
+    'glass-coating',
+    'trim-coating',
+    'film',
+  ] as const) {
+    expect([family, families.has(family)]).toEqual([family, true]);
+  }
+  expect(new Set(shelf.map(({ id }) => id)).size).toBe(shelf.length);
+  for (const { sheetVersion, sheetDate, hazards } of shelf) {
+    expect(sheetVersion).toBeDefined();
+    expect(sheetDate).toMatch(/^\d{4}-\d\d-\d\d$/);
+    expect(hazards!.length).toBeGreaterThan(0);
+  }
+});
+
+test('each pair of product and surface is answered, and each no says why', () => {
+  for (const product of shelf) {
+    for (const substrate of SUBSTRATE_IDS) {
+      const rulings = rulingsOn({ product, substrate, below: { kind: 'bare' } });
+      if (answerOf(rulings) === 'no') expect(rulings.every(({ reason }) => reason.length > 10)).toBe(true);
+    }
+  }
+});
+
+test('every refusal over every layer names a way out that works, or there is none on the shelf', () => {
+  for (const lower of shelf) {
+    for (const upper of shelf) {
+      const stack = { substrate: 'clear-gloss' as const, existing: [], layers: [lower, upper] };
+      const judged = judgeStack(stack, shelf)[1]!;
+      if (judged.answer !== 'no') continue;
+      for (const way of judged.waysOut) {
+        if (way.kind === 'instead') {
+          expect(judgeStack({ ...stack, layers: [lower, way.product] }, shelf)[1]!.answer).toBe(way.answer);
+        }
+        if (way.kind === 'beneath') {
+          const layers = [lower, way.product, upper];
+          expect(
+            judgeStack({ ...stack, layers }, shelf)
+              .slice(1)
+              .map(({ answer }) => answer),
+          ).not.toContain('no');
+        }
+        if (way.kind === 'strip') expect(judgeStack({ ...stack, layers: [upper] }, shelf)[0]!.answer).not.toBe('no');
+      }
+    }
+  }
+});
+
+test('nothing that polishes or fills, and nothing with a gloss of its own, is plainly allowed on satin', () => {
+  for (const product of shelf) {
+    const [judged] = judgeStack({ substrate: 'clear-matte', existing: [], layers: [product] }, shelf);
+    if (product.properties.includes('gloss-enhancer'))
+      expect([product.id, judged!.answer]).not.toEqual([product.id, 'yes']);
+  }
+});

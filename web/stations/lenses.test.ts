@@ -1,0 +1,161 @@
+/** What the stations make of a job before anything is drawn: lenses, bars, words and sums, over the sample workshop. */
+import fc from 'fast-check';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/condition';
+import { FAMILY_IDS } from '#core/families';
+import { polygonAreaM2 } from '#core/geometry';
+import { arrange } from '#core/nets';
+import { millilitres } from '#core/products';
+import { planRemoval } from '#core/removal';
+import { foldLog, runSheet } from '#core/run';
+import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
+import { loggedEntries, planOf, plannedJob, type Surface } from '#formats';
+import { ternmouthYard } from '../../demo';
+import { familyFill, groundOf } from '../core-sample/strata';
+import { kindOf, KINDS } from '../net/fills';
+import { totalRemoval } from './care/totals';
+import { judgeLayers } from './layer/judging';
+import { amountInHand } from './quantify/words';
+import { RUN_LEGEND, runLens } from './run/run-lens';
+import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './survey/condition-lens';
+import { kindLegend, kindLens } from './survey/kind-lens';
+import { cureBars } from './time/cure-bars';
+
+const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const sample = (id: string) => yard.jobs.find((job) => job.id === id)!;
+const hatchback = sample('teal-hatchback').draft.document;
+
+describe('lenses', () => {
+  test('paint nothing that their legend does not explain', () => {
+    const inLegend = (legend: readonly { fill: string }[]) => new Set(legend.map(({ fill }) => fill));
+    const looks = [
+      [kindLens(hatchback.surfaces), inLegend(kindLegend)],
+      [conditionLens(hatchback.surfaces), inLegend(CONDITION_LEGEND)],
+      [thicknessLens(hatchback.surfaces), inLegend(THICKNESS_LEGEND)],
+    ] as const;
+    for (const [lens, explained] of looks) {
+      for (const { id } of hatchback.surfaces) expect([id, explained.has(lens(id).fill)]).toEqual([id, true]);
+      expect(explained.has(lens('not there').fill)).toBe(true);
+    }
+  });
+
+  test('show every mark in its place, heavier ones larger, and the gravest as the panel’s own', () => {
+    const share = fc.double({ min: 0, max: 1, noNaN: true });
+    const mark = fc.record({
+      id: fc.uuid(),
+      kind: fc.constantFrom(...MARK_KIND_IDS),
+      severity: fc.constantFrom(...MARK_SEVERITIES),
+      at: fc.tuple(share, share),
+    });
+    fc.assert(
+      fc.property(fc.array(mark, { maxLength: 12 }), (marks) => {
+        const surface = { ...hatchback.surfaces[0]!, marks } as Surface;
+        const { fill, spots } = conditionLens([surface])(surface.id);
+        expect(spots!.map(({ at }) => at)).toEqual(marks.map(({ at }) => at));
+        const heavy = marks.some(({ severity }) => severity === 'heavy');
+        expect(spots!.some(({ size }) => size === 'large')).toBe(heavy);
+        expect(fill === 'blank').toBe(marks.length === 0);
+        expect(fill === 'warn').toBe(heavy);
+      }),
+    );
+  });
+
+  test('a run shows each patch where it lies: strips add up to the panel, one of them in hand', () => {
+    const { draft, log } = sample('teal-hatchback');
+    const planned = plannedJob(draft.document);
+    const sheet = runSheet(planned, foldLog(loggedEntries(draft.document.startAt, log)), 62);
+    const arrangement = arrange(draft.document);
+    const lens = runLens(sheet, arrangement);
+    const explained = new Set<string>(RUN_LEGEND.map(({ fill }) => fill));
+    let flashing = 0;
+    for (const { id, outline } of arrangement.panels) {
+      const { fill, parts = [] } = lens(id);
+      for (const shown of parts.length > 0 ? parts.map((part) => part.fill) : [fill])
+        expect(explained.has(shown)).toBe(true);
+      if (parts.length > 0) {
+        const whole = parts.reduce((sum, part) => sum + polygonAreaM2(part.outline), 0);
+        expect(whole).toBeCloseTo(polygonAreaM2(outline), 4);
+      }
+      flashing += [fill, ...parts.map((part) => part.fill)].filter((each) => each === 'flash').length;
+    }
+    expect(flashing).toBe(1);
+  });
+});
+
+describe('the core sample', () => {
+  test('has a ground for every kind of surface, and a reserve only where something may be polished', () => {
+    for (const substrate of SUBSTRATE_IDS) {
+      const strata = groundOf({ substrate, clearUm: 40 });
+      expect(strata.length).toBeGreaterThan(0);
+      const reserve = strata.some(({ reserveShare }) => reserveShare !== undefined);
+      if (reserve) expect([substrate, SUBSTRATES[substrate].polishable]).toEqual([substrate, true]);
+      expect(KINDS[kindOf(substrate)]).toBeDefined();
+    }
+    for (const family of FAMILY_IDS) expect(familyFill(family)).not.toBe('flash');
+  });
+
+  test('draws the reserve lower in thicker clear, and says when nobody knows', () => {
+    const reserve = (clearUm: number | undefined) => groundOf({ substrate: 'clear-gloss', clearUm })[0]!;
+    const shares = [20, 25, 40, 60].map((um) => reserve(um).reserveShare!);
+    expect(shares).toEqual([1, 1, 0.625, 25 / 60]);
+    expect(reserve(undefined).detail).toMatch(/not known/);
+  });
+});
+
+describe('figures on the screen', () => {
+  test('a bar runs from the first stroke of a product to the last moment it ripens, and the latest is the job’s', () => {
+    for (const { draft } of yard.jobs) {
+      const plan = planOf(draft.document);
+      const bars = cureBars(plan, draft.document.products);
+      expect(bars).toHaveLength(plan.purchases.length);
+      for (const { startMin, endMin, waterSafeMin } of bars) {
+        expect(endMin).toBeGreaterThan(startMin);
+        if (waterSafeMin !== null) expect(waterSafeMin).toBeGreaterThanOrEqual(endMin - 1e-9);
+      }
+      const last = bars.map(({ handoverMin }) => handoverMin);
+      if (bars.length > 0 && !last.includes(null))
+        expect(Math.max(...(last as number[]))).toBeCloseTo(plan.handoverMin!, 6);
+    }
+  });
+
+  test('an amount in the hand is counted as it is put on', () => {
+    const [spray] = yard.shelf.filter(({ family }) => family === 'spray-coating');
+    const [wax] = yard.shelf.filter(({ unit }) => unit === 'g');
+    const [film] = yard.shelf.filter(({ unit }) => unit === 'm2');
+    const [drops] = yard.shelf.filter(({ family }) => family === 'ceramic-base');
+    expect(amountInHand(spray!, 'sprayed', 7.2)).toBe('7 sprays');
+    expect(amountInHand(drops!, 'small-block', 1.2)).toBe('24 drops');
+    expect(amountInHand(drops!, 'big-mitt', 9)).toBe('9.0 ml');
+    expect(amountInHand(wax!, 'machine', 4.25)).toBe('4.3 g');
+    expect(amountInHand(film!, 'small-block', 1.2)).toBe('1.20 m²');
+    expect(millilitres(film!, 3)).toBe(0);
+  });
+
+  test('several removals come to their sum, each thing used once and each warning told once', () => {
+    const one = planRemoval({
+      substrate: 'clear-gloss',
+      areaM2: 1,
+      layers: [{ name: 'Base', family: 'ceramic-base', ageMonths: 24, hard: true, lifeMonths: 48 }],
+    });
+    const total = totalRemoval([one, one, one]);
+    expect(total.minutes).toBeCloseTo(3 * one.expectedMin, 9);
+    expect(new Set(total.uses.map(({ what }) => what)).size).toBe(total.uses.length);
+    for (const { what, amount } of total.uses) {
+      const single = one.layers.flatMap(({ uses }) => uses).find((use) => use.what === what)!;
+      expect(amount).toBeCloseTo(3 * single.amount, 9);
+    }
+    expect(total.warnings).toEqual([...new Set(one.warnings)]);
+    expect(totalRemoval([])).toEqual({ minutes: 0, uses: [], warnings: [] });
+  });
+
+  test('a layer of several coats is answered by its strictest coat', () => {
+    const ground = { substrate: 'clear-gloss' as const, existing: [], refinishedAtMin: undefined };
+    const judge = (product: string, coats: number) => judgeLayers(ground, [{ product, coats }], yard.shelf)[0]!.answer;
+    expect(judge('ledger-base', 1)).toBe('yes');
+    // Its sheet does not name itself among what it may lie on.
+    expect(judge('ledger-base', 2)).toBe('no');
+    expect(judge('keelstone', 2)).toBe('yes');
+    const fresh = { ...ground, refinishedAtMin: -10 * 1440 };
+    const [judgement] = judgeLayers(fresh, [{ product: 'keelstone', coats: 1 }], yard.shelf);
+    expect(judgement!.waysOut).toContainEqual({ kind: 'wait', days: 50 });
+  });
+});
