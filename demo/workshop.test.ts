@@ -3,6 +3,9 @@ import { entryFault, foldLog, runSheet } from '#core/run';
 import { loggedEntries, minutesBetween, newEntrySchema, plannedJob, readJob } from '#formats';
 import { type SampleJob, ternmouthYard } from '.';
 
+// Generous: the machine may be busy with a browser.
+jest.setTimeout(30_000);
+
 const NOW = '2027-03-02T10:40:00+01:00';
 
 function stageAt({ draft, log }: SampleJob, now: string) {

@@ -4,6 +4,9 @@ import type { Bay, Job, JobRecord, JobSummary, LogEntry, Problem } from '#format
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';
 
+// Generous: the machine may be busy with a browser.
+jest.setTimeout(30_000);
+
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = ternmouthYard(NOW);
 const START_MS = Date.parse(NOW);

@@ -7,6 +7,9 @@ import { runLog } from './db/schema';
 import { loadWorkshop } from './services/sample-workshop';
 import { client, databaseFolder, type RunningServer, startServer } from './testing/client';
 
+// Generous: the machine may be busy with a browser.
+jest.setTimeout(30_000);
+
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = ternmouthYard(NOW);
 const tourer = yard.jobs.find(({ id }) => id === 'satin-tourer')!;

@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { boundingBox, firstSelfCrossing, type Point, polygonAreaM2 } from '../geometry';
 import { dimensionFaults, type Net, TEMPLATES, unfoldVehicle, type VehicleDimensions, type VehicleTemplate } from '.';
 
+// Generous: the machine may be busy with a browser.
+jest.setTimeout(30_000);
+
 /** Any size a tape may plausibly read for a template, that leaves room for its arches. */
 function sizes(template: VehicleTemplate): fc.Arbitrary<VehicleDimensions> {
   const within = ([low, high]: readonly [number, number]) => fc.integer({ min: low, max: high });
