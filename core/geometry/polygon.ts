@@ -56,7 +56,17 @@ function edge(polygon: Polygon, index: number): Segment {
   return [polygon[index]!, polygon[(index + 1) % polygon.length]!];
 }
 
+/** Whether two segments are too far apart to meet, told without rounding: collinear ones, as along a cut, would fool the signs below. */
+function areApart([a, b]: Segment, [c, d]: Segment): boolean {
+  return ([0, 1] as const).some(
+    (axis) =>
+      Math.max(a[axis], b[axis]) < Math.min(c[axis], d[axis]) ||
+      Math.max(c[axis], d[axis]) < Math.min(a[axis], b[axis]),
+  );
+}
+
 function segmentsMeet([a, b]: Segment, [c, d]: Segment): boolean {
+  if (areApart([a, b], [c, d])) return false;
   const side = (p: Point, q: Point, r: Point) =>
     Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
   const within = (p: Point, q: Point, r: Point) =>

@@ -35,6 +35,20 @@ test('a hollow outline, like a wing over its arch, falls into three', () => {
   expect(total(pieces)).toBeCloseTo(polygonAreaM2(wing), 6);
 });
 
+test('two cuts along one line do not count as a crossing', () => {
+  const star: Point[] = [
+    [100, 0],
+    [17.36481776669304, 98.4807753012208],
+    [-142.99999999999994, 247.68326548234947],
+    [-147.53174146338762, 53.69716250213001],
+    [-472.66538825531194, -172.03613209281133],
+    [-50.00000000000004, -86.60254037844385],
+  ];
+  const pieces = splitAlong(star, [-687, -870], [-249, -115]);
+  expect(pieces).toHaveLength(3);
+  for (const piece of pieces) expect(firstSelfCrossing(piece)).toBeNull();
+});
+
 test('pieces of any outline are simple and add up to the whole', () => {
   const radius = fc.integer({ min: 100, max: 1000 });
   const star = fc.array(radius, { minLength: 3, maxLength: 24 }).map((radii) =>
