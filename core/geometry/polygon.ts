@@ -35,6 +35,14 @@ export function boundingBox(points: readonly Point[]): Box {
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
 }
 
+/** Whether a point lies inside an outline (even-odd rule). */
+export function containsPoint(outline: Polygon, [x, y]: Point): boolean {
+  return outline.reduce((within, [x1, y1], index) => {
+    const [x2, y2] = outline[(index + 1) % outline.length]!;
+    return y1 > y !== y2 > y && x < x1 + ((y - y1) * (x2 - x1)) / (y2 - y1) ? !within : within;
+  }, false);
+}
+
 /**
  * First place where an outline crosses or touches itself, as the indices of the two edges (edge i runs from
  * point i to the next); null for a simple outline. Adjacent edges may share their common point.

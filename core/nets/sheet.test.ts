@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Point, Shape } from '../geometry';
+import { containsPoint, type Point, type Shape } from '../geometry';
 import { arrange, labelSpot, templateById, unfoldVehicle } from '.';
 
 const hatchback = templateById('hatchback')!;
@@ -14,13 +14,6 @@ const onTemplate = {
   })),
   item: { template: { id: 'hatchback', ...hatchback.usual } },
 };
-
-function inside([x, y]: Point, outline: readonly Point[]): boolean {
-  return outline.reduce((within, [x1, y1], index) => {
-    const [x2, y2] = outline[(index + 1) % outline.length]!;
-    return y1 > y !== y2 > y && x < x1 + ((y - y1) * (x2 - x1)) / (y2 - y1) ? !within : within;
-  }, false);
-}
 
 describe('the sheet', () => {
   test('puts every panel of a template where the net has it, left and right mirrored', () => {
@@ -62,8 +55,8 @@ describe('the sheet', () => {
     for (const { outlineMm } of net.panels) {
       const { at, width } = labelSpot(outlineMm, 20);
       if (width === 0) continue;
-      expect(inside(at, outlineMm)).toBe(true);
-      for (const share of [-0.49, 0.49]) expect(inside([at[0] + share * width, at[1]], outlineMm)).toBe(true);
+      expect(containsPoint(outlineMm, at)).toBe(true);
+      for (const share of [-0.49, 0.49]) expect(containsPoint(outlineMm, [at[0] + share * width, at[1]])).toBe(true);
     }
   });
 
@@ -77,7 +70,7 @@ describe('the sheet', () => {
           [n[4], n[5]],
         ];
         const { at, width } = labelSpot(triangle, 1);
-        if (width > 1) expect(inside(at, triangle)).toBe(true);
+        if (width > 1) expect(containsPoint(triangle, at)).toBe(true);
       }),
     );
   });

@@ -1,4 +1,12 @@
-import { boundingBox, type Point, type Polygon, polygonAreaM2, shapeOutline, splitAlong } from '#core/geometry';
+import {
+  boundingBox,
+  containsPoint,
+  type Point,
+  type Polygon,
+  polygonAreaM2,
+  shapeOutline,
+  splitAlong,
+} from '#core/geometry';
 import type { JobDraft, Surface, SurfaceMark } from '#formats';
 
 /** A place on a panel as the net gives it: shares of its box, across and down the sheet. */
@@ -82,15 +90,8 @@ function freeId(id: string, letter: string, taken: ReadonlySet<string>): string 
 
 /** The piece whose box holds the point most inwardly; marks lie inside, so that is where they belong. */
 function nearest(outlines: readonly Polygon[], point: Point): number {
-  const distances = outlines.map((outline) => (inside(outline, point) ? -1 : distanceToBox(outline, point)));
+  const distances = outlines.map((outline) => (containsPoint(outline, point) ? -1 : distanceToBox(outline, point)));
   return distances.indexOf(Math.min(...distances));
-}
-
-function inside(outline: Polygon, [x, y]: Point): boolean {
-  return outline.reduce((within, [x1, y1], index) => {
-    const [x2, y2] = outline[(index + 1) % outline.length]!;
-    return y1 > y !== y2 > y && x < x1 + ((y - y1) * (x2 - x1)) / (y2 - y1) ? !within : within;
-  }, false);
 }
 
 function distanceToBox(outline: Polygon, [x, y]: Point): number {
