@@ -4,7 +4,7 @@ import { DEMO_SHELF } from '#demo';
 import { readProduct } from '#formats';
 import { bayAmbient } from '#core/air';
 import { polygonAreaM2, shapeAreaM2 } from '#core/geometry';
-import { templateById, unfoldVehicle } from '#core/nets';
+import { templateById } from '#core/nets';
 import { DEFAULT_PACE } from '#core/sections';
 
 const ROUNDS = 60;
@@ -13,7 +13,7 @@ const SURFACES = 60;
 /** 60 surfaces of three layers each, in a bay that cools at night. */
 function largeJob(): PlannedJob {
   const hatchback = templateById('hatchback')!;
-  const { panels } = unfoldVehicle(hatchback, hatchback.usual);
+  const { panels } = hatchback.unfold(hatchback.usual);
   const [primer, base, top] = ['slack-water', 'ledger-base', 'ledger-top'];
   const surfaces = Array.from({ length: SURFACES }, (_, index): PlannedSurface => {
     const panel = panels[index % panels.length]!;
@@ -69,7 +69,7 @@ function medianMs(call: () => unknown): number {
 function stretchAndMeasure(): number {
   const template = templateById('estate')!;
   const { usual } = template;
-  const { panels } = unfoldVehicle(template, { ...usual, lengthMm: usual.lengthMm + Math.random() * 100 });
+  const { panels } = template.unfold({ ...usual, lengthMm: usual.lengthMm! + Math.random() * 100 });
   return panels.reduce((sum, { outlineMm, curvature }) => sum + polygonAreaM2(outlineMm) * curvature, 0);
 }
 
@@ -85,7 +85,7 @@ console.log(
 );
 console.log(`  bar: 50 ms, ${((100 * whole) / 50).toFixed(0)} % of it used`);
 
-const { panels: measured } = unfoldVehicle(templateById('estate')!, templateById('estate')!.usual);
+const { panels: measured } = templateById('estate')!.unfold(templateById('estate')!.usual);
 const measureOnly = medianMs(() => measured.reduce((sum, { outlineMm }) => sum + polygonAreaM2(outlineMm), 0));
 const stretched = medianMs(stretchAndMeasure);
 console.log('template stretched and measured again');

@@ -1,6 +1,6 @@
 import { bayAmbient } from '#core/air';
 import type { SubstrateId } from '#core/substrates';
-import { templateById, unfoldVehicle, type VehicleDimensions } from '#core/nets';
+import { templateById, type Sizes } from '#core/nets';
 import {
   type Bay,
   instantAfter,
@@ -83,17 +83,19 @@ function inBay(bayId: string, parts: JobParts): JobDraft {
   return { document, bayId, airSource: 'bay' };
 }
 
-function hatchbackSurfaces(size: VehicleDimensions, stacks: Stacks): JobInput['surfaces'] {
-  return unfoldVehicle(templateById('hatchback')!, size).panels.map((panel) => ({
-    id: panel.id,
-    name: panel.name,
-    substrate: panel.substrate,
-    shape: { kind: 'polygon', pointsMm: panel.outlineMm.map(([x, y]): [number, number] => [x, y]) },
-    curvature: panel.curvature,
-    zone: panel.zone,
-    measuredBy: 'template',
-    layers: stacks[panel.substrate] ?? [],
-  }));
+function hatchbackSurfaces(size: Sizes, stacks: Stacks): JobInput['surfaces'] {
+  return templateById('hatchback')!
+    .unfold(size)
+    .panels.map((panel) => ({
+      id: panel.id,
+      name: panel.name,
+      substrate: panel.substrate,
+      shape: { kind: 'polygon', pointsMm: panel.outlineMm.map(([x, y]): [number, number] => [x, y]) },
+      curvature: panel.curvature,
+      zone: panel.zone,
+      measuredBy: 'template',
+      layers: stacks[panel.substrate] ?? [],
+    }));
 }
 
 const CERAMIC_STACKS: Stacks = {

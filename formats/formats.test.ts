@@ -112,7 +112,9 @@ describe('bad files', () => {
     ['surfaces[0].count', 1e6, 'surfaces[0].count: expected at most 10000 copies'],
     ['products[0].coveragePerM2', 1e12, 'products[0].coveragePerM2: expected at most 1,000,000,000'],
     ['surfaces[0].shape.kind', 'blob', 'surfaces[0].shape.kind: expected a shape of kind'],
-    ['surfaces[0].colour', 'teal', 'surfaces[0].colour: unknown key'],
+    ['surfaces[0].polish', 'teal', 'surfaces[0].polish: unknown key'],
+    ['surfaces[0].colour', { tone: 'teal' }, 'surfaces[0].colour.tone: expected one of dark'],
+    ['surfaces[0].readingsAt', [[0.5, 0.5]], 'surfaces[0].readingsAt: expected a place, or null, for each reading'],
     ['surfaces[0].substrate', 'paint', 'surfaces[0].substrate: expected one of clear-gloss'],
     ['surfaces[0].layers[0].product', 'ghost', 'surfaces[0].layers[0].product: no product "ghost" among the products'],
     [

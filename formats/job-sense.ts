@@ -62,6 +62,11 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
   if (isNumber(count) && count > MOST_COPIES) {
     unknown.push({ path: pathText([...at, 'count']), message: `expected at most ${MOST_COPIES} copies` });
   }
+  const { readingsUm, readingsAt } = surface;
+  if (Array.isArray(readingsAt) && readingsAt.length !== (Array.isArray(readingsUm) ? readingsUm.length : 0)) {
+    const message = 'expected a place, or null, for each reading in readingsUm';
+    unknown.push({ path: pathText([...at, 'readingsAt']), message });
+  }
   if (!isRecord(shape)) return unknown;
   const shapeAt = [...at, 'shape'];
   const fault = shapeFault(shape);

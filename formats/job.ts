@@ -6,11 +6,13 @@ import {
   MARK_KIND_IDS,
   MARK_SEVERITIES,
   OUTCOMES,
+  TONES,
   TOUCHES,
   WATER_BEHAVIOURS,
 } from '#core/condition';
 import { TENTH_SIGMAS } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
+import { HARDNESS } from '#core/paint';
 import { PARKING_IDS, WASH_IDS } from '#core/life';
 import { METHOD_IDS } from '#core/methods';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
@@ -84,13 +86,23 @@ export const surfaceSchema = object({
   surfaceC: celsius().optional(),
   existing: list(oneOf(FAMILY_IDS)).default([]),
   readingsUm: list(nonNegative()).default([]),
+  /** Where each reading was taken, in their order; null where nobody kept it. */
+  readingsAt: list(
+    z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).nullable(),
+  ).optional(),
   clearUm: nonNegative().optional(),
   paint: oneOf(['factory', 'refinished', 'single-stage']).default('factory'),
   refinishedOn: calendarDay().optional(),
+  /** How dark it is, and what the owner or the paint code calls it. */
+  colour: object({ tone: oneOf(TONES), name: text().optional() }).optional(),
+  /** How hard its clear coat is: noted, or found by a test. */
+  hardness: object({ grade: oneOf(HARDNESS), by: oneOf(['told', 'test']) }).optional(),
   layers: list(layer),
   // Beyond the plan: how it was measured, where it sits on the item, what was seen.
   measuredBy: oneOf(['tape', 'template', 'trace']).default('tape'),
-  zone: oneOf(['front', 'top', 'left', 'right', 'rear']).optional(),
+  /** Its outline lies on the sheet where it was drawn, not in the rows below. */
+  onSheet: flag().optional(),
+  zone: oneOf(['front', 'top', 'left', 'right', 'rear', 'under']).optional(),
   note: text().optional(),
   marks: list(mark).optional(),
   touch: oneOf(TOUCHES).optional(),
@@ -134,16 +146,27 @@ export const jobSchema = object({
   }).optional(),
   // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
   item: object({
+    /** The same through all its visits, so that its history is found. */
+    id: nonEmpty().optional(),
     name: nonEmpty(),
     ownerName: text().optional(),
     /** How it is raised, what has to be set or held open first. */
     access: text().optional(),
-    template: object({
-      id: nonEmpty(),
-      lengthMm: positive(),
+    /** A photograph or plan its panels are drawn over, and how large and where it lies on the sheet. */
+    picture: object({
+      photo: nonEmpty(),
       widthMm: positive(),
       heightMm: positive(),
-      wheelbaseMm: positive(),
+      atMm: point,
+    }).optional(),
+    template: object({
+      id: nonEmpty(),
+      // The measurements its template asks for.
+      lengthMm: positive().optional(),
+      widthMm: positive().optional(),
+      heightMm: positive().optional(),
+      wheelbaseMm: positive().optional(),
+      spanMm: positive().optional(),
     }).optional(),
   }).optional(),
   schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),

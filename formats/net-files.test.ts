@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/geometry';
-import { pathPoints, TEMPLATES, unfoldVehicle } from '#core/nets';
+import { pathPoints, TEMPLATES } from '#core/nets';
 import { type Job, jobSchema, netDxf, netSvg, surfacesCsv } from '.';
 
 const template = TEMPLATES[0]!;
-const net = unfoldVehicle(template, template.usual);
+const net = template.unfold(template.usual);
 const surface = (changes: object) => ({ substrate: 'clear-gloss', layers: [], ...changes });
 const job: Job = jobSchema.parse({
   format: 'glaphyra.job/1',

@@ -1,6 +1,6 @@
 /** The net as other programs read it: drawings at true scale, and the surfaces as a table. */
 import Papa from 'papaparse';
-import { boundingBox, type Point, type Polygon } from '#core/geometry';
+import { boundingBox, perimeterMm, type Point } from '#core/geometry';
 import { arrange } from '#core/nets';
 import { surfaceAreaM2 } from '#core/plan';
 import { SUBSTRATES } from '#core/substrates';
@@ -84,13 +84,6 @@ export function netDxf(job: Pick<Job, 'item' | 'surfaces'>): string {
   ].join('\n');
 }
 
-function edgeMm(outline: Polygon): number {
-  return outline.reduce((sum, [x, y], index) => {
-    const [nextX, nextY] = outline[(index + 1) % outline.length]!;
-    return sum + Math.hypot(nextX - x, nextY - y);
-  }, 0);
-}
-
 /** Every surface with its area, edge length and box, as CSV with a heading. */
 export function surfacesCsv(job: Pick<Job, 'item' | 'surfaces'>): string {
   const outlines = new Map(arrange(job).panels.map(({ id, outline }) => [id, outline]));
@@ -105,7 +98,7 @@ export function surfacesCsv(job: Pick<Job, 'item' | 'surfaces'>): string {
       copies: surface.count,
       'area of one, m2': oneM2.toFixed(4),
       'area of all, m2': (oneM2 * surface.count).toFixed(4),
-      'edge of one, mm': edgeMm(outline).toFixed(0),
+      'edge of one, mm': perimeterMm(outline).toFixed(0),
       'across, mm': (box.maxX - box.minX).toFixed(0),
       'up, mm': (box.maxY - box.minY).toFixed(0),
       'measured by': surface.measuredBy,

@@ -1,5 +1,6 @@
 import type { FamilyId } from '../families';
 import type { Mark } from './marks';
+import type { Tone } from './tone';
 
 export const TOUCHES = ['smooth', 'rough'] as const;
 export const IRON_TESTS = ['clear', 'bleeds'] as const;
@@ -11,10 +12,11 @@ export interface Tried {
   readonly iron?: (typeof IRON_TESTS)[number] | undefined;
   readonly water?: (typeof WATER_BEHAVIOURS)[number] | undefined;
   readonly existing: readonly FamilyId[];
+  readonly tone?: Tone | undefined;
 }
 
 /** What follows from that, in words; empty where nothing does. */
-export function whatFollows({ touch, iron, water, existing }: Tried): string[] {
+export function whatFollows({ touch, iron, water, existing, tone }: Tried): string[] {
   return [
     ...(touch === 'rough' ? ['Rough to the fingertip: clay it before any pad touches it.'] : []),
     ...(iron === 'bleeds' ? ['Iron in it: iron remover, rinsed before it dries.'] : []),
@@ -24,6 +26,8 @@ export function whatFollows({ touch, iron, water, existing }: Tried): string[] {
     ...(water === 'sheets' && existing.length > 0
       ? ['Water sheets: what was on it is gone or dying. A dull patch may only be dirt over it.']
       : []),
+    ...(tone === 'dark' ? ['Dark: every swirl and hologram shows in the sun; plan a finishing step.'] : []),
+    ...(tone === 'pale' ? ['Pale: hides fine marks; look again under a spot lamp before saying there are none.'] : []),
   ];
 }
 

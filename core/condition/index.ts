@@ -1,2 +1,3 @@
 export * from './evidence';
 export * from './marks';
+export * from './tone';

@@ -27,12 +27,38 @@ export function polygonAreaM2(polygon: Polygon): number {
   return Math.abs(signedAreaMm2(polygon)) / MM2_PER_M2;
 }
 
+/** Length of the whole edge, mm. */
+export function perimeterMm(polygon: Polygon): number {
+  return polygon.reduce((sum, [x, y], index) => {
+    const [nextX, nextY] = polygon[(index + 1) % polygon.length]!;
+    return sum + Math.hypot(nextX - x, nextY - y);
+  }, 0);
+}
+
 /** Axis-aligned box around points. @throws RangeError for none. */
 export function boundingBox(points: readonly Point[]): Box {
   if (points.length === 0) throw new RangeError('no points, no box');
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
+}
+
+/** Distance from a point to the nearest edge of an outline, mm. */
+export function distanceToEdgeMm(outline: Polygon, point: Point): number {
+  return Math.min(
+    ...outline.map((from, index) => {
+      const [x, y] = nearestOnSegment(from, outline[(index + 1) % outline.length]!, point);
+      return Math.hypot(point[0] - x, point[1] - y);
+    }),
+  );
+}
+
+/** The point of a segment nearest to another point. */
+export function nearestOnSegment([x1, y1]: Point, [x2, y2]: Point, [x, y]: Point): Point {
+  const [dx, dy] = [x2 - x1, y2 - y1];
+  const squared = dx * dx + dy * dy;
+  const share = squared === 0 ? 0 : Math.min(1, Math.max(0, ((x - x1) * dx + (y - y1) * dy) / squared));
+  return [x1 + share * dx, y1 + share * dy];
 }
 
 /** Whether a point lies inside an outline (even-odd rule). */

@@ -65,7 +65,7 @@ const SHAPE_MODELS: { readonly [K in ShapeKind]: ShapeModel<ShapeOf<K>> } = {
   },
   cylinder: {
     areaM2: ({ diameterMm, lengthMm }) => (Math.PI * diameterMm * lengthMm) / MM2_PER_M2,
-    outline: ({ diameterMm, lengthMm }) => rectangleOutline(lengthMm, Math.PI * diameterMm),
+    outline: ({ diameterMm, lengthMm }) => rectangleOutline(Math.PI * diameterMm, lengthMm),
   },
   offsets: {
     areaM2: ({ stationMm, offsetsMm }) => simpson(offsetsMm, stationMm) / MM2_PER_M2,
@@ -116,6 +116,38 @@ export function simpson(offsets: readonly number[], station: number): number {
     return sum + weight * offset;
   }, 0);
   return (weighted * station) / 3;
+}
+
+/** Pieces a station's interval is drawn with. */
+const PIECES_PER_STATION = 8;
+
+/**
+ * The outline that girths at equal stations enclose, hung from an upper edge, mm: parabolas over two intervals
+ * each, as Simpson's rule has them, so that its area is that of {@link simpson} but for the drawing's fineness.
+ * @param upperMm height of the upper edge at the same stations; straight along 0 without it
+ * @throws RangeError as {@link simpson}
+ */
+export function simpsonOutline(
+  girthsMm: readonly number[],
+  stationMm: number,
+  upperMm: readonly number[] = girthsMm.map(() => 0),
+): Polygon {
+  simpson(girthsMm, stationMm);
+  const samples = Array.from({ length: (girthsMm.length - 1) * PIECES_PER_STATION + 1 }, (_, index) => {
+    const u = index / PIECES_PER_STATION;
+    return { x: u * stationMm, upper: onParabolas(upperMm, u), girth: onParabolas(girthsMm, u) };
+  });
+  const top = samples.map(({ x, upper }): Point => [x, upper]);
+  const bottom = samples.filter(({ girth }) => girth > 0).map(({ x, upper, girth }): Point => [x, upper - girth]);
+  return [...top, ...bottom.reverse()];
+}
+
+/** Value at station `u` of the parabolas through each three stations from an even one on. */
+function onParabolas(values: readonly number[], u: number): number {
+  const first = Math.min(2 * Math.floor(u / 2), values.length - 3);
+  const t = u - first;
+  const [a, b, c] = [values[first]!, values[first + 1]!, values[first + 2]!];
+  return (a * (t - 1) * (t - 2)) / 2 - b * t * (t - 2) + (c * t * (t - 1)) / 2;
 }
 
 function circleOutline(diameterMm: number): Polygon {

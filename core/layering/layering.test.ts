@@ -27,6 +27,13 @@ describe('each rule, against and for', () => {
   test.each<[RuleId, Product, SubstrateId, Product, SubstrateId]>([
     ['substrate', base, 'glass', base, 'clear-gloss'],
     ['bond', top, 'clear-gloss', base, 'clear-gloss'],
+    [
+      'keep-clear',
+      product({ substrates: everywhere('yes', 'sensor', 'wheel') }),
+      'sensor',
+      product({ substrates: everywhere('yes', 'sensor', 'wheel') }),
+      'wheel',
+    ],
     ['matte-no-abrasive', { ...satin, properties: ['abrasive'] }, 'clear-matte', satin, 'clear-matte'],
     ['matte-gloss-enhancer', { ...satin, properties: ['gloss-enhancer'] }, 'clear-matte', satin, 'clear-matte'],
     [
@@ -66,6 +73,7 @@ describe('each rule, against and for', () => {
   test('no rule is without a case above', () => {
     const told: RuleId[] = [
       'substrate',
+      'keep-clear',
       'bond',
       'fresh-paint',
       'matte-no-abrasive',

@@ -79,6 +79,17 @@ const TABLE = define({
       return { answer: sheet.use, reason };
     },
   },
+  'keep-clear': {
+    says: 'Nothing goes on brake discs, treads, grips, steps, cameras or sensors.',
+    because: 'Brakes that slip, feet that slide and sensors that do not see hurt people.',
+    judge: ({ product, substrate }) =>
+      SUBSTRATES[substrate].keepClear
+        ? {
+            answer: 'no',
+            reason: `${product.name} would make a ${surfaceName(substrate)} unsafe; mask it and keep it clear`,
+          }
+        : undefined,
+  },
   bond: {
     says: 'A layer lies only on something it can bond to.',
     because: 'Nothing bonds over wax, silicone or oil; film adhesive wants bare paint; a top wants its base.',

@@ -10,7 +10,7 @@ import {
 } from '../geometry';
 import type { Linework, NetPanel } from './net';
 import { templateById } from './templates';
-import { dimensionFaults, unfoldVehicle, type VehicleDimensions } from './vehicle';
+import { sizeFaults, type Sizes } from './template';
 
 /** What the sheet needs to know of a surface. */
 interface SheetSurface {
@@ -19,12 +19,13 @@ interface SheetSurface {
   readonly shape: Shape;
   readonly count: number;
   readonly measuredBy: AreaSource;
+  readonly onSheet?: boolean | undefined;
 }
 
 /** An item's surfaces, and the template they were measured with where there is one. */
 export interface SheetItem {
   readonly surfaces: readonly SheetSurface[];
-  readonly item?: { readonly template?: ({ readonly id: string } & VehicleDimensions) | undefined } | undefined;
+  readonly item?: { readonly template?: ({ readonly id: string } & Sizes) | undefined } | undefined;
 }
 
 /** A surface in its place on the sheet. Millimetres, y downwards as the screen has it. */
@@ -55,8 +56,8 @@ const moved = (outline: Polygon, dx: number, dy: number): Polygon => outline.map
 /** The unfolded template a job's item was measured with; undefined without one, or where its sizes do not fit. */
 function itemNet({ item }: Pick<SheetItem, 'item'>) {
   const template = item?.template && templateById(item.template.id);
-  if (!template || !item.template || dimensionFaults(template, item.template).length > 0) return undefined;
-  return unfoldVehicle(template, item.template);
+  if (!template || !item.template || sizeFaults(template, item.template).length > 0) return undefined;
+  return template.unfold(item.template);
 }
 
 /** Places all surfaces: those of the net where the net has them, the others in rows below, in their order. */
@@ -81,8 +82,9 @@ export function arrange(document: SheetItem): Arrangement {
 
 /** On the net: a panel of the template, or a piece cut from one, whose outline lies where the net has it. */
 function placedOnNet(surface: SheetSurface, hasNet: boolean, panel: NetPanel | undefined): PlacedPanel[] {
-  const { id, shape, measuredBy, count } = surface;
-  const own = hasNet && measuredBy === 'template' && shape.kind === 'polygon' ? shape.pointsMm : undefined;
+  const { id, shape, measuredBy, count, onSheet } = surface;
+  const hasPlace = onSheet === true || (hasNet && measuredBy === 'template');
+  const own = hasPlace && shape.kind === 'polygon' ? shape.pointsMm : undefined;
   const outline = own ?? panel?.outlineMm;
   return outline ? [{ id, name: surface.name ?? id, outline: outline.map(flipped), copies: count }] : [];
 }

@@ -7,10 +7,10 @@ import {
   MID_SIZE_WIDENED,
 } from './mid-size';
 import { FIVE_DOOR_STRIP, FIVE_DOOR_STRIP_LINES, widened, widenedLine } from './strips';
-import type { VehicleTemplate } from './vehicle';
+import type { VehicleDrawing } from './vehicle';
 
 /** A five-door estate of the middle class: the saloon's front, and a roof that runs to the tail. */
-export const ESTATE: VehicleTemplate = {
+export const ESTATE: VehicleDrawing = {
   id: 'estate',
   name: 'Estate, five doors',
   reference: { ...MID_SIZE, heightMm: 1460 },
@@ -21,6 +21,7 @@ export const ESTATE: VehicleTemplate = {
     heightMm: [1320, 1680],
     wheelbaseMm: [2400, 3250],
   },
+  groups: ['sensors'],
   frontAxleMm: MID_SIZE_FRONT_AXLE_MM,
   archHalfMm: MID_SIZE_ARCH_HALF_MM,
   profile: [

@@ -1,11 +1,11 @@
 import { FIVE_DOOR_STRIP, FIVE_DOOR_STRIP_LINES } from './strips';
-import type { VehicleTemplate } from './vehicle';
+import type { VehicleDrawing } from './vehicle';
 
 /**
  * A five-door hatchback of the small class. Side elevation by eye of a generic car: arches, glass line and
  * shut lines; neighbouring panels leave the shut line between them open.
  */
-export const HATCHBACK: VehicleTemplate = {
+export const HATCHBACK: VehicleDrawing = {
   id: 'hatchback',
   name: 'Small hatchback, five doors',
   reference: { lengthMm: 4050, widthMm: 1760, heightMm: 1480, wheelbaseMm: 2560 },
@@ -16,6 +16,7 @@ export const HATCHBACK: VehicleTemplate = {
     heightMm: [1300, 1750],
     wheelbaseMm: [1900, 2900],
   },
+  groups: ['sensors'],
   frontAxleMm: 820,
   archHalfMm: 360,
   profile: [

@@ -1,10 +1,10 @@
 import { FRONT_STRIP, widened } from './strips';
-import type { VehicleTemplate } from './vehicle';
+import type { VehicleDrawing } from './vehicle';
 
 const WIDTH_MM = 2040;
 
 /** A long van with a high roof: short nose, slab sides above and below the waist, rear doors. */
-export const HIGH_VAN: VehicleTemplate = {
+export const HIGH_VAN: VehicleDrawing = {
   id: 'high-van',
   name: 'Long van, high roof',
   reference: { lengthMm: 5990, widthMm: WIDTH_MM, heightMm: 2590, wheelbaseMm: 3665 },
@@ -15,6 +15,7 @@ export const HIGH_VAN: VehicleTemplate = {
     heightMm: [2200, 3000],
     wheelbaseMm: [2900, 4600],
   },
+  groups: ['sensors'],
   frontAxleMm: 1010,
   archHalfMm: 414,
   profile: [

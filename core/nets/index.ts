@@ -1,6 +1,7 @@
 export * from './arrange';
+export { type GroupId, type GroupSurface, SURFACE_GROUPS } from './groups';
 export * from './label-spot';
 export * from './net';
 export { pathPoints } from './path';
+export * from './template';
 export * from './templates';
-export * from './vehicle';

@@ -2,7 +2,7 @@ import type { Point, Polygon } from '../geometry';
 import type { SubstrateId } from '../substrates';
 
 /** Where on the item a panel sits, and so in which order it can be reached. */
-export type Zone = 'front' | 'top' | 'left' | 'right' | 'rear';
+export type Zone = 'front' | 'top' | 'left' | 'right' | 'rear' | 'under';
 
 /** One panel of an unfolded item, in net millimetres (x from nose to tail, y across, growing to the left side). */
 export interface NetPanel {

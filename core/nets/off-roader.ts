@@ -1,12 +1,12 @@
 import { FIVE_DOOR_STRIP, FIVE_DOOR_STRIP_LINES, widened, widenedLine } from './strips';
-import type { VehicleTemplate } from './vehicle';
+import type { VehicleDrawing } from './vehicle';
 
 const WIDTH_MM = 1960;
 /** Its width against the strip it is made from. */
 const WIDENED = WIDTH_MM / 1760;
 
 /** A large five-door off-roader: upright screens, high waist, wheels that fill their arches. */
-export const OFF_ROADER: VehicleTemplate = {
+export const OFF_ROADER: VehicleDrawing = {
   id: 'off-roader',
   name: 'Large off-roader, five doors',
   reference: { lengthMm: 4900, widthMm: WIDTH_MM, heightMm: 1800, wheelbaseMm: 2860 },
@@ -17,6 +17,7 @@ export const OFF_ROADER: VehicleTemplate = {
     heightMm: [1600, 2050],
     wheelbaseMm: [2450, 3300],
   },
+  groups: ['sensors'],
   frontAxleMm: 900,
   archHalfMm: 444,
   profile: [

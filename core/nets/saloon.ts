@@ -7,10 +7,10 @@ import {
   MID_SIZE_WIDENED,
 } from './mid-size';
 import { FRONT_STRIP, widened } from './strips';
-import type { VehicleTemplate } from './vehicle';
+import type { VehicleDrawing } from './vehicle';
 
 /** A four-door saloon of the middle class: three boxes, a boot lid, lamps that wrap round the tail. */
-export const SALOON: VehicleTemplate = {
+export const SALOON: VehicleDrawing = {
   id: 'saloon',
   name: 'Saloon, four doors',
   reference: MID_SIZE,
@@ -21,6 +21,7 @@ export const SALOON: VehicleTemplate = {
     heightMm: [1300, 1600],
     wheelbaseMm: [2400, 3300],
   },
+  groups: ['sensors'],
   frontAxleMm: MID_SIZE_FRONT_AXLE_MM,
   archHalfMm: MID_SIZE_ARCH_HALF_MM,
   profile: [

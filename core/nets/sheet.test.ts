@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { containsPoint, type Point, type Shape } from '../geometry';
-import { arrange, labelSpot, templateById, unfoldVehicle } from '.';
+import { arrange, labelSpot, templateById } from '.';
 
 const hatchback = templateById('hatchback')!;
-const net = unfoldVehicle(hatchback, hatchback.usual);
+const net = hatchback.unfold(hatchback.usual);
 const onTemplate = {
   surfaces: net.panels.map(({ id, name, outlineMm }) => ({
     id,

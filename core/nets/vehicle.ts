@@ -1,17 +1,18 @@
-import type { Point } from '../geometry';
+import { boundingBox, type Point } from '../geometry';
 import type { SubstrateId } from '../substrates';
 import type { Linework, Net, NetPanel, Zone } from './net';
 import { pathPoints } from './path';
 import { type Station, stretch } from './stretch';
+import { checkedSizes, type ItemTemplate, SizeError } from './template';
+import { type GroupId, VEHICLE_GROUPS } from './groups';
 
-/** The tape measurements a vehicle template is stretched to, mm. */
+/** The tape measurements a vehicle is stretched to, mm. */
 export interface VehicleDimensions {
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly heightMm: number;
   readonly wheelbaseMm: number;
 }
-export type VehicleDimension = keyof VehicleDimensions;
 
 /** A panel of the side elevation: x from the nose, z up from the ground, mm of the template. Drawn once, used on both sides. */
 export interface SidePanel {
@@ -36,7 +37,7 @@ export interface StripPanel {
 }
 
 /** A road vehicle as data: one side elevation, one centre-line profile, and the stations that stretch. */
-export interface VehicleTemplate {
+export interface VehicleDrawing {
   readonly id: string;
   readonly name: string;
   /** The size it is drawn at. */
@@ -44,7 +45,9 @@ export interface VehicleTemplate {
   /** A typical item of the kind: where a form starts. */
   readonly usual: VehicleDimensions;
   /** What a tape can plausibly read, mm. */
-  readonly plausible: Readonly<Record<VehicleDimension, readonly [number, number]>>;
+  readonly plausible: Readonly<Record<keyof VehicleDimensions, readonly [number, number]>>;
+  /** Groups of surfaces it has beside those of every road vehicle. */
+  readonly groups?: readonly GroupId[];
   /** Front axle behind the nose, mm, and the half length of each wheel arch, which keeps its round shape. */
   readonly frontAxleMm: number;
   readonly archHalfMm: number;
@@ -63,76 +66,52 @@ export interface VehicleTemplate {
 /** Paper left between the strip and the elevations, mm at the template's size. */
 const FOLD_GAP_MM = 90;
 
-export class DimensionError extends RangeError {
-  constructor(
-    readonly dimension: VehicleDimension,
-    message: string,
-  ) {
-    super(message);
-  }
+/** A drawn vehicle as a template. */
+export function vehicleTemplate(drawing: VehicleDrawing): ItemTemplate {
+  const template: ItemTemplate = {
+    id: drawing.id,
+    name: drawing.name,
+    usual: drawing.usual,
+    plausible: drawing.plausible,
+    groups: [...VEHICLE_GROUPS, ...(drawing.groups ?? [])],
+    unfold: (sizes) => unfoldVehicle(drawing, checkedSizes(template, sizes)),
+    warp: (from, to) => warpVehicle(drawing, checkedSizes(template, from), checkedSizes(template, to)),
+    misfit: (sizes) => archMisfit(drawing, sizes as VehicleDimensions),
+  };
+  return template;
 }
 
-const DIMENSION_WORDS: Readonly<Record<VehicleDimension, string>> = {
-  lengthMm: 'length',
-  widthMm: 'width',
-  heightMm: 'height',
-  wheelbaseMm: 'wheelbase',
-};
-
-/** Factors people slip by when they read a tape, largest first, with what they probably meant. */
-const UNIT_SLIPS = [
-  { factor: 1000, unit: 'metres' },
-  { factor: 25.4, unit: 'inches' },
-  { factor: 10, unit: 'centimetres' },
-] as const;
-
-/**
- * What is wrong with a set of dimensions, each with a suggestion where a slip of unit explains it.
- * An empty list means the template can be stretched to them.
- */
-export function dimensionFaults(template: VehicleTemplate, dimensions: VehicleDimensions): DimensionError[] {
-  const faults = (Object.keys(DIMENSION_WORDS) as VehicleDimension[]).flatMap((key) => {
-    const value = dimensions[key];
-    const [low, high] = template.plausible[key];
-    if (value >= low && value <= high) return [];
-    const slip = UNIT_SLIPS.find(({ factor }) => value * factor >= low && value * factor <= high);
-    const hint = slip ? `; if that was in ${slip.unit}, it is ${Math.round(value * slip.factor)} mm` : '';
-    const text = `${DIMENSION_WORDS[key]} ${value} mm is outside ${low} to ${high} mm for this template${hint}`;
-    return [new DimensionError(key, text)];
-  });
-  if (faults.length > 0) return faults;
-  const archMm = 2 * archHalf(template, dimensions);
-  const axles = axlesMm(template, dimensions);
+/** Arches need room between the axles and behind them. */
+function archMisfit(drawing: VehicleDrawing, dimensions: VehicleDimensions): SizeError | undefined {
+  const archMm = 2 * archHalf(drawing, dimensions);
+  const axles = axlesMm(drawing, dimensions);
   const fits =
     axles.front > archMm / 2 && dimensions.wheelbaseMm > archMm && dimensions.lengthMm - axles.rear > archMm / 2;
-  if (fits) return [];
+  if (fits) return undefined;
   const text = `wheelbase ${dimensions.wheelbaseMm} mm leaves no room for the wheel arches in a length of ${dimensions.lengthMm} mm`;
-  return [new DimensionError('wheelbaseMm', text)];
+  return new SizeError('wheelbaseMm', text);
 }
 
-const READ_PATHS = new WeakMap<VehicleTemplate, Map<string, readonly Point[]>>();
+const READ_PATHS = new WeakMap<VehicleDrawing, Map<string, readonly Point[]>>();
 
 /** Points of a template's path; read once, since a template is stretched on every keystroke of a tape measurement. */
-function pointsOf(template: VehicleTemplate, path: string): readonly Point[] {
-  let paths = READ_PATHS.get(template);
-  if (!paths) READ_PATHS.set(template, (paths = new Map()));
+function pointsOf(drawing: VehicleDrawing, path: string): readonly Point[] {
+  let paths = READ_PATHS.get(drawing);
+  if (!paths) READ_PATHS.set(drawing, (paths = new Map()));
   let points = paths.get(path);
   if (!points) paths.set(path, (points = pathPoints(path)));
   return points;
 }
 
 /**
- * Unfolds a template at the item's own size. Lengths between axles and overhangs stretch separately, arches
+ * Unfolds a drawing at the item's own size. Lengths between axles and overhangs stretch separately, arches
  * keep their roundness, and the tops are developed along the stretched centre line, so that a taller or
  * longer item gets the true length of its bonnet and screens.
- * @throws DimensionError for dimensions {@link dimensionFaults} finds fault with.
  */
-export function unfoldVehicle(template: VehicleTemplate, dimensions: VehicleDimensions): Net {
-  const [fault] = dimensionFaults(template, dimensions);
-  if (fault) throw fault;
-  const place = placement(template, dimensions);
-  const sides = template.side.flatMap(({ path, ...panel }): NetPanel[] => {
-    const points = pointsOf(template, path);
+function unfoldVehicle(drawing: VehicleDrawing, dimensions: VehicleDimensions): Net {
+  const place = placement(drawing, dimensions);
+  const sides = drawing.side.flatMap(({ path, ...panel }): NetPanel[] => {
+    const points = pointsOf(drawing, path);
     return (['left', 'right'] as const).map((side) => ({
       ...panel,
       id: `${panel.id}-${side}`,
@@ -141,18 +120,18 @@ export function unfoldVehicle(template: VehicleTemplate, dimensions: VehicleDime
       outlineMm: points.map((point) => place.side(point, side)),
     }));
   });
-  const strip = template.strip.map(({ half, ...panel }): NetPanel => {
-    const points = pointsOf(template, half);
+  const strip = drawing.strip.map(({ half, ...panel }): NetPanel => {
+    const points = pointsOf(drawing, half);
     const outline = [...points, ...mirrored(points)];
     return { ...panel, outlineMm: outline.map(place.strip) };
   });
   const lines = [
-    ...template.sideLines.flatMap((path) => {
-      const points = pointsOf(template, path);
+    ...drawing.sideLines.flatMap((path) => {
+      const points = pointsOf(drawing, path);
       return (['left', 'right'] as const).map((side): Linework => points.map((point) => place.side(point, side)));
     }),
-    ...template.stripLines.flatMap((path) => {
-      const points = pointsOf(template, path);
+    ...drawing.stripLines.flatMap((path) => {
+      const points = pointsOf(drawing, path);
       const across = points.map(([u, y]): Point => [u, -y]);
       const onCentre = points.every(([, y]) => y === 0);
       return (onCentre ? [points] : [points, across]).map((line): Linework => line.map(place.strip));
@@ -161,28 +140,28 @@ export function unfoldVehicle(template: VehicleTemplate, dimensions: VehicleDime
   return { panels: [...strip, ...sides], linework: lines };
 }
 
-function archHalf(template: VehicleTemplate, dimensions: VehicleDimensions): number {
-  return (template.archHalfMm * dimensions.heightMm) / template.reference.heightMm;
+function archHalf(drawing: VehicleDrawing, dimensions: VehicleDimensions): number {
+  return (drawing.archHalfMm * dimensions.heightMm) / drawing.reference.heightMm;
 }
 
-function axlesMm(template: VehicleTemplate, dimensions: VehicleDimensions): { front: number; rear: number } {
-  const { lengthMm, wheelbaseMm } = template.reference;
-  const frontShare = template.frontAxleMm / (lengthMm - wheelbaseMm);
+function axlesMm(drawing: VehicleDrawing, dimensions: VehicleDimensions): { front: number; rear: number } {
+  const { lengthMm, wheelbaseMm } = drawing.reference;
+  const frontShare = drawing.frontAxleMm / (lengthMm - wheelbaseMm);
   const front = (dimensions.lengthMm - dimensions.wheelbaseMm) * frontShare;
   return { front, rear: front + dimensions.wheelbaseMm };
 }
 
-function placement(template: VehicleTemplate, dimensions: VehicleDimensions) {
-  const { reference } = template;
+function placement(drawing: VehicleDrawing, dimensions: VehicleDimensions) {
+  const { reference } = drawing;
   const tall = dimensions.heightMm / reference.heightMm;
   const wide = dimensions.widthMm / reference.widthMm;
-  const along = lengthStations(template, dimensions);
+  const along = lengthStations(drawing, dimensions);
   const onItem = ([x, z]: Point): Point => [stretch(along, x), z * tall];
 
-  const developed = profileStations(template.profile.map(onItem));
-  const anchorX = onItem(template.profile[template.anchor]!)[0];
-  const startX = anchorX - developed[template.anchor]!.to;
-  const fold = (template.roofHalfMm + FOLD_GAP_MM) * wide;
+  const developed = profileStations(drawing.profile.map(onItem));
+  const anchorX = onItem(drawing.profile[drawing.anchor]!)[0];
+  const startX = anchorX - developed[drawing.anchor]!.to;
+  const fold = (drawing.roofHalfMm + FOLD_GAP_MM) * wide;
   const outward = { left: 1, right: -1 } as const;
   return {
     side: (point: Point, side: 'left' | 'right'): Point => {
@@ -190,14 +169,49 @@ function placement(template: VehicleTemplate, dimensions: VehicleDimensions) {
       return [x, outward[side] * (fold + dimensions.heightMm - z)];
     },
     strip: ([index, y]: Point): Point => [startX + stretch(developed, index), y * wide],
+    /** The place on the drawing of a point of the net. */
+    drawn: ([x, y]: Point): Drawn => {
+      const index = stretch(inverted(developed), x - startX);
+      // Wide bumpers and scuttles reach past the fold, into the air above the elevations.
+      if (Math.abs(y) <= Math.max(fold, stripHalf(drawing, index) * wide + 1)) {
+        return { on: 'strip', at: [index, y / wide] };
+      }
+      const z = (fold + dimensions.heightMm - Math.abs(y)) / tall;
+      return { on: y > 0 ? 'left' : 'right', at: [stretch(inverted(along), x), z] };
+    },
   };
 }
 
-function lengthStations(template: VehicleTemplate, dimensions: VehicleDimensions): Station[] {
-  const { reference, archHalfMm } = template;
-  const from = axlesMm(template, reference);
-  const to = axlesMm(template, dimensions);
-  const toHalf = archHalf(template, dimensions);
+/** Half width of the widest panel of the centre strip at a place along the profile, mm of the drawing. */
+function stripHalf(drawing: VehicleDrawing, index: number): number {
+  const halves = drawing.strip.map(({ half }) => {
+    const { minX, maxX, maxY } = boundingBox(pointsOf(drawing, half));
+    return index > minX - 0.01 && index < maxX + 0.01 ? maxY : 0;
+  });
+  return Math.max(...halves);
+}
+
+/** A point in the drawing's own measures: of an elevation, or of the centre strip. */
+interface Drawn {
+  readonly on: 'strip' | 'left' | 'right';
+  readonly at: Point;
+}
+
+const inverted = (stations: readonly Station[]): Station[] => stations.map(({ from, to }) => ({ from: to, to: from }));
+
+function warpVehicle(drawing: VehicleDrawing, from: VehicleDimensions, to: VehicleDimensions) {
+  const [before, after] = [placement(drawing, from), placement(drawing, to)];
+  return (point: Point): Point => {
+    const { on, at } = before.drawn(point);
+    return on === 'strip' ? after.strip(at) : after.side(at, on);
+  };
+}
+
+function lengthStations(drawing: VehicleDrawing, dimensions: VehicleDimensions): Station[] {
+  const { reference, archHalfMm } = drawing;
+  const from = axlesMm(drawing, reference);
+  const to = axlesMm(drawing, dimensions);
+  const toHalf = archHalf(drawing, dimensions);
   return [
     { from: 0, to: 0 },
     { from: from.front - archHalfMm, to: to.front - toHalf },

@@ -6,9 +6,9 @@ const REFINISHED_UM = 180;
 const FILLER_UM = 400;
 const OUTLYING_Z = 3.5;
 /** Puts the median absolute deviation on the scale of a standard deviation. */
-const MAD_TO_SIGMA = 0.6745;
+export const MAD_TO_SIGMA = 0.6745;
 /** A gauge does not resolve a smaller spread than this, micrometres. */
-const SMALLEST_MAD_UM = 2;
+export const SMALLEST_MAD_UM = 2;
 
 export type PaintVerdict = 'usual' | 'thin' | 'refinished' | 'filler' | 'not-readable';
 
@@ -34,7 +34,8 @@ export function median(values: readonly number[]): number {
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
 
-function medianDeviation(values: readonly number[], middle: number): number {
+/** Median distance from a middle value. */
+export function medianDeviation(values: readonly number[], middle: number): number {
   return median(values.map((value) => Math.abs(value - middle)));
 }
 
@@ -65,6 +66,10 @@ function judge(medianUm: number, robustZ: number): PaintVerdict {
   if (medianUm < THIN_UM || robustZ < -OUTLYING_Z) return 'thin';
   return 'usual';
 }
+
+/** How hard a clear coat is under the pad. */
+export const HARDNESS = ['soft', 'medium', 'hard', 'very-hard'] as const;
+export type Hardness = (typeof HARDNESS)[number];
 
 export type PaintSystem = 'factory' | 'refinished' | 'single-stage';
 

@@ -16,6 +16,8 @@ export interface Substrate {
   readonly matte?: true;
   /** A paint-thickness gauge reads it: paint straight on metal. */
   readonly gaugeReads?: true;
+  /** Nothing at all may be laid on it: someone could be hurt. */
+  readonly keepClear?: true;
   /** There is a clear or colour coat that a polish takes from, and so a paint ledger. */
   readonly polishable?: true;
 }
@@ -64,6 +66,9 @@ const TABLE = define({
   'acrylic-window': { name: 'Acrylic window' },
   carbon: { name: 'Bare carbon' },
   wood: { name: 'Varnished wood' },
+  sensor: { name: 'Camera or sensor', keepClear: true },
+  'brake-disc': { name: 'Brake disc', keepClear: true },
+  grip: { name: 'Tread, grip or step', keepClear: true },
 });
 
 export type SubstrateId = keyof typeof TABLE;

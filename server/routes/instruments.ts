@@ -1,6 +1,10 @@
-import { gaugeReadingSchema, probeSpotSchema } from '#formats';
+import { gaugeReadingSchema, probeSpotSchema, read } from '#formats';
 import { simulatedThicknessGauge } from '../devices/thickness-gauge';
 import { endpoint } from '../http/endpoint';
+import { openEventStream } from '../http/event-stream';
+
+/** A probe is set down anew about this often, ms. */
+const WALK_MS = 700;
 
 export function instrumentEndpoints() {
   return [
@@ -11,6 +15,22 @@ export function instrumentEndpoints() {
       body: probeSpotSchema,
       answer: { status: 200, schema: gaugeReadingSchema },
       run: ({ body }) => ({ um: simulatedThicknessGauge.read(body) }),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/thickness-gauge/stream',
+      summary: 'Readings as the probe is walked over one panel: events named "reading", from the nth on, until closed',
+      answer: { status: 200, stream: true },
+      run: ({ query, response }) => {
+        const spot = read({ ...query, nth: Number(query.nth) }, probeSpotSchema);
+        const stream = openEventStream(response);
+        let { nth } = spot;
+        const walking = setInterval(() => {
+          stream.send('reading', { um: simulatedThicknessGauge.read({ ...spot, nth }) });
+          nth += 1;
+        }, WALK_MS);
+        stream.onClose(() => clearInterval(walking));
+      },
     }),
   ];
 }

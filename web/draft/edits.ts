@@ -2,6 +2,7 @@
 import { bayAmbient, correctedBy } from '#core/air';
 import { twinOf } from '#core/condition';
 import type { FamilyId } from '#core/families';
+import type { PlacedReading } from '#core/paint';
 import {
   type Bay,
   type Job,
@@ -57,14 +58,51 @@ export const changeMark = (surface: string, id: string, changes: Partial<Surface
 export const removeMark = (surface: string, id: string): Edit =>
   changeMarks(surface, (marks) => marks.filter((mark) => mark.id !== id));
 
-/** Adds thickness readings, µm, to the panels they were taken on. */
-export const addReadings = (readings: readonly { readonly surface: string; readonly um: number }[]): Edit =>
+/** A thickness reading, µm, on the panel it was taken on; with its place where that is known. */
+export interface NewReading {
+  readonly surface: string;
+  readonly um: number;
+  readonly at?: readonly [across: number, down: number] | undefined;
+}
+
+export const addReadings = (readings: readonly NewReading[]): Edit =>
+  inDocument((document) => {
+    const ofPanel = new Map<string, NewReading[]>();
+    for (const reading of readings) ofPanel.set(reading.surface, [...(ofPanel.get(reading.surface) ?? []), reading]);
+    return {
+      ...document,
+      surfaces: document.surfaces.map((surface) => {
+        const own = ofPanel.get(surface.id);
+        return own ? withReadings(surface, [...placedReadings(surface), ...own]) : surface;
+      }),
+    };
+  });
+
+/** A panel's readings, each with its place where that was kept. */
+export function placedReadings({ readingsUm, readingsAt }: Surface): PlacedReading[] {
+  return readingsUm.map((um, index) => ({ um, at: readingsAt?.[index] ?? undefined }));
+}
+
+function withReadings(surface: Surface, readings: readonly PlacedReading[]): Surface {
+  const placed = readings.some(({ at }) => at !== undefined);
+  return {
+    ...surface,
+    readingsUm: readings.map(({ um }) => um),
+    readingsAt: placed ? readings.map(({ at }) => (at ? [at[0], at[1]] : null)) : undefined,
+  };
+}
+
+export const setReadings = (id: string, readings: readonly PlacedReading[]): Edit =>
   inDocument((document) => ({
     ...document,
-    surfaces: document.surfaces.map((surface) => {
-      const own = readings.filter((reading) => reading.surface === surface.id).map(({ um }) => um);
-      return own.length === 0 ? surface : { ...surface, readingsUm: [...surface.readingsUm, ...own] };
-    }),
+    surfaces: document.surfaces.map((surface) => (surface.id === id ? withReadings(surface, readings) : surface)),
+  }));
+
+/** Says the same of several surfaces. */
+export const changeSurfaces = (ids: readonly string[], changes: Partial<Surface>): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => (ids.includes(surface.id) ? { ...surface, ...changes } : surface)),
   }));
 
 /**

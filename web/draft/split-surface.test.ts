@@ -1,16 +1,14 @@
 import fc from 'fast-check';
 import { shapeAreaM2 } from '#core/geometry';
-import { templateById, unfoldVehicle } from '#core/nets';
-import { type JobDraft, jobSchema, readJob } from '#formats';
-import { templateSurfaces } from '../stations/survey/template-surfaces';
+import { templateById } from '#core/nets';
+import { type JobDraft, readJob } from '#formats';
+import { plainJob } from '../testing/plain-job';
+import { templateSurfaces } from './template-surfaces';
 import { splitSurface } from './split-surface';
 
 const template = templateById('hatchback')!;
-const document = jobSchema.parse({
-  format: 'glaphyra.job/1',
-  title: 'Split',
-  startAt: '2027-03-02T08:30:00+01:00',
-  surfaces: templateSurfaces(unfoldVehicle(template, template.usual)).map((surface) =>
+const draft = plainJob({
+  surfaces: templateSurfaces(template.unfold(template.usual)).map((surface) =>
     surface.id === 'front-door-left'
       ? {
           ...surface,
@@ -22,17 +20,14 @@ const document = jobSchema.parse({
         }
       : surface,
   ),
-  products: [],
-  ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
   item: { name: 'Hatchback', template: { id: 'hatchback', ...template.usual } },
 });
-const draft: JobDraft = { document, bayId: null, airSource: 'typed' };
 const areaOf = ({ document: { surfaces } }: JobDraft) =>
   surfaces.reduce((sum, { shape }) => sum + shapeAreaM2(shape), 0);
 
 test('any panel along any line keeps the total area, and the job can still be read', () => {
   const share = fc.double({ min: 0.02, max: 0.98, noNaN: true });
-  const id = fc.constantFrom(...document.surfaces.map((surface) => surface.id));
+  const id = fc.constantFrom(...draft.document.surfaces.map((surface) => surface.id));
   fc.assert(
     fc.property(id, share, share, share, share, (panel, a, b, c, d) => {
       const after = splitSurface(draft, panel, [a, b], [c, d]);

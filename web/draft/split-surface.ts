@@ -73,6 +73,8 @@ export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place
       name: pieceName(surface.name ?? surface.id, LETTERS[index]!),
       shape: { kind: 'polygon', pointsMm: piece.map(([x, y]): [number, number] => [x, y]) },
       readingsUm: index === 0 ? surface.readingsUm : [],
+      // Their places were shares of the whole panel.
+      readingsAt: undefined,
       ...(surface.marks && { marks: own }),
     };
   });

@@ -83,6 +83,7 @@ export const KINDS = {
   glass: { name: 'Glass, lenses', fill: 'glass' },
   metal: { name: 'Wheels, metal', fill: 'rules' },
   other: { name: 'Gelcoat, wood, interior', fill: 'buff' },
+  clear: { name: 'Keep clear', fill: 'stop' },
 } as const satisfies Record<string, { name: string; fill: Fill }>;
 export type Kind = keyof typeof KINDS;
 
@@ -112,6 +113,9 @@ const KIND_OF: Readonly<Record<SubstrateId, Kind>> = {
   'acrylic-window': 'glass',
   carbon: 'other',
   wood: 'other',
+  sensor: 'clear',
+  'brake-disc': 'clear',
+  grip: 'clear',
 };
 
 export function kindOf(substrate: SubstrateId): Kind {

@@ -1,10 +1,10 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { arrange, templateById, unfoldVehicle } from '#core/nets';
-import { templateSurfaces } from '../stations/survey/template-surfaces';
+import { arrange, templateById } from '#core/nets';
+import { templateSurfaces } from '../draft/template-surfaces';
 import { Net } from './Net';
 
 const hatchback = templateById('hatchback')!;
-const net = unfoldVehicle(hatchback, hatchback.usual);
+const net = hatchback.unfold(hatchback.usual);
 const onTemplate = {
   surfaces: templateSurfaces(net),
   item: { name: 'Hatchback', template: { id: 'hatchback', ...hatchback.usual } },

@@ -10,6 +10,7 @@ import { m2 } from '../../ui/numbers';
 import { SelectField } from '../../ui/SelectField';
 import { firstShape, ShapeForm } from './ShapeForm';
 import { substrateOptions } from './SurfaceForm';
+import { blankSurface } from '../../draft/template-surfaces';
 
 /** A surface measured by tape: what it is called, made of, and its shape. */
 export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -19,21 +20,7 @@ export function AddSurface({ open, onClose }: { readonly open: boolean; readonly
   const [shape, setShape] = useState<Surface['shape']>(firstShape('rectangle'));
   const add = () => {
     const id = freeId(name, document.surfaces);
-    edit(
-      addSurface({
-        id,
-        name: name.trim(),
-        substrate,
-        shape,
-        count: 1,
-        onePiece: false,
-        existing: [],
-        readingsUm: [],
-        paint: 'factory',
-        layers: [],
-        measuredBy: 'tape',
-      }),
-    );
+    edit(addSurface(blankSurface({ id, name: name.trim(), substrate, shape, measuredBy: 'tape' })));
     choose(id);
     setName('');
     onClose();

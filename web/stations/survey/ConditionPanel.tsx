@@ -10,6 +10,7 @@ import {
   outcomePossible,
   OUTCOMES,
   type Outcome,
+  seenSeverity,
   TOUCHES,
   twinDifferences,
   WATER_BEHAVIOURS,
@@ -21,6 +22,7 @@ import { changeDocument, changeMark, changeSurface, removeMark } from '../../dra
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';
+import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
 
 const OUTCOME_NAMES: Readonly<Record<Outcome, string>> = {
@@ -41,7 +43,7 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
   const { edit } = job;
   const { marks = [] } = surface;
   const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));
-  const follows = whatFollows(surface);
+  const follows = whatFollows({ ...surface, tone: surface.colour?.tone });
   return (
     <>
       <PanelHead />
@@ -115,6 +117,7 @@ interface MarkProps {
 function MarkRow({ job, surface, mark }: MarkProps) {
   const { name, sign, say, usually } = MARK_KINDS[mark.kind];
   const outcome = outcomeOf(mark, surface.substrate);
+  const seen = seenSeverity(mark, surface.colour?.tone);
   const change = (changes: Partial<SurfaceMark>) => job.edit(changeMark(surface.id, mark.id, changes));
   const select = 'field min-h-8 w-auto py-0 text-[13.5px]';
   return (
@@ -132,7 +135,10 @@ function MarkRow({ job, surface, mark }: MarkProps) {
           <Trash2 size={16} />
         </button>
       </p>
-      <p className="text-[13px] text-ink-2">{say}</p>
+      <p className="text-[13px] text-ink-2">
+        {say}
+        {seen !== mark.severity && <strong className="text-ink"> On this colour the eye finds it {seen}.</strong>}
+      </p>
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         <select
           aria-label={`How grave: ${name}`}
@@ -171,6 +177,20 @@ function MarkRow({ job, surface, mark }: MarkProps) {
           ))}
         </select>
       </div>
+      <details className="mt-1.5 text-[14px]" open={mark.sizeMm !== undefined || mark.note !== undefined}>
+        <summary className="cursor-pointer text-ink-2">Size and note</summary>
+        <div className="mt-1.5 grid grid-cols-[7rem_1fr] gap-2">
+          <NumberField
+            optional
+            label="Across"
+            unit="mm"
+            value={mark.sizeMm}
+            check={(value) => (value > 0 && value <= 5000 ? undefined : 'more than 0, at most 5000 mm')}
+            onChange={(sizeMm) => change({ sizeMm })}
+          />
+          <TextField label="Note" value={mark.note ?? ''} onChange={(note) => change({ note: note || undefined })} />
+        </div>
+      </details>
     </li>
   );
 }

@@ -1,6 +1,8 @@
-import { Gauge, Upload } from 'lucide-react';
-import { useId, useState } from 'react';
-import { type Fault, readReadingsCsv, type Surface, surfaceName } from '#formats';
+import { Activity, Gauge, Upload } from 'lucide-react';
+import { useEffect, useId, useState } from 'react';
+import { SUBSTRATES } from '#core/substrates';
+import { type Fault, type GaugeAnswer, readReadingsCsv, type Surface, surfaceName } from '#formats';
+import { listenWhileVisible } from '../../app/event-source';
 import { addReadings } from '../../draft/edits';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -17,21 +19,51 @@ interface Props {
 /** The gauge in hand: every tap on a panel takes one reading there; or a file of readings. */
 export function GaugeTools({ job, armed, onArm, said }: Props) {
   const [pasting, setPasting] = useState(false);
+  const [streaming, setStreaming] = useState<string>();
+  const { chosen, edit } = job;
+  const walked = chosen && streaming === chosen.id ? chosen : undefined;
+  const readable = chosen && SUBSTRATES[chosen.substrate].gaugeReads;
+  const address = walked && streamAddress(walked);
+  const walkedId = walked?.id;
+  useEffect(() => {
+    if (!address || walkedId === undefined) return undefined;
+    return listenWhileVisible(address, {
+      reading: (data) => {
+        const { um } = JSON.parse(data) as GaugeAnswer;
+        if (um !== null) edit(addReadings([{ surface: walkedId, um }]));
+      },
+    });
+    // The address holds how many readings there were when it was opened: it is not to be opened anew at each.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [walkedId]);
   return (
     <>
       <Button look={armed ? 'main' : 'plain'} aria-pressed={armed} onClick={() => onArm(!armed)}>
         <Gauge size={17} /> Gauge in hand
       </Button>
+      <Button
+        look={walked ? 'main' : 'plain'}
+        aria-pressed={walked !== undefined}
+        disabled={!readable}
+        onClick={() => setStreaming(walked ? undefined : chosen?.id)}
+      >
+        <Activity size={17} /> {walked ? 'Stop streaming' : 'Stream to the panel'}
+      </Button>
       <Button onClick={() => setPasting(true)}>
         <Upload size={16} /> Readings from a file
       </Button>
       <p className="min-w-40 flex-1 text-[14px] leading-tight text-ink-2" aria-live="polite">
-        {said ?? (armed ? 'Tap a panel: each tap is one reading.' : 'Readings can also be typed at each panel.')}
+        {walked
+          ? `The probe walks over ${surfaceName(walked)}: ${walked.readingsUm.length} readings.`
+          : (said ?? (armed ? 'Tap a panel: each tap is one reading.' : 'Readings can also be typed at each panel.'))}
       </p>
       <ReadingsDialog job={job} open={pasting} onClose={() => setPasting(false)} />
     </>
   );
 }
+
+const streamAddress = ({ id: panel, substrate, paint, readingsUm }: Surface) =>
+  `/api/thickness-gauge/stream?${new URLSearchParams({ panel, substrate, paint, nth: String(readingsUm.length + 1) })}`;
 
 interface DialogProps {
   readonly job: JobView;

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { z } from 'zod';
-import { arrange, dimensionFaults, TEMPLATES, unfoldVehicle, type VehicleDimension } from '#core/nets';
+import { arrange, asksFor, DIMENSION_IDS, type ItemTemplate, sizeFaults, type Sizes, TEMPLATES } from '#core/nets';
 import type { JobInput } from '#formats';
 import { errorText, useAddJobMutation, useBaysQuery } from '../../app/api';
 import { expectedAir } from '../../draft/edits';
@@ -13,21 +13,9 @@ import { Button } from '../../ui/Button';
 import { fromInput, nowInstant, toInput } from '../../ui/moments';
 import { parseNumber } from '../../ui/numbers';
 import { kindLegend, kindLens } from './kind-lens';
-import { templateSurfaces } from './template-surfaces';
+import { firstSurfaces, templateSurfaces } from '../../draft/template-surfaces';
 
-const DIMENSIONS: readonly (readonly [VehicleDimension, string])[] = [
-  ['lengthMm', 'Length, mm'],
-  ['widthMm', 'Width without mirrors, mm'],
-  ['heightMm', 'Height, mm'],
-  ['wheelbaseMm', 'Wheelbase, mm'],
-];
 const BY_TAPE = 'tape';
-
-const millimetres = z.string().transform((text, context) => {
-  const value = parseNumber(text);
-  if (value === undefined) context.addIssue({ code: 'custom', message: 'a number of millimetres' });
-  return value ?? Number.NaN;
-});
 
 const schema = z
   .object({
@@ -37,18 +25,41 @@ const schema = z
     bayId: z.string(),
     startAt: z.string().min(1, { error: 'When does laying start?' }),
     needsBy: z.string(),
-    lengthMm: millimetres,
-    widthMm: millimetres,
-    heightMm: millimetres,
-    wheelbaseMm: millimetres,
+    lengthMm: z.string(),
+    widthMm: z.string(),
+    heightMm: z.string(),
+    wheelbaseMm: z.string(),
+    spanMm: z.string(),
   })
   .superRefine((form, context) => {
     const template = TEMPLATES.find(({ id }) => id === form.template);
-    for (const fault of template ? dimensionFaults(template, form) : []) {
+    if (!template) return;
+    const unread = asksFor(template).filter(({ key }) => parseNumber(form[key]) === undefined);
+    for (const { key } of unread) context.addIssue({ code: 'custom', path: [key], message: 'a number of millimetres' });
+    if (unread.length > 0) return;
+    for (const fault of sizeFaults(template, sizesOf(template, form))) {
       context.addIssue({ code: 'custom', path: [fault.dimension], message: `${fault.message}.` });
     }
   });
 type Form = z.input<typeof schema>;
+type SizeFields = Pick<Form, (typeof DIMENSION_IDS)[number]>;
+
+/** What is typed for the measurements a template asks for; what is no number counts as nothing. */
+function sizesOf(template: ItemTemplate, form: SizeFields): Sizes {
+  return Object.fromEntries(asksFor(template).map(({ key }) => [key, parseNumber(form[key]) ?? 0]));
+}
+
+function usualFields({ usual }: Pick<ItemTemplate, 'usual'>): SizeFields {
+  const field = (mm: number | undefined) => (mm === undefined ? '' : String(mm));
+  const { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm } = usual;
+  return {
+    lengthMm: field(lengthMm),
+    widthMm: field(widthMm),
+    heightMm: field(heightMm),
+    wheelbaseMm: field(wheelbaseMm),
+    spanMm: field(spanMm),
+  };
+}
 
 /** Starts a job: whose, which item, where and when. The net stretches to the tape as it is typed. */
 export function Component() {
@@ -72,10 +83,7 @@ export function Component() {
       bayId: '',
       startAt: toInput(nowInstant()),
       needsBy: '',
-      lengthMm: String(first!.usual.lengthMm),
-      widthMm: String(first!.usual.widthMm),
-      heightMm: String(first!.usual.heightMm),
-      wheelbaseMm: String(first!.usual.wheelbaseMm),
+      ...usualFields(first!),
     },
   });
   const form = useWatch({ control }) as Form;
@@ -85,20 +93,19 @@ export function Component() {
     const startAt = fromInput(values.startAt)!;
     const needsBy = values.needsBy === '' ? undefined : fromInput(values.needsBy);
     const bay = bays.find(({ id }) => id === values.bayId) ?? bays[0];
-    const { lengthMm, widthMm, heightMm, wheelbaseMm } = values;
-    const size = { lengthMm, widthMm, heightMm, wheelbaseMm };
+    const sizes = template && sizesOf(template, values);
     const document: JobInput = {
       format: 'glaphyra.job/1',
       title: values.title,
       startAt,
-      surfaces: template ? templateSurfaces(unfoldVehicle(template, size)) : [],
+      surfaces: template && sizes ? firstSurfaces(template, sizes) : [],
       products: [],
       ambient: bay ? expectedAir(bay, startAt) : [{ atMin: 0, airC: 20, rhPct: 50 }],
       ...(needsBy && { owner: { needsBy } }),
       item: {
         name: values.title,
         ...(values.ownerName && { ownerName: values.ownerName }),
-        ...(template && { template: { id: template.id, ...size } }),
+        ...(template && { template: { id: template.id, ...sizes } }),
       },
     };
     const job = await addJob({
@@ -138,7 +145,8 @@ export function Component() {
                 // Another kind of item, other usual sizes to begin from.
                 onChange: ({ target }: { target: { value: string } }) => {
                   const next = TEMPLATES.find(({ id }) => id === target.value);
-                  for (const [key] of next ? DIMENSIONS : []) setValue(key, String(next!.usual[key]));
+                  const usual = next && usualFields(next);
+                  for (const key of usual ? DIMENSION_IDS : []) setValue(key, usual![key]);
                 },
               })}
             >
@@ -151,8 +159,14 @@ export function Component() {
             </select>
           </div>
           {template &&
-            DIMENSIONS.map(([key, label]) => (
-              <Field key={key} label={label} error={errors[key]?.message} input={register(key)} inputMode="decimal" />
+            asksFor(template).map(({ key, word }) => (
+              <Field
+                key={key}
+                label={`${word.slice(0, 1).toUpperCase()}${word.slice(1)}, mm`}
+                error={errors[key]?.message}
+                input={register(key)}
+                inputMode="decimal"
+              />
             ))}
           <div className="col-span-2">
             <label htmlFor="bay" className="label block">
@@ -230,26 +244,22 @@ function Field({ label, error, input, wide, ...rest }: FieldProps) {
 
 /** The net at the size typed so far; the last that made sense stays where one does not. */
 function Preview({ form }: { readonly form: Form }) {
-  const { template: id, lengthMm, widthMm, heightMm, wheelbaseMm } = form;
+  const { template: id, lengthMm, widthMm, heightMm, wheelbaseMm, spanMm } = form;
   const surfaces = useMemo(() => {
     const template = TEMPLATES.find((one) => one.id === id);
-    const size = {
-      lengthMm: parseNumber(lengthMm) ?? 0,
-      widthMm: parseNumber(widthMm) ?? 0,
-      heightMm: parseNumber(heightMm) ?? 0,
-      wheelbaseMm: parseNumber(wheelbaseMm) ?? 0,
-    };
-    if (!template || dimensionFaults(template, size).length > 0) return undefined;
+    if (!template) return undefined;
+    const sizes = sizesOf(template, { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm });
+    if (sizeFaults(template, sizes).length > 0) return undefined;
     const document = {
-      surfaces: templateSurfaces(unfoldVehicle(template, size)),
-      item: { name: 'preview', template: { id, ...size } },
+      surfaces: templateSurfaces(template.unfold(sizes)),
+      item: { name: 'preview', template: { id, ...sizes } },
     };
     return { arrangement: arrange(document), lens: kindLens(document.surfaces) };
-  }, [id, lengthMm, widthMm, heightMm, wheelbaseMm]);
+  }, [id, lengthMm, widthMm, heightMm, wheelbaseMm, spanMm]);
   if (!surfaces) {
     return (
       <p className="hidden place-self-center p-10 text-center text-ink-2 lg:block">
-        {id === BY_TAPE ? 'Surfaces come next, one by one.' : 'The net is drawn when all four sizes make sense.'}
+        {id === BY_TAPE ? 'Surfaces come next, one by one.' : 'The net is drawn when all its sizes make sense.'}
       </p>
     );
   }

@@ -6,7 +6,7 @@ import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { inOnePiece } from '#core/plan';
 import { SUBSTRATE_IDS, SUBSTRATES, type SubstrateId } from '#core/substrates';
 import { type Surface, surfaceName } from '#formats';
-import { changeSurface, copyToTwin, removeSurface } from '../../draft/edits';
+import { changeSurface, changeSurfaces, copyToTwin, removeSurface, setReadings } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -33,6 +33,9 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const clear = clearEstimateUm(surface.clearUm, surface.paint, paint?.medianUm);
   const isLaid = (id: string) => [...record.patches.values()].some(({ patch }) => patch.surface === id);
   const laid = isLaid(surface.id);
+  const alike = document.surfaces
+    .filter((other) => other.substrate === substrate && !sameColour(other.colour, surface.colour))
+    .map(({ id }) => id);
   const twin = document.surfaces.find(({ id }) => id === twinOf(surface.id));
   const twinLaid = twin !== undefined && isLaid(twin.id);
   return (
@@ -128,6 +131,56 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
         <Part title="Paint">
           <div className="grid grid-cols-2 gap-3">
             <SelectField
+              label="How dark it is"
+              value={surface.colour?.tone ?? ''}
+              options={[
+                ['', 'not said'],
+                ['dark', 'Dark'],
+                ['mid', 'In between'],
+                ['pale', 'Pale'],
+              ]}
+              onChange={(tone) => change({ colour: tone ? { ...surface.colour, tone } : undefined })}
+            />
+            <TextField
+              label="Colour, paint code"
+              value={surface.colour?.name ?? ''}
+              onChange={(name) => change({ colour: { tone: surface.colour?.tone ?? 'mid', name: name || undefined } })}
+            />
+            {alike.length > 0 && surface.colour && (
+              <div className="col-span-2">
+                <Button onClick={() => edit(changeSurfaces(alike, { colour: surface.colour }))}>
+                  Say the same of {alike.length} more painted {alike.length === 1 ? 'part' : 'parts'}
+                </Button>
+              </div>
+            )}
+            <SelectField
+              label="Hardness under the pad"
+              value={surface.hardness?.grade ?? ''}
+              options={[
+                ['', 'not known'],
+                ['soft', 'Soft'],
+                ['medium', 'Medium'],
+                ['hard', 'Hard'],
+                ['very-hard', 'Very hard'],
+              ]}
+              onChange={(grade) =>
+                change({ hardness: grade ? { grade, by: surface.hardness?.by ?? 'told' } : undefined })
+              }
+            />
+            {surface.hardness ? (
+              <SelectField
+                label="Known by"
+                value={surface.hardness.by}
+                options={[
+                  ['told', 'Told, or from others like it'],
+                  ['test', 'A test spot on it'],
+                ]}
+                onChange={(by) => change({ hardness: { ...surface.hardness!, by } })}
+              />
+            ) : (
+              <span />
+            )}
+            <SelectField
               label="Paint system"
               value={surface.paint}
               options={[
@@ -153,7 +206,14 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
               <NumbersField
                 label="Thickness readings, µm"
                 numbers={surface.readingsUm}
-                onChange={(readings) => change({ readingsUm: readings.filter((reading) => reading >= 0) })}
+                onChange={(readings) =>
+                  edit(
+                    setReadings(
+                      surface.id,
+                      readings.filter((um) => um >= 0).map((um) => ({ um })),
+                    ),
+                  )
+                }
               />
             </div>
             <NumberField
@@ -204,6 +264,8 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
     </>
   );
 }
+
+const sameColour = (a: Surface['colour'], b: Surface['colour']) => a?.tone === b?.tone && a?.name === b?.name;
 
 const round = (area: number) => Number(area.toFixed(3));
 

@@ -21,6 +21,7 @@ import { type Cut, cutFurther, CutTools, withCutMark } from './CutTools';
 import { GaugeTools } from './GaugeTools';
 import { type Armed, MarkLine, MarkPalette } from './MarkTools';
 import { ThicknessPanel, ThicknessWhole } from './ThicknessPanel';
+import { ItemForm } from './ItemForm';
 import { JobForm } from './JobForm';
 import { kindLegend, kindLens } from './kind-lens';
 import { SurfaceForm } from './SurfaceForm';
@@ -42,20 +43,20 @@ export function Component() {
   const [take] = useTakeThicknessMutation();
   const { lens, legend } = useMemo(() => {
     if (view === 'condition') return { lens: conditionLens(document.surfaces), legend: CONDITION_LEGEND };
-    if (view === 'thickness') return { lens: thicknessLens(document.surfaces), legend: THICKNESS_LEGEND };
+    if (view === 'thickness') return { lens: thicknessLens(document.surfaces, chosen?.id), legend: THICKNESS_LEGEND };
     const areas = new Map(job.plan.surfaces.map(({ id, areaM2 }) => [id, areaM2]));
     return { lens: kindLens(document.surfaces, (id) => m2(areas.get(id) ?? 0)), legend: kindLegend };
-  }, [document.surfaces, job.plan, view]);
+  }, [document.surfaces, job.plan, view, chosen?.id]);
 
   const look = (next: View) =>
     setParams((before) => ({ ...Object.fromEntries(before), lens: next }), { replace: true });
-  const takeReading = async (surface: Surface) => {
+  const takeReading = async (surface: Surface, at: Place) => {
     const { substrate, paint, id, readingsUm } = surface;
     const answer = await take({ panel: id, substrate, paint, nth: readingsUm.length + 1 });
     if (answer.error) return setSaid(errorText(answer.error));
     const { um } = answer.data;
     if (um === null) return setSaid(`${surfaceName(surface)}: no metal under it, the gauge reads nothing`);
-    edit(addReadings([{ surface: id, um }]));
+    edit(addReadings([{ surface: id, um, at }]));
     setSaid(`${surfaceName(surface)}: ${um} µm`);
   };
   const place = (id: string, at: Place) => {
@@ -69,7 +70,7 @@ export function Component() {
       return true;
     }
     if (view === 'thickness' && gauge && surface) {
-      void takeReading(surface);
+      void takeReading(surface, at);
       return true;
     }
     return false;
@@ -226,6 +227,7 @@ function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => vo
           </table>
         </Part>
       )}
+      <ItemForm job={job} />
       <JobForm job={job} />
     </>
   );

@@ -1,6 +1,7 @@
-import { judgeReadings } from '#core/paint';
+import { shapeOutline } from '#core/geometry';
+import { judgeReadings, judgeSpots } from '#core/paint';
 import { type Surface, surfaceName } from '#formats';
-import { changeSurface } from '../../draft/edits';
+import { placedReadings, setReadings } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -18,7 +19,12 @@ const VERDICT_WORDS = {
 export function ThicknessPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
   const { document, edit } = job;
   const paint = judgeReadings(document.surfaces)[document.surfaces.indexOf(surface)]!;
-  const put = (readingsUm: number[]) => edit(changeSurface(surface.id, { readingsUm }));
+  const readings = placedReadings(surface);
+  const spots = judgeSpots(readings, shapeOutline(surface.shape));
+  const remarkable = readings.flatMap((reading, index) => {
+    const { outlying, thinEdge } = spots[index]!;
+    return outlying || thinEdge ? [{ ...reading, index, thinEdge }] : [];
+  });
   return (
     <>
       <PanelHead>
@@ -47,16 +53,60 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
         <NumbersField
           label="µm, in the order they were taken"
           numbers={surface.readingsUm}
-          onChange={(readings) => put(readings.filter((um) => um > 0))}
+          onChange={(typed) =>
+            // A reading typed over keeps its place where its number is unchanged.
+            edit(
+              setReadings(
+                surface.id,
+                typed
+                  .filter((um) => um > 0)
+                  .map((um, index) => (readings[index]?.um === um ? readings[index] : { um })),
+              ),
+            )
+          }
         />
         <div className="mt-2 flex gap-2">
-          <Button disabled={surface.readingsUm.length === 0} onClick={() => put(surface.readingsUm.slice(0, -1))}>
+          <Button disabled={readings.length === 0} onClick={() => edit(setReadings(surface.id, readings.slice(0, -1)))}>
             Take back the last
           </Button>
         </div>
       </Part>
+      {remarkable.length > 0 && (
+        <Part title="Readings that stand out">
+          <ul className="space-y-2 text-[14px]">
+            {remarkable.map(({ um, index, thinEdge }) => (
+              <li key={index} className="flex items-start justify-between gap-3 border-l-4 border-warn pl-3">
+                <span>
+                  <strong>{um} µm</strong>, the {ordinal(index + 1)}:{' '}
+                  {thinEdge
+                    ? 'thin at the edge. Tape it off; no pad on it.'
+                    : 'far from the panel’s others. Read it again beside the spot: a repair, a burn-through, or a slip of the probe.'}
+                </span>
+                <Button
+                  look="quiet"
+                  onClick={() =>
+                    edit(
+                      setReadings(
+                        surface.id,
+                        readings.filter((_, other) => other !== index),
+                      ),
+                    )
+                  }
+                >
+                  Leave out
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
     </>
   );
+}
+
+function ordinal(n: number): string {
+  const teen = n % 100 >= 11 && n % 100 <= 13;
+  return `${n}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th')}`;
 }
 
 export function ThicknessWhole({ job }: { readonly job: JobView }) {

@@ -3,7 +3,8 @@ import { judgeReadings, type PaintVerdict } from '#core/paint';
 import { SUBSTRATES } from '#core/substrates';
 import type { Surface } from '#formats';
 import type { Fill } from '../../net/fills';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import { placedReadings } from '../../draft/edits';
+import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/Net';
 
 const SPOT_SIZES = { light: 'small', medium: 'medium', heavy: 'large' } as const;
 const SEVERITY_FILLS = { light: 'tint-2', medium: 'buff', heavy: 'warn' } as const satisfies Record<string, Fill>;
@@ -55,19 +56,30 @@ export const THICKNESS_LEGEND: readonly LegendEntry[] = [
   { fill: 'buff', text: 'Filler' },
 ];
 
-/** Panels by their paint thickness, judged against the whole item. */
-export function thicknessLens(surfaces: readonly Surface[]) {
+/** Panels by their paint thickness, judged against the whole item; on the chosen one each reading in its place. */
+export function thicknessLens(surfaces: readonly Surface[], chosen?: string) {
   const judged = judgeReadings(surfaces);
   const paints = new Map(
-    surfaces.map(({ id, substrate }, index): [string, PanelPaint] => {
+    surfaces.map((surface, index): [string, PanelPaint] => {
+      const { id, substrate } = surface;
       const { count, verdict, medianUm } = judged[index]!;
       if (!SUBSTRATES[substrate].gaugeReads) return [id, { fill: 'cross' }];
       if (count === 0) return [id, { fill: 'blank' }];
       return [
         id,
-        { fill: VERDICT_FILLS[verdict], caption: medianUm === undefined ? undefined : `${medianUm.toFixed(0)} µm` },
+        {
+          fill: VERDICT_FILLS[verdict],
+          caption: medianUm === undefined ? undefined : `${medianUm.toFixed(0)} µm`,
+          ...(id === chosen && { spots: readingSpots(surface) }),
+        },
       ];
     }),
   );
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
+}
+
+function readingSpots(surface: Surface): PanelSpot[] {
+  return placedReadings(surface).flatMap(({ um, at }, index) =>
+    at ? [{ key: String(index), at, sign: um.toFixed(0), size: 'large' as const }] : [],
+  );
 }
