@@ -1,5 +1,5 @@
 export * from './arrange';
-export { type GroupId, type GroupSurface, SURFACE_GROUPS } from './groups';
+export { type GroupId, SURFACE_GROUPS } from './groups';
 export * from './label-spot';
 export * from './net';
 export { pathPoints } from './path';
