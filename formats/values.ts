@@ -23,6 +23,9 @@ const CELSIUS = 'expected a temperature from -60 to 150 °C';
 export const celsius = () => number(CELSIUS).min(-60, { error: CELSIUS }).max(150, { error: CELSIUS });
 export const text = () => z.string({ error: 'expected text' });
 export const nonEmpty = () => text().trim().min(1, { error: 'expected text, not nothing' });
+/** A name as it may stand in an address. */
+export const id = () =>
+  nonEmpty().regex(/^[A-Za-z0-9_-]{1,64}$/, { error: 'expected at most 64 letters, digits, dashes or underscores' });
 export const flag = () => z.boolean({ error: 'expected true or false' });
 
 /** One of a list of words. */

@@ -4,10 +4,8 @@ import { STAGES } from '#core/care';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { jobSchema } from './job';
 import { productSchema } from './product';
-import { anyNumber, celsius, instant, nonEmpty, object, oneOf, percent, positive, wholePositive } from './values';
+import { anyNumber, celsius, id, instant, nonEmpty, object, oneOf, percent, positive, wholePositive } from './values';
 
-const id = () =>
-  nonEmpty().regex(/^[A-Za-z0-9_-]{1,64}$/, { error: 'expected at most 64 letters, digits, dashes or underscores' });
 const hour = () => anyNumber().min(0, { error: 'expected 0 to 24 h' }).max(24, { error: 'expected 0 to 24 h' });
 
 export const bayClimateSchema = object({
@@ -102,5 +100,5 @@ export const problemSchema = object({
 export type Problem = z.output<typeof problemSchema>;
 
 /** Something that changed on the server, told to every open window. */
-export const changeSchema = object({ kind: z.enum(['job', 'log', 'product', 'bay']), id: z.string() });
+export const changeSchema = object({ kind: z.enum(['job', 'log', 'product', 'bay', 'photos']), id: z.string() });
 export type Change = z.output<typeof changeSchema>;

@@ -12,6 +12,7 @@ import { notFound, problemHandler } from './http/problem';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { jobEndpoints } from './routes/jobs';
+import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
 import type { Services } from './services';
 
@@ -34,6 +35,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...shelfEndpoints(services),
     ...bayEndpoints(services),
     ...instrumentEndpoints(),
+    ...photoEndpoints(services),
     changes(services),
   ];
   for (const definition of endpoints) mount(app, definition);

@@ -4,10 +4,10 @@ import type { AddressInfo } from 'node:net';
 import { DateTime } from 'luxon';
 import pino from 'pino';
 import { createApp } from './app';
-import { openDatabase } from './db/open';
-import { ternmouthYard } from '#demo';
+import { openDatabase, photoFolder } from './db/open';
+import { SAMPLE_PICTURES, ternmouthYard } from '#demo';
 import { createServices } from './services';
-import { loadWorkshop } from './services/sample-workshop';
+import { loadPictures, loadWorkshop } from './services/sample-workshop';
 
 const HOST = '127.0.0.1';
 const port = Number(process.env.PORT ?? 4680);
@@ -15,10 +15,14 @@ const file = process.env.GLAPHYRA_DB ?? 'data/workshop.sqlite';
 
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 const { db, close } = openDatabase(file);
-const services = createServices(db, clockFrom(process.env.GLAPHYRA_NOW));
+const services = createServices(db, photoFolder(file), clockFrom(process.env.GLAPHYRA_NOW));
+services.photos.clear();
 if (process.env.GLAPHYRA_DEMO) {
   const now = DateTime.fromJSDate(services.now()).toISO()!;
-  if (loadWorkshop(db, services, ternmouthYard(now))) log.info('loaded the sample workshop');
+  if (loadWorkshop(db, services, ternmouthYard(now))) {
+    await loadPictures(services, SAMPLE_PICTURES);
+    log.info('loaded the sample workshop');
+  }
 }
 const app = createApp(services, log, process.env.GLAPHYRA_WEB ?? 'dist/web');
 

@@ -29,3 +29,9 @@ export function openDatabase(file: string, migrationsFolder = 'server/migrations
   migrate(db, { migrationsFolder });
   return { db, close: () => connection.close() };
 }
+
+/** Where the pictures of a database lie: in a folder of its name beside it. */
+export function photoFolder(file: string): string {
+  const { dir, name } = path.parse(file);
+  return path.join(dir, `${name}-pictures`);
+}

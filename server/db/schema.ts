@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { JobDraft, LogEntry, ProductSheet, Bay } from '#formats';
+import type { Bay, JobDraft, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),
@@ -40,6 +40,30 @@ export const jobVersions = sqliteTable(
     draft: text('draft', { mode: 'json' }).$type<JobDraft>().notNull(),
   },
   (table) => [uniqueIndex('job_versions_key').on(table.jobId, table.version)],
+);
+
+/** Pictures; the files themselves lie in a folder beside the database, under the picture's id. */
+export const photos = sqliteTable(
+  'photos',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    role: text('role').$type<PhotoRole>().notNull(),
+    surface: text('surface'),
+    mark: text('mark'),
+    pairOf: text('pair_of'),
+    tape: text('tape', { mode: 'json' }).$type<Photo['tape']>(),
+    note: text('note').notNull(),
+    widthPx: integer('width_px').notNull(),
+    heightPx: integer('height_px').notNull(),
+    bytes: integer('bytes').notNull(),
+    takenAt: text('taken_at').notNull(),
+    /** Taken away, and still there for a while. */
+    removedAt: text('removed_at'),
+  },
+  (table) => [index('photos_job').on(table.jobId)],
 );
 
 /** What was really done. Append-only: triggers in the migrations refuse any change or removal. */

@@ -6,7 +6,7 @@ import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
 import { boundingBox, type Point } from '#core/geometry';
 import { arrange } from '#core/nets';
 import { judgeReadings } from '#core/paint';
-import { type JobRecord, type Surface, surfaceName } from '#formats';
+import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats';
 
 const A4 = { width: 595.28, height: 841.89 };
 const MARGIN = 42;
@@ -44,11 +44,21 @@ interface NumberedMark {
   readonly mark: NonNullable<Surface['marks']>[number];
 }
 
+/** A picture for the sheet, with the file it lies in. */
+export interface SheetPicture {
+  readonly photo: Photo;
+  readonly file: string;
+}
+
 /**
  * The walk-round as the owner signs it: the item with every mark in its place, what becomes of each, what was
- * measured, and what stays.
+ * measured, what stays, and the pictures.
  */
-export function walkRoundSheet({ document: job }: Pick<JobRecord, 'document'>, now: Date): Sheet {
+export function walkRoundSheet(
+  { document: job }: Pick<JobRecord, 'document'>,
+  pictures: readonly SheetPicture[],
+  now: Date,
+): Sheet {
   const pdf = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: `Walk-round: ${job.title}` } });
   pdf.registerFont('text', fontFile(400));
   pdf.registerFont('strong', fontFile(600));
@@ -61,6 +71,7 @@ export function walkRoundSheet({ document: job }: Pick<JobRecord, 'document'>, n
   markTable(pdf, numbered);
   readings(pdf, job.surfaces);
   notes(pdf, job);
+  pictureGrid(pdf, job.surfaces, pictures, numbered);
   signatures(pdf);
   return pdf;
 }
@@ -213,6 +224,72 @@ function notes(pdf: Sheet, { surfaces, item }: JobRecord['document']): void {
     pdf.font('text').fontSize(9).fillColor(INK).text(line, { width: WIDTH });
   }
   pdf.moveDown(0.5);
+}
+
+const PICTURES_ACROSS = 3;
+const PICTURE_GAP = 10;
+const PICTURE_WIDTH = (WIDTH - (PICTURES_ACROSS - 1) * PICTURE_GAP) / PICTURES_ACROSS;
+const PICTURE_HEIGHT = 0.75 * PICTURE_WIDTH;
+const CAPTION_HEIGHT = 34;
+
+const ROLE_WORDS: Readonly<Record<Photo['role'], string>> = {
+  seen: '',
+  before: 'before: ',
+  after: 'after: ',
+  'half-and-half': 'half and half: ',
+  plan: '',
+};
+
+/** Every "after" behind its "before". */
+function inPairs(pictures: readonly SheetPicture[]): SheetPicture[] {
+  const firstOf = ({ photo }: SheetPicture) => photo.pairOf ?? photo.id;
+  return pictures
+    .filter(({ photo }) => photo.role !== 'plan')
+    .map((picture, index, all) => ({
+      picture,
+      place: all.findIndex(({ photo }) => photo.id === firstOf(picture)),
+      index,
+    }))
+    .sort((a, b) => (a.place === -1 ? a.index : a.place) - (b.place === -1 ? b.index : b.place) || a.index - b.index)
+    .map(({ picture }) => picture);
+}
+
+function pictureGrid(
+  pdf: Sheet,
+  surfaces: readonly Surface[],
+  pictures: readonly SheetPicture[],
+  numbered: readonly NumberedMark[],
+): void {
+  const shown = inPairs(pictures);
+  if (shown.length === 0) return;
+  title(pdf, 'Pictures');
+  for (let first = 0; first < shown.length; first += PICTURES_ACROSS) {
+    room(pdf, PICTURE_HEIGHT + CAPTION_HEIGHT);
+    const top = pdf.y;
+    for (const [column, { photo, file }] of shown.slice(first, first + PICTURES_ACROSS).entries()) {
+      const x = MARGIN + column * (PICTURE_WIDTH + PICTURE_GAP);
+      pdf.image(file, x, top, { fit: [PICTURE_WIDTH, PICTURE_HEIGHT], align: 'center', valign: 'center' });
+      pdf
+        .font('text')
+        .fontSize(8)
+        .fillColor(INK)
+        .text(pictureWords(photo, surfaces, numbered), x, top + PICTURE_HEIGHT + 4, {
+          width: PICTURE_WIDTH,
+          height: CAPTION_HEIGHT - 8,
+          ellipsis: true,
+        });
+    }
+    pdf.x = MARGIN;
+    pdf.y = top + PICTURE_HEIGHT + CAPTION_HEIGHT;
+  }
+}
+
+function pictureWords(photo: Photo, surfaces: readonly Surface[], numbered: readonly NumberedMark[]): string {
+  const number = numbered.find(({ mark, surface }) => mark.id === photo.mark && surface.id === photo.surface)?.number;
+  const surface = surfaces.find(({ id }) => id === photo.surface);
+  const where = surface ? surfaceName(surface) : 'The whole';
+  const of = number === undefined ? where : `${number}, ${where.toLowerCase()}`;
+  return `${ROLE_WORDS[photo.role]}${of}${photo.note ? `. ${photo.note}` : ''}`;
 }
 
 function signatures(pdf: Sheet): void {

@@ -1,4 +1,4 @@
-import type { Express, Request, Response } from 'express';
+import express, { type Express, type Request, type Response } from 'express';
 import type { z } from 'zod';
 import { type Fault, read } from '#formats';
 import { versionMissing } from './problem';
@@ -10,6 +10,8 @@ export interface Endpoint<Body extends z.ZodType = z.ZodType> {
   readonly path: string;
   readonly summary: string;
   readonly body?: Body;
+  /** A file sent as it is, at most so many bytes; the handler gets it as a Buffer. */
+  readonly fileBytes?: number;
   /** Faults no schema can tell. */
   readonly sense?: (body: unknown) => readonly Fault[];
   /** Status and schema of the good answer; no schema: no content. Streams and documents write their own. */
@@ -42,14 +44,15 @@ export function endpoint<Body extends z.ZodType>(definition: Endpoint<Body>): En
 /** Puts an endpoint into the application. Bodies are read by their schema before anything is done. */
 export function mount(app: Express, definition: Endpoint): void {
   const path = definition.path.replaceAll(/\{(\w+)\}/g, ':$1');
-  app[definition.method](path, (request, response) => {
+  const receivers = definition.fileBytes ? [express.raw({ type: () => true, limit: definition.fileBytes })] : [];
+  app[definition.method](path, ...receivers, async (request, response) => {
     const body = definition.body ? read(request.body, definition.body, definition.sense) : undefined;
     const version = definition.versioned ? editedVersion(request) : 0;
     const query = Object.fromEntries(
       Object.entries(request.query).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
     );
     const params = request.params as Record<string, string>;
-    const answer = definition.run({ params, query, body, version, request, response });
+    const answer = await definition.run({ params, query, body, version, request, response });
     if (definition.answer.stream || definition.answer.media) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);

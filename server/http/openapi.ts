@@ -25,7 +25,7 @@ export function openApiDocument(endpoints: readonly Endpoint[]) {
   };
 }
 
-function operation({ path, summary, body, answer, versioned }: Endpoint): object {
+function operation({ path, summary, body, fileBytes, answer, versioned }: Endpoint): object {
   const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!);
   const media = answer.stream ? 'text/event-stream' : (answer.media ?? 'application/json');
   return {
@@ -47,6 +47,7 @@ function operation({ path, summary, body, answer, versioned }: Endpoint): object
     ...(body && {
       requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body, 'input') } } },
     }),
+    ...(fileBytes && { requestBody: { required: true, content: { 'application/octet-stream': {} } } }),
     responses: {
       [answer.status]: {
         description: summary,

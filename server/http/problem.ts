@@ -26,6 +26,9 @@ export const staleWrite = (version: number, changed: readonly string[]) =>
 export const conflict = (detail: string, faults?: Problem['faults']) =>
   problem(409, 'conflict', 'Does not fit what has been done', { detail, ...(faults && { faults }) });
 
+/** A file that cannot be taken as it is; says what it is and what to do. */
+export const refusedFile = (detail: string) => problem(415, 'refused-file', 'This file cannot be taken', { detail });
+
 export const versionMissing = () =>
   problem(428, 'version-missing', 'Version missing', {
     detail: 'Say which version you edited, as If-Match: "3".',
@@ -46,7 +49,9 @@ function asProblem(error: unknown): Problem | undefined {
     return problem(400, 'bad-input', 'Bad input', { detail: 'The body is not JSON.' }).problem;
   }
   if (type === 'entity.too.large') {
-    return problem(413, 'too-large', 'Too large', { detail: 'The body is larger than 8 MB.' }).problem;
+    const { limit } = error as { limit?: number };
+    const most = limit === undefined ? '' : `: at most ${Math.round(limit / 1e6)} MB are taken`;
+    return problem(413, 'too-large', 'Too large', { detail: `What was sent is too large${most}.` }).problem;
   }
   if (typeof status === 'number' && status >= 400 && status < 500) {
     return problem(status, 'bad-request', 'Bad request').problem;

@@ -37,7 +37,7 @@ const NET_FILES = [
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
 
-export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
+export function jobEndpoints({ jobs, photos, runLog, summaries, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -99,7 +99,9 @@ export function jobEndpoints({ jobs, runLog, summaries, now }: Services) {
       summary: 'The walk-round as the owner signs it: marks in their place, what becomes of them, readings',
       answer: { status: 200, media: 'application/pdf' },
       run: ({ params, response }) => {
-        const sheet = walkRoundSheet(jobs.get(params.id!), now());
+        const job = jobs.get(params.id!);
+        const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
+        const sheet = walkRoundSheet(job, pictures, now());
         response.type('pdf').setHeader('content-disposition', 'inline; filename="walk-round.pdf"');
         sheet.pipe(response);
         sheet.end();

@@ -2,12 +2,13 @@ import type { Db } from '../db/open';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
 import { jobService } from './jobs';
+import { photoService } from './photos';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
 import { summaryService } from './summaries';
 
-/** Everything the routes may ask for, over one database. The clock is passed in. */
-export function createServices(db: Db, now: () => Date = () => new Date()) {
+/** Everything the routes may ask for, over one database and the folder of its pictures. The clock is passed in. */
+export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
   const changes = changeFeed();
   const runLog = runLogService(db, changes, now);
   return {
@@ -18,6 +19,7 @@ export function createServices(db: Db, now: () => Date = () => new Date()) {
     summaries: summaryService(db, now),
     shelf: shelfService(db, changes, now),
     bays: bayService(db, changes),
+    photos: photoService(db, changes, now, photoFolder),
   };
 }
 export type Services = ReturnType<typeof createServices>;

@@ -1,4 +1,5 @@
-import type { Bay, JobDraft, NewEntry, ProductSheet } from '#formats';
+import sharp from 'sharp';
+import type { Bay, JobDraft, NewEntry, PhotoWords, ProductSheet } from '#formats';
 import type { Db } from '../db/open';
 import type { Services } from '.';
 
@@ -24,4 +25,19 @@ export function loadWorkshop(db: Db, { jobs, shelf, bays, runLog }: Services, wo
     }
   });
   return true;
+}
+
+/** A picture to begin with, drawn as SVG. */
+export interface SamplePicture extends PhotoWords {
+  readonly id: string;
+  readonly jobId: string;
+  readonly svg: string;
+}
+
+/** Adds pictures to jobs of a workshop that has been loaded. */
+export async function loadPictures({ photos }: Services, pictures: readonly SamplePicture[]): Promise<void> {
+  for (const { id, jobId, svg, ...words } of pictures) {
+    const file = await sharp(Buffer.from(svg)).png().toBuffer();
+    await photos.add(jobId, id, words, file);
+  }
 }

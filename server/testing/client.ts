@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import pino from 'pino';
 import { createApp } from '../app';
-import { openDatabase } from '../db/open';
+import { openDatabase, photoFolder } from '../db/open';
 import { createServices } from '../services';
 
 export interface Answer<T = unknown> {
@@ -37,7 +37,7 @@ export function databaseFolder() {
 export async function startServer(now?: () => Date) {
   const { file, remove } = databaseFolder();
   const { db, close } = openDatabase(file);
-  const services = createServices(db, now);
+  const services = createServices(db, photoFolder(file), now);
   const server = createApp(services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const { port } = server.address() as AddressInfo;
@@ -46,6 +46,7 @@ export async function startServer(now?: () => Date) {
     base,
     db,
     services,
+    photoFolder: photoFolder(file),
     call: client(base),
     async stop() {
       server.closeAllConnections();

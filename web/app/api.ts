@@ -8,6 +8,9 @@ import type {
   JobSummary,
   LogEntry,
   NewEntry,
+  Photo,
+  PhotoRole,
+  PhotoWords,
   ProbeSpot,
   Problem,
   ProductSheet,
@@ -15,13 +18,24 @@ import type {
   ShelfProduct,
 } from '#formats';
 
+/** A picture file with what is said of it when it is taken; parts not said are left out. */
+export interface NewPhoto {
+  readonly jobId: string;
+  readonly id: string;
+  readonly file: Blob;
+  readonly role?: PhotoRole;
+  readonly surface?: string;
+  readonly mark?: string;
+  readonly pairOf?: string;
+}
+
 const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 
 /** The server as the interface sees it. What another window changes is told by the change feed and read again. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -83,6 +97,32 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
+    photos: build.query<Photo[], string>({
+      query: (jobId) => `jobs/${jobId}/photos`,
+      providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
+    }),
+    addPhoto: build.mutation<Photo, NewPhoto>({
+      query: ({ jobId, file, ...said }) => ({
+        url: `jobs/${jobId}/photos`,
+        method: 'POST',
+        params: said,
+        body: file,
+        headers: { 'content-type': 'application/octet-stream' },
+      }),
+      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
+    }),
+    changePhoto: build.mutation<Photo, { id: string; jobId: string; words: PhotoWords }>({
+      query: ({ id, words }) => ({ url: `photos/${id}`, method: 'PUT', body: words }),
+      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
+    }),
+    removePhoto: build.mutation<void, { id: string; jobId: string }>({
+      query: ({ id }) => ({ url: `photos/${id}`, method: 'DELETE' }),
+      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
+    }),
+    bringPhotoBack: build.mutation<Photo, { id: string; jobId: string }>({
+      query: ({ id }) => ({ url: `photos/${id}/back`, method: 'POST' }),
+      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
+    }),
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
   }),
 });
@@ -101,6 +141,11 @@ export const {
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,
+  usePhotosQuery,
+  useAddPhotoMutation,
+  useChangePhotoMutation,
+  useRemovePhotoMutation,
+  useBringPhotoBackMutation,
 } = api;
 
 /** The server's own account of what went wrong; undefined where it did not answer at all. */

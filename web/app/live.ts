@@ -12,10 +12,11 @@ export function listenForChanges(dispatch: AppDispatch): void {
       log: ['Jobs' as const, { type: 'Log' as const, id }],
       product: ['Products' as const],
       bay: ['Bays' as const],
+      photos: [{ type: 'Photos' as const, id }],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };
   // After a gap nobody knows what was missed.
-  const all = () => dispatch(api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays']));
+  const all = () => dispatch(api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos']));
   listenWhileVisible('/api/changes', { change }, all);
 }

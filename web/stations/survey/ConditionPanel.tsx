@@ -17,10 +17,13 @@ import {
   whatFollows,
 } from '#core/condition';
 import { judgeReadings } from '#core/paint';
-import { type Surface, type SurfaceMark, surfaceName } from '#formats';
+import { type Photo, type Surface, type SurfaceMark, surfaceName } from '#formats';
 import { changeDocument, changeMark, changeSurface, removeMark } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { PhotoStrip } from '../../photos/PhotoStrip';
+import { TakePicture } from '../../photos/TakePicture';
+import { usePhotos } from '../../photos/usePhotos';
 import { Segmented } from '../../ui/Segmented';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
@@ -95,9 +98,26 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
           ))}
         </ul>
       </Part>
+      <Part title="Pictures">
+        <PhotoStrip
+          jobId={job.id}
+          shows={(photo) => photo.surface === surface.id}
+          takes={{ surface: surface.id }}
+          of={pictureOf(job)}
+        />
+      </Part>
     </>
   );
 }
+
+/** What a picture is of: its mark, its panel, or the item. */
+const pictureOf = (job: JobView) => (photo: Photo) => {
+  if (photo.surface === null) return job.document.item?.name ?? job.document.title;
+  const surface = job.document.surfaces.find(({ id }) => id === photo.surface);
+  const mark = surface?.marks?.find(({ id }) => id === photo.mark);
+  const where = job.nameOf(photo.surface);
+  return mark ? `${MARK_KINDS[mark.kind].name}, ${where.toLowerCase()}` : where;
+};
 
 function Try({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
   return (
@@ -116,6 +136,7 @@ interface MarkProps {
 
 function MarkRow({ job, surface, mark }: MarkProps) {
   const { name, sign, say, usually } = MARK_KINDS[mark.kind];
+  const photos = usePhotos(job.id);
   const outcome = outcomeOf(mark, surface.substrate);
   const seen = seenSeverity(mark, surface.colour?.tone);
   const change = (changes: Partial<SurfaceMark>) => job.edit(changeMark(surface.id, mark.id, changes));
@@ -126,6 +147,15 @@ function MarkRow({ job, surface, mark }: MarkProps) {
         <strong>
           <span className="text-over">{sign}</span> {name}
         </strong>
+        <span className="ml-auto">
+          <TakePicture
+            look="quiet"
+            label={`Picture of ${name}`}
+            onFiles={(files) => void photos.take(files, { surface: surface.id, mark: mark.id })}
+          >
+            {photos.photos.filter((photo) => photo.mark === mark.id).length || ''}
+          </TakePicture>
+        </span>
         <button
           type="button"
           className="flex size-8 items-center justify-center rounded text-ink-2 hover:bg-tint-2"
@@ -177,6 +207,11 @@ function MarkRow({ job, surface, mark }: MarkProps) {
           ))}
         </select>
       </div>
+      {photos.faults.map((fault) => (
+        <p key={fault} role="alert" className="mt-1 text-[13px] text-stop">
+          {fault}
+        </p>
+      ))}
       <details className="mt-1.5 text-[14px]" open={mark.sizeMm !== undefined || mark.note !== undefined}>
         <summary className="cursor-pointer text-ink-2">Size and note</summary>
         <div className="mt-1.5 grid grid-cols-[7rem_1fr] gap-2">
@@ -280,6 +315,14 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
             <li className="text-ink-2">Nothing is marked that stays.</li>
           )}
         </ul>
+      </Part>
+      <Part title="Pictures of the whole">
+        <PhotoStrip
+          jobId={id}
+          shows={(photo) => photo.surface === null && photo.role !== 'plan'}
+          takes={{}}
+          of={pictureOf(job)}
+        />
       </Part>
       <Part title="How it is reached">
         <TextField

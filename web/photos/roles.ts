@@ -1,0 +1,9 @@
+import type { PhotoRole } from '#formats';
+
+export const ROLE_NAMES: Readonly<Record<PhotoRole, string>> = {
+  seen: 'As seen',
+  before: 'Before',
+  after: 'After',
+  'half-and-half': 'Half and half',
+  plan: 'Plan',
+};
