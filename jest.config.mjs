@@ -11,7 +11,9 @@ const swc = [
 ];
 
 const shared = {
-  transform: { '\\.tsx?$': swc },
+  // Packages that ship modern modules only are read as well.
+  transform: { '\\.tsx?$': swc, 'node_modules/(clipper2-ts|@tanstack)/.+\\.js$': swc },
+  transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|@tanstack)/)'],
   modulePathIgnorePatterns: ['<rootDir>/dist/', '<rootDir>/data/', '<rootDir>/.cache/'],
 };
 
@@ -27,9 +29,6 @@ export default {
     {
       ...shared,
       displayName: 'web',
-      // Packages that ship modern modules only.
-      transform: { ...shared.transform, 'node_modules/@tanstack/.+\\.js$': swc },
-      transformIgnorePatterns: ['/node_modules/(?!@tanstack/)'],
       testEnvironment: '<rootDir>/web/testing/environment.mjs',
       testMatch: ['<rootDir>/web/**/*.test.{ts,tsx}'],
     },

@@ -5,6 +5,7 @@ export * from './job-sense';
 export * from './log';
 export * from './moments';
 export * from './net-files';
+export * from './outlines';
 export * from './photo';
 export * from './plan';
 export * from './planned-job';

@@ -1,7 +1,8 @@
 export * from './arrange';
+export { type Claim, claims } from './claims';
 export { type GroupId, SURFACE_GROUPS } from './groups';
 export * from './label-spot';
 export * from './net';
-export { pathPoints } from './path';
+export { pathPoints, subPaths } from './path';
 export * from './template';
 export * from './templates';

@@ -93,4 +93,3 @@ export function photoService(db: Db, changes: ChangeFeed, now: () => Date, folde
     },
   };
 }
-export type PhotoService = ReturnType<typeof photoService>;
