@@ -33,7 +33,7 @@ export default tseslint.config(
       'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY }],
       'import-x/no-cycle': ['error', { maxDepth: 6 }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       eqeqeq: 'error',
       'no-console': 'error',
     },

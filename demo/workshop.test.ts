@@ -23,6 +23,7 @@ describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the s
   test('has a job in every state', () => {
     expect(Object.fromEntries(yard.jobs.map((job) => [job.id, stageAt(job, now)]))).toEqual({
       'teal-hatchback': 'running',
+      'teal-hatchback-sealant': 'in-care',
       'marrow-launch': 'curing',
       'satin-tourer': 'planned',
       'hotel-shuttle': 'survey',

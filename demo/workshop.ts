@@ -58,7 +58,15 @@ export function ternmouthYard(now: string): SampleWorkshop {
   return {
     bays: BAYS,
     shelf: SHELF,
-    jobs: [tealHatchback(now), launch(now), tourer(now), shuttle(now), classic(now), twoSeater(now)],
+    jobs: [
+      tealHatchback(now),
+      hatchbackLastYear(now),
+      launch(now),
+      tourer(now),
+      shuttle(now),
+      classic(now),
+      twoSeater(now),
+    ],
   };
 }
 
@@ -83,8 +91,14 @@ function inBay(bayId: string, parts: JobParts): JobDraft {
   return { document, bayId, airSource: 'bay' };
 }
 
-function hatchbackSurfaces(size: Sizes, stacks: Stacks): JobInput['surfaces'] {
-  return templateById('hatchback')!
+/** Surfaces of a template at an item's size, with a stack for each kind of surface and what was seen on single ones. */
+function measured(
+  templateId: string,
+  size: Sizes,
+  stacks: Stacks,
+  seen: Readonly<Record<string, Seen>> = {},
+): JobInput['surfaces'] {
+  return templateById(templateId)!
     .unfold(size)
     .panels.map((panel) => ({
       id: panel.id,
@@ -95,6 +109,7 @@ function hatchbackSurfaces(size: Sizes, stacks: Stacks): JobInput['surfaces'] {
       zone: panel.zone,
       measuredBy: 'template',
       layers: stacks[panel.substrate] ?? [],
+      ...seen[panel.id],
     }));
 }
 
@@ -108,24 +123,37 @@ const CERAMIC_STACKS: Stacks = {
   wheel: [{ product: 'bollard' }],
 };
 
+const HATCHBACK_SIZE: Sizes = { lengthMm: 3880, widthMm: 1690, heightMm: 1450, wheelbaseMm: 2460 };
+const TEAL_HATCHBACK: JobInput['item'] = {
+  id: 'hatchback-of-imke-varga',
+  name: 'Teal hatchback',
+  ownerName: 'Imke Varga',
+  template: { id: 'hatchback', ...HATCHBACK_SIZE },
+  access: 'Lifting points behind the front arches, in the sill seam. Air suspension: none.',
+};
+
+/** The same hatchback a year and a month ago: a sealant, gone by now. */
+function hatchbackLastYear(now: string): SampleJob {
+  const startAt = instantAfter(now, -396 * MIN_PER_DAY);
+  const draft = inBay('bay-1', {
+    title: 'Teal hatchback, sealant',
+    startAt,
+    surfaces: measured('hatchback', HATCHBACK_SIZE, { 'clear-gloss': [{ product: 'breakwater' }] }, READ_LAST_YEAR),
+    owner: { parking: 'street', wash: 'brush' },
+    item: TEAL_HATCHBACK,
+  });
+  return { id: 'teal-hatchback-sealant', draft, log: playedLog(draft.document, Infinity) };
+}
+
 /** In the middle of its first coat: the patch in hand has just been laid. */
 function tealHatchback(now: string): SampleJob {
-  const size = { lengthMm: 3880, widthMm: 1690, heightMm: 1450, wheelbaseMm: 2460 };
-  const template = { id: 'hatchback', ...size };
   const draft = (startAt: string) =>
     inBay('bay-1', {
       title: 'Teal hatchback, full coat',
       startAt,
-      surfaces: hatchbackSurfaces(size, CERAMIC_STACKS).map((surface) =>
-        READ_ON_HATCHBACK[surface.id] ? { ...surface, ...READ_ON_HATCHBACK[surface.id] } : surface,
-      ),
+      surfaces: measured('hatchback', HATCHBACK_SIZE, CERAMIC_STACKS, READ_ON_HATCHBACK),
       owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'street', wash: 'hand' },
-      item: {
-        name: 'Teal hatchback',
-        ownerName: 'Imke Varga',
-        template,
-        access: 'Lifting points behind the front arches, in the sill seam. Air suspension: none.',
-      },
+      item: TEAL_HATCHBACK,
       crew: { mode: 'solo', layM2PerMin: 0.28, levelM2PerMin: 0.22 },
       room: { volumeM3: 240, airChangesPerHour: 3, limitMgPerM3: 300 },
     });
@@ -193,6 +221,14 @@ const READ_ON_HATCHBACK: Readonly<Record<string, Seen>> = {
   },
 };
 
+/** What was read and seen at the visit before. */
+const READ_LAST_YEAR: Readonly<Record<string, Seen>> = {
+  bonnet: { readingsUm: [116, 121, 113], marks: [mark('l1', 'swirls', 'heavy', [0.5, 0.4], { outcome: 'reduced' })] },
+  roof: { readingsUm: [109, 112, 111] },
+  'front-door-left': { readingsUm: [121, 124] },
+  'front-door-right': { readingsUm: [233, 246], paint: 'refinished' },
+};
+
 /** The last afternoon, two o'clock, that lies some hours back. */
 function lastAfternoon(now: string): string {
   const sinceMidnight = minuteOfDay(now);
@@ -221,7 +257,7 @@ function launch(now: string): SampleJob {
       .map((surface) => (surface.id === 'hatch' ? { ...surface, layers: [] } : surface)),
     crew: file.crew,
     owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'coastal', wash: 'hand' },
-    item: { name: 'Launch “Marrow”', ownerName: 'Pilot Office, Ternmouth' },
+    item: { id: 'launch-marrow', name: 'Launch “Marrow”', ownerName: 'Pilot Office, Ternmouth' },
   });
   return { id: 'marrow-launch', draft, log: playedLog(draft.document, Infinity) };
 }
@@ -235,7 +271,7 @@ function tourer(now: string): SampleJob {
     startAt,
     surfaces: file.surfaces,
     owner: { needsBy: instantAfter(startAt, MIN_PER_DAY), parking: 'street', wash: 'hand' },
-    item: { name: 'Satin tourer', ownerName: 'Jorun Abel' },
+    item: { id: 'tourer-of-jorun-abel', name: 'Satin tourer', ownerName: 'Jorun Abel' },
   });
   return { id: 'satin-tourer', draft, log: [] };
 }
@@ -291,12 +327,22 @@ function shuttle(now: string): SampleJob {
         layers: [],
       },
     ],
-    item: { name: 'Hotel shuttle', ownerName: 'Breakwater House Hotel' },
+    item: { id: 'shuttle-of-breakwater-house', name: 'Hotel shuttle', ownerName: 'Breakwater House Hotel' },
   });
   return { id: 'hotel-shuttle', draft, log: [] };
 }
 
 /** Waxed in the spring and since out in all weathers: wants renewing. */
+const CLASSIC_SIZE: Sizes = { lengthMm: 4060, widthMm: 1580, heightMm: 1300, wheelbaseMm: 2390 };
+const READ_ON_CLASSIC: Readonly<Record<string, Seen>> = {
+  bonnet: { readingsUm: [98, 104, 96] },
+  'front-wing-left': { readingsUm: [102, 99] },
+  'front-wing-right': { readingsUm: [101, 97] },
+  'door-left': { readingsUm: [95, 100] },
+  'door-right': { readingsUm: [88, 92] },
+  'boot-lid': { readingsUm: [103, 108] },
+};
+
 function classic(now: string): SampleJob {
   const startAt = instantAfter(now, -75 * MIN_PER_DAY);
   const wax = [
@@ -306,78 +352,22 @@ function classic(now: string): SampleJob {
   const draft = inBay('bay-1', {
     title: 'Refinished classic, sealant and wax',
     startAt,
-    surfaces: [
-      {
-        id: 'bonnet',
-        name: 'Bonnet',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'trapezoid', aMm: 1050, bMm: 1340, hMm: 1180 },
-        curvature: 1.08,
-        readingsUm: [98, 104, 96],
-        layers: wax,
-      },
-      {
-        id: 'wing-left',
-        name: 'Front wing, left',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'rectangle', aMm: 1500, bMm: 640 },
-        curvature: 1.15,
-        readingsUm: [102, 99],
-        layers: wax,
-      },
-      {
-        id: 'wing-right',
-        name: 'Front wing, right',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'rectangle', aMm: 1500, bMm: 640 },
-        curvature: 1.15,
-        readingsUm: [101, 97],
-        layers: wax,
-      },
-      {
-        id: 'door-left',
-        name: 'Door, left',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'rectangle', aMm: 1120, bMm: 690 },
-        curvature: 1.05,
-        readingsUm: [95, 100],
-        layers: wax,
-      },
-      {
-        id: 'door-right',
-        name: 'Door, right',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'rectangle', aMm: 1120, bMm: 690 },
-        curvature: 1.05,
-        readingsUm: [88, 92],
-        layers: wax,
-      },
-      {
-        id: 'boot',
-        name: 'Boot lid',
-        substrate: 'single-stage',
-        paint: 'single-stage',
-        shape: { kind: 'trapezoid', aMm: 1000, bMm: 1180, hMm: 820 },
-        curvature: 1.06,
-        readingsUm: [103, 108],
-        layers: wax,
-      },
-      {
-        id: 'bumper',
-        name: 'Bumper',
-        substrate: 'chrome',
-        shape: { kind: 'cylinder', diameterMm: 120, lengthMm: 1600 },
-        count: 2,
-        layers: [{ product: 'harbour-paste' }],
-      },
-    ],
+    surfaces: measured(
+      'classic',
+      CLASSIC_SIZE,
+      { 'single-stage': wax, chrome: [{ product: 'harbour-paste' }] },
+      READ_ON_CLASSIC,
+    ).map((surface) =>
+      surface.substrate === 'single-stage' ? { ...surface, paint: 'single-stage' as const } : surface,
+    ),
     owner: { parking: 'covered', wash: 'hand' },
-    item: { name: 'Two-door classic', ownerName: 'Aurel Strand' },
+    item: {
+      id: 'classic-of-aurel-strand',
+      name: 'Two-door classic',
+      ownerName: 'Aurel Strand',
+      template: { id: 'classic', ...CLASSIC_SIZE },
+      access: 'Hood down and folded before the rear deck is laid; no jack under the sills.',
+    },
   });
   return { id: 'two-door-classic', draft, log: playedLog(draft.document, Infinity) };
 }
@@ -385,48 +375,29 @@ function classic(now: string): SampleJob {
 /** Planned, and stopped: what suits a car does not suit an aeroplane. */
 function twoSeater(now: string): SampleJob {
   const startAt = instantAfter(now, 8 * MIN_PER_DAY);
-  const wing = { kind: 'trapezoid' as const, aMm: 1050, bMm: 1450, hMm: 4200 };
+  const size = { lengthMm: 6150, heightMm: 2180, spanMm: 9700 };
   const draft = inBay('slip-shed', {
     title: 'Two-seat aeroplane, wings and cabin',
     startAt,
-    surfaces: [
+    surfaces: measured(
+      'aeroplane',
+      size,
+      { 'aircraft-paint': [{ product: 'breakwater' }], 'acrylic-window': [{ product: 'lantern' }] },
       {
-        id: 'wing-left',
-        name: 'Wing, upper left',
-        substrate: 'aircraft-paint',
-        shape: wing,
-        curvature: 1.04,
-        layers: [{ product: 'breakwater' }],
+        'wing-upper-right': {
+          paint: 'refinished',
+          refinishedOn: instantAfter(now, -20 * MIN_PER_DAY).slice(0, 10),
+          note: 'Outer half repainted: two shades.',
+        },
       },
-      {
-        id: 'wing-right',
-        name: 'Wing, upper right',
-        substrate: 'aircraft-paint',
-        shape: wing,
-        curvature: 1.04,
-        paint: 'refinished',
-        refinishedOn: instantAfter(now, -20 * MIN_PER_DAY).slice(0, 10),
-        layers: [{ product: 'breakwater' }],
-        note: 'Outer half repainted: two shades.',
-      },
-      {
-        id: 'fuselage',
-        name: 'Fuselage',
-        substrate: 'aircraft-paint',
-        shape: { kind: 'offsets', stationMm: 700, offsetsMm: [900, 2100, 3300, 3400, 2600, 1500, 700] },
-        layers: [{ product: 'breakwater' }],
-      },
-      {
-        id: 'cabin-window',
-        name: 'Cabin window',
-        substrate: 'acrylic-window',
-        shape: { kind: 'area', areaM2: 0.48 },
-        count: 2,
-        layers: [{ product: 'lantern' }],
-      },
-    ],
+    ),
     owner: { parking: 'indoor', wash: 'hand' },
-    item: { name: 'Two-seat aeroplane', ownerName: 'Ternmouth Flying Group' },
+    item: {
+      id: 'two-seater-of-the-flying-group',
+      name: 'Two-seat aeroplane',
+      ownerName: 'Ternmouth Flying Group',
+      template: { id: 'aeroplane', ...size },
+    },
   });
   return { id: 'two-seater', draft, log: [] };
 }

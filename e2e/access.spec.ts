@@ -8,7 +8,7 @@ const VIEWS = [
   '/shelf/ledger-base',
   '/jobs/teal-hatchback/survey',
   '/jobs/teal-hatchback/survey?panel=bonnet',
-  '/jobs/two-seater/layer?panel=cabin-window',
+  '/jobs/two-seater/layer?panel=door-window-left',
   '/jobs/teal-hatchback/layer',
   '/jobs/teal-hatchback/quantify',
   '/jobs/teal-hatchback/quantify?panel=roof',

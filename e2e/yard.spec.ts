@@ -153,7 +153,7 @@ test('a slip of unit is caught where it is typed', async ({ page }) => {
 test('each template begins from its own usual size, and becomes the surfaces of the job', async ({ page }) => {
   await page.goto('/new');
   await page.getByLabel('Job', { exact: true }).fill('Grey estate');
-  await page.getByLabel('Measured from').selectOption({ label: 'Template: estate, five doors' });
+  await page.getByLabel('Measured from').selectOption({ label: 'Estate, five doors' });
   await expect(page.getByLabel('Wheelbase, mm')).toHaveValue('2740');
   await expect(page.getByRole('option', { name: 'Quarter glass, left' })).toBeVisible();
   await page.getByRole('button', { name: 'Start the job' }).click();

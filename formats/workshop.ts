@@ -100,5 +100,8 @@ export const problemSchema = object({
 export type Problem = z.output<typeof problemSchema>;
 
 /** Something that changed on the server, told to every open window. */
-export const changeSchema = object({ kind: z.enum(['job', 'log', 'product', 'bay', 'photos']), id: z.string() });
+export const changeSchema = object({
+  kind: z.enum(['job', 'log', 'product', 'bay', 'photos', 'template']),
+  id: z.string(),
+});
 export type Change = z.output<typeof changeSchema>;

@@ -16,7 +16,7 @@ const VIEWS = [
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
-  { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=cabin-window' },
+  { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=door-window-left' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank' },
   { name: 'run', at: '/jobs/teal-hatchback/run', laterS: 45 },

@@ -11,6 +11,7 @@ import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
+import { itemEndpoints } from './routes/items';
 import { jobEndpoints } from './routes/jobs';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
@@ -36,6 +37,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...bayEndpoints(services),
     ...instrumentEndpoints(),
     ...photoEndpoints(services),
+    ...itemEndpoints(services),
     changes(services),
   ];
   for (const definition of endpoints) mount(app, definition);

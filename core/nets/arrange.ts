@@ -8,6 +8,7 @@ import {
   shapeAreaM2,
   shapeOutline,
 } from '../geometry';
+import { SUBSTRATES, type SubstrateId } from '../substrates';
 import type { Linework, NetPanel } from './net';
 import { templateById } from './templates';
 import { sizeFaults, type Sizes } from './template';
@@ -18,6 +19,7 @@ interface SheetSurface {
   readonly name?: string | undefined;
   readonly shape: Shape;
   readonly count: number;
+  readonly substrate?: SubstrateId | undefined;
   readonly measuredBy: AreaSource;
   readonly onSheet?: boolean | undefined;
 }
@@ -35,6 +37,8 @@ export interface PlacedPanel {
   readonly outline: Polygon;
   /** Further copies lie behind it, each a step aside. */
   readonly copies: number;
+  /** Lies in another panel, to be kept clear. */
+  readonly overlaid?: true;
   /** Measured by tape and drawn apart: its lengths are written beside it. */
   readonly lengths?: { readonly across: string; readonly up: string };
 }
@@ -86,7 +90,17 @@ function placedOnNet(surface: SheetSurface, hasNet: boolean, panel: NetPanel | u
   const hasPlace = onSheet === true || (hasNet && measuredBy === 'template');
   const own = hasPlace && shape.kind === 'polygon' ? shape.pointsMm : undefined;
   const outline = own ?? panel?.outlineMm;
-  return outline ? [{ id, name: surface.name ?? id, outline: outline.map(flipped), copies: count }] : [];
+  if (!outline) return [];
+  const isOverlaid = surface.substrate !== undefined && SUBSTRATES[surface.substrate].keepClear === true;
+  return [
+    {
+      id,
+      name: surface.name ?? id,
+      outline: outline.map(flipped),
+      copies: count,
+      ...(isOverlaid && { overlaid: true }),
+    },
+  ];
 }
 
 function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): PlacedPanel[] {

@@ -1,5 +1,6 @@
+import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Bay, JobDraft, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
+import type { Bay, JobDraft, KeptTemplateDraft, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),
@@ -25,9 +26,19 @@ export const jobs = sqliteTable(
     document: text('document', { mode: 'json' }).$type<JobDraft['document']>().notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
+    // Read from the document, so that an item's visits are found without opening every job.
+    itemId: text('item_id').generatedAlwaysAs(sql`json_extract(document, '$.item.id')`, { mode: 'virtual' }),
   },
-  (table) => [index('jobs_updated').on(table.updatedAt)],
+  (table) => [index('jobs_updated').on(table.updatedAt), index('jobs_item').on(table.itemId)],
 );
+
+/** Items kept as patterns for others like them. */
+export const templates = sqliteTable('templates', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  kept: text('kept', { mode: 'json' }).$type<KeptTemplateDraft>().notNull(),
+  createdAt: text('created_at').notNull(),
+});
 
 /** The latest versions of each job, so that a stale write can be told what has changed since. */
 export const jobVersions = sqliteTable(

@@ -1,5 +1,5 @@
-import { and, desc, eq, lte } from 'drizzle-orm';
-import type { JobDraft, JobRecord } from '#formats';
+import { and, desc, eq, getTableColumns, isNotNull, lte, sql } from 'drizzle-orm';
+import type { ItemSummary, JobDraft, JobRecord } from '#formats';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
 
@@ -14,9 +14,40 @@ export function jobRepository(db: Db) {
       .where(and(eq(jobVersions.jobId, id), lte(jobVersions.version, version - VERSIONS_KEPT)))
       .run();
   };
+  const { itemId, ...columns } = getTableColumns(jobs);
+  const startAt = sql<string>`json_extract(${jobs.document}, '$.startAt')`;
   return {
-    all: (): JobRecord[] => db.select().from(jobs).orderBy(desc(jobs.updatedAt)).all(),
-    get: (id: string): JobRecord | undefined => db.select().from(jobs).where(eq(jobs.id, id)).get(),
+    all: (): JobRecord[] => db.select(columns).from(jobs).orderBy(desc(jobs.updatedAt)).all(),
+    get: (id: string): JobRecord | undefined => db.select(columns).from(jobs).where(eq(jobs.id, id)).get(),
+    /** The visits of an item, the last first. */
+    ofItem: (item: string): JobRecord[] =>
+      db
+        .select(columns)
+        .from(jobs)
+        .where(eq(jobs.itemId, item))
+        .orderBy(desc(sql`julianday(${startAt})`))
+        .all(),
+    /** Items by their last visit. */
+    items(): ItemSummary[] {
+      const last = sql<number>`max(julianday(${startAt}))`;
+      return db
+        .select({
+          id: sql<string>`${jobs.itemId}`,
+          // Beside a maximum, SQLite takes these from the very row that has it.
+          name: sql<string>`json_extract(${jobs.document}, '$.item.name')`,
+          ownerName: sql<string | null>`json_extract(${jobs.document}, '$.item.ownerName')`,
+          visits: sql<number>`count(*)`,
+          lastJobId: jobs.id,
+          lastAt: startAt,
+          last,
+        })
+        .from(jobs)
+        .where(isNotNull(jobs.itemId))
+        .groupBy(jobs.itemId)
+        .orderBy(desc(last))
+        .all()
+        .map(({ last: when, ...item }) => item);
+    },
     version: (id: string, version: number): JobDraft | undefined =>
       db
         .select({ draft: jobVersions.draft })

@@ -1,11 +1,13 @@
 import type { Db } from '../db/open';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
+import { itemService } from './items';
 import { jobService } from './jobs';
 import { photoService } from './photos';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
 import { summaryService } from './summaries';
+import { templateService } from './templates';
 
 /** Everything the routes may ask for, over one database and the folder of its pictures. The clock is passed in. */
 export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
@@ -19,6 +21,8 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     summaries: summaryService(db, now),
     shelf: shelfService(db, changes, now),
     bays: bayService(db, changes),
+    items: itemService(db),
+    templates: templateService(db, changes, now),
     photos: photoService(db, changes, now, photoFolder),
   };
 }

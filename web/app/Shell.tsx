@@ -6,6 +6,7 @@ import { type Theme, THEMES, useTheme } from './theme';
 
 const PLACES = [
   ['/', 'Today'],
+  ['/items', 'Items'],
   ['/shelf', 'Shelf'],
 ] as const;
 

@@ -3,9 +3,13 @@ import type {
   AirReading,
   Bay,
   GaugeAnswer,
+  ItemHistory,
+  ItemSummary,
   JobDraft,
   JobRecord,
   JobSummary,
+  KeptTemplate,
+  KeptTemplateDraft,
   LogEntry,
   NewEntry,
   Photo,
@@ -35,7 +39,7 @@ const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -97,6 +101,17 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
+    items: build.query<ItemSummary[], void>({ query: () => 'items', providesTags: ['Items'] }),
+    itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
+    templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
+    keepTemplate: build.mutation<KeptTemplate, { id: string; draft: KeptTemplateDraft }>({
+      query: ({ id, draft }) => ({ url: `templates/${id}`, method: 'PUT', body: draft }),
+      invalidatesTags: ['Templates'],
+    }),
+    removeTemplate: build.mutation<void, string>({
+      query: (id) => ({ url: `templates/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Templates'],
+    }),
     photos: build.query<Photo[], string>({
       query: (jobId) => `jobs/${jobId}/photos`,
       providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
@@ -141,6 +156,11 @@ export const {
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,
+  useItemsQuery,
+  useItemHistoryQuery,
+  useTemplatesQuery,
+  useKeepTemplateMutation,
+  useRemoveTemplateMutation,
   usePhotosQuery,
   useAddPhotoMutation,
   useChangePhotoMutation,

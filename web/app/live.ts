@@ -8,15 +8,17 @@ export function listenForChanges(dispatch: AppDispatch): void {
   const change = (data: string) => {
     const { kind, id } = JSON.parse(data) as Change;
     const tags = {
-      job: ['Jobs' as const, { type: 'Job' as const, id }],
-      log: ['Jobs' as const, { type: 'Log' as const, id }],
+      job: ['Jobs' as const, 'Items' as const, { type: 'Job' as const, id }],
+      log: ['Jobs' as const, 'Items' as const, { type: 'Log' as const, id }],
       product: ['Products' as const],
       bay: ['Bays' as const],
       photos: [{ type: 'Photos' as const, id }],
+      template: ['Templates' as const],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };
   // After a gap nobody knows what was missed.
-  const all = () => dispatch(api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos']));
+  const all = () =>
+    dispatch(api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates']));
   listenWhileVisible('/api/changes', { change }, all);
 }

@@ -11,6 +11,8 @@ export const router = createBrowserRouter([
     children: [
       { index: true, lazy: () => import('../stations/today/Today') },
       { path: 'new', lazy: () => import('../stations/survey/NewJob') },
+      { path: 'items', lazy: () => import('../stations/items/Items') },
+      { path: 'items/:itemId', lazy: () => import('../stations/items/Item') },
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {

@@ -8,11 +8,13 @@ import {
   templateById,
 } from '#core/nets';
 import type { Point, Polygon } from '#core/geometry';
-import type { JobDraft, Surface } from '#formats';
+import type { Job, JobDraft, Surface } from '#formats';
 import { groupSurfaces } from './template-surfaces';
 
+type MeasuredItem = Pick<Job, 'item' | 'surfaces'>;
+
 /** The template a job's item was measured with and its sizes; undefined for one measured by tape alone. */
-export function itemTemplate({ item }: JobDraft['document']): { template: ItemTemplate; sizes: Sizes } | undefined {
+export function itemTemplate({ item }: Pick<Job, 'item'>): { template: ItemTemplate; sizes: Sizes } | undefined {
   const template = item?.template && templateById(item.template.id);
   if (!template || !item.template || sizeFaults(template, item.template).length > 0) return undefined;
   return { template, sizes: item.template };
@@ -29,18 +31,17 @@ const polygon = (points: readonly Point[]): Surface['shape'] => ({
 /**
  * Measures an item anew: what the template drew follows its stretch exactly, what was cut or drawn on the sheet
  * is carried along, and what a tape said of a surface stays.
- * @returns the draft as it was where the template cannot be stretched to the sizes
+ * @returns what was given where the template cannot be stretched to the sizes
  */
-export function stretchItem(draft: JobDraft, sizes: Sizes): JobDraft {
-  const { document } = draft;
+export function stretched<T extends MeasuredItem>(document: T, sizes: Sizes): T {
   const measured = itemTemplate(document);
-  if (!measured || sizeFaults(measured.template, sizes).length > 0) return draft;
+  if (!measured || sizeFaults(measured.template, sizes).length > 0) return document;
   const { template } = measured;
   const [before, after] = [template.unfold(measured.sizes), template.unfold(sizes)];
   const warp = template.warp(measured.sizes, sizes);
   const parts = new Map(template.groups.flatMap((group) => groupSurfaces(group, after, sizes)).map((s) => [s.id, s]));
   const outlineOf = (net: Net, id: string) => net.panels.find((panel) => panel.id === id)?.outlineMm;
-  const stretched = (surface: Surface): Surface => {
+  const anew = (surface: Surface): Surface => {
     const { id, shape, measuredBy, onSheet } = surface;
     if (measuredBy !== 'template' && !onSheet) return surface;
     if (shape.kind !== 'polygon') return { ...surface, shape: parts.get(id)?.shape ?? shape };
@@ -49,14 +50,16 @@ export function stretchItem(draft: JobDraft, sizes: Sizes): JobDraft {
     return { ...surface, shape: polygon(drawn) };
   };
   return {
-    ...draft,
-    document: {
-      ...document,
-      item: { ...document.item!, template: { id: template.id, ...sizes } },
-      surfaces: document.surfaces.map(stretched),
-    },
+    ...document,
+    item: { ...document.item!, template: { ...sizes, id: template.id } },
+    surfaces: document.surfaces.map(anew),
   };
 }
+
+export const stretchItem = (draft: JobDraft, sizes: Sizes): JobDraft => {
+  const document = stretched(draft.document, sizes);
+  return document === draft.document ? draft : { ...draft, document };
+};
 
 const polygonOf = (surface: Surface | undefined) =>
   surface?.shape.kind === 'polygon' ? surface.shape.pointsMm : undefined;

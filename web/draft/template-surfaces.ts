@@ -46,3 +46,18 @@ export function firstSurfaces(template: ItemTemplate, sizes: Sizes): Surface[] {
   const usual = template.groups.filter((group) => SURFACE_GROUPS[group].usual);
   return [...templateSurfaces(net), ...usual.flatMap((group) => groupSurfaces(group, net, sizes))];
 }
+
+/** An id made of the name, with a number where that is taken. */
+export function freeId(name: string, surfaces: readonly Surface[]): string {
+  const base =
+    name
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-|-$/g, '') || 'surface';
+  const taken = new Set(surfaces.map(({ id }) => id));
+  if (!taken.has(base)) return base;
+  let number = 2;
+  while (taken.has(`${base}-${number}`)) number += 1;
+  return `${base}-${number}`;
+}

@@ -1,6 +1,7 @@
 import { type ReactNode, useMemo } from 'react';
-import { arrange } from '#core/nets';
-import { type LegendEntry, Net, type PanelPaint, type Place } from '../net/Net';
+import type { Box } from '#core/geometry';
+import { type Arrangement, arrange } from '#core/nets';
+import { type LegendEntry, Net, type PanelPaint, type Place, type SheetTool } from '../net/Net';
 import { useJob } from './useJobView';
 
 interface Props {
@@ -11,6 +12,10 @@ interface Props {
   readonly headline?: ReactNode;
   /** What a touch on a panel does besides choosing it; true: it was for that, and nothing is chosen. */
   readonly onPlace?: ((id: string, at: Place) => boolean) | undefined;
+  /** Something done on the sheet itself. */
+  readonly tool?: SheetTool | undefined;
+  /** Room on the sheet beyond the panels: a picture to draw over, or paper to draw on. */
+  readonly paper?: Box | undefined;
   /** At the net's left: what is picked up to be put on it. */
   readonly beside?: ReactNode;
   /** Under the net: a picture over time. */
@@ -22,9 +27,9 @@ interface Props {
 const MIDDLE: Place = [0.5, 0.5];
 
 /** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
-export function Station({ lens, legend, lensName, headline, onPlace, beside, below, children }: Props) {
+export function Station({ lens, legend, lensName, headline, onPlace, tool, paper, beside, below, children }: Props) {
   const { document, chosen, choose } = useJob();
-  const arrangement = useMemo(() => arrange(document), [document]);
+  const arrangement = useMemo(() => withPaper(arrange(document), paper), [document, paper]);
   return (
     <div className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
       <div className="flex min-h-0 flex-col bg-sheet">
@@ -32,9 +37,10 @@ export function Station({ lens, legend, lensName, headline, onPlace, beside, bel
         <div className="flex min-h-0 flex-1">
           {beside && <div className="w-46 shrink-0 overflow-auto border-r">{beside}</div>}
           <div className="min-w-0 flex-1">
-            {document.surfaces.length > 0 ? (
+            {document.surfaces.length > 0 || paper ? (
               <Net
                 arrangement={arrangement}
+                tool={tool}
                 lens={lens}
                 legend={legend}
                 label={`The item unfolded, ${lensName}`}
@@ -61,6 +67,21 @@ export function Station({ lens, legend, lensName, headline, onPlace, beside, bel
       </aside>
     </div>
   );
+}
+
+function withPaper(arrangement: Arrangement, paper: Box | undefined): Arrangement {
+  if (!paper) return arrangement;
+  const { panels, box } = arrangement;
+  if (panels.length === 0) return { ...arrangement, box: paper };
+  return {
+    ...arrangement,
+    box: {
+      minX: Math.min(box.minX, paper.minX),
+      minY: Math.min(box.minY, paper.minY),
+      maxX: Math.max(box.maxX, paper.maxX),
+      maxY: Math.max(box.maxY, paper.maxY),
+    },
+  };
 }
 
 /** A part of the side panel, with its heading. */

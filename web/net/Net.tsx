@@ -1,5 +1,16 @@
-import { type KeyboardEvent, memo, type MouseEvent, useEffect, useId, useMemo, useRef } from 'react';
-import { boundingBox, type Polygon } from '#core/geometry';
+import {
+  type KeyboardEvent,
+  memo,
+  type MouseEvent,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useId,
+  useMemo,
+  useRef,
+} from 'react';
+import { boundingBox, type Point, type Polygon } from '#core/geometry';
 import { useSize } from '../ui/useSize';
 import { type Fill, FillPatterns, paintOf } from './fills';
 import { type Arrangement, labelSpot, type PlacedPanel } from '#core/nets';
@@ -32,8 +43,22 @@ export interface LegendEntry {
   readonly text: string;
 }
 
+/** Something done on the sheet itself rather than to a panel: drawing, scaling, moving corners. Millimetres of the sheet. */
+export interface SheetTool {
+  /** Under the panels. */
+  readonly underlay?: ReactNode;
+  /** Over the panels; `unit` is millimetres per pixel. */
+  overlay(unit: number): ReactNode;
+  /** Where the sheet was touched; without it, touches go to the panels. */
+  readonly onPoint?: (point: Point, unit: number) => void;
+  readonly onMove?: (point: Point, unit: number) => void;
+  /** True: the key was for the tool. */
+  readonly onKey?: (event: KeyboardEvent, unit: number) => boolean;
+}
+
 interface Props {
   readonly arrangement: Arrangement;
+  readonly tool?: SheetTool | undefined;
   readonly lens: (id: string) => PanelPaint;
   readonly legend: readonly LegendEntry[];
   /** What the lens shows, for those who cannot see it. */
@@ -52,7 +77,7 @@ const MARGIN_PX = 30;
 const SIGNS = { no: '✕', test: '◐', done: '✓' } as const;
 
 /** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
-export function Net({ arrangement, lens, legend, label, chosen, onChoose, onEnter, plain = false }: Props) {
+export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, onEnter, plain = false }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const prefix = useId().replaceAll(':', '');
@@ -77,6 +102,10 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, onEnte
     walkedTo.current = chosen;
   }, [chosen]);
   const onKeyDown = (event: KeyboardEvent) => {
+    if (tool?.onKey?.(event, unit)) {
+      event.preventDefault();
+      return;
+    }
     if (onEnter && chosen !== undefined && (event.key === 'Enter' || event.key === ' ')) {
       event.preventDefault();
       onEnter(chosen);
@@ -87,7 +116,14 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, onEnte
     walkedTo.current = next;
     onChoose(next);
   };
-  const drawn = [...panels].sort((a, b) => Number(a.id === chosen) - Number(b.id === chosen));
+  const drawn = useMemo(() => inOrder(panels, chosen), [panels, chosen]);
+  const paints = useMemo(() => new Map(panels.map(({ id }) => [id, lens(id)])), [panels, lens]);
+  // One for all panels and for good, so that a panel is drawn anew only when something of it has changed.
+  const latest = useRef(onChoose);
+  useEffect(() => {
+    latest.current = onChoose;
+  }, [onChoose]);
+  const choosePanel = useCallback((id: string, at?: Place) => latest.current(id, at), []);
   return (
     <div className="relative flex h-full min-h-0 flex-col">
       <div ref={frame} className="relative min-h-0 flex-1 overflow-hidden">
@@ -104,19 +140,34 @@ export function Net({ arrangement, lens, legend, label, chosen, onChoose, onEnte
             className="absolute inset-0 block select-none outline-offset-[-3px] focus:not-focus-visible:outline-none"
           >
             <FillPatterns prefix={prefix} unit={unit} />
+            {tool?.underlay}
             {drawn.map((panel) => (
               <Panel
                 key={panel.id}
                 panel={panel}
-                paint={lens(panel.id)}
+                paint={paints.get(panel.id)!}
                 prefix={prefix}
                 unit={unit}
                 plain={plain}
                 isChosen={panel.id === chosen}
-                onChoose={onChoose}
+                onChoose={choosePanel}
               />
             ))}
             <Lines linework={linework} />
+            {tool?.onPoint && (
+              <rect
+                x={x0}
+                y={y0}
+                width={view.w}
+                height={view.h}
+                fill="transparent"
+                className="cursor-crosshair touch-none"
+                data-sheet
+                onPointerDown={(event) => tool.onPoint?.(sheetPoint(event), unit)}
+                onPointerMove={(event) => tool.onMove?.(sheetPoint(event), unit)}
+              />
+            )}
+            {tool?.overlay(unit)}
             {!plain && <ScaleBar x={x0 + 14 * unit} y={y0 + view.h - 12 * unit} unit={unit} />}
           </svg>
         )}
@@ -157,7 +208,7 @@ interface PanelProps {
   readonly onChoose: (id: string, at?: Place) => void;
 }
 
-function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelProps) {
+const Panel = memo(function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelProps) {
   const { id, name, outline, copies, lengths } = panel;
   const path = useMemo(() => pathOf(outline), [outline]);
   const behind = Math.min(copies, 4) - 1;
@@ -210,6 +261,19 @@ function Panel({ panel, paint, prefix, unit, plain, isChosen, onChoose }: PanelP
       {!plain && lengths && <Lengths outline={outline} lengths={lengths} unit={unit} />}
     </g>
   );
+});
+
+/** The chosen panel over its neighbours, what is kept clear over the panel it lies in. */
+function inOrder(panels: readonly PlacedPanel[], chosen: string | undefined): PlacedPanel[] {
+  const rank = ({ id, overlaid }: PlacedPanel) => (overlaid ? 2 : 0) + (id === chosen ? 1 : 0);
+  return panels.toSorted((a, b) => rank(a) - rank(b));
+}
+
+/** The place on the sheet, mm, where a pointer is. */
+export function sheetPoint(event: PointerEvent<SVGElement>): Point {
+  const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse());
+  return [x, y];
 }
 
 /** Where on a panel a pointer was, as shares of its box. */

@@ -10,7 +10,7 @@ import { m2 } from '../../ui/numbers';
 import { SelectField } from '../../ui/SelectField';
 import { firstShape, ShapeForm } from './ShapeForm';
 import { substrateOptions } from './SurfaceForm';
-import { blankSurface } from '../../draft/template-surfaces';
+import { blankSurface, freeId } from '../../draft/template-surfaces';
 
 /** A surface measured by tape: what it is called, made of, and its shape. */
 export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -57,19 +57,4 @@ export function AddSurface({ open, onClose }: { readonly open: boolean; readonly
       </form>
     </Dialog>
   );
-}
-
-/** An id made of the name, with a number where that is taken. */
-function freeId(name: string, surfaces: readonly Surface[]): string {
-  const base =
-    name
-      .trim()
-      .toLowerCase()
-      .replaceAll(/[^a-z0-9]+/g, '-')
-      .replaceAll(/^-|-$/g, '') || 'surface';
-  const taken = new Set(surfaces.map(({ id }) => id));
-  if (!taken.has(base)) return base;
-  let number = 2;
-  while (taken.has(`${base}-${number}`)) number += 1;
-  return `${base}-${number}`;
 }

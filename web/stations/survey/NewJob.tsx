@@ -1,10 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { nanoid } from '@reduxjs/toolkit';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import { arrange, asksFor, DIMENSION_IDS, type ItemTemplate, sizeFaults, type Sizes, TEMPLATES } from '#core/nets';
+import { arrange, asksFor, DIMENSION_IDS, type ItemTemplate, sizeFaults, type Sizes, templateById } from '#core/nets';
 import type { JobInput } from '#formats';
 import { errorText, useAddJobMutation, useBaysQuery } from '../../app/api';
 import { expectedAir } from '../../draft/edits';
@@ -13,7 +13,7 @@ import { Button } from '../../ui/Button';
 import { fromInput, nowInstant, toInput } from '../../ui/moments';
 import { parseNumber } from '../../ui/numbers';
 import { kindLegend, kindLens } from './kind-lens';
-import { firstSurfaces, templateSurfaces } from '../../draft/template-surfaces';
+import { type Source, useSources } from './sources';
 
 const BY_TAPE = 'tape';
 
@@ -21,7 +21,9 @@ const schema = z
   .object({
     title: z.string().trim().min(1, { error: 'Give the job a name.' }),
     ownerName: z.string().trim(),
-    template: z.string(),
+    /** What it is measured from, and the template that is stretched for it. */
+    source: z.string(),
+    stretched: z.string(),
     bayId: z.string(),
     startAt: z.string().min(1, { error: 'When does laying start?' }),
     needsBy: z.string(),
@@ -32,7 +34,7 @@ const schema = z
     spanMm: z.string(),
   })
   .superRefine((form, context) => {
-    const template = TEMPLATES.find(({ id }) => id === form.template);
+    const template = templateById(form.stretched);
     if (!template) return;
     const unread = asksFor(template).filter(({ key }) => parseNumber(form[key]) === undefined);
     for (const { key } of unread) context.addIssue({ code: 'custom', path: [key], message: 'a number of millimetres' });
@@ -49,9 +51,8 @@ function sizesOf(template: ItemTemplate, form: SizeFields): Sizes {
   return Object.fromEntries(asksFor(template).map(({ key }) => [key, parseNumber(form[key]) ?? 0]));
 }
 
-function usualFields({ usual }: Pick<ItemTemplate, 'usual'>): SizeFields {
+function sizeFields({ lengthMm, widthMm, heightMm, wheelbaseMm, spanMm }: Sizes): SizeFields {
   const field = (mm: number | undefined) => (mm === undefined ? '' : String(mm));
-  const { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm } = usual;
   return {
     lengthMm: field(lengthMm),
     widthMm: field(widthMm),
@@ -64,9 +65,12 @@ function usualFields({ usual }: Pick<ItemTemplate, 'usual'>): SizeFields {
 /** Starts a job: whose, which item, where and when. The net stretches to the tape as it is typed. */
 export function Component() {
   const { data: bays = [] } = useBaysQuery();
+  const [params] = useSearchParams();
+  const itemId = params.get('item') ?? undefined;
+  const sources = useSources(itemId);
   const [addJob, { error }] = useAddJobMutation();
   const navigate = useNavigate();
-  const [first] = TEMPLATES;
+  const [first] = sources.all;
   const {
     register,
     handleSubmit,
@@ -79,33 +83,55 @@ export function Component() {
     defaultValues: {
       title: '',
       ownerName: '',
-      template: first!.id,
+      source: first!.key,
+      stretched: first!.template?.id ?? '',
       bayId: '',
       startAt: toInput(nowInstant()),
       needsBy: '',
-      ...usualFields(first!),
+      ...sizeFields(first!.sizes),
     },
   });
   const form = useWatch({ control }) as Form;
-  const template = TEMPLATES.find(({ id }) => id === form.template);
+  const source = sources.all.find(({ key }) => key === form.source);
+  const template = source?.template;
+  const measureFrom = (next: Source | undefined) => {
+    setValue('source', next?.key ?? BY_TAPE);
+    setValue('stretched', next?.template?.id ?? '');
+    // Another kind of item, other usual sizes to begin from.
+    const fields = sizeFields(next?.sizes ?? {});
+    for (const key of DIMENSION_IDS) setValue(key, fields[key]);
+  };
+  // An item that has come back arrives a moment after the form.
+  const { back } = sources;
+  useEffect(() => {
+    if (!back) return;
+    setValue('source', back.key);
+    setValue('stretched', back.template?.id ?? '');
+    const fields = sizeFields(back.sizes);
+    for (const key of DIMENSION_IDS) setValue(key, fields[key]);
+    const { item } = back.at(back.sizes);
+    setValue('title', item.name ?? '');
+    setValue('ownerName', item.ownerName ?? '');
+  }, [back, setValue]);
 
   const create = handleSubmit(async (values) => {
     const startAt = fromInput(values.startAt)!;
     const needsBy = values.needsBy === '' ? undefined : fromInput(values.needsBy);
     const bay = bays.find(({ id }) => id === values.bayId) ?? bays[0];
-    const sizes = template && sizesOf(template, values);
+    const measured = source?.at(template ? sizesOf(template, values) : {});
     const document: JobInput = {
       format: 'glaphyra.job/1',
       title: values.title,
       startAt,
-      surfaces: template && sizes ? firstSurfaces(template, sizes) : [],
+      surfaces: measured?.surfaces ?? [],
       products: [],
       ambient: bay ? expectedAir(bay, startAt) : [{ atMin: 0, airC: 20, rhPct: 50 }],
       ...(needsBy && { owner: { needsBy } }),
       item: {
-        name: values.title,
-        ...(values.ownerName && { ownerName: values.ownerName }),
-        ...(template && { template: { id: template.id, ...sizes } }),
+        id: nanoid(12),
+        ...measured?.item,
+        name: source?.key === sources.back?.key ? (measured?.item.name ?? values.title) : values.title,
+        ownerName: values.ownerName || undefined,
       },
     };
     const job = await addJob({
@@ -135,28 +161,33 @@ export function Component() {
           />
           <Field label="Owner" wide error={undefined} input={register('ownerName')} />
           <div className="col-span-2">
-            <label htmlFor="template" className="label block">
+            <label htmlFor="source" className="label block">
               Measured from
             </label>
             <select
-              id="template"
+              id="source"
               className="field"
-              {...register('template', {
-                // Another kind of item, other usual sizes to begin from.
-                onChange: ({ target }: { target: { value: string } }) => {
-                  const next = TEMPLATES.find(({ id }) => id === target.value);
-                  const usual = next && usualFields(next);
-                  for (const key of usual ? DIMENSION_IDS : []) setValue(key, usual![key]);
-                },
-              })}
+              value={form.source}
+              onChange={({ target }) => measureFrom(sources.all.find(({ key }) => key === target.value))}
             >
-              {TEMPLATES.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  Template: {name.toLowerCase()}
-                </option>
-              ))}
+              {sources.back && (
+                <optgroup label="It has come back">
+                  <option value={sources.back.key}>{sources.back.name}</option>
+                </optgroup>
+              )}
+              <optgroup label="Templates">{optionsOf(sources.all, (key) => !key.includes(':'))}</optgroup>
+              {sources.all.some(({ key }) => key.startsWith('kept:')) && (
+                <optgroup label="Kept in this workshop">
+                  {optionsOf(sources.all, (key) => key.startsWith('kept:'))}
+                </optgroup>
+              )}
               <option value={BY_TAPE}>Tape only: add surfaces one by one</option>
             </select>
+            {sources.backError !== undefined && (
+              <p role="alert" className="mt-1 text-[13px] text-stop">
+                {errorText(sources.backError)}
+              </p>
+            )}
           </div>
           {template &&
             asksFor(template).map(({ key, word }) => (
@@ -203,10 +234,19 @@ export function Component() {
           </Link>
         </div>
       </form>
-      <Preview form={form} />
+      <Preview form={form} source={source} />
     </main>
   );
 }
+
+const optionsOf = (sources: readonly Source[], wanted: (key: string) => boolean) =>
+  sources
+    .filter(({ key }) => wanted(key))
+    .map(({ key, name }) => (
+      <option key={key} value={key}>
+        {name}
+      </option>
+    ));
 
 interface FieldProps {
   readonly label: string;
@@ -243,23 +283,22 @@ function Field({ label, error, input, wide, ...rest }: FieldProps) {
 }
 
 /** The net at the size typed so far; the last that made sense stays where one does not. */
-function Preview({ form }: { readonly form: Form }) {
-  const { template: id, lengthMm, widthMm, heightMm, wheelbaseMm, spanMm } = form;
+function Preview({ form, source }: { readonly form: Form; readonly source: Source | undefined }) {
+  const { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm } = form;
   const surfaces = useMemo(() => {
-    const template = TEMPLATES.find((one) => one.id === id);
-    if (!template) return undefined;
-    const sizes = sizesOf(template, { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm });
-    if (sizeFaults(template, sizes).length > 0) return undefined;
-    const document = {
-      surfaces: templateSurfaces(template.unfold(sizes)),
-      item: { name: 'preview', template: { id, ...sizes } },
-    };
-    return { arrangement: arrange(document), lens: kindLens(document.surfaces) };
-  }, [id, lengthMm, widthMm, heightMm, wheelbaseMm, spanMm]);
+    if (!source) return undefined;
+    const { template } = source;
+    const sizes = template ? sizesOf(template, { lengthMm, widthMm, heightMm, wheelbaseMm, spanMm }) : {};
+    if (template && sizeFaults(template, sizes).length > 0) return undefined;
+    const measured = source.at(sizes);
+    // The outside alone: what lies in rows beside it would only make it smaller.
+    const outside = template ? measured.surfaces.filter(({ shape }) => shape.kind === 'polygon') : measured.surfaces;
+    return { arrangement: arrange({ ...measured, surfaces: outside }), lens: kindLens(outside) };
+  }, [source, lengthMm, widthMm, heightMm, wheelbaseMm, spanMm]);
   if (!surfaces) {
     return (
       <p className="hidden place-self-center p-10 text-center text-ink-2 lg:block">
-        {id === BY_TAPE ? 'Surfaces come next, one by one.' : 'The net is drawn when all its sizes make sense.'}
+        {source === undefined ? 'Surfaces come next, one by one.' : 'The net is drawn when all its sizes make sense.'}
       </p>
     );
   }

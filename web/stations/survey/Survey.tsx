@@ -17,16 +17,18 @@ import { m2 } from '../../ui/numbers';
 import { AddSurface } from './AddSurface';
 import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './condition-lens';
 import { ConditionPanel, ConditionWhole } from './ConditionPanel';
-import { type Cut, cutFurther, CutTools, withCutMark } from './CutTools';
 import { GaugeTools } from './GaugeTools';
 import { type Armed, MarkLine, MarkPalette } from './MarkTools';
 import { ThicknessPanel, ThicknessWhole } from './ThicknessPanel';
 import { ItemForm } from './ItemForm';
 import { JobForm } from './JobForm';
 import { kindLegend, kindLens } from './kind-lens';
+import { Claims, DrawnPanelForm, MapSide } from './map/MapSide';
+import { MapTools } from './map/MapTools';
+import { type MapEditor, useMap } from './map/useMap';
 import { SurfaceForm } from './SurfaceForm';
 
-const VIEWS = { kind: 'What it is', condition: 'Condition', thickness: 'Thickness' } as const;
+const VIEWS = { kind: 'What it is', map: 'Map', condition: 'Condition', thickness: 'Thickness' } as const;
 type View = keyof typeof VIEWS;
 
 /** What is there: surfaces and their size, what was seen on them, and how thick their paint is. */
@@ -39,7 +41,6 @@ export function Component() {
   const [armed, setArmed] = useState<Armed>();
   const [gauge, setGauge] = useState(false);
   const [said, setSaid] = useState<string>();
-  const [cut, setCut] = useState<Cut>();
   const [take] = useTakeThicknessMutation();
   const { lens, legend } = useMemo(() => {
     if (view === 'condition') return { lens: conditionLens(document.surfaces), legend: CONDITION_LEGEND };
@@ -47,6 +48,8 @@ export function Component() {
     const areas = new Map(job.plan.surfaces.map(({ id, areaM2 }) => [id, areaM2]));
     return { lens: kindLens(document.surfaces, (id) => m2(areas.get(id) ?? 0)), legend: kindLegend };
   }, [document.surfaces, job.plan, view, chosen?.id]);
+
+  const map = useMap(job, lens, view === 'map');
 
   const look = (next: View) =>
     setParams((before) => ({ ...Object.fromEntries(before), lens: next }), { replace: true });
@@ -61,10 +64,7 @@ export function Component() {
   };
   const place = (id: string, at: Place) => {
     const surface = document.surfaces.find((one) => one.id === id);
-    if (view === 'kind' && cut && surface) {
-      setCut(cutFurther(cut, surface, at, job));
-      return true;
-    }
+    if (view === 'map') return map.place(id, at);
     if (view === 'condition' && armed) {
       edit(addMark(id, { id: nanoid(8), ...armed, at: [at[0], at[1]] }));
       return true;
@@ -75,13 +75,12 @@ export function Component() {
     }
     return false;
   };
-  const isArmed =
-    (view === 'kind' && cut !== undefined) ||
-    (view === 'condition' && armed !== undefined) ||
-    (view === 'thickness' && gauge);
+  const isArmed = view === 'map' || (view === 'condition' && armed !== undefined) || (view === 'thickness' && gauge);
   return (
     <Station
-      lens={cut ? withCutMark(lens, cut) : lens}
+      lens={view === 'map' ? map.lens : lens}
+      tool={map.tool}
+      paper={map.paper}
       legend={legend}
       lensName={VIEWS[view].toLowerCase()}
       onPlace={isArmed ? place : undefined}
@@ -93,14 +92,14 @@ export function Component() {
             options={Object.entries(VIEWS) as [View, string][]}
             onChange={(next) => next && look(next)}
           />
-          {view === 'kind' && <CutTools cut={cut} onCut={setCut} />}
+          {view === 'map' && <MapTools job={job} map={map} />}
           {view === 'condition' && <MarkLine armed={armed} onArm={setArmed} />}
           {view === 'thickness' && <GaugeTools job={job} armed={gauge} onArm={setGauge} said={said} />}
         </div>
       }
       beside={view === 'condition' && <MarkPalette armed={armed} onArm={setArmed} />}
     >
-      <Side job={job} view={view} chosen={chosen} onAdd={() => setAdding(true)} />
+      <Side job={job} view={view} map={map} chosen={chosen} onAdd={() => setAdding(true)} />
       <AddSurface open={adding} onClose={() => setAdding(false)} />
     </Station>
   );
@@ -109,12 +108,16 @@ export function Component() {
 interface SideProps {
   readonly job: JobView;
   readonly view: View;
+  readonly map: MapEditor;
   readonly chosen: Surface | undefined;
   readonly onAdd: () => void;
 }
 
-function Side({ job, view, chosen, onAdd }: SideProps) {
+function Side({ job, view, map, chosen, onAdd }: SideProps) {
   switch (view) {
+    case 'map':
+      if (map.drawn) return <DrawnPanelForm job={job} outline={map.drawn} onDone={() => map.putDrawn(undefined)} />;
+      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <MapSide job={job} />;
     case 'condition':
       return chosen ? <ConditionPanel job={job} surface={chosen} /> : <ConditionWhole job={job} />;
     case 'thickness':
@@ -227,6 +230,7 @@ function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => vo
           </table>
         </Part>
       )}
+      <Claims job={job} />
       <ItemForm job={job} />
       <JobForm job={job} />
     </>

@@ -1,10 +1,8 @@
-import { Scissors } from 'lucide-react';
 import type { Surface } from '#formats';
 import { surfaceName } from '#formats';
-import { splitFault, splitSurface } from '../../draft/split-surface';
-import type { JobView } from '../../job/useJobView';
-import type { PanelPaint, Place } from '../../net/Net';
-import { Button } from '../../ui/Button';
+import { splitFault, splitSurface } from '../../../draft/split-surface';
+import type { JobView } from '../../../job/useJobView';
+import type { PanelPaint, Place } from '../../../net/Net';
 
 /** A panel about to be split: nothing, or the first end of the line. */
 export interface Cut {
@@ -34,27 +32,4 @@ export function cutFurther({ first }: Cut, surface: Surface, at: Place, job: Job
 export function withCutMark(lens: (id: string) => PanelPaint, { first }: Cut) {
   return (id: string): PanelPaint =>
     first?.panel === id ? { ...lens(id), spots: [{ key: 'cut', at: first.at, sign: '1', size: 'small' }] } : lens(id);
-}
-
-interface Props {
-  readonly cut: Cut | undefined;
-  readonly onCut: (cut: Cut | undefined) => void;
-}
-
-/** Half repainted, two colours, a stripe of film: one panel becomes two along a line. */
-export function CutTools({ cut, onCut }: Props) {
-  return (
-    <>
-      <Button
-        look={cut ? 'main' : 'plain'}
-        aria-pressed={cut !== undefined}
-        onClick={() => onCut(cut ? undefined : {})}
-      >
-        <Scissors size={16} /> Split a panel
-      </Button>
-      <p className="min-w-40 flex-1 text-[14px] leading-tight text-ink-2" aria-live="polite">
-        {cut && (cut.said ?? (cut.first ? 'Now tap where the line ends.' : 'Tap a panel where the line begins.'))}
-      </p>
-    </>
-  );
 }

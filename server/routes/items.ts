@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import {
+  itemHistorySchema,
+  itemSummarySchema,
+  jobSenseFaults,
+  keptTemplateDraftSchema,
+  keptTemplateSchema,
+} from '#formats';
+import { endpoint } from '../http/endpoint';
+import type { Services } from '../services';
+
+/** Faults of sense in the surfaces of a template, as in those of a job. */
+function templateSense(body: unknown) {
+  const surfaces = typeof body === 'object' && body !== null && 'surfaces' in body ? body.surfaces : undefined;
+  return jobSenseFaults({ surfaces });
+}
+
+export function itemEndpoints({ items, templates }: Services) {
+  return [
+    endpoint({
+      method: 'get',
+      path: '/api/items',
+      summary: 'Every item that has been here, the latest first',
+      answer: { status: 200, schema: z.array(itemSummarySchema) },
+      run: () => items.all(),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/items/{id}',
+      summary: 'One item with all its visits: what was laid, measured and seen',
+      answer: { status: 200, schema: itemHistorySchema },
+      run: ({ params }) => items.history(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/templates',
+      summary: 'Items kept as templates',
+      answer: { status: 200, schema: z.array(keptTemplateSchema) },
+      run: () => templates.all(),
+    }),
+    endpoint({
+      method: 'put',
+      path: '/api/templates/{id}',
+      summary: 'Keep an item as a template under an id of the sender',
+      body: keptTemplateDraftSchema,
+      sense: templateSense,
+      answer: { status: 201, schema: keptTemplateSchema },
+      run: ({ params, body }) => templates.add(keptTemplateSchema.shape.id.parse(params.id), body),
+    }),
+    endpoint({
+      method: 'delete',
+      path: '/api/templates/{id}',
+      summary: 'Take a template away; jobs made from it stay',
+      answer: { status: 204 },
+      run: ({ params }) => templates.remove(params.id!),
+    }),
+  ];
+}

@@ -1,0 +1,71 @@
+import { standingSurfaces } from '#core/care';
+import { judgeReadings } from '#core/paint';
+import { foldLog } from '#core/run';
+import {
+  instantAfter,
+  type ItemHistory,
+  type ItemSummary,
+  type JobRecord,
+  loggedEntries,
+  plannedJob,
+  surfaceName,
+  type Visit,
+} from '#formats';
+import type { Db } from '../db/open';
+import { notFound } from '../http/problem';
+import { jobRepository } from '../repositories/jobs';
+import { photoRepository } from '../repositories/photos';
+import { runLogRepository } from '../repositories/run-log';
+
+/** Items as they come back over the years: all that was laid, measured and seen at each visit. */
+export function itemService(db: Db) {
+  const jobs = jobRepository(db);
+  const log = runLogRepository(db);
+  const photos = photoRepository(db);
+  return {
+    /** Every item that has been here, the latest first. */
+    all: (): ItemSummary[] => jobs.items(),
+    /** @throws ProblemError (404) for an item no job names */
+    history(id: string): ItemHistory {
+      const visits = jobs.ofItem(id);
+      const [last] = visits;
+      if (!last) throw notFound('item', id);
+      const { item, title, startAt } = last.document;
+      return {
+        id,
+        name: item?.name ?? title,
+        ownerName: item?.ownerName ?? null,
+        visits: visits.length,
+        lastJobId: last.id,
+        lastAt: startAt,
+        history: visits.map(visitOf),
+      };
+    },
+  };
+
+  function visitOf({ id: jobId, document }: JobRecord): Visit {
+    const { startAt, title, owner, surfaces } = document;
+    const record = foldLog(loggedEntries(startAt, log.of(jobId)));
+    const standing = standingSurfaces(plannedJob(document), record, owner ?? {});
+    const judged = judgeReadings(surfaces);
+    return {
+      jobId,
+      title,
+      startAt,
+      pictures: photos.of(jobId).length,
+      surfaces: surfaces.map((surface, index) => ({
+        surface: surface.id,
+        name: surfaceName(surface),
+        laid: standing[index]!.layers.map(({ product, doneShare, endMin }) => ({
+          product: product.name,
+          family: product.family,
+          doneShare,
+          at: instantAfter(startAt, endMin),
+        })),
+        medianUm: judged[index]!.medianUm ?? null,
+        readings: surface.readingsUm.length,
+        marks: (surface.marks ?? []).map(({ kind }) => kind),
+      })),
+    };
+  }
+}

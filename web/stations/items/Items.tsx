@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { errorText, useItemsQuery } from '../../app/api';
+import { day } from '../../ui/moments';
+
+/** Every item the workshop has had; looked for by name or owner. */
+export function Component() {
+  const { data: items, error } = useItemsQuery();
+  const [wanted, setWanted] = useState('');
+  const words = wanted.trim().toLowerCase();
+  const shown = items?.filter(({ name, ownerName }) => `${name} ${ownerName ?? ''}`.toLowerCase().includes(words));
+  return (
+    <main className="mx-auto max-w-4xl px-6 py-6">
+      <div className="flex items-end gap-4">
+        <h1 className="figure flex-1 text-3xl">Items</h1>
+        <div className="w-72">
+          <label htmlFor="wanted" className="label block">
+            Item or owner
+          </label>
+          <input
+            id="wanted"
+            type="search"
+            className="field"
+            value={wanted}
+            onChange={({ target }) => setWanted(target.value)}
+          />
+        </div>
+      </div>
+      {error && (
+        <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
+          {errorText(error)}
+        </p>
+      )}
+      {items?.length === 0 && (
+        <p className="mt-8 max-w-prose text-ink-2">
+          No item has been here yet. Each new job makes one; when it comes back next year, all that was laid, measured
+          and seen is found here under its name.
+        </p>
+      )}
+      {shown && shown.length > 0 && (
+        <table className="mt-6 w-full border-y border-line-strong bg-sheet">
+          <thead className="label text-left">
+            <tr>
+              <th scope="col" className="px-4 py-2 font-normal">
+                Item
+              </th>
+              <th scope="col" className="font-normal">
+                Owner
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Visits
+              </th>
+              <th scope="col" className="px-4 text-right font-normal">
+                Last here
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(({ id, name, ownerName, visits, lastAt }) => (
+              <tr key={id} className="border-t">
+                <th scope="row" className="px-4 py-2.5 text-left">
+                  <Link to={`/items/${id}`} className="font-semibold hover:text-over hover:underline">
+                    {name}
+                  </Link>
+                </th>
+                <td>{ownerName ?? ''}</td>
+                <td className="text-right">{visits}</td>
+                <td className="px-4 text-right">{day(lastAt)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {items && items.length > 0 && shown?.length === 0 && (
+        <p className="mt-6 text-ink-2">None is called that, and no owner.</p>
+      )}
+    </main>
+  );
+}
