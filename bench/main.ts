@@ -3,12 +3,14 @@ import { planJob, type PlannedJob, type PlannedSurface } from '#core/plan';
 import { DEMO_SHELF } from '#demo';
 import { readProduct } from '#formats';
 import { bayAmbient } from '#core/air';
-import { polygonAreaM2, shapeAreaM2 } from '#core/geometry';
-import { templateById } from '#core/nets';
+import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/geometry';
+import { arrange, claims, snap, templateById } from '#core/nets';
 import { DEFAULT_PACE } from '#core/sections';
 
 const ROUNDS = 60;
 const SURFACES = 60;
+const PANELS_ON_SHEET = 120;
+const FRAME_MS = 1000 / 60;
 
 /** 60 surfaces of three layers each, in a bay that cools at night. */
 function largeJob(): PlannedJob {
@@ -73,6 +75,18 @@ function stretchAndMeasure(): number {
   return panels.reduce((sum, { outlineMm, curvature }) => sum + polygonAreaM2(outlineMm) * curvature, 0);
 }
 
+/** A sheet of 120 panels, as a large item cut into pieces is. */
+function largeSheet() {
+  const template = templateById('estate')!;
+  const { panels } = template.unfold(template.usual);
+  return Array.from({ length: PANELS_ON_SHEET }, (_, index) => {
+    const panel = panels[index % panels.length]!;
+    const aside = 6000 * Math.floor(index / panels.length);
+    const outline = panel.outlineMm.map(([x, y]): Point => [x + aside, y]);
+    return { id: `${panel.id}-${index}`, substrate: panel.substrate, outline };
+  });
+}
+
 const job = largeJob();
 const plan = planJob(job);
 const laid = plan.surfaces.flatMap(({ coats }) => coats).filter((coat) => coat.laid).length;
@@ -94,3 +108,27 @@ console.log(
   `  unfolded anew and measured            ${stretched.toFixed(3)} ms, ${(stretched / measureOnly).toFixed(0)} times the baseline`,
 );
 console.log(`  bar: 5 ms, ${((100 * stretched) / 5).toFixed(0)} % of it used`);
+
+const sheet = largeSheet();
+const surfaces = sheet.map(({ id, substrate, outline }) => ({
+  id,
+  substrate,
+  shape: { kind: 'polygon' as const, pointsMm: outline },
+  count: 1,
+  measuredBy: 'template' as const,
+  onSheet: true,
+}));
+/** What one corner being moved costs: the sheet laid anew, the corner snapped, and who claims what found. */
+function moveCorner(): unknown {
+  const outlines = arrange({ surfaces }).panels.map(({ outline }) => outline);
+  const snapped = snap([4000 + Math.random() * 100, 900], { outlines, reachMm: 60 });
+  return [snapped, claims(sheet)];
+}
+const laying = medianMs(() => arrange({ surfaces }));
+const moving = medianMs(moveCorner);
+console.log(`a corner moved on a sheet of ${PANELS_ON_SHEET} panels`);
+console.log(`  the sheet laid alone (baseline)       ${laying.toFixed(3)} ms`);
+console.log(
+  `  laid, snapped, claims found           ${moving.toFixed(3)} ms, ${(moving / laying).toFixed(0)} times the baseline`,
+);
+console.log(`  bar: a frame of ${FRAME_MS.toFixed(1)} ms, ${((100 * moving) / FRAME_MS).toFixed(0)} % of it used`);

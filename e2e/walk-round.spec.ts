@@ -88,7 +88,7 @@ test('a panel splits along a drawn line, keeps its place and its area, and is jo
   const area = page.getByText(/^12\.\d m²$/).first();
   const before = await area.innerText();
   await page.getByRole('radio', { name: 'Map' }).click();
-  await page.getByRole('button', { name: 'Split a panel' }).click();
+  await page.getByRole('button', { name: 'Split', exact: true }).click();
   const tap = async (panel: string, across: number, down: number) => {
     const box = (await page.locator(`[data-panel="${panel}"] path`).first().boundingBox())!;
     await page.mouse.click(box.x + across * box.width, box.y + down * box.height);

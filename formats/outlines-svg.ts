@@ -31,7 +31,7 @@ export function readOutlinesSvg(text: string, unit?: DrawingUnit): Drawing {
   const root = parsed(text);
   const own = ownScale(root.attributes);
   const used = unit ?? own?.unit ?? 'mm';
-  const mmPerUnit = unit === undefined && own ? own.mmPerUnit : DRAWING_UNITS[used];
+  const mmPerUnit = own && used === own.unit ? own.mmPerUnit : DRAWING_UNITS[used];
   const lines: DrawnLine[] = [];
   collect(root, { layer: '', transforms: [], mmPerUnit, lines });
   return { ...outlinesOf(lines), unit: used, unitSaid: own !== undefined };

@@ -11,6 +11,7 @@ import {
   twinOf,
   whatFollows,
   worstSeverity,
+  seenSeverity,
 } from '.';
 
 const kind = fc.constantFrom(...MARK_KIND_IDS);
@@ -93,4 +94,12 @@ test('touch, iron and water lead to what has to be done, and only where they wer
   expect(whatFollows({ touch: 'rough', iron: 'bleeds', water: 'beads', existing: [] })).toHaveLength(3);
   expect(whatFollows({ water: 'beads', existing: ['paste-wax'] })).toEqual([]);
   expect(whatFollows({ water: 'sheets', existing: ['paste-wax'] })[0]).toMatch(/gone or dying/);
+});
+
+test('fine marks show more on dark paint and less on pale, what was found stays found; a chip is a chip', () => {
+  expect(seenSeverity({ kind: 'swirls', severity: 'light' }, 'dark')).toBe('medium');
+  expect(seenSeverity({ kind: 'swirls', severity: 'heavy' }, 'dark')).toBe('heavy');
+  expect(seenSeverity({ kind: 'holograms', severity: 'medium' }, 'pale')).toBe('light');
+  expect(seenSeverity({ kind: 'chip', severity: 'medium' }, 'dark')).toBe('medium');
+  expect(seenSeverity({ kind: 'swirls', severity: 'medium' }, undefined)).toBe('medium');
 });

@@ -1,5 +1,15 @@
 import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
-import { boundingBox, firstSelfCrossing, type Point, type Polygon, polygonAreaM2, signedAreaMm2 } from './polygon';
+import {
+  boundingBox,
+  type Box,
+  containsPoint,
+  firstSelfCrossing,
+  type Point,
+  type Polygon,
+  polygonAreaM2,
+  segmentsMeet,
+  signedAreaMm2,
+} from './polygon';
 import { splitAlong } from './split';
 
 /** Decimal places of a millimetre that outlines are reckoned with. */
@@ -15,16 +25,52 @@ const polygon = (path: PathD): Polygon => path.map(({ x, y }): Point => [x, y]);
 const oriented = (outlines: readonly Polygon[]): PathsD =>
   outlines.map((outline) => pathD(signedAreaMm2(outline) < 0 ? outline.toReversed() : outline));
 
-function boxesMeet(a: Polygon, b: Polygon): boolean {
-  const [p, q] = [boundingBox(a), boundingBox(b)];
-  return p.minX < q.maxX && q.minX < p.maxX && p.minY < q.maxY && q.minY < p.maxY;
+/** The box two boxes have in common; undefined where they have none. */
+function commonBox(p: Box, q: Box): Box | undefined {
+  const box = {
+    minX: Math.max(p.minX, q.minX),
+    minY: Math.max(p.minY, q.minY),
+    maxX: Math.min(p.maxX, q.maxX),
+    maxY: Math.min(p.maxY, q.maxY),
+  };
+  return box.minX < box.maxX && box.minY < box.maxY ? box : undefined;
+}
+
+/** An outline with its box, reckoned once for many comparisons. */
+export interface BoxedOutline {
+  readonly outline: Polygon;
+  readonly box: Box;
+}
+
+export const boxed = (outline: Polygon): BoxedOutline => ({ outline, box: boundingBox(outline) });
+
+type Edge = readonly [from: Point, to: Point];
+
+function edgesWithin(outline: Polygon, { minX, minY, maxX, maxY }: Box): Edge[] {
+  return outline.flatMap((from, index): Edge[] => {
+    const to = outline[(index + 1) % outline.length]!;
+    const away =
+      Math.max(from[0], to[0]) < minX ||
+      Math.min(from[0], to[0]) > maxX ||
+      Math.max(from[1], to[1]) < minY ||
+      Math.min(from[1], to[1]) > maxY;
+    return away ? [] : [[from, to]];
+  });
+}
+
+/** Whether outlines may have area in common: their edges cross, or one lies in the other. Cheap where neighbours only come near. */
+function mayMeet(a: Polygon, b: Polygon, common: Box): boolean {
+  const [edgesOfA, edgesOfB] = [edgesWithin(a, common), edgesWithin(b, common)];
+  if (edgesOfA.some((edge) => edgesOfB.some((other) => segmentsMeet(edge, other)))) return true;
+  return containsPoint(b, a[0]!) || containsPoint(a, b[0]!);
 }
 
 /** Area two simple outlines, mm, have in common, m². */
-export function overlapM2(a: Polygon, b: Polygon): number {
-  if (!boxesMeet(a, b)) return 0;
-  const common = Clipper.intersectD(oriented([a]), oriented([b]), FillRule.NonZero, PRECISION);
-  return common.map(polygon).reduce((sum, outline) => sum + signedAreaMm2(outline), 0) / 1e6;
+export function overlapM2(a: BoxedOutline, b: BoxedOutline): number {
+  const common = commonBox(a.box, b.box);
+  if (!common || !mayMeet(a.outline, b.outline, common)) return 0;
+  const both = Clipper.intersectD(oriented([a.outline]), oriented([b.outline]), FillRule.NonZero, PRECISION);
+  return both.map(polygon).reduce((sum, outline) => sum + signedAreaMm2(outline), 0) / 1e6;
 }
 
 /**

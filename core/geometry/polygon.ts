@@ -99,7 +99,8 @@ function areApart([a, b]: Segment, [c, d]: Segment): boolean {
   );
 }
 
-function segmentsMeet([a, b]: Segment, [c, d]: Segment): boolean {
+/** Whether two segments cross or touch. */
+export function segmentsMeet([a, b]: Segment, [c, d]: Segment): boolean {
   if (areApart([a, b], [c, d])) return false;
   const side = (p: Point, q: Point, r: Point) =>
     Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));

@@ -1,4 +1,4 @@
-import { overlapM2, type Polygon } from '../geometry';
+import { boxed, overlapM2, type Polygon } from '../geometry';
 import { SUBSTRATES, type SubstrateId } from '../substrates';
 
 /** Two surfaces that both lay claim to the same place. */
@@ -18,10 +18,12 @@ const SMALLEST_CLAIM_M2 = 0.001;
 export function claims(
   panels: readonly { readonly id: string; readonly outline: Polygon; readonly substrate: SubstrateId }[],
 ): Claim[] {
-  const laid = panels.filter(({ substrate }) => !SUBSTRATES[substrate].keepClear);
+  const laid = panels
+    .filter(({ substrate }) => !SUBSTRATES[substrate].keepClear)
+    .map(({ id, outline }) => ({ id, ...boxed(outline) }));
   return laid.flatMap((a, index) =>
     laid.slice(index + 1).flatMap((b): Claim[] => {
-      const areaM2 = overlapM2(a.outline, b.outline);
+      const areaM2 = overlapM2(a, b);
       return areaM2 < SMALLEST_CLAIM_M2 ? [] : [{ a: a.id, b: b.id, areaM2 }];
     }),
   );

@@ -33,7 +33,7 @@ export function Component() {
         <div className="flex-1">
           <h1 className="figure text-3xl">{item.name}</h1>
           <p className="text-ink-2">
-            {item.ownerName ?? 'Owner not said'}, {item.visits === 1 ? 'here once' : `here ${item.visits} times`}
+            {item.ownerName ?? 'Owner not said'}, {times(item.visits)}
           </p>
         </div>
         <div className="w-60">
@@ -64,6 +64,8 @@ export function Component() {
     </main>
   );
 }
+
+const times = (visits: number) => ['', 'here once', 'here twice'][visits] ?? `here ${visits} times`;
 
 interface Laid {
   readonly product: string;

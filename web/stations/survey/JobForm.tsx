@@ -1,5 +1,6 @@
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { errorText, useRemoveJobMutation } from '../../app/api';
+import type { Job } from '#formats';
 import { changeDocument } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -17,7 +18,7 @@ export function JobForm({ job }: { readonly job: JobView }) {
   const { document, edit, log } = job;
   const [remove, { error }] = useRemoveJobMutation();
   const navigate = useNavigate();
-  const item = document.item ?? { name: document.title };
+  const item: NonNullable<Job['item']> = document.item ?? { name: document.title };
   const takeAway = async () => {
     await remove(job.id).unwrap();
     await navigate('/');
@@ -37,6 +38,13 @@ export function JobForm({ job }: { readonly job: JobView }) {
           value={item.ownerName ?? ''}
           onChange={(ownerName) => edit(changeDocument({ item: { ...item, ownerName: ownerName || undefined } }))}
         />
+        {item.id && (
+          <p className="text-[14px]">
+            <Link className="underline" to={`/items/${item.id}`}>
+              All its visits
+            </Link>
+          </p>
+        )}
         <p className="flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
           <span className="text-ink-2">Take it along:</span>
           {FILES.map(([file, name]) => (

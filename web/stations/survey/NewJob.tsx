@@ -79,7 +79,7 @@ export function Component() {
     formState: { errors, isSubmitting },
   } = useForm<Form, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
-    mode: 'onBlur',
+    mode: 'onTouched',
     defaultValues: {
       title: '',
       ownerName: '',

@@ -11,10 +11,10 @@ import { ImportOutlines } from './ImportOutlines';
 import type { MapEditor, MapMode } from './useMap';
 
 const TOOLS = [
-  ['draw', 'Draw a panel', PenTool],
-  ['corners', 'Move corners', SquareDashedMousePointer],
-  ['split', 'Split a panel', Scissors],
-  ['join', 'Join two', Merge],
+  ['draw', 'Draw', PenTool],
+  ['corners', 'Corners', SquareDashedMousePointer],
+  ['split', 'Split', Scissors],
+  ['join', 'Join', Merge],
 ] as const satisfies readonly (readonly [MapMode, string, unknown])[];
 
 /** Until a picture is scaled it is taken to be this wide, mm. */
@@ -38,7 +38,7 @@ export function MapTools({ job, map }: { readonly job: JobView; readonly map: Ma
     map.pick('scale');
   };
   return (
-    <div className="flex flex-wrap items-center gap-2">
+    <div className="contents">
       {TOOLS.map(([mode, name, Icon]) => (
         <Button
           key={mode}
@@ -73,7 +73,7 @@ export function MapTools({ job, map }: { readonly job: JobView; readonly map: Ma
         </>
       ) : (
         <TakePicture label="Picture to draw over" onFiles={([file]) => file && void layUnder(file)}>
-          {waiting > 0 ? 'Taking it in …' : 'Draw over a picture'}
+          {waiting > 0 ? 'Taking it in …' : 'Over a picture'}
         </TakePicture>
       )}
       {map.mode === 'draw' && (

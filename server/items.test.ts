@@ -1,0 +1,68 @@
+import { keptTemplate, type ItemHistory, type ItemSummary, type KeptTemplate, type Problem } from '#formats';
+import { ternmouthYard } from '#demo';
+import { loadWorkshop } from './services/sample-workshop';
+import { type RunningServer, startServer } from './testing/client';
+
+// Generous: the machine may be busy with a browser.
+jest.setTimeout(30_000);
+
+const NOW = '2027-03-02T10:40:00+01:00';
+const yard = ternmouthYard(NOW);
+
+let server: RunningServer;
+beforeAll(async () => {
+  server = await startServer(() => new Date(NOW));
+  loadWorkshop(server.db, server.services, yard);
+});
+afterAll(() => server.stop());
+
+test('an item is found once with all its visits, the last first', async () => {
+  const { body: items } = await server.call<ItemSummary[]>('GET', '/api/items');
+  expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
+  const hatchback = items.find(({ name }) => name === 'Teal hatchback')!;
+  expect(hatchback).toMatchObject({ ownerName: 'Imke Varga', visits: 2, lastJobId: 'teal-hatchback' });
+
+  const { body } = await server.call<ItemHistory>('GET', `/api/items/${hatchback.id}`);
+  expect(body.history.map(({ jobId }) => jobId)).toEqual(['teal-hatchback', 'teal-hatchback-sealant']);
+  const [now, before] = body.history.map(({ surfaces }) => surfaces.find(({ surface }) => surface === 'bonnet')!);
+  expect(before).toMatchObject({ medianUm: 116, readings: 3, marks: ['swirls'] });
+  expect(before!.laid).toMatchObject([{ product: 'Breakwater Sealant', family: 'sealant', doneShare: 1 }]);
+  expect(now!.laid.map(({ family }) => family)).toEqual(['ceramic-base']);
+});
+
+test('no item, no history', async () => {
+  const { status, body } = await server.call<Problem>('GET', '/api/items/nobody');
+  expect([status, body.detail]).toEqual([404, 'There is no item "nobody".']);
+});
+
+test('a template is kept once however often it is sent, listed by name, and taken away', async () => {
+  const draft = keptTemplate('Hatchback of the yard', yard.jobs[0]!.draft.document);
+  const put = () => server.call<KeptTemplate>('PUT', '/api/templates/ours', draft);
+  expect((await put()).status).toBe(201);
+  expect((await put()).body).toMatchObject({ id: 'ours', name: 'Hatchback of the yard' });
+  const { body } = await server.call<KeptTemplate[]>('GET', '/api/templates');
+  expect(body).toHaveLength(1);
+  expect(body[0]!.surfaces).toHaveLength(draft.surfaces.length);
+  expect((await server.call('DELETE', '/api/templates/ours')).status).toBe(204);
+  expect((await server.call('DELETE', '/api/templates/ours')).status).toBe(404);
+});
+
+test('a template whose outline crosses itself is refused with the place', async () => {
+  const draft = keptTemplate('Broken', yard.jobs[0]!.draft.document);
+  const [first] = draft.surfaces;
+  const bow = {
+    kind: 'polygon',
+    pointsMm: [
+      [0, 0],
+      [9, 9],
+      [9, 0],
+      [0, 9],
+    ],
+  };
+  const { status, body } = await server.call<Problem>('PUT', '/api/templates/broken', {
+    ...draft,
+    surfaces: [{ ...first, shape: bow }],
+  });
+  expect(status).toBe(400);
+  expect(body.faults![0]).toMatchObject({ path: 'surfaces[0].shape.pointsMm' });
+});
