@@ -44,6 +44,8 @@ export const jobSummarySchema = object({
   id: id(),
   version: z.int(),
   title: z.string(),
+  /** The item whose visit it is. */
+  itemId: z.string().optional(),
   itemName: z.string().optional(),
   ownerName: z.string().optional(),
   bayId: z.string().nullable(),

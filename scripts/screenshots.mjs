@@ -15,6 +15,8 @@ const VIEWS = [
   { name: 'survey', at: '/jobs/teal-hatchback/survey' },
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
+  { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
+  { name: 'item', at: '/items/hatchback-of-imke-varga' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=door-window-left' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
@@ -52,7 +54,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0 } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -63,6 +65,7 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0 } of VIEWS) {
   await page.waitForTimeout(1200);
   if (laterS > 0) await page.clock.fastForward(laterS * 1000);
   await page.waitForTimeout(300);
+  if (draw) await drawOutline(page);
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();
   console.log(name);
@@ -70,3 +73,12 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0 } of VIEWS) {
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
+
+/** A panel being drawn, its last corner not yet set. */
+async function drawOutline(page) {
+  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  const sheet = await page.locator('[data-sheet]').boundingBox();
+  const at = (across, down) => [sheet.x + across * sheet.width, sheet.y + down * sheet.height];
+  for (const corner of [at(0.3, 0.3), at(0.44, 0.3), at(0.44, 0.46)]) await page.mouse.click(...corner);
+  await page.mouse.move(...at(0.31, 0.47));
+}

@@ -57,7 +57,11 @@ export function summaryService(db: Db, now: () => Date) {
       handover: at(sheet.plan.handoverMin),
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
-      ...(item && { itemName: item.name, ...(item.ownerName && { ownerName: item.ownerName }) }),
+      ...(item && {
+        itemName: item.name,
+        ...(item.id && { itemId: item.id }),
+        ...(item.ownerName && { ownerName: item.ownerName }),
+      }),
       ...(owner?.needsBy && { needsBy: owner.needsBy }),
     };
   }

@@ -17,7 +17,9 @@ export default function ImportJob({ open, onClose }: { readonly open: boolean; r
   const take = async (file: File) => {
     setFaults([]);
     try {
-      const document = readJob(parseJson(await file.text()));
+      const read = readJob(parseJson(await file.text()));
+      // An item without a name of its own for its visits gets one; with one, it joins its history.
+      const document = { ...read, item: { id: nanoid(12), name: read.title, ...read.item } };
       const job = await addJob({ id: nanoid(), document, bayId: null, airSource: 'typed' }).unwrap();
       onClose();
       await navigate(`/jobs/${job.id}/survey`);

@@ -19,6 +19,12 @@ const PLACE_OF = {
   'in-care': 'care',
 } as const;
 
+/** In care, and the item has been here again since: what was laid then is another visit's matter. */
+const cameBack = ({ stage, itemId, startAt }: JobSummary, jobs: readonly JobSummary[]) =>
+  stage === 'in-care' &&
+  itemId !== undefined &&
+  jobs.some((other) => other.itemId === itemId && Date.parse(other.startAt) > Date.parse(startAt));
+
 /** What is in the bays now, what ripens when, and what is to come. */
 export function Component() {
   const { data: jobs, error } = useJobsQuery(undefined, { pollingInterval: 60_000 });
@@ -27,7 +33,7 @@ export function Component() {
   const now = useNow(30_000);
   const inBay = ['running', 'curing'].flatMap((wanted) => (jobs ?? []).filter(({ stage }) => stage === wanted));
   const others = (jobs ?? [])
-    .filter((job) => !inBay.includes(job))
+    .filter((job) => !inBay.includes(job) && !cameBack(job, jobs ?? []))
     .sort((a, b) => Date.parse(comesUp(a)) - Date.parse(comesUp(b)));
   return (
     <main className="mx-auto max-w-6xl px-6 py-6">
