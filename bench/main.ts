@@ -5,6 +5,7 @@ import { readProduct } from '#formats';
 import { bayAmbient } from '#core/air';
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/geometry';
 import { arrange, claims, snap, templateById } from '#core/nets';
+import { FULL_SITE, type PanelCase, prepareItem, type PrepareSettings, USUAL_SCHOOLS } from '#core/prepare';
 import { DEFAULT_PACE } from '#core/sections';
 
 const ROUNDS = 60;
@@ -108,6 +109,35 @@ console.log(
   `  unfolded anew and measured            ${stretched.toFixed(3)} ms, ${(stretched / measureOnly).toFixed(0)} times the baseline`,
 );
 console.log(`  bar: 5 ms, ${((100 * stretched) / 5).toFixed(0)} % of it used`);
+
+/** A full correction of 60 marked panels. */
+const panels = Array.from({ length: SURFACES }, (_, index): PanelCase => ({
+  id: `p${index}`,
+  substrate: 'clear-gloss',
+  areaM2: 0.5 + (index % 5) / 4,
+  edgeM: 4,
+  count: 1,
+  curvature: 1.05,
+  marks: [
+    { id: `s${index}`, kind: 'swirls', severity: 'medium' },
+    { id: `d${index}`, kind: 'deep-scratch', severity: 'heavy' },
+  ],
+  paint: 'factory',
+  clearUm: 40 + (index % 9),
+  existing: [],
+  touch: 'rough',
+  toCome: ['ceramic-base', 'ceramic-top'],
+  removalsUm: 2,
+}));
+const preparing: PrepareSettings = { level: 'full', schools: USUAL_SCHOOLS, site: FULL_SITE, leftOut: new Set() };
+const rates = medianMs(() => panels.reduce((sum, { areaM2 }) => sum + 40 * areaM2, 0));
+const preparedMs = medianMs(() => prepareItem(panels, preparing));
+console.log(`preparation of ${SURFACES} panels`);
+console.log(`  area times one rate (baseline)        ${rates.toFixed(4)} ms`);
+console.log(
+  `  every step, order and ledger          ${preparedMs.toFixed(3)} ms, ${(preparedMs / rates).toFixed(0)} times the baseline`,
+);
+console.log(`  bar: 30 ms, ${((100 * preparedMs) / 30).toFixed(0)} % of it used`);
 
 const sheet = largeSheet();
 const surfaces = sheet.map(({ id, substrate, outline }) => ({

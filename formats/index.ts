@@ -12,6 +12,7 @@ export * from './outlines';
 export * from './photo';
 export * from './plan';
 export * from './planned-job';
+export * from './prepared-job';
 export * from './product';
 export * from './read';
 export * from './readings-csv';

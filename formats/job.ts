@@ -15,6 +15,7 @@ import { FAMILY_IDS } from '#core/families';
 import { HARDNESS } from '#core/paint';
 import { PARKING_IDS, WASH_IDS } from '#core/life';
 import { METHOD_IDS } from '#core/methods';
+import { LEVELS } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { productSchema } from './product';
@@ -32,8 +33,12 @@ import {
   percent,
   positive,
   text,
+  wholeNonNegative,
   wholePositive,
 } from './values';
+
+/** What is agreed of a surface that is not simply included. */
+export const SCOPE_STATES = ['excluded', 'partly', 'hidden-only', 'unpaid'] as const;
 
 export const JOB_FORMAT = 'glaphyra.job/1';
 
@@ -168,6 +173,40 @@ export const jobSchema = object({
       wheelbaseMm: positive().optional(),
       spanMm: positive().optional(),
     }).optional(),
+  }).optional(),
+  /** How it is prepared; what is left out is as usual. */
+  prepare: object({
+    level: oneOf(LEVELS).optional(),
+    schools: object({
+      iron: oneOf(['before-wash', 'after-wash']).optional(),
+      wheels: oneOf(['first', 'last']).optional(),
+      masking: oneOf(['many', 'obvious', 'none']).optional(),
+      wipe: oneOf(['once', 'twice', 'none-over-primer']).optional(),
+      chips: oneOf(['fill', 'seal']).optional(),
+    }).optional(),
+    site: object({
+      runningWater: flag().optional(),
+      drain: flag().optional(),
+      power: flag().optional(),
+      shade: flag().optional(),
+      airC: celsius().optional(),
+    }).optional(),
+    /** Years the owner means to keep it: how often the protection comes off again. */
+    yearsPlanned: positive().max(60, { error: 'expected at most 60 years' }).optional(),
+    reserveUm: nonNegative().optional(),
+    /** Minor units an hour of work. */
+    hourRate: wholeNonNegative().optional(),
+    /** Steps left out by hand: a kind for the whole item, or surface/kind. */
+    leftOut: list(nonEmpty()).optional(),
+    /** Line by line what is not simply included. */
+    scope: list(
+      object({
+        surface: nonEmpty(),
+        state: oneOf(SCOPE_STATES),
+        reason: nonEmpty(),
+        followUp: text().optional(),
+      }),
+    ).optional(),
   }).optional(),
   schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
 });

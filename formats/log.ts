@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LAYING_FAULT_IDS } from '#core/faults';
+import { PAUSE_REASONS, STEP_KIND_IDS } from '#core/prepare';
 import type { LoggedEntry } from '#core/run';
 import { minutesBetween } from './moments';
 import {
@@ -34,6 +35,8 @@ const patchStart = object({
 
 const step = <const T extends string>(type: T) => object({ type: z.literal(type), patch });
 
+const stage = object({ kind: oneOf(STEP_KIND_IDS), round: wholePositive() });
+
 /** One thing that was done at the item, as it is sent and kept. */
 export const runEntrySchema = z.discriminatedUnion(
   'type',
@@ -44,6 +47,10 @@ export const runEntrySchema = z.discriminatedUnion(
     step('level-start'),
     step('level-end'),
     object({ type: z.literal('fault'), patch, fault: oneOf(LAYING_FAULT_IDS), note: text().optional() }),
+    object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative() }),
+    object({ type: z.literal('stage-pause'), stage, reason: oneOf(PAUSE_REASONS) }),
+    object({ type: z.literal('stage-resume'), stage }),
+    object({ type: z.literal('stage-end'), stage }),
     object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
     object({ type: z.literal('undo'), entry: nonEmpty() }),
   ],

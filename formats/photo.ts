@@ -27,6 +27,9 @@ export const photoWordsSchema = object({
   note: text(),
 });
 export type PhotoWords = z.output<typeof photoWordsSchema>;
+/** What is said otherwise; what is left out stays. */
+export const photoChangesSchema = photoWordsSchema.partial();
+export type PhotoChanges = z.output<typeof photoChangesSchema>;
 
 /** A picture as it is kept: upright, its largest side at most 2560 px. */
 export const photoSchema = photoWordsSchema.extend({

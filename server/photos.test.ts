@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { ternmouthYard } from '#demo';
-import type { Photo, PhotoWords, Problem } from '#formats';
+import type { Photo, Problem } from '#formats';
 import { type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
@@ -31,7 +31,6 @@ async function send(id: string, file: Buffer, query = ''): Promise<{ status: num
   });
   return { status: response.status, body: (await response.json()) as Photo & Problem };
 }
-const words: PhotoWords = { role: 'seen', surface: 'tank', mark: null, pairOf: null, tape: null, note: '' };
 
 test('a picture is kept upright, within bounds, without what the camera wrote into it, and with a thumbnail', async () => {
   const sideways = await picture(4000, 3000)
@@ -69,14 +68,16 @@ test('sent twice it is kept once, said otherwise of, and told to other windows',
   const first = await send('one', file);
   expect((await send('one', file)).body).toEqual(first.body);
   const { status, body } = await server.call<Photo>('PUT', '/api/photos/one', {
-    ...words,
     role: 'half-and-half',
     tape: [0.5, 0, 0.5, 1],
-    note: 'left of the tape: one step',
   });
   expect(status).toBe(200);
-  expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toEqual([body]);
+  // Two things said at once by two people: neither is lost.
+  const { body: both } = await server.call<Photo>('PUT', '/api/photos/one', { note: 'left of the tape: one step' });
+  expect(both).toEqual({ ...body, note: 'left of the tape: one step' });
+  expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toEqual([both]);
   expect(heard).toEqual([
+    { kind: 'photos', id: 'tourer' },
     { kind: 'photos', id: 'tourer' },
     { kind: 'photos', id: 'tourer' },
   ]);

@@ -1,6 +1,7 @@
 export {
   clearEstimateUm,
   CLEAR_RESERVE_UM,
+  type Hardness,
   HARDNESS,
   judgeReadings,
   type PaintSystem,

@@ -69,6 +69,7 @@ function judge(medianUm: number, robustZ: number): PaintVerdict {
 
 /** How hard a clear coat is under the pad. */
 export const HARDNESS = ['soft', 'medium', 'hard', 'very-hard'] as const;
+export type Hardness = (typeof HARDNESS)[number];
 
 export type PaintSystem = 'factory' | 'refinished' | 'single-stage';
 

@@ -1,4 +1,5 @@
 import type { LayingFault } from '../faults';
+import type { StageEntry } from '../prepare';
 
 /** One section of one coat on one copy of a surface: the smallest thing that is laid in one go. */
 export interface Patch {
@@ -25,6 +26,7 @@ export type RunEntry =
   | { readonly type: 'lay-start'; readonly patch: Patch; readonly start: PatchStart }
   | { readonly type: 'lay-end' | 'cue-seen' | 'level-start' | 'level-end'; readonly patch: Patch }
   | { readonly type: 'fault'; readonly patch: Patch; readonly fault: LayingFault; readonly note?: string | undefined }
+  | StageEntry
   | { readonly type: 'air'; readonly airC: number; readonly rhPct: number; readonly airSpeed: number }
   | { readonly type: 'undo'; readonly entry: string };
 

@@ -1,5 +1,6 @@
 import type { AmbientStep } from '../air';
 import type { LayingFault } from '../faults';
+import { afterStageEntry, stageFault, stageKey, type StageRecord } from '../prepare';
 import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
 
 export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
@@ -25,6 +26,8 @@ export interface RunRecord {
   readonly patches: ReadonlyMap<string, PatchRecord>;
   /** Readings taken during the run. */
   readonly air: readonly AmbientStep[];
+  /** Stages of preparation, by {@link stageKey}, in the order they were started. */
+  readonly stages: ReadonlyMap<string, StageRecord>;
   /** The last entry that can still be undone. */
   readonly lastEntry?: LoggedEntry;
 }
@@ -58,6 +61,11 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
   switch (entry.type) {
     case 'air':
       return undefined;
+    case 'stage-start':
+    case 'stage-pause':
+    case 'stage-resume':
+    case 'stage-end':
+      return stageFault(record.stages.get(stageKey(entry.stage)), entry);
     case 'undo': {
       if (!log.some(({ id }) => id === entry.entry)) return 'there is no such entry to undo';
       return record.lastEntry?.id === entry.entry ? undefined : 'only the last entry can be undone';
@@ -86,13 +94,17 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   // One map that grows: a fresh copy for every entry would make a long day's log slow to read.
   const patches = new Map<string, PatchRecord>();
   const air: AmbientStep[] = [];
-  let record: RunRecord = { patches, air };
+  const stages = new Map<string, StageRecord>();
+  let record: RunRecord = { patches, air, stages };
   for (const logged of standing) {
     const { entry, atMin } = logged;
     if (entry.type === 'undo' || entryFault(record, [], entry)) continue;
     if (entry.type === 'air') air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });
-    else patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
-    record = { patches, air, lastEntry: logged };
+    else if ('stage' in entry) {
+      const key = stageKey(entry.stage);
+      stages.set(key, afterStageEntry(stages.get(key), entry, atMin));
+    } else patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
+    record = { patches, air, stages, lastEntry: logged };
   }
   return record;
 }

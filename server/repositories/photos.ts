@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, isNull, lt } from 'drizzle-orm';
-import type { Photo, PhotoWords } from '#formats';
+import type { Photo, PhotoChanges } from '#formats';
 import type { Db } from '../db/open';
 import { photos } from '../db/schema';
 
@@ -20,7 +20,7 @@ export function photoRepository(db: Db) {
       return row && { photo: known(row), removed: row.removedAt !== null };
     },
     add: (photo: Photo) => void db.insert(photos).values(photo).run(),
-    change: (id: string, words: PhotoWords) => void db.update(photos).set(words).where(eq(photos.id, id)).run(),
+    change: (id: string, words: PhotoChanges) => void db.update(photos).set(words).where(eq(photos.id, id)).run(),
     markRemoved: (id: string, at: string | null) =>
       void db.update(photos).set({ removedAt: at }).where(eq(photos.id, id)).run(),
     /** Forgets those taken away before an instant, and says which they were. */

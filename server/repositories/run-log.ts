@@ -1,4 +1,4 @@
-import { and, asc, eq, max } from 'drizzle-orm';
+import { and, asc, eq, max, sql } from 'drizzle-orm';
 import type { LogEntry, NewEntry } from '#formats';
 import type { Db } from '../db/open';
 import { runLog } from '../db/schema';
@@ -28,6 +28,14 @@ export function runLogRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, jobId))
         .get()?.last ?? 0,
+    /** Jobs at which stages of preparation were logged. */
+    jobsWithStages: (): string[] =>
+      db
+        .selectDistinct({ jobId: runLog.jobId })
+        .from(runLog)
+        .where(sql`json_extract(${runLog.entry}, '$.type') = 'stage-end'`)
+        .all()
+        .map(({ jobId }) => jobId),
     append: (jobId: string, { by, ...entry }: NewEntry, recordedAt: string): LogEntry =>
       logEntry(
         db

@@ -6,6 +6,7 @@ import {
   jobSchema,
   jobSenseFaults,
   jobSummarySchema,
+  learnedHoursSchema,
   logEntrySchema,
   netDxf,
   netSvg,
@@ -134,6 +135,13 @@ export function jobEndpoints({ jobs, photos, runLog, summaries, now }: Services)
       body: newEntrySchema,
       answer: { status: 201, schema: logEntrySchema },
       run: ({ params, body }) => runLog.append(params.id!, body),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/learned-hours',
+      summary: 'Factors on the default hours of each kind of preparation step, learned from all finished stages',
+      answer: { status: 200, schema: learnedHoursSchema },
+      run: () => runLog.learnedHours(),
     }),
     endpoint({
       method: 'post',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { photoSchema, photoWordsSchema, PHOTO_ROLES, read } from '#formats';
+import { photoChangesSchema, photoSchema, photoWordsSchema, PHOTO_ROLES, read } from '#formats';
 import { endpoint } from '../http/endpoint';
 import { refusedFile } from '../http/problem';
 import type { Services } from '../services';
@@ -42,8 +42,8 @@ export function photoEndpoints({ photos }: Services) {
     endpoint({
       method: 'put',
       path: '/api/photos/{id}',
-      summary: 'Say something else of a picture',
-      body: photoWordsSchema,
+      summary: 'Say something else of a picture; what is not sent stays',
+      body: photoChangesSchema,
       answer: { status: 200, schema: photoSchema },
       run: ({ params, body }) => photos.change(params.id!, body),
     }),

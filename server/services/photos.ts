@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { DateTime } from 'luxon';
-import type { Photo, PhotoWords } from '#formats';
+import type { Photo, PhotoChanges, PhotoWords } from '#formats';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -54,9 +54,9 @@ export function photoService(db: Db, changes: ChangeFeed, now: () => Date, folde
       changes.tell({ kind: 'photos', id: jobId });
       return photo;
     },
-    change(id: string, words: PhotoWords): Photo {
+    change(id: string, words: PhotoChanges): Photo {
       const { jobId } = get(id);
-      photos.change(id, words);
+      if (Object.keys(words).length > 0) photos.change(id, words);
       changes.tell({ kind: 'photos', id: jobId });
       return get(id);
     },

@@ -1,3 +1,4 @@
+import { learnedHours } from '#core/prepare';
 import { entryFault, foldLog, type RunRecord } from '#core/run';
 import { type LogEntry, loggedEntries, type NewEntry } from '#formats';
 import type { Db } from '../db/open';
@@ -16,13 +17,16 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
     if (!job) throw notFound('job', jobId);
     return job.document.startAt;
   };
+  const record = (jobId: string): RunRecord => foldLog(loggedEntries(startOf(jobId), log.of(jobId)));
   return {
     of(jobId: string): LogEntry[] {
       startOf(jobId);
       return log.of(jobId);
     },
     /** What the log says has been done. */
-    record: (jobId: string): RunRecord => foldLog(loggedEntries(startOf(jobId), log.of(jobId))),
+    record,
+    /** How much longer or shorter than the defaults each kind of preparation step has really taken, over all jobs. */
+    learnedHours: () => learnedHours(log.jobsWithStages().flatMap((jobId) => [...record(jobId).stages.values()])),
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
      * @throws ProblemError (409) where it does not fit what was done already, such as the same tap from a second tablet

@@ -10,11 +10,12 @@ import type {
   JobSummary,
   KeptTemplate,
   KeptTemplateDraft,
+  LearnedHours,
   LogEntry,
   NewEntry,
   Photo,
   PhotoRole,
-  PhotoWords,
+  PhotoChanges,
   ProbeSpot,
   Problem,
   ProductSheet,
@@ -39,7 +40,7 @@ const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -101,6 +102,7 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
+    learnedHours: build.query<LearnedHours, void>({ query: () => 'learned-hours', providesTags: ['Hours'] }),
     items: build.query<ItemSummary[], void>({ query: () => 'items', providesTags: ['Items'] }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
@@ -126,7 +128,7 @@ export const api = createApi({
       }),
       invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
     }),
-    changePhoto: build.mutation<Photo, { id: string; jobId: string; words: PhotoWords }>({
+    changePhoto: build.mutation<Photo, { id: string; jobId: string; words: PhotoChanges }>({
       query: ({ id, words }) => ({ url: `photos/${id}`, method: 'PUT', body: words }),
       invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
     }),
@@ -156,6 +158,7 @@ export const {
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,
+  useLearnedHoursQuery,
   useItemsQuery,
   useItemHistoryQuery,
   useTemplatesQuery,

@@ -20,6 +20,7 @@ export const router = createBrowserRouter([
         lazy: () => import('../job/JobShell'),
         children: [
           { path: 'survey', lazy: () => import('../stations/survey/Survey') },
+          { path: 'prepare', lazy: () => import('../stations/prepare/Prepare') },
           { path: 'layer', lazy: () => import('../stations/layer/Layer') },
           { path: 'quantify', lazy: () => import('../stations/quantify/Quantify') },
           { path: 'time', lazy: () => import('../stations/time/Time') },

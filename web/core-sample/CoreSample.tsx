@@ -2,7 +2,8 @@ import { type ReactNode, useId } from 'react';
 import { FAMILIES, type FamilyId } from '#core/families';
 import type { SubstrateId } from '#core/substrates';
 import { type Fill, FillPatterns, paintOf } from '../net/fills';
-import { familyFill, groundOf } from './strata';
+import type { Ledger } from '#core/prepare';
+import { familyFill, groundOf, ledgerGround } from './strata';
 
 /** One layer of a stack as it is shown: what, how much of it is known, and what can be done about it. */
 export interface SampleLayer {
@@ -25,14 +26,16 @@ interface Props {
   readonly existing: readonly FamilyId[];
   /** Bottom first. */
   readonly layers: readonly SampleLayer[];
+  /** What becomes of the clear coat: drawn in its place. */
+  readonly ledger?: Ledger | undefined;
 }
 
 const CUT_PX = 92;
 
 /** A cut through the surface: the ground below, then what was found on it, then each layer in its order. */
-export function CoreSample({ substrate, clearUm, existing, layers }: Props) {
+export function CoreSample({ substrate, clearUm, existing, layers, ledger }: Props) {
   const topDown = [...layers].reverse();
-  const ground = groundOf({ substrate, clearUm });
+  const ground = ledger ? ledgerGround(substrate, ledger) : groundOf({ substrate, clearUm });
   return (
     <div className="border border-line-strong bg-sheet">
       <ol aria-label="The stack, from the top down">

@@ -1,5 +1,6 @@
 import { CLEAR_RESERVE_UM } from '#core/paint';
 import type { FamilyId } from '#core/families';
+import type { Ledger } from '#core/prepare';
 import { SUBSTRATES, type SubstrateId } from '#core/substrates';
 import type { Fill } from '../net/fills';
 
@@ -85,4 +86,26 @@ const FAMILY_FILLS: Readonly<Partial<Record<FamilyId, Fill>>> = {
 /** How a family of layers is drawn, on the net and in the core sample alike. */
 export function familyFill(family: FamilyId): Fill {
   return FAMILY_FILLS[family] ?? 'tint-3';
+}
+
+/** Pixels a micrometre of clear is drawn with, and the least a part is drawn with. */
+const PX_PER_UM = 2.4;
+const LEAST_PX = 20;
+
+/** The clear coat parted by what becomes of it, from the top down, to scale but for the smallest parts. */
+export function ledgerGround(substrate: SubstrateId, ledger: Ledger): readonly Stratum[] {
+  const { thisCorrectionUm, removalsUm, spareUm, reserveUm, clearNowUm, correctionsLeft } = ledger;
+  const part = (name: string, um: number, fill: Fill, detail = `${um.toFixed(1)} µm`): Stratum[] =>
+    um > 0 ? [{ name, detail, fill, heightPx: Math.max(LEAST_PX, um * PX_PER_UM) }] : [];
+  const more =
+    Number.isFinite(correctionsLeft) && spareUm > 0
+      ? `, ${correctionsLeft} more such ${correctionsLeft === 1 ? 'correction' : 'corrections'}`
+      : '';
+  return [
+    ...part('This correction, at most', thisCorrectionUm, 'stop'),
+    ...part('Kept for taking the protection off', removalsUm, 'warn'),
+    ...part('To spare', spareUm, 'glass', `${spareUm.toFixed(1)} µm${more}`),
+    ...part('Reserve, never touched', Math.min(reserveUm, clearNowUm), 'ok'),
+    ...groundOf({ substrate, clearUm: clearNowUm }).slice(1),
+  ];
 }

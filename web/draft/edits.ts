@@ -28,6 +28,9 @@ export const changeDocument = (changes: Partial<Job>): Edit => inDocument((docum
 export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =>
   inDocument((document) => ({ ...document, owner: { ...document.owner, ...changes } }));
 
+export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
+  inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
+
 export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
   inDocument((document) => ({
     ...document,

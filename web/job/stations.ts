@@ -1,11 +1,12 @@
 import { m2 } from '../ui/numbers';
 import { money } from '../ui/money';
 import { moment } from '../ui/moments';
+import { hours } from '../stations/prepare/hours';
 import type { JobView } from './useJobView';
 import { firstWashMin } from '#core/care';
 
 export interface Station {
-  readonly path: 'survey' | 'layer' | 'quantify' | 'time' | 'run' | 'care';
+  readonly path: 'survey' | 'prepare' | 'layer' | 'quantify' | 'time' | 'run' | 'care';
   readonly name: string;
   /** Where the job stands here, in a few words: what is known, or what is lacking. */
   readonly state: (job: JobView) => { readonly text: string; readonly tone: 'done' | 'lacks' | 'stop' | 'plain' };
@@ -26,6 +27,18 @@ export const STATIONS: readonly Station[] = [
       return document.surfaces.length === 0
         ? { text: 'no surfaces yet', tone: 'lacks' }
         : { text: `${document.surfaces.length} surfaces, ${m2(area)}`, tone: 'done' };
+    },
+  },
+  {
+    path: 'prepare',
+    name: 'Prepare',
+    state: ({ document, prepared }) => {
+      if (document.surfaces.length === 0) return { text: 'nothing to prepare yet', tone: 'lacks' };
+      const { minutes, panels } = prepared.preparation;
+      const milder = panels.filter(({ level }) => level.why !== undefined).length;
+      return milder > 0
+        ? { text: `${hours(minutes)}, less on ${milder}`, tone: 'plain' }
+        : { text: hours(minutes), tone: 'done' };
     },
   },
   {

@@ -2,6 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { type StandingSurface, standingSurfaces } from '#core/care';
 import type { Plan, PlannedJob } from '#core/plan';
+import { type PanelCase, type Preparation, prepareItem, type PrepareSettings } from '#core/prepare';
 import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/run';
 import {
   type Bay,
@@ -10,12 +11,14 @@ import {
   type JobDraft,
   loggedEntries,
   minutesBetween,
+  panelCases,
   plannedJob,
+  prepareSettings,
   type ProductSheet,
   type Surface,
   surfaceName,
 } from '#formats';
-import { useBaysQuery, useJobQuery, useLogQuery, useProductsQuery } from '../app/api';
+import { useBaysQuery, useJobQuery, useLearnedHoursQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
@@ -35,6 +38,7 @@ export interface JobView {
   readonly sheet: RunSheet;
   readonly plan: Plan;
   readonly standing: readonly StandingSurface[];
+  readonly prepared: PreparedView;
   readonly begun: boolean;
   /** Now, minutes after the job's start; renewed every few seconds. */
   readonly nowMin: number;
@@ -45,6 +49,13 @@ export interface JobView {
   readonly productName: (id: string) => string;
   /** The instant so many minutes after the start. */
   readonly at: (minutes: number) => string;
+}
+
+/** The preparation that follows from the job as it stands, with what was learned of hours. */
+export interface PreparedView {
+  readonly cases: readonly PanelCase[];
+  readonly settings: PrepareSettings;
+  readonly preparation: Preparation;
 }
 
 /** How often what depends on the time of day is worked out again, ms. The bay's own countdown runs faster. */
@@ -84,9 +95,16 @@ export function useLoadedJob(id: string): LoadedJob {
     () => planned && done && standingSurfaces(planned, done, document?.owner ?? {}),
     [planned, done, document],
   );
+  const { data: learned } = useLearnedHoursQuery();
+  const prepared = useMemo((): PreparedView | undefined => {
+    if (!document) return undefined;
+    const cases = panelCases(document);
+    const settings = prepareSettings(document, learned);
+    return { cases, settings, preparation: prepareItem(cases, settings) };
+  }, [document, learned]);
   const products = useMemo(() => shelf.map((product) => product.sheet), [shelf]);
 
-  if (!current || !document || !planned || !log || !done || !sheet || !standing) {
+  if (!current || !document || !planned || !log || !done || !sheet || !standing || !prepared) {
     return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };
   }
   const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
@@ -107,6 +125,7 @@ export function useLoadedJob(id: string): LoadedJob {
     sheet,
     plan: sheet.plan,
     standing,
+    prepared,
     begun,
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),

@@ -1,5 +1,5 @@
 import { type MouseEvent, useState } from 'react';
-import type { Photo, PhotoRole, PhotoWords } from '#formats';
+import type { Photo, PhotoChanges, PhotoRole } from '#formats';
 import { errorText, useChangePhotoMutation, useRemovePhotoMutation } from '../app/api';
 import { ConfirmButton } from '../ui/ConfirmButton';
 import { Dialog } from '../ui/Dialog';
@@ -20,23 +20,13 @@ interface Props {
   readonly onTakeAfter: (file: File) => void;
 }
 
-const wordsOf = ({ role, surface, mark, pairOf, tape, note }: Photo): PhotoWords => ({
-  role,
-  surface,
-  mark,
-  pairOf,
-  tape,
-  note,
-});
-
 /** One picture large, and what is said of it: before and after side by side, or a line of tape across it. */
 export function PhotoDialog({ photo, photos, of, onClose, onRemoved, onTakeAfter }: Props) {
   const [change, { error }] = useChangePhotoMutation();
   const [remove] = useRemovePhotoMutation();
   const [from, setFrom] = useState<readonly [number, number]>();
   const [taping, setTaping] = useState(false);
-  const put = (changes: Partial<PhotoWords>) =>
-    void change({ id: photo.id, jobId: photo.jobId, words: { ...wordsOf(photo), ...changes } });
+  const put = (changes: PhotoChanges) => void change({ id: photo.id, jobId: photo.jobId, words: changes });
   const before = photo.role === 'after' ? photos.find(({ id }) => id === photo.pairOf) : undefined;
   const after = photo.role === 'before' ? photos.find(({ pairOf }) => pairOf === photo.id) : undefined;
   const pair = before ? { before, after: photo } : after && { before: photo, after };

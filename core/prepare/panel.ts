@@ -1,0 +1,271 @@
+import type { Mark, MarkSeverity, Tried } from '../condition';
+import { worstSeverity } from '../condition';
+import { FAMILIES, type FamilyId } from '../families';
+import type { Zone } from '../nets';
+import { CLEAR_RESERVE_UM, type Hardness, type PaintSystem } from '../paint';
+import { SUBSTRATES, type SubstrateId } from '../substrates';
+import { allowedLevel, type AllowedLevel, type Ledger, ledgerOf } from './ledger';
+import { isPolishedAway, type Level, LEVEL_DEFINITIONS, LEVELS, shareGone } from './levels';
+import type { PrepareSchools } from './schools';
+import { type Site, siteFault } from './site';
+import { STEP_KINDS, type StepKind, type StepKindId, takesPolish } from './steps';
+
+/** A surface as preparation sees it. */
+export interface PanelCase extends Pick<Tried, 'touch' | 'iron' | 'water' | 'existing'> {
+  readonly id: string;
+  readonly substrate: SubstrateId;
+  /** All its copies together. */
+  readonly areaM2: number;
+  readonly edgeM: number;
+  readonly count: number;
+  readonly curvature: number;
+  readonly zone?: Zone | undefined;
+  readonly marks: readonly Pick<Mark, 'id' | 'kind' | 'severity'>[];
+  readonly paint: PaintSystem;
+  readonly clearUm?: number | undefined;
+  readonly hardness?: Hardness | undefined;
+  /** What is to be laid on it, bottom first. */
+  readonly toCome: readonly FamilyId[];
+  /** Clear that taking the protection off again costs over the planned life, µm. */
+  readonly removalsUm: number;
+  /** In this job: excluded ones get nothing, with their reason. */
+  readonly excluded?: string | undefined;
+}
+
+export interface PrepareSettings {
+  readonly level: Level;
+  readonly schools: PrepareSchools;
+  readonly site: Site;
+  /** Steps left out by hand: a kind for the whole item, or `surface/kind`. */
+  readonly leftOut: ReadonlySet<string>;
+  readonly reserveUm?: number | undefined;
+  /** How much longer or shorter than the defaults each kind of step really takes here. */
+  readonly learned?: Readonly<Partial<Record<StepKindId, number>>> | undefined;
+}
+
+export interface PrepStep {
+  readonly surface: string;
+  readonly kind: StepKindId;
+  /** Which time it is done on this panel, from 1: a full correction cuts twice, some wipe twice. */
+  readonly round: number;
+  readonly minutes: number;
+  /** By the default rates, before what was learned. */
+  readonly defaultMin: number;
+  readonly uses: readonly { readonly what: string; readonly unit: string; readonly amount: number }[];
+  readonly clearUm: readonly [number, number];
+  readonly reason: string;
+  /** Left out by hand: what follows. */
+  readonly leftOut?: string;
+  /** The site does not allow it: why. */
+  readonly impossible?: string;
+}
+
+export interface PanelPreparation {
+  readonly id: string;
+  readonly steps: readonly PrepStep[];
+  readonly level: AllowedLevel;
+  /** Undefined where nobody knows the clear, or nothing can be polished. */
+  readonly ledger?: Ledger | undefined;
+  /** Each mark with the share of it that goes. */
+  readonly goes: readonly { readonly mark: string; readonly share: number }[];
+  readonly excluded?: string;
+}
+
+const SEVERITY_FACTOR: Readonly<Record<MarkSeverity, number>> = { light: 0.7, medium: 1, heavy: 1.6 };
+/** Panels curved more than this are intricate. */
+const INTRICATE_CURVATURE = 1.2;
+const INTRICATE_FACTOR = 1.5;
+const OVERHEAD_FACTOR = 1.4;
+const VERY_HARD_CUTTING_FACTOR = 1.5;
+/** Bonds only to bare paint: everything between has to be gone. */
+const BONDING: readonly FamilyId[] = [
+  'ceramic-primer',
+  'ceramic-base',
+  'ceramic-top',
+  'ceramic',
+  'spray-coating',
+  'film',
+  'glass-coating',
+  'wheel-coating',
+  'trim-coating',
+  'vinyl-coating',
+];
+const NOT_WASHED: readonly SubstrateId[] = ['fabric', 'leather', 'interior-plastic'];
+const GLASS: readonly SubstrateId[] = ['glass', 'windscreen'];
+const TRIM: readonly SubstrateId[] = ['textured-plastic', 'rubber'];
+const NEEDS_TAPE: readonly SubstrateId[] = [...TRIM, 'clear-matte', 'film-matte', 'lens-plastic', 'vinyl'];
+
+interface Wanted {
+  readonly kind: StepKindId;
+  readonly reason: string;
+  readonly round?: number;
+  readonly pieces?: number;
+  /** On top of the usual factors. */
+  readonly factor?: number;
+}
+
+/**
+ * The steps of one panel, from what was seen on it, what it is made of and what is to come, each with its reason.
+ * Correction goes no further than the paint can stand; a matte finish is never polished.
+ */
+export function preparePanel(panel: PanelCase, settings: PrepareSettings): PanelPreparation {
+  if (panel.excluded !== undefined) {
+    return { id: panel.id, steps: [], level: { level: 'none' }, goes: goesAt(panel, 'none'), excluded: panel.excluded };
+  }
+  const level = levelOf(panel, settings);
+  const wanted = [...cleaning(panel, settings), ...correction(panel, level, settings), ...ending(panel, settings)];
+  const steps = wanted.map((step) => toStep(panel, step, settings));
+  const taken = steps.filter(({ leftOut, impossible }) => !leftOut && !impossible).map(({ kind }) => kind);
+  const polished = taken.filter((kind) => STEP_KINDS[kind].polishes);
+  const done = polished.length > 0 || level.level === 'none' ? level.level : 'none';
+  return {
+    id: panel.id,
+    steps,
+    level,
+    ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), polished) : undefined,
+    goes: goesAt(panel, done),
+  };
+}
+
+const goesAt = ({ marks, substrate }: PanelCase, level: Level) =>
+  marks.map((mark) => ({ mark: mark.id, share: shareGone(mark, level, substrate) }));
+
+const ledgerCase = ({ clearUm, paint, removalsUm }: PanelCase, { reserveUm = CLEAR_RESERVE_UM }: PrepareSettings) => ({
+  clearUm,
+  paint,
+  removalsUm,
+  reserveUm,
+});
+
+/** A panel with nothing on it that polishing moves gets no more than gloss. */
+function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLevel {
+  const { level: wanted } = settings;
+  if (!takesPolish(panel.substrate)) {
+    const why = SUBSTRATES[panel.substrate].matte
+      ? 'a matte finish turns glossy under any polish, for good'
+      : undefined;
+    return wanted === 'none' || !why ? { level: 'none' } : { level: 'none', why };
+  }
+  const hasMarks = panel.marks.some(({ kind }) => isPolishedAway(kind));
+  const most = hasMarks ? wanted : LEVELS[Math.min(LEVELS.indexOf(wanted), LEVELS.indexOf('gloss-refresh'))]!;
+  const worn = panel.marks.some(({ kind }) => kind === 'burn-through' || kind === 'failing-clear');
+  return allowedLevel(ledgerCase(panel, settings), most, worn);
+}
+
+function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
+  const { substrate, touch, iron, marks, count } = panel;
+  if (NOT_WASHED.includes(substrate)) return [];
+  const seen = (...kinds: readonly Mark['kind'][]) => marks.some(({ kind }) => kinds.includes(kind));
+  const wet = siteFault('wash', site);
+  const washed: Wanted[] = wet
+    ? [{ kind: 'rinseless', reason: `washed without rinsing, since ${wet}` }]
+    : [
+        { kind: 'pre-wash', reason: 'loosens grit before anything touches it' },
+        { kind: 'wash', reason: 'everything after it is done on clean paint' },
+      ];
+  if (SUBSTRATES[substrate].keepClear) return washed;
+  if (substrate === 'wheel')
+    return [{ kind: 'wheels', reason: 'brake dust, with cleaners of their own', pieces: count }];
+  const bonds = panel.toCome.some((family) => BONDING.includes(family));
+  const painted = SUBSTRATES[substrate].gaugeReads === true || substrate === 'gelcoat';
+  const ironed: Wanted[] =
+    iron === 'bleeds' || (iron === undefined && bonds && painted)
+      ? [
+          {
+            kind: 'iron',
+            reason: iron === 'bleeds' ? 'the iron test bled' : 'not tried for iron, and a coating is to come',
+          },
+        ]
+      : [];
+  const tarred: Wanted[] = seen('contamination') ? [{ kind: 'tar', reason: 'bonded contamination was marked' }] : [];
+  const rough = touch === 'rough' || seen('contamination', 'dry-spray');
+  const clayed: Wanted[] =
+    rough && !GLASS.includes(substrate) && !SUBSTRATES[substrate].matte
+      ? [{ kind: 'clay', reason: touch === 'rough' ? 'rough to the fingertip' : 'what is bonded to it was marked' }]
+      : [];
+  const inOrder = schools.iron === 'before-wash' ? [...ironed, ...washed] : [...washed, ...ironed];
+  return [...inOrder, ...tarred, ...clayed, { kind: 'dry', reason: 'water hides in gaps and comes out later' }];
+}
+
+function correction(panel: PanelCase, { level }: AllowedLevel, { schools }: PrepareSettings): Wanted[] {
+  const { substrate, marks } = panel;
+  const chips = marks.filter(({ kind }) => kind === 'chip').length;
+  const filled: Wanted[] =
+    schools.chips === 'fill' && chips > 0 ? [{ kind: 'chip-repair', reason: `${chips} marked`, pieces: chips }] : [];
+  const { steps, name } = LEVEL_DEFINITIONS[level];
+  if (steps.length === 0) {
+    const taped = NEEDS_TAPE.includes(substrate) && schools.masking !== 'none';
+    return [
+      ...filled,
+      ...(taped ? [{ kind: 'tape' as const, reason: 'polish stays off it while its neighbours are polished' }] : []),
+    ];
+  }
+  const worst = worstSeverity(marks.filter(({ kind }) => isPolishedAway(kind))) ?? 'light';
+  const rounds = new Map<StepKindId, number>();
+  const polished = steps.map((kind): Wanted => {
+    const round = (rounds.get(kind) ?? 0) + 1;
+    rounds.set(kind, round);
+    return { kind, round, reason: `${name.toLowerCase()}, ${worst} marks`, factor: SEVERITY_FACTOR[worst] };
+  });
+  return [
+    ...filled,
+    ...(schools.masking === 'many' ? [{ kind: 'tape' as const, reason: 'edges burn through first' }] : []),
+    ...polished,
+    { kind: 'inspection', reason: 'what is left is found now, not by the owner' },
+  ];
+}
+
+function ending(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
+  const { substrate, toCome, marks } = panel;
+  const [first] = toCome;
+  if (first === undefined || NOT_WASHED.includes(substrate) || SUBSTRATES[substrate].keepClear) return [];
+  const polished = takesPolish(substrate) && !siteFault('prep-wash', site);
+  const ends: Wanted[] = [];
+  if (GLASS.includes(substrate))
+    ends.push({ kind: 'glass-polish', reason: 'old repellent and grease come off glass only so' });
+  if (TRIM.includes(substrate) && marks.some(({ kind }) => kind === 'oxidation')) {
+    ends.push({ kind: 'trim-restore', reason: 'faded' });
+  }
+  if (polished) ends.push({ kind: 'prep-wash', reason: 'takes polishing oil and dust out of the gaps' });
+  const primed = first === 'ceramic-primer';
+  if (BONDING.includes(first) && substrate !== 'acrylic-window' && !(primed && schools.wipe === 'none-over-primer')) {
+    const rounds = schools.wipe === 'twice' ? 2 : 1;
+    const reason = `${FAMILIES[first].name} bonds to bare ${GLASS.includes(substrate) ? 'glass' : 'surface'} only`;
+    for (let round = 1; round <= rounds; round++) ends.push({ kind: 'panel-wipe', reason, round });
+  }
+  return ends;
+}
+
+function toStep(
+  panel: PanelCase,
+  { kind, reason, round = 1, pieces, factor = 1 }: Wanted,
+  settings: PrepareSettings,
+): PrepStep {
+  const definition: StepKind = STEP_KINDS[kind];
+  const amount = { area: panel.areaM2, edge: panel.edgeM, piece: pieces ?? panel.count }[definition.pace.by];
+  const leftOut =
+    settings.leftOut.has(kind) || settings.leftOut.has(`${panel.id}/${kind}`) ? definition.leftOut : undefined;
+  const impossible = siteFault(kind, settings.site);
+  const defaultMin = definition.pace.min * amount * factor * handling(panel, kind);
+  return {
+    surface: panel.id,
+    kind,
+    round,
+    minutes: defaultMin * (settings.learned?.[kind] ?? 1),
+    defaultMin,
+    uses: definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount })),
+    clearUm: definition.clearUm,
+    reason,
+    ...(leftOut && { leftOut }),
+    ...(impossible && { impossible }),
+  };
+}
+
+/** Slower where the panel is awkward or its paint hard. */
+function handling({ curvature, zone, hardness }: PanelCase, kind: StepKindId): number {
+  if (STEP_KINDS[kind].pace.by !== 'area') return 1;
+  const intricate = curvature > INTRICATE_CURVATURE ? INTRICATE_FACTOR : 1;
+  const overhead = zone === 'under' ? OVERHEAD_FACTOR : 1;
+  const hard = kind === 'cutting' && hardness === 'very-hard' ? VERY_HARD_CUTTING_FACTOR : 1;
+  return intricate * overhead * hard;
+}

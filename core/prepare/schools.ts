@@ -1,0 +1,49 @@
+/** Where good people disagree: each a setting, with what it changes. */
+export interface PrepareSchools {
+  readonly iron: 'before-wash' | 'after-wash';
+  readonly wheels: 'first' | 'last';
+  readonly masking: 'many' | 'obvious' | 'none';
+  readonly wipe: 'once' | 'twice' | 'none-over-primer';
+  readonly chips: 'fill' | 'seal';
+}
+
+export const USUAL_SCHOOLS: PrepareSchools = {
+  iron: 'after-wash',
+  wheels: 'first',
+  masking: 'obvious',
+  wipe: 'once',
+  chips: 'seal',
+};
+
+type Choices = {
+  readonly [K in keyof PrepareSchools]: Readonly<Record<PrepareSchools[K], { name: string; changes: string }>>;
+};
+
+/** What each school is called and what choosing it changes. */
+export const SCHOOL_CHOICES: Choices = {
+  iron: {
+    'before-wash': { name: 'Iron remover before the wash', changes: 'One rinse saved: foam goes straight over it.' },
+    'after-wash': { name: 'Iron remover after the wash', changes: 'Less of it is used up by dirt.' },
+  },
+  wheels: {
+    first: { name: 'Wheels first', changes: 'Their splashes are washed off with the rest.' },
+    last: { name: 'Wheels last', changes: 'Or in a waiting time; cold by then.' },
+  },
+  masking: {
+    many: { name: 'Tape every edge', changes: 'Every polished panel is taped round.' },
+    obvious: { name: 'Tape the obvious', changes: 'Trim, rubber, matte and lamps beside what is polished.' },
+    none: { name: 'No tape', changes: 'Panels are propped open instead; edges are left out by hand.' },
+  },
+  wipe: {
+    once: { name: 'Panel wipe once', changes: 'After the prep wash.' },
+    twice: { name: 'Panel wipe twice', changes: 'Twice the wipe and the time; for oily polishes.' },
+    'none-over-primer': {
+      name: 'None over a priming polish',
+      changes: 'A priming polish is part of the coating: wiping takes it off again.',
+    },
+  },
+  chips: {
+    fill: { name: 'Chips filled first', changes: 'In thin coats with drying between.' },
+    seal: { name: 'Chips sealed over', changes: 'The coating closes them; they stay visible.' },
+  },
+};

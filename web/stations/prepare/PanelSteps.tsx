@@ -1,0 +1,161 @@
+import { MARK_KINDS } from '#core/condition';
+import { type PanelPreparation, STEP_KINDS } from '#core/prepare';
+import type { Job, Surface } from '#formats';
+import { SCOPE_STATES } from '#formats';
+import { CoreSample } from '../../core-sample/CoreSample';
+import { changePrepare } from '../../draft/edits';
+import { PanelHead, Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { SelectField } from '../../ui/SelectField';
+import { TextField } from '../../ui/TextField';
+import { hours } from './hours';
+
+interface Props {
+  readonly job: JobView;
+  readonly surface: Surface;
+  readonly prepared: PanelPreparation;
+}
+
+/** What is done to one panel, step by step with its reason, and what its paint can stand. */
+export function PanelSteps({ job, surface, prepared }: Props) {
+  const { document, edit } = job;
+  const { steps, level, ledger, goes } = prepared;
+  const leftOut = document.prepare?.leftOut ?? [];
+  const put = (key: string, out: boolean) =>
+    edit(changePrepare({ leftOut: out ? [...leftOut, key] : leftOut.filter((other) => other !== key) }));
+  const minutes = steps.filter((s) => !s.leftOut && !s.impossible).reduce((sum, step) => sum + step.minutes, 0);
+  return (
+    <>
+      <PanelHead>
+        <p className="figure mt-1 text-3xl">{hours(minutes)}</p>
+        {level.why && <p className="mt-1 border-l-4 border-warn pl-2 text-[14px]">Milder here: {level.why}.</p>}
+      </PanelHead>
+      {ledger && (
+        <Part title="What its paint can stand">
+          <CoreSample substrate={surface.substrate} existing={[]} layers={[]} ledger={ledger} />
+        </Part>
+      )}
+      <Scope job={job} surface={surface} />
+      {goes.length > 0 && (
+        <Part title="What becomes of its marks">
+          <ul className="text-[14px]">
+            {goes.map(({ mark, share }) => {
+              const seen = surface.marks?.find(({ id }) => id === mark);
+              return (
+                seen && (
+                  <li key={mark} className="flex justify-between border-t py-1 first:border-t-0">
+                    <span>
+                      {MARK_KINDS[seen.kind].name}, {seen.severity}
+                    </span>
+                    <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>{inWords(share)}</span>
+                  </li>
+                )
+              );
+            })}
+          </ul>
+        </Part>
+      )}
+      <Part title="Steps">
+        <ol className="space-y-3">
+          {steps.map((step) => {
+            const { kind, round, reason, impossible, leftOut: follows } = step;
+            const { name, caution, dwellMin } = STEP_KINDS[kind];
+            const key = `${surface.id}/${kind}`;
+            return (
+              <li key={`${kind}-${round}`} className={`border bg-sheet px-3 py-2 ${follows ? 'opacity-70' : ''}`}>
+                <p className="flex items-baseline justify-between gap-2">
+                  <strong>
+                    {name}
+                    {round > 1 && `, round ${round}`}
+                  </strong>
+                  <span className="figure">{follows || impossible ? '' : hours(step.minutes)}</span>
+                </p>
+                <p className="text-[13.5px] text-ink-2">
+                  Because {reason}
+                  {step.clearUm[1] > 0 && `; takes ${step.clearUm[0]}–${step.clearUm[1]} µm`}
+                  {dwellMin !== undefined && `; ${dwellMin} min dwell`}.
+                </p>
+                {impossible ? (
+                  <p className="text-[13.5px] font-semibold text-stop">Not here: {impossible}.</p>
+                ) : follows ? (
+                  <p className="text-[13.5px] font-semibold text-warn">Left out. {follows}</p>
+                ) : (
+                  <p className="text-[13.5px]">{caution}</p>
+                )}
+                {!impossible && (
+                  <label className="mt-1 flex min-h-7 items-center gap-2 text-[13.5px] text-ink-2">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-(--over)"
+                      checked={follows !== undefined}
+                      disabled={leftOut.includes(kind)}
+                      onChange={({ target }) => put(key, target.checked)}
+                    />
+                    Leave it out here
+                  </label>
+                )}
+              </li>
+            );
+          })}
+          {steps.length === 0 && (
+            <li className="text-[14px] text-ink-2">{prepared.excluded ?? 'Nothing is done to it.'}</li>
+          )}
+        </ol>
+      </Part>
+    </>
+  );
+}
+
+function inWords(share: number): string {
+  if (share === 0) return 'stays';
+  if (share >= 0.95) return 'goes';
+  return share >= 0.5 ? 'most of it goes' : 'eased only';
+}
+
+const STATE_NAMES = {
+  included: 'Included',
+  excluded: 'Excluded',
+  partly: 'Partly possible',
+  'hidden-only': 'Hidden only',
+  unpaid: 'Extra, unpaid',
+} as const;
+
+type ScopeLine = NonNullable<NonNullable<Job['prepare']>['scope']>[number];
+
+/** What is agreed of the panel, with its reason. */
+function Scope({ job: { document, edit }, surface }: Pick<Props, 'job' | 'surface'>) {
+  const scope = document.prepare?.scope ?? [];
+  const line = scope.find((one) => one.surface === surface.id);
+  const put = (next: ScopeLine | undefined) =>
+    edit(changePrepare({ scope: [...scope.filter((one) => one.surface !== surface.id), ...(next ? [next] : [])] }));
+  return (
+    <Part title="In this job">
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField
+          label="Scope"
+          value={line?.state ?? 'included'}
+          options={(['included', ...SCOPE_STATES] as const).map((state) => [state, STATE_NAMES[state]] as const)}
+          onChange={(state) =>
+            put(
+              state === 'included'
+                ? undefined
+                : { surface: surface.id, state, reason: line?.reason ?? 'reason not said', followUp: line?.followUp },
+            )
+          }
+        />
+        {line && (
+          <>
+            <TextField label="Reason" required value={line.reason} onChange={(reason) => put({ ...line, reason })} />
+            <div className="col-span-2">
+              <TextField
+                label="What follows"
+                value={line.followUp ?? ''}
+                onChange={(followUp) => put({ ...line, followUp: followUp || undefined })}
+              />
+            </div>
+          </>
+        )}
+      </div>
+    </Part>
+  );
+}

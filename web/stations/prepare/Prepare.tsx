@@ -1,0 +1,41 @@
+import { useMemo } from 'react';
+import { compareLevels } from '#core/prepare';
+import { changePrepare } from '../../draft/edits';
+import { Station } from '../../job/Station';
+import { useJob } from '../../job/useJobView';
+import { PanelSteps } from './PanelSteps';
+import { PREPARE_LEGEND, prepareLens } from './prepare-lens';
+import { ScopeStrip } from './ScopeStrip';
+import { WholePreparation } from './WholePreparation';
+
+/** How the item is made ready: how far it is corrected, what that takes, and what its paint can stand. */
+export function Component() {
+  const job = useJob();
+  const { document, chosen, edit } = job;
+  const { prepared: view } = job;
+  const options = useMemo(() => compareLevels(view.cases, view.settings), [view]);
+  const lens = useMemo(() => prepareLens(view.preparation.panels), [view]);
+  const prepared = chosen && view.preparation.panels.find(({ id }) => id === chosen.id);
+  return (
+    <Station
+      lens={lens}
+      legend={PREPARE_LEGEND}
+      lensName="preparation"
+      headline={
+        <ScopeStrip
+          options={options}
+          chosen={view.settings.level}
+          hourRate={document.prepare?.hourRate}
+          currency={document.currency}
+          onChoose={(level) => edit(changePrepare({ level }))}
+        />
+      }
+    >
+      {chosen && prepared ? (
+        <PanelSteps key={chosen.id} job={job} surface={chosen} prepared={prepared} />
+      ) : (
+        <WholePreparation job={job} options={options} />
+      )}
+    </Station>
+  );
+}

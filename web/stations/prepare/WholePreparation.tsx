@@ -1,0 +1,169 @@
+import { MARK_KINDS } from '#core/condition';
+import { FULL_SITE, type PrepareSchools, SCHOOL_CHOICES, type ScopeOption } from '#core/prepare';
+import { CLEAR_RESERVE_UM } from '#core/paint';
+import { USUAL_YEARS } from '#formats';
+import { changePrepare } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+import { hours } from './hours';
+import { StageRow } from './StageRow';
+
+const SITE_NAMES = {
+  runningWater: 'Running water',
+  drain: 'A drain for it',
+  power: 'Power',
+  shade: 'Shade or a roof',
+} as const;
+
+interface Props {
+  readonly job: JobView;
+  readonly options: readonly ScopeOption[];
+}
+
+/** The item's preparation in working order, what it uses, and what it follows from. */
+export function WholePreparation({ job, options }: Props) {
+  const { document, edit, choose, nameOf } = job;
+  const { preparation, settings } = job.prepared;
+  const { prepare } = document;
+  const option = options.find(({ level }) => level === settings.level)!;
+  const marks = new Map(
+    document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
+  );
+  return (
+    <>
+      <section className="border-b bg-sheet px-5 py-4">
+        <h2 className="label">Preparation, one person</h2>
+        <p className="figure text-4xl">{hours(preparation.minutes)}</p>
+        <p className="text-ink-2">{option.says}</p>
+        {option.stays.length > 0 && (
+          <p className="mt-1 text-[14px]">
+            Stays, or is eased only:{' '}
+            {option.stays.slice(0, 4).map((id, index) => {
+              const seen = marks.get(id);
+              return (
+                seen && (
+                  <span key={id}>
+                    {index > 0 && '; '}
+                    <button type="button" className="underline" onClick={() => choose(seen.id)}>
+                      {MARK_KINDS[seen.mark.kind].name.toLowerCase()} on the {nameOf(seen.id).toLowerCase()}
+                    </button>
+                  </span>
+                )
+              );
+            })}
+            {option.stays.length > 4 && ` and ${option.stays.length - 4} more`}.
+          </p>
+        )}
+      </section>
+      <Part title="In working order">
+        <ol className="text-[14px]">
+          {preparation.stages.map((stage) => (
+            <StageRow key={`${stage.kind}-${stage.round}`} job={job} stage={stage} />
+          ))}
+        </ol>
+      </Part>
+      <Part title="What it uses">
+        <table className="w-full text-[14px]">
+          <tbody>
+            {preparation.uses.map(({ what, unit, amount }) => (
+              <tr key={what} className="border-t first:border-t-0">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {what}
+                </th>
+                <td className="text-right">
+                  {unit === '' ? Math.ceil(amount) : amount.toFixed(amount < 10 ? 1 : 0)} {unit}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Part>
+      <Part title="Where it is done">
+        <div className="grid grid-cols-2 gap-x-3">
+          {Object.entries(SITE_NAMES).map(([key, name]) => (
+            <label key={key} className="flex min-h-8 items-center gap-2 text-[14px]">
+              <input
+                type="checkbox"
+                className="size-4 accent-(--over)"
+                checked={prepare?.site?.[key as keyof typeof SITE_NAMES] ?? true}
+                onChange={({ target }) => edit(changePrepare({ site: { ...prepare?.site, [key]: target.checked } }))}
+              />
+              {name}
+            </label>
+          ))}
+        </div>
+        <div className="mt-2 grid grid-cols-2 gap-3">
+          <NumberField
+            label="Air while washing"
+            unit="°C"
+            value={prepare?.site?.airC ?? FULL_SITE.airC}
+            check={(value) => (value > -40 && value < 60 ? undefined : '-40 to 60 °C')}
+            onChange={(airC) => edit(changePrepare({ site: { ...prepare?.site, airC } }))}
+          />
+          <NumberField
+            label="Kept for"
+            unit="years"
+            value={prepare?.yearsPlanned ?? USUAL_YEARS}
+            check={(value) => (value > 0 && value <= 60 ? undefined : 'more than 0, at most 60')}
+            onChange={(yearsPlanned) => edit(changePrepare({ yearsPlanned }))}
+          />
+          <NumberField
+            label="Reserve of clear"
+            unit="µm"
+            value={prepare?.reserveUm ?? CLEAR_RESERVE_UM}
+            check={(value) => (value >= 0 && value <= 200 ? undefined : '0 to 200 µm')}
+            onChange={(reserveUm) => edit(changePrepare({ reserveUm }))}
+          />
+          <NumberField
+            optional
+            label={`Hour of work, ${document.currency}`}
+            value={prepare?.hourRate === undefined ? undefined : prepare.hourRate / 100}
+            check={(value) => (value >= 0 && value < 10_000 ? undefined : '0 to 10,000')}
+            onChange={(rate) =>
+              edit(changePrepare({ hourRate: rate === undefined ? undefined : Math.round(rate * 100) }))
+            }
+          />
+        </div>
+      </Part>
+      <Part title="Schools of this workshop">
+        <div className="space-y-3">
+          {(Object.keys(SCHOOL_CHOICES) as (keyof PrepareSchools)[]).map((key) => (
+            <School key={key} job={job} school={key} settings={settings.schools} />
+          ))}
+        </div>
+      </Part>
+    </>
+  );
+}
+
+interface SchoolProps {
+  readonly job: JobView;
+  readonly school: keyof PrepareSchools;
+  readonly settings: PrepareSchools;
+}
+
+function School({ job: { document, edit }, school, settings }: SchoolProps) {
+  const choices: Readonly<Record<string, { name: string; changes: string }>> = SCHOOL_CHOICES[school];
+  const value: string = settings[school];
+  return (
+    <div>
+      <SelectField
+        label={SCHOOL_LABELS[school]}
+        value={value}
+        options={Object.entries(choices).map(([id, { name }]) => [id, name] as const)}
+        onChange={(next) => edit(changePrepare({ schools: { ...document.prepare?.schools, [school]: next } }))}
+      />
+      <p className="mt-0.5 text-[13px] text-ink-2">{choices[value]!.changes}</p>
+    </div>
+  );
+}
+
+const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
+  iron: 'Iron remover',
+  wheels: 'Wheels',
+  masking: 'Masking',
+  wipe: 'Strip before the first layer',
+  chips: 'Chips',
+};
