@@ -142,7 +142,31 @@ function hatchbackLastYear(now: string): SampleJob {
     owner: { parking: 'street', wash: 'brush' },
     item: TEAL_HATCHBACK,
   });
-  return { id: 'teal-hatchback-sealant', draft, log: playedLog(draft.document, Infinity) };
+  const log = [...preparedBefore(startAt), ...playedLog(draft.document, Infinity)];
+  return { id: 'teal-hatchback-sealant', draft, log };
+}
+
+/** The morning before a job's laying: washed, clayed, and one step of polish that took longer than promised. */
+function preparedBefore(startAt: string): NewEntry[] {
+  const stages = [
+    { kind: 'wash', predictedMin: 19, tookMin: 21 },
+    { kind: 'clay', predictedMin: 24, tookMin: 30 },
+    { kind: 'single-stage', predictedMin: 62, tookMin: 84 },
+  ] as const;
+  let at = -180;
+  return stages.flatMap(({ kind, predictedMin, tookMin }) => {
+    const stage = { kind, round: 1 };
+    const begin = at;
+    at += tookMin;
+    return [
+      {
+        id: `prep-${kind}-start`,
+        at: instantAfter(startAt, begin),
+        entry: { type: 'stage-start' as const, stage, predictedMin },
+      },
+      { id: `prep-${kind}-end`, at: instantAfter(startAt, at), entry: { type: 'stage-end' as const, stage } },
+    ];
+  });
 }
 
 /** In the middle of its first coat: the patch in hand has just been laid. */

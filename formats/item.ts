@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FAMILY_IDS } from '#core/families';
 import { MARK_KIND_IDS } from '#core/condition';
+import { STEP_KIND_IDS } from '#core/prepare';
 import { instant, object } from './values';
 
 /** An item the workshop has had, at a glance. */
@@ -30,6 +31,8 @@ export const visitSchema = object({
   title: z.string(),
   startAt: instant(),
   pictures: z.int(),
+  /** Stages of preparation that were finished, in their order, with the minutes really worked. */
+  prepared: z.array(object({ kind: z.enum(STEP_KIND_IDS), workedMin: z.number() })),
   surfaces: z.array(surfaceVisitSchema),
 });
 export type Visit = z.output<typeof visitSchema>;

@@ -1,6 +1,6 @@
 /** `npm run screenshots`: a picture of each main view from the sample workshop, into `docs/screenshots/`. */
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
@@ -17,6 +17,8 @@ const VIEWS = [
   { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
   { name: 'item', at: '/items/hatchback-of-imke-varga' },
+  { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
+  { name: 'prepare-ledger', at: '/jobs/teal-hatchback/prepare?panel=bonnet' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=door-window-left' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
@@ -54,7 +56,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -66,10 +68,15 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false } 
   if (laterS > 0) await page.clock.fastForward(laterS * 1000);
   await page.waitForTimeout(300);
   if (draw) await drawOutline(page);
+  if (press) {
+    await page.getByRole('button', { name: press }).click();
+    await page.waitForTimeout(600);
+  }
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();
   console.log(name);
 }
+if (wanted.length === 0 || wanted.includes('walk-round-sheet')) await printedSheet();
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
@@ -81,4 +88,16 @@ async function drawOutline(page) {
   const at = (across, down) => [sheet.x + across * sheet.width, sheet.y + down * sheet.height];
   for (const corner of [at(0.3, 0.3), at(0.44, 0.3), at(0.44, 0.46)]) await page.mouse.click(...corner);
   await page.mouse.move(...at(0.31, 0.47));
+}
+
+/** The first page of the walk-round sheet, where this machine can turn a PDF into a picture. */
+async function printedSheet() {
+  const pdf = path.join(folder, 'sheet.pdf');
+  writeFileSync(
+    pdf,
+    Buffer.from(await (await fetch(`${address}/api/jobs/teal-hatchback/walk-round.pdf`)).arrayBuffer()),
+  );
+  const out = path.join(ROOT, 'docs', 'screenshots', 'walk-round-sheet');
+  const { status } = spawnSync('pdftoppm', ['-png', '-r', '80', '-f', '1', '-l', '1', '-singlefile', pdf, out]);
+  console.log(status === 0 ? 'walk-round-sheet' : 'walk-round-sheet: needs pdftoppm, left as it was');
 }

@@ -53,6 +53,9 @@ export function itemService(db: Db) {
       title,
       startAt,
       pictures: photos.of(jobId).length,
+      prepared: [...record.stages.values()]
+        .filter(({ endMin }) => endMin !== undefined)
+        .map(({ stage, workedMin }) => ({ kind: stage.kind, workedMin })),
       surfaces: surfaces.map((surface, index) => ({
         surface: surface.id,
         name: surfaceName(surface),

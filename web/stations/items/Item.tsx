@@ -2,9 +2,11 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { FAMILIES } from '#core/families';
 import { MARK_KINDS } from '#core/condition';
+import { STEP_KINDS } from '#core/prepare';
 import type { Visit } from '#formats';
 import { errorText, useItemHistoryQuery } from '../../app/api';
 import { day } from '../../ui/moments';
+import { hours } from '../prepare/hours';
 
 /** One item through the years, panel by panel or visit by visit. */
 export function Component() {
@@ -120,6 +122,16 @@ function VisitRow({ visit, panel }: { readonly visit: Visit; readonly panel: str
                 </p>
               ))}
         </dd>
+        {visit.prepared.length > 0 && (
+          <>
+            <dt className="label">Prepared</dt>
+            <dd>
+              {visit.prepared
+                .map(({ kind, workedMin }) => `${STEP_KINDS[kind].name.toLowerCase()} ${hours(workedMin)}`)
+                .join(', ')}
+            </dd>
+          </>
+        )}
         <dt className="label">Measured</dt>
         <dd>
           {read.length === 0

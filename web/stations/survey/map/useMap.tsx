@@ -153,6 +153,8 @@ export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, acti
     else join(surface);
     return true;
   };
+  const standsFast =
+    mode === 'corners' && chosen ? cornersFault(chosen, isLaid(chosen), job.nameOf(chosen.id)) : undefined;
   const joinLens = (id: string): PanelPaint =>
     id === first
       ? { ...plainLens(id), spots: [{ key: 'join', at: [0.5, 0.5], sign: '1', size: 'medium' }] }
@@ -161,7 +163,9 @@ export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, acti
   return {
     mode,
     pick,
-    said: trouble ?? (mode === 'split' && cut.said ? cut.said : saidOf(mode, { cut, first, points, chosen, scale })),
+    said:
+      trouble ??
+      (mode === 'split' && cut.said ? cut.said : (standsFast ?? saidOf(mode, { cut, first, points, chosen, scale }))),
     tool: active ? ((mode && tools[mode]) ?? plain) : undefined,
     paper: active ? paper : undefined,
     lens,
@@ -173,6 +177,14 @@ export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, acti
     canClose: mode === 'draw' && points.length > 2,
     close: () => close(),
   };
+}
+
+/** Why the corners of a surface cannot be moved; undefined where they can. */
+function cornersFault({ shape, count }: Surface, laid: boolean, name: string): string | undefined {
+  if (laid) return `Work has been logged on ${name}: its outline stands.`;
+  if (shape.kind !== 'polygon')
+    return `${name} was measured by tape and has no corners; measure it as an outline first.`;
+  return count > 1 ? `${name} stands for several copies; make them surfaces of their own first.` : undefined;
 }
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
