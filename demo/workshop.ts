@@ -238,7 +238,7 @@ const READ_ON_HATCHBACK: Readonly<Record<string, Seen>> = {
     marks: [mark('m9', 'swirls', 'light', [0.35, 0.5]), mark('m10', 'repaint-edge', 'light', [0.05, 0.5])],
   },
   'rear-door-left': { readingsUm: [115, 113] },
-  'rear-wing-left': { marks: [mark('m11', 'corrosion', 'light', [0.42, 0.12], { outcome: 'stays' })] },
+  'rear-wing-left': { marks: [mark('m11', 'corrosion', 'light', [0.72, 0.2], { outcome: 'stays' })] },
   'front-wing-left': { readingsUm: [109, 112] },
   'rear-bumper': {
     marks: [mark('m12', 'deep-scratch', 'medium', [0.5, 0.8]), mark('m13', 'contamination', 'medium', [0.5, 0.2])],

@@ -24,6 +24,30 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   await page.getByRole('button', { name: 'Whole item' }).click();
   expect(await whole.locator('.figure').first().innerText()).not.toBe(before);
 
+  await page.getByLabel('Use', { exact: true }).selectOption({ label: 'Daily work' });
+  await expect(page.getByText(/Sensible: gloss refresh. New marks come every week/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take gloss refresh' }).click();
+  await expect(levels.getByRole('radio', { name: /^Gloss refresh/ })).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByText(/Mirror cap, .* Blow them out first/)).toBeVisible();
+
+  // The ladder: mildest first, one stronger where too little went, and on the next panel from what worked.
+  await page.getByRole('option', { name: /^Roof, / }).click();
+  const note = async (gone: string) => {
+    await page.getByLabel('Marks gone').fill(gone);
+    await page.getByLabel('Took').fill('4');
+    await page.getByLabel('Took').press('Tab');
+    await page.getByRole('button', { name: 'Note it' }).click();
+  };
+  await expect(page.getByText(/Try soft foam, finishing polish: the mildest first/)).toBeVisible();
+  await page.getByText('Note a test').click();
+  await note('35');
+  await expect(page.getByText(/Try polishing foam, finishing polish: 35 % went, 80 are wanted/)).toBeVisible();
+  await note('90');
+  await expect(page.getByText(/Taken: polishing foam, finishing polish/)).toBeVisible();
+  await page.getByRole('option', { name: /^Bonnet/ }).click();
+  await expect(page.getByText(/Try polishing foam, finishing polish: it worked on this item before/)).toBeVisible();
+  await page.getByRole('button', { name: 'Whole item' }).click();
+
   // In frost the wash is rinseless, and what needs rinsing says so.
   await page.getByLabel('Air while washing').fill('-4');
   await page.getByLabel('Air while washing').press('Enter');
@@ -69,6 +93,13 @@ test('a stage is started, dwells, is paused with its reason and finished, on two
   // Twice what was promised: the next quote is dearer, and the pause did not count.
   await expect(wheels.getByLabel('Done')).toBeVisible();
   await expect(wheels).toContainText(/1 h 0\d of/);
+  // A stage that a later change plans away is still there to be finished.
+  const look = page.getByRole('listitem', { name: 'Inspection under the lamp' });
+  await look.getByRole('button', { name: 'Start Inspection under the lamp' }).click();
+  await expect(look.getByRole('button', { name: 'Finished' })).toBeVisible();
+  await page.getByRole('radio', { name: /^No correction/ }).click();
+  await expect(look).toContainText('begun, and no longer planned');
+  await expect(page.getByText('Two-bucket wash is not begun.')).toBeVisible();
   const { wheels: learned } = (await (await page.request.get('/api/learned-hours')).json()) as {
     wheels: { factor: number; observations: number };
   };

@@ -15,7 +15,7 @@ import { FAMILY_IDS } from '#core/families';
 import { HARDNESS } from '#core/paint';
 import { PARKING_IDS, WASH_IDS } from '#core/life';
 import { METHOD_IDS } from '#core/methods';
-import { LEVELS } from '#core/prepare';
+import { LEVELS, PAIR_IDS, USES } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { productSchema } from './product';
@@ -177,6 +177,8 @@ export const jobSchema = object({
   /** How it is prepared; what is left out is as usual. */
   prepare: object({
     level: oneOf(LEVELS).optional(),
+    /** What the item is for: what a correction has to be worth. */
+    use: oneOf(USES).optional(),
     schools: object({
       iron: oneOf(['before-wash', 'after-wash']).optional(),
       wheels: oneOf(['first', 'last']).optional(),
@@ -198,6 +200,17 @@ export const jobSchema = object({
     hourRate: wholeNonNegative().optional(),
     /** Steps left out by hand: a kind for the whole item, or surface/kind. */
     leftOut: list(nonEmpty()).optional(),
+    /** Test spots, in the order they were tried. */
+    tests: list(
+      object({
+        surface: nonEmpty(),
+        pair: oneOf(PAIR_IDS),
+        gonePct: percent(),
+        hazePct: percent(),
+        minutes: positive(),
+        tookUm: nonNegative().optional(),
+      }),
+    ).optional(),
     /** Line by line what is not simply included. */
     scope: list(
       object({

@@ -6,7 +6,8 @@ import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
 import { boundingBox, type Point } from '#core/geometry';
 import { arrange } from '#core/nets';
 import { judgeReadings } from '#core/paint';
-import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats';
+import { LEVEL_DEFINITIONS, prepareItem, STEP_KINDS } from '#core/prepare';
+import { type JobRecord, panelCases, type Photo, prepareSettings, type Surface, surfaceName } from '#formats';
 
 const A4 = { width: 595.28, height: 841.89 };
 const MARGIN = 42;
@@ -69,6 +70,7 @@ export function walkRoundSheet(
   heading(pdf, job, now);
   drawNet(pdf, job, numbered);
   markTable(pdf, numbered);
+  toBeDone(pdf, job);
   readings(pdf, job.surfaces);
   notes(pdf, job);
   pictureGrid(pdf, job.surfaces, pictures, numbered);
@@ -186,6 +188,34 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
       mark.severity,
       `${OUTCOME_WORDS[outcome]}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
     ]);
+  }
+  pdf.moveDown(0.5);
+}
+
+/** The work agreed: the correction with its stages, what is laid, and what is left out. */
+function toBeDone(pdf: Sheet, job: JobRecord['document']): void {
+  const settings = prepareSettings(job);
+  const { stages, panels } = prepareItem(panelCases(job), settings);
+  const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
+  const products = new Map(job.products.map(({ id, name }) => [id, name]));
+  const laid = new Map<string, number>();
+  for (const { product } of job.surfaces.flatMap(({ layers }) => layers)) {
+    laid.set(product, (laid.get(product) ?? 0) + 1);
+  }
+  const kinds = [...new Set(stages.map(({ kind }) => STEP_KINDS[kind].name.toLowerCase()))];
+  const excluded = panels.filter((panel) => panel.excluded !== undefined);
+  const lines = [
+    `${LEVEL_DEFINITIONS[settings.level].name}. ${LEVEL_DEFINITIONS[settings.level].says}`,
+    ...(kinds.length > 0 ? [`Steps: ${kinds.join(', ')}.`] : []),
+    ...[...laid].map(
+      ([product, count]) => `${products.get(product) ?? product} on ${count} ${count === 1 ? 'panel' : 'panels'}.`,
+    ),
+    ...excluded.map(({ id, excluded: why }) => `Not in this job: ${(names.get(id) ?? id).toLowerCase()}, ${why}.`),
+  ];
+  title(pdf, 'What will be done');
+  for (const line of lines) {
+    room(pdf, 20);
+    pdf.font('text').fontSize(9).fillColor(INK).text(line, { width: WIDTH });
   }
   pdf.moveDown(0.5);
 }

@@ -1,5 +1,5 @@
 import { MARK_KINDS } from '#core/condition';
-import { type PanelPreparation, STEP_KINDS } from '#core/prepare';
+import { type PanelPreparation, STEP_KINDS, takesPolish } from '#core/prepare';
 import type { Job, Surface } from '#formats';
 import { SCOPE_STATES } from '#formats';
 import { CoreSample } from '../../core-sample/CoreSample';
@@ -9,6 +9,7 @@ import type { JobView } from '../../job/useJobView';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { hours } from './hours';
+import { TestSpot } from './TestSpot';
 
 interface Props {
   readonly job: JobView;
@@ -55,6 +56,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
           </ul>
         </Part>
       )}
+      {takesPolish(surface.substrate) && <TestSpot job={job} surface={surface} />}
       <Part title="Steps">
         <ol className="space-y-3">
           {steps.map((step) => {

@@ -45,7 +45,9 @@ export function StageRow({ job, stage }: { readonly job: JobView; readonly stage
             {round > 1 && `, round ${round}`}
           </strong>{' '}
           <span className="text-ink-3">
-            {steps.length} {steps.length === 1 ? 'panel' : 'panels'}
+            {steps.length === 0
+              ? 'begun, and no longer planned'
+              : `${steps.length} ${steps.length === 1 ? 'panel' : 'panels'}`}
           </span>
         </span>
         <span className="flex items-center gap-2 whitespace-nowrap">

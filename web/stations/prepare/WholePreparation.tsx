@@ -1,10 +1,23 @@
 import { MARK_KINDS } from '#core/condition';
-import { FULL_SITE, type PrepareSchools, SCHOOL_CHOICES, type ScopeOption } from '#core/prepare';
+import {
+  adviseLevel,
+  FULL_SITE,
+  looseEnds,
+  type PrepareSchools,
+  SCHOOL_CHOICES,
+  type ScopeOption,
+  stageKey,
+  stageState,
+  USE_NAMES,
+  USES,
+  waterHides,
+} from '#core/prepare';
 import { CLEAR_RESERVE_UM } from '#core/paint';
-import { USUAL_YEARS } from '#formats';
+import { surfaceName, USUAL_YEARS } from '#formats';
 import { changePrepare } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { hours } from './hours';
@@ -28,6 +41,12 @@ export function WholePreparation({ job, options }: Props) {
   const { preparation, settings } = job.prepared;
   const { prepare } = document;
   const option = options.find(({ level }) => level === settings.level)!;
+  // Begun, and by a later change no longer planned: it is still to be finished.
+  const planned = new Set(preparation.stages.map(stageKey));
+  const orphans = [...job.record.stages.values()].filter(
+    (record) => !planned.has(stageKey(record.stage)) && stageState(record) !== 'done',
+  );
+  const hides = waterHides(document.surfaces.map((surface) => ({ id: surface.id, name: surfaceName(surface) })));
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
   );
@@ -57,13 +76,23 @@ export function WholePreparation({ job, options }: Props) {
           </p>
         )}
       </section>
+      <UseAdvice job={job} options={options} />
+      <LooseEnds job={job} />
       <Part title="In working order">
         <ol className="text-[14px]">
           {preparation.stages.map((stage) => (
-            <StageRow key={`${stage.kind}-${stage.round}`} job={job} stage={stage} />
+            <StageRow key={stageKey(stage)} job={job} stage={stage} />
+          ))}
+          {orphans.map(({ stage }) => (
+            <StageRow key={stageKey(stage)} job={job} stage={{ ...stage, steps: [], minutes: 0 }} />
           ))}
         </ol>
       </Part>
+      {hides.length > 0 && (
+        <Part title="Where water hides on this item">
+          <p className="text-[14px]">{hides.join(', ')}. Blow them out first, and look again before laying.</p>
+        </Part>
+      )}
       <Part title="What it uses">
         <table className="w-full text-[14px]">
           <tbody>
@@ -167,3 +196,60 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
   wipe: 'Strip before the first layer',
   chips: 'Chips',
 };
+
+/** What is sensible for what the item is for, worked out from what each level would do on it. */
+function UseAdvice({ job, options }: Props) {
+  const use = job.document.prepare?.use;
+  const advice = use && adviseLevel(options, use);
+  const option = advice && options.find(({ level }) => level === advice.level);
+  const chosen = job.prepared.settings.level;
+  return (
+    <Part title="What it is for">
+      <SelectField
+        label="Use"
+        value={use ?? ''}
+        options={[['', 'not said'], ...USES.map((id) => [id, USE_NAMES[id]] as const)]}
+        onChange={(next) => job.edit(changePrepare({ use: next || undefined }))}
+      />
+      {advice && option && (
+        <div className="mt-2 border-l-4 border-line-strong pl-3 text-[14px]">
+          <p>
+            Sensible: <strong>{option.name.toLowerCase()}</strong>. {advice.why}
+          </p>
+          {advice.level !== chosen && (
+            <Button className="mt-1" onClick={() => job.edit(changePrepare({ level: advice.level }))}>
+              Take {option.name.toLowerCase()}
+            </Button>
+          )}
+        </div>
+      )}
+    </Part>
+  );
+}
+
+/** What would be forgotten before anything is laid. */
+function LooseEnds({ job }: { readonly job: JobView }) {
+  const { preparation, cases } = job.prepared;
+  const loose = looseEnds(preparation, cases, job.record.stages);
+  if (loose.length === 0) return null;
+  return (
+    <Part title="Not to be forgotten">
+      <ul className="text-[14px]">
+        {loose.map(({ what, surface }) => (
+          <li key={`${surface ?? ''} ${what}`} className="border-t py-1 first:border-t-0">
+            {surface ? (
+              <>
+                <button type="button" className="underline" onClick={() => job.choose(surface)}>
+                  {job.nameOf(surface)}
+                </button>{' '}
+                {what}: the other side is treated.
+              </>
+            ) : (
+              `${what}.`
+            )}
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}

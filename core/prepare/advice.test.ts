@@ -1,0 +1,79 @@
+import {
+  adviseLevel,
+  compareLevels,
+  FULL_SITE,
+  looseEnds,
+  type PanelCase,
+  prepareItem,
+  USUAL_SCHOOLS,
+  USES,
+  waterHides,
+} from '.';
+import { afterStageEntry } from './stage-log';
+
+const panel = (changes: Partial<PanelCase> = {}): PanelCase => ({
+  id: 'bonnet',
+  substrate: 'clear-gloss',
+  areaM2: 1.5,
+  edgeM: 5,
+  count: 1,
+  curvature: 1,
+  marks: [],
+  paint: 'factory',
+  clearUm: 45,
+  existing: [],
+  toCome: ['ceramic-base'],
+  removalsUm: 2,
+  ...changes,
+});
+const settings = { level: 'one-step' as const, schools: USUAL_SCHOOLS, site: FULL_SITE, leftOut: new Set<string>() };
+const swirled = panel({ marks: [{ id: 'a', kind: 'swirls', severity: 'medium' }] });
+const scratched = panel({
+  marks: [
+    { id: 'a', kind: 'swirls', severity: 'heavy' },
+    { id: 'b', kind: 'deep-scratch', severity: 'medium' },
+  ],
+});
+const advice = (subject: PanelCase, use: (typeof USES)[number]) => adviseLevel(compareLevels([subject], settings), use);
+
+test('use against use: a work vehicle the least, a show piece the most, a sale what a buyer sees', () => {
+  expect(USES.map((use) => [use, advice(scratched, use).level])).toEqual([
+    ['daily', 'full'],
+    ['work', 'gloss-refresh'],
+    ['show', 'full'],
+    ['sale', 'two-step'],
+  ]);
+  expect(advice(swirled, 'daily').level).toBe('two-step');
+  expect(advice(swirled, 'sale').level).toBe('one-step');
+  expect(advice(swirled, 'sale').why).toContain('75 % of the marks go');
+});
+
+test('where nothing can be moved, nothing is sold', () => {
+  for (const use of USES) expect(advice(panel(), use).level).toBe(use === 'work' ? 'none' : 'gloss-refresh');
+});
+
+test('once begun, what is not finished is told; a twin left out on one side is told', () => {
+  const cases = [panel({ id: 'door-left' }), panel({ id: 'door-right', excluded: 'painter comes on Friday' })];
+  const prepared = prepareItem(cases, settings);
+  expect(looseEnds(prepared, cases, new Map())).toEqual([
+    { what: 'is in this job on one side only', surface: 'door-right' },
+  ]);
+  const wash = afterStageEntry(
+    undefined,
+    { type: 'stage-start', stage: { kind: 'wash', round: 1 }, predictedMin: 5 },
+    0,
+  );
+  const loose = looseEnds(prepared, cases, new Map([['wash/1', wash]])).map(({ what }) => what);
+  expect(loose).toContain('Two-bucket wash is not finished');
+  expect(loose).toContain('Blow dry is not begun');
+});
+
+test('water hides where this item has gaps', () => {
+  const surfaces = [
+    { id: 'mirror-left', name: 'Mirror cap, left' },
+    { id: 'mirror-right', name: 'Mirror cap, right' },
+    { id: 'bonnet', name: 'Bonnet' },
+    { id: 'tail-lamp-left', name: 'Tail lamp, left' },
+  ];
+  expect(waterHides(surfaces)).toEqual(['Mirror cap', 'Tail lamp']);
+});

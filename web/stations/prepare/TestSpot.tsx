@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import { climbLadder, PAIR_IDS, PAIRS, type PairId, type SpotTest } from '#core/prepare';
+import type { Surface } from '#formats';
+import { changePrepare } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+
+const pairName = (pair: PairId) => `${PAIRS[pair].pad}, ${PAIRS[pair].liquid}`;
+/** Share of the marks a correction is expected to move before anyone says otherwise. */
+const USUAL_GOAL_PCT = 80;
+const percentFault = (value: number) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %');
+
+/** The ladder of test spots on a panel: what to try next and why, and what each try did. */
+export function TestSpot({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
+  const { document, edit } = job;
+  const all = document.prepare?.tests ?? [];
+  const own = all.filter((test) => test.surface === surface.id);
+  // What was found on another panel of the item is where this one begins.
+  const elsewhere = climbLadder(
+    all.filter((test) => test.surface !== surface.id),
+    USUAL_GOAL_PCT,
+  ).found;
+  const answer = climbLadder(own, USUAL_GOAL_PCT, elsewhere);
+  const [tried, setTried] = useState<Partial<SpotTest>>({});
+  const pair = tried.pair ?? answer.next ?? PAIR_IDS[0];
+  const { gonePct, hazePct = 0, minutes } = tried;
+  const note = () => {
+    if (gonePct === undefined || minutes === undefined) return;
+    const test = { surface: surface.id, pair, gonePct, hazePct, minutes };
+    edit(changePrepare({ tests: [...all.filter((one) => one.surface !== surface.id || one.pair !== pair), test] }));
+    setTried({});
+  };
+  return (
+    <Part title="Test spot">
+      <p className="text-[14px]">
+        {answer.found && !answer.next && (
+          <>
+            Taken: <strong>{pairName(answer.found)}</strong>, {answer.why}.
+          </>
+        )}
+        {answer.next && (
+          <>
+            Try <strong>{pairName(answer.next)}</strong>: {answer.why}.
+          </>
+        )}
+        {!answer.found && !answer.next && `${answer.why}.`}
+      </p>
+      {own.length > 0 && (
+        <table className="mt-2 w-full text-[14px]">
+          <thead className="label text-left">
+            <tr>
+              <th scope="col" className="font-normal">
+                Pad and liquid
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Gone
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Haze
+              </th>
+              <th scope="col" className="text-right font-normal">
+                Min
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {own.map((test) => (
+              <tr key={test.pair} className="border-t">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {pairName(test.pair)}
+                </th>
+                <td className="text-right">{test.gonePct} %</td>
+                <td className="text-right">{test.hazePct} %</td>
+                <td className="text-right">{test.minutes}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <details className="mt-2">
+        <summary className="cursor-pointer text-[14px] text-ink-2">Note a test</summary>
+        <div className="mt-2 grid grid-cols-3 gap-2">
+          <div className="col-span-3">
+            <SelectField
+              label="Pad and liquid"
+              value={pair}
+              options={PAIR_IDS.map((id) => [id, pairName(id)] as const)}
+              onChange={(next) => setTried({ ...tried, pair: next })}
+            />
+          </div>
+          <NumberField
+            optional
+            label="Marks gone"
+            unit="%"
+            value={gonePct}
+            check={percentFault}
+            onChange={(value) => setTried({ ...tried, ...(value !== undefined && { gonePct: value }) })}
+          />
+          <NumberField
+            optional
+            label="Haze left"
+            unit="%"
+            value={hazePct}
+            check={percentFault}
+            onChange={(value) => setTried({ ...tried, hazePct: value ?? 0 })}
+          />
+          <NumberField
+            optional
+            label="Took"
+            unit="min"
+            value={minutes}
+            check={(value) => (value > 0 && value <= 240 ? undefined : 'more than 0, at most 240')}
+            onChange={(value) => setTried({ ...tried, ...(value !== undefined && { minutes: value }) })}
+          />
+          <Button className="col-span-3" disabled={gonePct === undefined || minutes === undefined} onClick={note}>
+            Note it
+          </Button>
+        </div>
+      </details>
+    </Part>
+  );
+}
