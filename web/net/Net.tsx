@@ -261,7 +261,30 @@ const Panel = memo(function Panel({ panel, paint, prefix, unit, plain, isChosen,
       {!plain && lengths && <Lengths outline={outline} lengths={lengths} unit={unit} />}
     </g>
   );
-});
+}, isDrawnAlike);
+
+/** A lens paints anew after every edit; a panel that looks as before, where it was, is not drawn again. */
+function isDrawnAlike({ panel: p, paint: a, ...before }: PanelProps, { panel: q, paint: b, ...after }: PanelProps) {
+  const samePanel =
+    p === q ||
+    (p.id === q.id &&
+      p.name === q.name &&
+      p.copies === q.copies &&
+      p.lengths?.across === q.lengths?.across &&
+      p.lengths?.up === q.lengths?.up &&
+      p.outline.length === q.outline.length &&
+      p.outline.every(([x, y], index) => x === q.outline[index]![0] && y === q.outline[index]![1]));
+  const samePaint =
+    a.fill === b.fill && a.caption === b.caption && a.sign === b.sign && a.parts === b.parts && a.spots === b.spots;
+  return (
+    samePanel &&
+    samePaint &&
+    before.prefix === after.prefix &&
+    before.unit === after.unit &&
+    before.plain === after.plain &&
+    before.isChosen === after.isChosen
+  );
+}
 
 /** The chosen panel over its neighbours, what is kept clear over the panel it lies in. */
 function inOrder(panels: readonly PlacedPanel[], chosen: string | undefined): PlacedPanel[] {

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { perimeterMm, type Polygon, polygonAreaM2 } from '#core/geometry';
 import type { SubstrateId } from '#core/substrates';
 import type { Surface } from '#formats';
@@ -14,7 +14,9 @@ import { KeepTemplate } from './KeepTemplate';
 /** Panels that lay claim to one area, told wherever the map is looked at. */
 export function Claims({ job }: { readonly job: JobView }) {
   const { draft, nameOf, choose } = job;
-  const claims = useMemo(() => claimsOf(draft), [draft]);
+  // After the edit itself is on the screen.
+  const shown = useDeferredValue(draft);
+  const claims = useMemo(() => claimsOf(shown), [shown]);
   if (claims.length === 0) return null;
   return (
     <Part title="Claimed twice">
