@@ -233,3 +233,48 @@ describe('out and in again', () => {
     );
   });
 });
+
+describe('hostile drawings', () => {
+  const readers = [readOutlinesSvg, readOutlinesDxf] as const;
+  /** A reader says that it cannot read, or answers with sound outlines; nothing else. */
+  const answersSoundly = (text: string) => {
+    for (const reader of readers) {
+      let drawing: Drawing;
+      try {
+        drawing = reader(text);
+      } catch (error) {
+        expect(error).toBeInstanceOf(DrawingError);
+        continue;
+      }
+      for (const { pointsMm } of drawing.outlines) {
+        expect(pointsMm.length).toBeGreaterThanOrEqual(3);
+        expect(pointsMm.flat().every(Number.isFinite)).toBe(true);
+      }
+    }
+  };
+
+  test('whatever is read', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 400 }), answersSoundly));
+  });
+
+  test('a good file with a piece cut out or doubled', () => {
+    const good = [
+      ILLUSTRATED,
+      dxf(line('a', [0, 0], [10, 0]) + '\n' + line('a', [10, 0], [5, 9]) + '\n' + line('a', [5, 9], [0, 0]), 4),
+    ];
+    fc.assert(
+      fc.property(fc.constantFrom(...good), fc.nat(), fc.nat(200), fc.boolean(), (text, start, length, doubled) => {
+        const from = start % text.length;
+        const cut = text.slice(from, from + length);
+        answersSoundly(text.slice(0, from) + (doubled ? cut + cut : '') + text.slice(from + length));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('numbers beyond sense', () => {
+    const huge = '<svg><path d="M0 0 L1e308 0 L1e308 1e308 Z"/><rect width="-5" height="9"/><circle r="NaN"/></svg>';
+    answersSoundly(huge);
+    answersSoundly(dxf(line('a', [0, 0], [1e300, 0]), 6));
+  });
+});
