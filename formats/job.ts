@@ -15,7 +15,7 @@ import { FAMILY_IDS } from '#core/families';
 import { HARDNESS } from '#core/paint';
 import { PARKING_IDS, WASH_IDS } from '#core/life';
 import { METHOD_IDS } from '#core/methods';
-import { LEVELS, PAIR_IDS, USES } from '#core/prepare';
+import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { productSchema } from './product';
@@ -36,9 +36,6 @@ import {
   wholeNonNegative,
   wholePositive,
 } from './values';
-
-/** What is agreed of a surface that is not simply included. */
-export const SCOPE_STATES = ['excluded', 'partly', 'hidden-only', 'unpaid'] as const;
 
 export const JOB_FORMAT = 'glaphyra.job/1';
 
@@ -185,6 +182,7 @@ export const jobSchema = object({
       masking: oneOf(['many', 'obvious', 'none']).optional(),
       wipe: oneOf(['once', 'twice', 'none-over-primer']).optional(),
       chips: oneOf(['fill', 'seal']).optional(),
+      order: oneOf(['stage-by-stage', 'zone-by-zone']).optional(),
     }).optional(),
     site: object({
       runningWater: flag().optional(),

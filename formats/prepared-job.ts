@@ -26,9 +26,7 @@ export const USUAL_YEARS = 6;
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);
   const products = new Map(job.products.map((product) => [product.id, product]));
-  const excluded = new Map(
-    job.prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface, reason }) => [surface, reason]),
-  );
+  const scope = new Map(job.prepare?.scope?.map(({ surface, state, reason }) => [surface, { state, reason }]));
   return job.surfaces.map((surface, index): PanelCase => {
     const { id, substrate, count, curvature = 1, paint } = surface;
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
@@ -54,7 +52,7 @@ export function panelCases(job: Job): PanelCase[] {
         layers: layers.map(({ name, family, ratedMonths }) => ({ name, family, ratedMonths })),
         yearsPlanned: job.prepare?.yearsPlanned ?? USUAL_YEARS,
       }),
-      excluded: excluded.get(id),
+      scope: scope.get(id),
     };
   });
 }

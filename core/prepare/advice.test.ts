@@ -53,7 +53,10 @@ test('where nothing can be moved, nothing is sold', () => {
 });
 
 test('once begun, what is not finished is told; a twin left out on one side is told', () => {
-  const cases = [panel({ id: 'door-left' }), panel({ id: 'door-right', excluded: 'painter comes on Friday' })];
+  const cases = [
+    panel({ id: 'door-left' }),
+    panel({ id: 'door-right', scope: { state: 'excluded', reason: 'painter comes on Friday' } }),
+  ];
   const prepared = prepareItem(cases, settings);
   expect(looseEnds(prepared, cases, new Map())).toEqual([
     { what: 'is in this job on one side only', surface: 'door-right' },

@@ -3,7 +3,15 @@ export * from './closing';
 export * from './item';
 export { type Ledger } from './ledger';
 export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
-export { type PanelCase, type PanelPreparation, type PrepareSettings } from './panel';
+export { type Turn, type WorkingDay, workingDay } from './order';
+export {
+  isDone,
+  type MarkFate,
+  type PanelCase,
+  type PanelPreparation,
+  type PrepareSettings,
+  SCOPE_STATES,
+} from './panel';
 export { removalsToComeUm } from './removals';
 export * from './schools';
 export { FULL_SITE } from './site';

@@ -1,15 +1,24 @@
-import type { Zone } from '../nets';
 import { LEVEL_DEFINITIONS, type Level, LEVELS, shareGone } from './levels';
-import { type PanelCase, type PanelPreparation, preparePanel, type PrepareSettings, type PrepStep } from './panel';
-import { type StepKindId } from './steps';
+import { kindOrder, zoneRank } from './order';
+import {
+  isDone,
+  type PanelCase,
+  type PanelPreparation,
+  preparePanel,
+  type PrepareSettings,
+  type PrepStep,
+} from './panel';
+import { isPolishing, STEP_KINDS, type StepKindId } from './steps';
 
 /** A stage of the work: one kind of step over all the panels that want it, in the order they are reached. */
 export interface PrepStage {
   readonly kind: StepKindId;
   readonly round: number;
   readonly steps: readonly PrepStep[];
-  /** Of what is really to be done. */
+  /** Of what is really to be done, what was sprayed on and has to be rinsed waited for. */
   readonly minutes: number;
+  /** The same by the default rates. */
+  readonly defaultMin: number;
 }
 
 export interface Preparation {
@@ -17,41 +26,19 @@ export interface Preparation {
   /** In working order. */
   readonly stages: readonly PrepStage[];
   readonly minutes: number;
+  /** Of these, what is done unpaid because an eye for faults will not let go. */
+  readonly unpaidMin: number;
   readonly uses: readonly { readonly what: string; readonly unit: string; readonly amount: number }[];
   /** Share of all polishable marks that goes, each counted once; undefined where there are none. */
   readonly goneShare?: number;
 }
 
-/** Kinds of steps in the order of the work; wheels and iron move with the school. */
-function kindOrder({ schools }: PrepareSettings): readonly StepKindId[] {
-  const wash: readonly StepKindId[] = ['pre-wash', 'wash', 'rinseless'];
-  const washed: readonly StepKindId[] = schools.iron === 'before-wash' ? ['iron', ...wash] : [...wash, 'iron'];
-  const cleaned: readonly StepKindId[] = [...washed, 'tar', 'clay', 'dry'];
-  return [
-    ...(schools.wheels === 'first' ? (['wheels', ...cleaned] as const) : ([...cleaned, 'wheels'] as const)),
-    'chip-repair',
-    'tape',
-    'cutting',
-    'single-stage',
-    'refining',
-    'finishing',
-    'inspection',
-    'trim-restore',
-    'glass-polish',
-    'prep-wash',
-    'panel-wipe',
-  ];
-}
-
-/** Tops before the item is raised, what is underneath last. */
-const ZONE_ORDER: Readonly<Record<Zone, number>> = { top: 0, front: 1, rear: 2, left: 3, right: 4, under: 5 };
-
 /** The preparation of a whole item: every panel's steps, gathered into stages in working order. */
 export function prepareItem(panels: readonly PanelCase[], settings: PrepareSettings): Preparation {
-  const prepared = panels.map((panel) => preparePanel(panel, settings));
+  const prepared = prepareBesides(panels, settings);
   const cases = new Map(panels.map((panel) => [panel.id, panel]));
   const steps = prepared.flatMap((panel) => panel.steps);
-  const stages = kindOrder(settings).flatMap((kind): PrepStage[] => {
+  const stages = kindOrder(settings.schools).flatMap((kind): PrepStage[] => {
     const own = steps.filter((step) => step.kind === kind);
     const rounds = Math.max(0, ...own.map(({ round }) => round));
     return Array.from({ length: rounds }, (_, index) => {
@@ -59,7 +46,14 @@ export function prepareItem(panels: readonly PanelCase[], settings: PrepareSetti
         own.filter(({ round }) => round === index + 1),
         cases,
       );
-      return { kind, round: index + 1, steps: ofRound, minutes: minutesOf(ofRound) };
+      const dwell = dwellMin(ofRound, settings);
+      return {
+        kind,
+        round: index + 1,
+        steps: ofRound,
+        minutes: minutesOf(ofRound) + dwell,
+        defaultMin: ofRound.filter(isDone).reduce((sum, step) => sum + step.defaultMin, 0) + dwell,
+      };
     });
   });
   const goes = prepared.flatMap(({ id, goes: shares }) => {
@@ -67,22 +61,46 @@ export function prepareItem(panels: readonly PanelCase[], settings: PrepareSetti
     // What polishing does nothing about is no measure of a correction.
     return shares.filter((_, index) => shareGone(marks[index]!, 'full', substrate) > 0);
   });
+  const unpaid = new Set(panels.filter(({ scope }) => scope?.state === 'unpaid').map(({ id }) => id));
   return {
     panels: prepared,
     stages,
-    minutes: minutesOf(steps),
+    minutes: stages.reduce((sum, { minutes }) => sum + minutes, 0),
+    unpaidMin: minutesOf(steps.filter(({ surface }) => unpaid.has(surface))),
     uses: usesOf(steps),
     ...(goes.length > 0 && { goneShare: goes.reduce((sum, { share }) => sum + share, 0) / goes.length }),
   };
 }
 
-const isDone = ({ leftOut, impossible }: PrepStep) => !leftOut && !impossible;
+/** Every panel's steps, those that want masking knowing what is polished in their zone. */
+function prepareBesides(panels: readonly PanelCase[], settings: PrepareSettings): PanelPreparation[] {
+  const alone = panels.map((panel) => preparePanel(panel, settings));
+  const polishedZones = new Set(
+    alone.flatMap(({ steps }, index) =>
+      steps.some((step) => isDone(step) && (isPolishing(step.kind) || step.kind === 'glass-polish'))
+        ? [panels[index]!.zone]
+        : [],
+    ),
+  );
+  return panels.map((panel, index) =>
+    polishedZones.has(panel.zone) ? preparePanel(panel, settings, true) : alone[index]!,
+  );
+}
+
 const minutesOf = (steps: readonly PrepStep[]) => steps.filter(isDone).reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** By zone; among the polishing steps of a zone the worst panel last, when the eye is in. */
+/** What is sprayed on in one go dwells once; in the sun it is rinsed panel by panel, before it dries. */
+function dwellMin(steps: readonly PrepStep[], { site }: PrepareSettings): number {
+  const done = steps.filter(isDone);
+  const [first] = done;
+  if (!first) return 0;
+  return (STEP_KINDS[first.kind].dwellMin ?? 0) * (site.shade ? 1 : done.length);
+}
+
+/** By zone; among the steps of a zone the longest, on the worst panel, last, when the eye is in. */
 function inReach(steps: readonly PrepStep[], cases: ReadonlyMap<string, PanelCase>): PrepStep[] {
-  const zoneOf = ({ surface }: PrepStep) => ZONE_ORDER[cases.get(surface)?.zone ?? 'left'];
-  return [...steps].sort((a, b) => zoneOf(a) - zoneOf(b) || a.minutes - b.minutes);
+  const rank = ({ surface }: PrepStep) => zoneRank(cases.get(surface)?.zone);
+  return [...steps].sort((a, b) => rank(a) - rank(b) || a.minutes - b.minutes);
 }
 
 function usesOf(steps: readonly PrepStep[]): Preparation['uses'] {
@@ -100,6 +118,7 @@ export interface ScopeOption {
   readonly name: string;
   readonly says: string;
   readonly minutes: number;
+  readonly unpaidMin: number;
   readonly goneShare: number | undefined;
   /** Panels on which the paint, or their finish, allows less. */
   readonly milderOn: number;
@@ -118,6 +137,7 @@ export function compareLevels(panels: readonly PanelCase[], settings: PrepareSet
       name: LEVEL_DEFINITIONS[level].name,
       says: LEVEL_DEFINITIONS[level].says,
       minutes: prepared.minutes,
+      unpaidMin: prepared.unpaidMin,
       goneShare: prepared.goneShare,
       milderOn: prepared.panels.filter(({ level: allowed }) => allowed.why !== undefined).length,
       mostUm: Math.max(0, ...prepared.panels.map(({ ledger }) => ledger?.thisCorrectionUm ?? 0)),

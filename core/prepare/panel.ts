@@ -8,7 +8,7 @@ import { allowedLevel, type AllowedLevel, type Ledger, ledgerOf } from './ledger
 import { isPolishedAway, type Level, LEVEL_DEFINITIONS, LEVELS, shareGone } from './levels';
 import type { PrepareSchools } from './schools';
 import { type Site, siteFault } from './site';
-import { STEP_KINDS, type StepKind, type StepKindId, takesPolish } from './steps';
+import { isPolishing, STEP_KINDS, type StepKind, type StepKindId, takesPolish } from './steps';
 
 /** A surface as preparation sees it. */
 export interface PanelCase extends Pick<Tried, 'touch' | 'iron' | 'water' | 'existing'> {
@@ -28,8 +28,20 @@ export interface PanelCase extends Pick<Tried, 'touch' | 'iron' | 'water' | 'exi
   readonly toCome: readonly FamilyId[];
   /** Clear that taking the protection off again costs over the planned life, µm. */
   readonly removalsUm: number;
-  /** In this job: excluded ones get nothing, with their reason. */
-  readonly excluded?: string | undefined;
+  /** What was agreed of it, where it is not simply included. */
+  readonly scope?: AgreedScope | undefined;
+}
+
+/** What is agreed of a surface that is not simply included. */
+export const SCOPE_STATES = ['excluded', 'partly', 'hidden-only', 'unpaid'] as const;
+export type ScopeState = (typeof SCOPE_STATES)[number];
+export interface AgreedScope {
+  /**
+   * Excluded: nothing is done. Partly: corrected one level milder. Hidden only: marks are filled, not removed.
+   * Unpaid: done like the rest, and its time counted by itself.
+   */
+  readonly state: ScopeState;
+  readonly reason: string;
 }
 
 export interface PrepareSettings {
@@ -60,14 +72,26 @@ export interface PrepStep {
   readonly impossible?: string;
 }
 
+/** Whether a step is really to be done: neither left out by hand nor ruled out. */
+export const isDone = ({ leftOut, impossible }: Pick<PrepStep, 'leftOut' | 'impossible'>): boolean =>
+  leftOut === undefined && impossible === undefined;
+
+export interface MarkFate {
+  readonly mark: string;
+  /** Share of it that goes. */
+  readonly share: number;
+  /** It is filled: out of sight until the filler goes. */
+  readonly hidden?: true;
+}
+
 export interface PanelPreparation {
   readonly id: string;
   readonly steps: readonly PrepStep[];
   readonly level: AllowedLevel;
   /** Undefined where nobody knows the clear, or nothing can be polished. */
   readonly ledger?: Ledger | undefined;
-  /** Each mark with the share of it that goes. */
-  readonly goes: readonly { readonly mark: string; readonly share: number }[];
+  /** What becomes of each mark. */
+  readonly goes: readonly MarkFate[];
   readonly excluded?: string;
 }
 
@@ -93,7 +117,7 @@ const BONDING: readonly FamilyId[] = [
 const NOT_WASHED: readonly SubstrateId[] = ['fabric', 'leather', 'interior-plastic'];
 const GLASS: readonly SubstrateId[] = ['glass', 'windscreen'];
 const TRIM: readonly SubstrateId[] = ['textured-plastic', 'rubber'];
-const NEEDS_TAPE: readonly SubstrateId[] = [...TRIM, 'clear-matte', 'film-matte', 'lens-plastic', 'vinyl'];
+const NEEDS_TAPE: readonly SubstrateId[] = [...TRIM, 'lens-plastic', 'vinyl'];
 
 interface Wanted {
   readonly kind: StepKindId;
@@ -102,33 +126,47 @@ interface Wanted {
   readonly pieces?: number;
   /** On top of the usual factors. */
   readonly factor?: number;
+  /** Why it cannot be done, besides the site. */
+  readonly impossible?: string;
 }
 
 /**
  * The steps of one panel, from what was seen on it, what it is made of and what is to come, each with its reason.
  * Correction goes no further than the paint can stand; a matte finish is never polished.
+ * @param besidePolish something next to it is polished: what polish would spoil is masked
  */
-export function preparePanel(panel: PanelCase, settings: PrepareSettings): PanelPreparation {
-  if (panel.excluded !== undefined) {
-    return { id: panel.id, steps: [], level: { level: 'none' }, goes: goesAt(panel, 'none'), excluded: panel.excluded };
+export function preparePanel(panel: PanelCase, settings: PrepareSettings, besidePolish = false): PanelPreparation {
+  const { scope } = panel;
+  if (scope?.state === 'excluded') {
+    const level = { level: 'none' } as const;
+    return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false), excluded: scope.reason };
   }
   const level = levelOf(panel, settings);
-  const wanted = [...cleaning(panel, settings), ...correction(panel, level, settings), ...ending(panel, settings)];
+  const wanted = [
+    ...cleaning(panel, settings),
+    ...masking(panel, level, settings, besidePolish),
+    ...correction(panel, level, settings),
+    ...ending(panel, settings),
+  ];
   const steps = wanted.map((step) => toStep(panel, step, settings));
-  const taken = steps.filter(({ leftOut, impossible }) => !leftOut && !impossible).map(({ kind }) => kind);
-  const polished = taken.filter((kind) => STEP_KINDS[kind].polishes);
-  const done = polished.length > 0 || level.level === 'none' ? level.level : 'none';
+  const taken = steps.filter(isDone).map(({ kind }) => kind);
+  const polished = taken.filter(isPolishing);
+  const corrects = LEVEL_DEFINITIONS[level.level].steps.some((kind) => taken.includes(kind));
   return {
     id: panel.id,
     steps,
     level,
     ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), polished) : undefined,
-    goes: goesAt(panel, done),
+    goes: fates(panel, corrects ? level.level : 'none', taken.includes('filling-polish')),
   };
 }
 
-const goesAt = ({ marks, substrate }: PanelCase, level: Level) =>
-  marks.map((mark) => ({ mark: mark.id, share: shareGone(mark, level, substrate) }));
+const fates = ({ marks, substrate }: PanelCase, level: Level, filled: boolean): MarkFate[] =>
+  marks.map((mark) => ({
+    mark: mark.id,
+    share: shareGone(mark, level, substrate),
+    ...(filled && isPolishedAway(mark.kind) && { hidden: true as const }),
+  }));
 
 const ledgerCase = ({ clearUm, paint, removalsUm }: PanelCase, { reserveUm = CLEAR_RESERVE_UM }: PrepareSettings) => ({
   clearUm,
@@ -139,7 +177,10 @@ const ledgerCase = ({ clearUm, paint, removalsUm }: PanelCase, { reserveUm = CLE
 
 /** A panel with nothing on it that polishing moves gets no more than gloss. */
 function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLevel {
-  const { level: wanted } = settings;
+  const { scope } = panel;
+  if (scope?.state === 'hidden-only') return { level: 'none', why: `hidden only, as agreed: ${scope.reason}` };
+  const { level: whole } = settings;
+  const wanted = scope?.state === 'partly' ? milder(whole) : whole;
   if (!takesPolish(panel.substrate)) {
     const why = SUBSTRATES[panel.substrate].matte
       ? 'a matte finish turns glossy under any polish, for good'
@@ -148,9 +189,13 @@ function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLevel {
   }
   const hasMarks = panel.marks.some(({ kind }) => isPolishedAway(kind));
   const most = hasMarks ? wanted : LEVELS[Math.min(LEVELS.indexOf(wanted), LEVELS.indexOf('gloss-refresh'))]!;
-  const worn = panel.marks.some(({ kind }) => kind === 'burn-through' || kind === 'failing-clear');
-  return allowedLevel(ledgerCase(panel, settings), most, worn);
+  const allowed = allowedLevel(ledgerCase(panel, settings), most, isWorn(panel));
+  if (scope?.state !== 'partly' || allowed.why || whole === wanted) return allowed;
+  return { ...allowed, why: `partly, as agreed: ${scope.reason}` };
 }
+
+const milder = (level: Level): Level => LEVELS[Math.max(0, LEVELS.indexOf(level) - 1)]!;
+const isWorn = ({ marks }: PanelCase) => marks.some(({ kind }) => kind === 'burn-through' || kind === 'failing-clear');
 
 function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
   const { substrate, touch, iron, marks, count } = panel;
@@ -187,19 +232,55 @@ function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[
   return [...inOrder, ...tarred, ...clayed, { kind: 'dry', reason: 'water hides in gaps and comes out later' }];
 }
 
-function correction(panel: PanelCase, { level }: AllowedLevel, { schools }: PrepareSettings): Wanted[] {
-  const { substrate, marks } = panel;
-  const chips = marks.filter(({ kind }) => kind === 'chip').length;
-  const filled: Wanted[] =
-    schools.chips === 'fill' && chips > 0 ? [{ kind: 'chip-repair', reason: `${chips} marked`, pieces: chips }] : [];
-  const { steps, name } = LEVEL_DEFINITIONS[level];
-  if (steps.length === 0) {
-    const taped = NEEDS_TAPE.includes(substrate) && schools.masking !== 'none';
+/**
+ * What is masked: trim and lamps by the school; a matte finish beside polish always, since a slip there cannot be
+ * undone; polished panels themselves only in the school that tapes every edge.
+ */
+function masking(
+  { substrate }: PanelCase,
+  { level }: AllowedLevel,
+  { schools }: PrepareSettings,
+  besidePolish: boolean,
+): Wanted[] {
+  if (LEVEL_DEFINITIONS[level].steps.length > 0) {
+    return schools.masking === 'many' ? [{ kind: 'tape', reason: 'edges burn through first' }] : [];
+  }
+  if (!besidePolish) return [];
+  if (SUBSTRATES[substrate].matte) {
     return [
-      ...filled,
-      ...(taped ? [{ kind: 'tape' as const, reason: 'polish stays off it while its neighbours are polished' }] : []),
+      { kind: 'tape', reason: 'polish that touches a matte finish turns it glossy, and its neighbours are polished' },
     ];
   }
+  return NEEDS_TAPE.includes(substrate) && schools.masking !== 'none'
+    ? [{ kind: 'tape', reason: 'polish stays off it while its neighbours are polished' }]
+    : [];
+}
+
+/** Coats of matched paint in a chip, each dry before the next. */
+const CHIP_COATS = 3;
+
+function chips({ substrate, marks }: PanelCase, { schools }: PrepareSettings): Wanted[] {
+  const pieces = marks.filter(({ kind }) => kind === 'chip').length;
+  if (schools.chips !== 'fill' || pieces === 0) return [];
+  const reason = `${pieces} ${pieces === 1 ? 'chip' : 'chips'} marked`;
+  return [
+    { kind: 'chip-clean', reason, pieces },
+    ...Array.from({ length: CHIP_COATS }, (_, coat): Wanted => ({
+      kind: 'chip-fill',
+      reason,
+      pieces,
+      round: coat + 1,
+    })),
+    ...(takesPolish(substrate)
+      ? [{ kind: 'chip-level' as const, reason: 'the fill stands proud of the paint', pieces }]
+      : []),
+  ];
+}
+
+function correction(panel: PanelCase, { level }: AllowedLevel, settings: PrepareSettings): Wanted[] {
+  const { marks } = panel;
+  const { steps, name } = LEVEL_DEFINITIONS[level];
+  if (steps.length === 0) return [...chips(panel, settings), ...filling(panel, settings)];
   const worst = worstSeverity(marks.filter(({ kind }) => isPolishedAway(kind))) ?? 'light';
   const rounds = new Map<StepKindId, number>();
   const polished = steps.map((kind): Wanted => {
@@ -208,10 +289,29 @@ function correction(panel: PanelCase, { level }: AllowedLevel, { schools }: Prep
     return { kind, round, reason: `${name.toLowerCase()}, ${worst} marks`, factor: SEVERITY_FACTOR[worst] };
   });
   return [
-    ...filled,
-    ...(schools.masking === 'many' ? [{ kind: 'tape' as const, reason: 'edges burn through first' }] : []),
+    ...chips(panel, settings),
     ...polished,
     { kind: 'inspection', reason: 'what is left is found now, not by the owner' },
+  ];
+}
+
+/** Marks filled instead of removed, where that was agreed and the paint can stand even that. */
+function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
+  const { scope, substrate, marks, toCome } = panel;
+  if (scope?.state !== 'hidden-only' || !takesPolish(substrate) || isWorn(panel)) return [];
+  if (!marks.some(({ kind }) => isPolishedAway(kind))) return [];
+  const ledger = ledgerOf(ledgerCase(panel, settings), ['filling-polish']);
+  if (ledger && ledger.spareUm < 0) return [];
+  const [first] = toCome;
+  const bonds = first !== undefined && first !== 'ceramic-primer' && BONDING.includes(first);
+  return [
+    {
+      kind: 'filling-polish',
+      reason: scope.reason,
+      ...(bonds && {
+        impossible: `${FAMILIES[first].name.toLowerCase()} does not bond over a filler: lay a priming polish under it, or say that the marks stay`,
+      }),
+    },
   ];
 }
 
@@ -238,14 +338,14 @@ function ending(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] 
 
 function toStep(
   panel: PanelCase,
-  { kind, reason, round = 1, pieces, factor = 1 }: Wanted,
+  { kind, reason, round = 1, pieces, factor = 1, impossible: barred }: Wanted,
   settings: PrepareSettings,
 ): PrepStep {
   const definition: StepKind = STEP_KINDS[kind];
   const amount = { area: panel.areaM2, edge: panel.edgeM, piece: pieces ?? panel.count }[definition.pace.by];
   const leftOut =
     settings.leftOut.has(kind) || settings.leftOut.has(`${panel.id}/${kind}`) ? definition.leftOut : undefined;
-  const impossible = siteFault(kind, settings.site);
+  const impossible = barred ?? siteFault(kind, settings.site);
   const defaultMin = definition.pace.min * amount * factor * handling(panel, kind);
   return {
     surface: panel.id,

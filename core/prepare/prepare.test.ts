@@ -1,8 +1,6 @@
 import fc from 'fast-check';
-import { MARK_KIND_IDS, MARK_SEVERITIES } from '../condition';
-import { FAMILY_IDS } from '../families';
-import { HARDNESS } from '../paint';
-import { SUBSTRATE_IDS, SUBSTRATES } from '../substrates';
+import { SUBSTRATES } from '../substrates';
+import { anyPanel, anySettings, panel, settings, swirled } from '../testing/preparation';
 import {
   compareLevels,
   FULL_SITE,
@@ -19,30 +17,6 @@ import {
 import { ledgerOf } from './ledger';
 import { preparePanel } from './panel';
 
-const panel = (changes: Partial<PanelCase> = {}): PanelCase => ({
-  id: 'bonnet',
-  substrate: 'clear-gloss',
-  areaM2: 1.5,
-  edgeM: 5,
-  count: 1,
-  curvature: 1,
-  zone: 'top',
-  marks: [],
-  paint: 'factory',
-  clearUm: 45,
-  existing: [],
-  toCome: ['ceramic-base'],
-  removalsUm: 2,
-  ...changes,
-});
-const settings = (changes: Partial<PrepareSettings> = {}): PrepareSettings => ({
-  level: 'two-step',
-  schools: USUAL_SCHOOLS,
-  site: FULL_SITE,
-  leftOut: new Set(),
-  ...changes,
-});
-const swirled = (severity: (typeof MARK_SEVERITIES)[number]) => [{ id: 'm', kind: 'swirls', severity } as const];
 const kinds = (prepared: { steps: readonly { kind: string }[] }) => prepared.steps.map(({ kind }) => kind);
 const minutesOf = (subject: PanelCase, kind: string, changes: Partial<PrepareSettings> = {}) =>
   preparePanel(subject, settings(changes)).steps.find((step) => step.kind === kind)?.minutes;
@@ -134,8 +108,8 @@ describe('what is done, and why', () => {
     const primed = panel({ toCome: ['ceramic-primer', 'ceramic-base'] });
     expect(with_({ wipe: 'none-over-primer' }, primed)).not.toContain('panel-wipe');
     const chipped = panel({ marks: [{ id: 'c', kind: 'chip', severity: 'light' }] });
-    expect(with_({ chips: 'fill' }, chipped)).toContain('chip-repair');
-    expect(with_({ chips: 'seal' }, chipped)).not.toContain('chip-repair');
+    expect(with_({ chips: 'fill' }, chipped)).toContain('chip-fill');
+    expect(with_({ chips: 'seal' }, chipped)).not.toContain('chip-fill');
     const first = (schools: Partial<PrepareSchools>) =>
       prepareItem(
         [panel(), panel({ id: 'wheel', substrate: 'wheel', count: 4 })],
@@ -168,8 +142,43 @@ describe('what is done, and why', () => {
     expect(without.panels[0]!.ledger!.thisCorrectionUm).toBe(1);
   });
 
+  test('what is agreed: partly is one level milder, unpaid is counted by itself, hidden is filled and said to be', () => {
+    const agreed = (state: 'partly' | 'unpaid' | 'hidden-only', changes = {}) =>
+      panel({ marks: swirled('medium'), scope: { state, reason: 'said at the walk-round' }, ...changes });
+    expect(preparePanel(agreed('partly'), settings()).level).toEqual({
+      level: 'one-step',
+      why: 'partly, as agreed: said at the walk-round',
+    });
+    const unpaid = prepareItem([agreed('unpaid'), panel({ id: 'roof' })], settings());
+    const alone = prepareItem([agreed('unpaid')], settings());
+    expect(unpaid.unpaidMin).toBeGreaterThan(27);
+    expect(unpaid.unpaidMin).toBeLessThanOrEqual(alone.minutes);
+    const waxed = preparePanel(agreed('hidden-only', { toCome: ['paste-wax'] }), settings());
+    expect(waxed.goes).toEqual([{ mark: 'm', share: 0, hidden: true }]);
+    expect(waxed.ledger!.thisCorrectionUm).toBe(0.5);
+    const coated = preparePanel(agreed('hidden-only'), settings());
+    expect(coated.steps.find(({ kind }) => kind === 'filling-polish')!.impossible).toMatch(/priming polish/);
+    expect(coated.goes[0]).toEqual({ mark: 'm', share: 0 });
+  });
+
+  test('satin is masked beside polished glass in every school, and trim by the school', () => {
+    const glass = panel({ id: 'window', substrate: 'glass', toCome: ['glass-coating'] });
+    const tank = panel({ id: 'tank', substrate: 'clear-matte' });
+    const trim = panel({ id: 'trim', substrate: 'textured-plastic' });
+    for (const masking of ['many', 'obvious', 'none'] as const) {
+      const { panels } = prepareItem([glass, tank, trim], settings({ schools: { ...USUAL_SCHOOLS, masking } }));
+      expect(kinds(panels[1]!)).toContain('tape');
+      expect(kinds(panels[2]!).includes('tape')).toBe(masking !== 'none');
+    }
+    const away = prepareItem([{ ...glass, zone: 'left' }, tank], settings());
+    expect(kinds(away.panels[1]!)).not.toContain('tape');
+  });
+
   test('what is excluded gets nothing, and keeps its reason', () => {
-    const prepared = preparePanel(panel({ excluded: 'wheels will be swapped: treat the new set' }), settings());
+    const prepared = preparePanel(
+      panel({ scope: { state: 'excluded', reason: 'wheels will be swapped: treat the new set' } }),
+      settings(),
+    );
     expect(prepared).toMatchObject({ steps: [], excluded: 'wheels will be swapped: treat the new set' });
   });
 
@@ -188,48 +197,6 @@ describe('what is done, and why', () => {
 });
 
 describe('laws', () => {
-  const mark = fc.record({
-    id: fc.constantFrom('a', 'b', 'c'),
-    kind: fc.constantFrom(...MARK_KIND_IDS),
-    severity: fc.constantFrom(...MARK_SEVERITIES),
-  });
-  const anyPanel: fc.Arbitrary<PanelCase> = fc
-    .record({
-      substrate: fc.constantFrom(...SUBSTRATE_IDS),
-      areaM2: fc.double({ min: 0.01, max: 20, noNaN: true }),
-      edgeM: fc.double({ min: 0.1, max: 60, noNaN: true }),
-      count: fc.integer({ min: 1, max: 6 }),
-      curvature: fc.double({ min: 0.5, max: 3, noNaN: true }),
-      marks: fc.array(mark, { maxLength: 5 }),
-      clearUm: fc.option(fc.double({ min: 0, max: 4000, noNaN: true }), { nil: undefined }),
-      touch: fc.constantFrom('smooth', 'rough', undefined),
-      iron: fc.constantFrom('clear', 'bleeds', undefined),
-      hardness: fc.constantFrom(...HARDNESS, undefined),
-      toCome: fc.array(fc.constantFrom(...FAMILY_IDS), { maxLength: 3 }),
-      removalsUm: fc.double({ min: 0, max: 40, noNaN: true }),
-      zone: fc.constantFrom('top', 'left', 'under', undefined),
-    })
-    .map((changes) => panel(changes as Partial<PanelCase>));
-  const school = <K extends keyof PrepareSchools>(key: K) =>
-    fc.constantFrom(...(Object.keys(SCHOOL_CHOICES[key]) as PrepareSchools[K][]));
-  const anySettings: fc.Arbitrary<PrepareSettings> = fc
-    .record({
-      level: fc.constantFrom(...LEVELS),
-      schools: fc.record({
-        iron: school('iron'),
-        wheels: school('wheels'),
-        masking: school('masking'),
-        wipe: school('wipe'),
-        chips: school('chips'),
-      }),
-      airC: fc.double({ min: -20, max: 40, noNaN: true }),
-      water: fc.boolean(),
-      leftOut: fc.subarray(Object.keys(STEP_KINDS)),
-    })
-    .map(({ airC, water, leftOut, ...rest }) =>
-      settings({ ...rest, site: { ...FULL_SITE, airC, runningWater: water }, leftOut: new Set(leftOut) }),
-    );
-
   test('a matte finish never receives a polishing step, nor does what has nothing to take from', () => {
     fc.assert(
       fc.property(anyPanel, anySettings, (subject, how) => {
@@ -247,7 +214,7 @@ describe('laws', () => {
         const { ledger, level } = preparePanel(subject, how);
         if (ledger && ledger.thisCorrectionUm > 0) expect(ledger.spareUm).toBeGreaterThanOrEqual(0);
         if (level.level !== how.level && subject.marks.some(({ kind }) => kind === 'swirls')) {
-          const takes = SUBSTRATES[subject.substrate].polishable;
+          const takes = SUBSTRATES[subject.substrate].polishable && subject.scope?.state !== 'excluded';
           if (takes) expect(level.why).toBeDefined();
         }
       }),

@@ -5,6 +5,7 @@ export interface PrepareSchools {
   readonly masking: 'many' | 'obvious' | 'none';
   readonly wipe: 'once' | 'twice' | 'none-over-primer';
   readonly chips: 'fill' | 'seal';
+  readonly order: 'stage-by-stage' | 'zone-by-zone';
 }
 
 export const USUAL_SCHOOLS: PrepareSchools = {
@@ -13,6 +14,7 @@ export const USUAL_SCHOOLS: PrepareSchools = {
   masking: 'obvious',
   wipe: 'once',
   chips: 'seal',
+  order: 'stage-by-stage',
 };
 
 type Choices = {
@@ -45,5 +47,15 @@ export const SCHOOL_CHOICES: Choices = {
   chips: {
     fill: { name: 'Chips filled first', changes: 'In thin coats with drying between.' },
     seal: { name: 'Chips sealed over', changes: 'The coating closes them; they stay visible.' },
+  },
+  order: {
+    'stage-by-stage': {
+      name: 'Stage by stage over the whole item',
+      changes: 'One pad and one liquid in hand at a time; all dust is made before anything is wiped.',
+    },
+    'zone-by-zone': {
+      name: 'Zone by zone once it is dry',
+      changes: 'A finished zone can be laid while the next is cut: cover it, or its dust is wiped off again.',
+    },
   },
 };

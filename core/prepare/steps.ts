@@ -15,8 +15,14 @@ export interface StepKind {
   readonly caution: string;
   /** What follows if it is left out. */
   readonly leftOut: string;
-  /** Must not dry on the surface; rinsed after so many minutes. */
+  /** Must not dry on the surface; rinsed after so many minutes, once for all that is sprayed in one go. */
   readonly dwellMin?: number;
+  /** Left to dry before anything else is done there, minutes: time for something else on the item. */
+  readonly driesMin?: number;
+  /** Left to cure before anything is laid over it, minutes; other preparation may go on. */
+  readonly curesMin?: number;
+  /** When a patch is finished, as seen; a fixed number of passes doubles the hours. */
+  readonly stopWhen?: string;
   /** What the site has to offer. */
   readonly needs?: readonly SiteNeed[];
   /** Slower on hard paint, and with the marks it has to move. */
@@ -131,6 +137,7 @@ const TABLE = define({
       'Eyes and ears protected. Feel the panel: too hot for the hand is too hot for the paint. Off edges and creases.',
     leftOut: 'Deep marks stay.',
     needs: ['power'],
+    stopWhen: 'the reflection read through the residue shows no more marks',
     polishes: true,
   },
   refining: {
@@ -145,6 +152,7 @@ const TABLE = define({
     caution: 'A clean pad for it alone; off edges and creases.',
     leftOut: 'The haze of the cutting stays, and a coating locks it in.',
     needs: ['power'],
+    stopWhen: 'the haze of the cutting is gone from the reflection',
     polishes: true,
   },
   'single-stage': {
@@ -159,6 +167,7 @@ const TABLE = define({
     caution: 'Eyes and ears protected; off edges and creases.',
     leftOut: 'Fine marks stay, and show through whatever is laid.',
     needs: ['power'],
+    stopWhen: 'the residue has gone clear',
     polishes: true,
   },
   finishing: {
@@ -173,6 +182,7 @@ const TABLE = define({
     caution: 'Softest pad, low speed; off edges and creases.',
     leftOut: 'The gloss stays where it is.',
     needs: ['power'],
+    stopWhen: 'the reflection is sharp under the spot lamp',
     polishes: true,
   },
   'glass-polish': {
@@ -191,15 +201,47 @@ const TABLE = define({
     caution: 'Gloves; keep it off the paint beside it.',
     leftOut: 'Faded trim stays patchy under its coating.',
   },
-  'chip-repair': {
-    name: 'Chips filled',
-    pace: { by: 'piece', min: 6 },
-    uses: [{ what: 'touch-up paint', unit: 'ml', per: 0.3 }],
-    clearUm: [0, 1],
-    caution: 'Thin coats, each dry before the next; it stays visible from close by.',
+  'chip-clean': {
+    name: 'Chips cleaned to sound base',
+    pace: { by: 'piece', min: 3 },
+    uses: [{ what: 'panel wipe', unit: 'ml', per: 1 }],
+    clearUm: [0, 0],
+    caution: 'Away from the hand with the blade; a rust converter by its safety sheet, gloves and glasses.',
+    leftOut: 'Rust goes on under the fill and lifts it off again.',
+  },
+  'chip-fill': {
+    name: 'Chips filled, one coat',
+    pace: { by: 'piece', min: 1.5 },
+    uses: [{ what: 'touch-up paint', unit: 'ml', per: 0.1 }],
+    clearUm: [0, 0],
+    caution: 'Thin coats, each dry before the next; matched paint stays visible from close by. Fresh air.',
     leftOut: 'Rust goes on from the chip under the coating.',
-    dwellMin: 60,
+    driesMin: 45,
     needs: ['above-freezing'],
+  },
+  'chip-level': {
+    name: 'Chips levelled wet and polished',
+    pace: { by: 'piece', min: 4 },
+    uses: [{ what: 'sanding discs', unit: '', per: 0.25 }],
+    clearUm: [0, 0],
+    caution: 'On the fill only, never on the paint beside it; by hand.',
+    leftOut: 'The fill stands proud and is caught by every cloth.',
+    curesMin: 720,
+    polishes: true,
+  },
+  'filling-polish': {
+    name: 'Filling polish',
+    pace: { by: 'area', min: 5 },
+    uses: [
+      { what: 'filling polish', unit: 'ml', per: 8 },
+      { what: 'finishing pads', unit: '', per: 0.2 },
+    ],
+    clearUm: [0, 0.5],
+    caution: 'It hides and does not remove: what it filled comes back when the filler goes. Said to the owner before.',
+    leftOut: 'The marks stay in sight.',
+    needs: ['power'],
+    stopWhen: 'the residue has gone clear',
+    polishes: true,
   },
   inspection: {
     name: 'Inspection under the lamp',

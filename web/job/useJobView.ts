@@ -2,7 +2,14 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import { type StandingSurface, standingSurfaces } from '#core/care';
 import type { Plan, PlannedJob } from '#core/plan';
-import { type PanelCase, type Preparation, prepareItem, type PrepareSettings } from '#core/prepare';
+import {
+  type PanelCase,
+  type Preparation,
+  prepareItem,
+  type PrepareSettings,
+  type WorkingDay,
+  workingDay,
+} from '#core/prepare';
 import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/run';
 import {
   type Bay,
@@ -56,6 +63,7 @@ export interface PreparedView {
   readonly cases: readonly PanelCase[];
   readonly settings: PrepareSettings;
   readonly preparation: Preparation;
+  readonly day: WorkingDay;
 }
 
 /** How often what depends on the time of day is worked out again, ms. The bay's own countdown runs faster. */
@@ -100,7 +108,8 @@ export function useLoadedJob(id: string): LoadedJob {
     if (!document) return undefined;
     const cases = panelCases(document);
     const settings = prepareSettings(document, learned);
-    return { cases, settings, preparation: prepareItem(cases, settings) };
+    const preparation = prepareItem(cases, settings);
+    return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
   }, [document, learned]);
   const products = useMemo(() => shelf.map((product) => product.sheet), [shelf]);
 

@@ -1,7 +1,6 @@
 import { MARK_KINDS } from '#core/condition';
-import { type PanelPreparation, STEP_KINDS, takesPolish } from '#core/prepare';
+import { type PanelPreparation, SCOPE_STATES, STEP_KINDS, takesPolish } from '#core/prepare';
 import type { Job, Surface } from '#formats';
-import { SCOPE_STATES } from '#formats';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { changePrepare } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
@@ -40,7 +39,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       {goes.length > 0 && (
         <Part title="What becomes of its marks">
           <ul className="text-[14px]">
-            {goes.map(({ mark, share }) => {
+            {goes.map(({ mark, share, hidden }) => {
               const seen = surface.marks?.find(({ id }) => id === mark);
               return (
                 seen && (
@@ -48,7 +47,9 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                     <span>
                       {MARK_KINDS[seen.kind].name}, {seen.severity}
                     </span>
-                    <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>{inWords(share)}</span>
+                    <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>
+                      {hidden ? 'hidden: back when the filler goes' : inWords(share)}
+                    </span>
                   </li>
                 )
               );
@@ -61,7 +62,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
         <ol className="space-y-3">
           {steps.map((step) => {
             const { kind, round, reason, impossible, leftOut: follows } = step;
-            const { name, caution, dwellMin } = STEP_KINDS[kind];
+            const { name, caution, dwellMin, driesMin, curesMin, stopWhen } = STEP_KINDS[kind];
             const key = `${surface.id}/${kind}`;
             return (
               <li key={`${kind}-${round}`} className={`border bg-sheet px-3 py-2 ${follows ? 'opacity-70' : ''}`}>
@@ -75,7 +76,10 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                 <p className="text-[13.5px] text-ink-2">
                   Because {reason}
                   {step.clearUm[1] > 0 && `; takes ${step.clearUm[0]}–${step.clearUm[1]} µm`}
-                  {dwellMin !== undefined && `; ${dwellMin} min dwell`}.
+                  {dwellMin !== undefined && `; ${dwellMin} min dwell`}
+                  {driesMin !== undefined && `; dries ${driesMin} min`}
+                  {curesMin !== undefined && `; cures ${hours(curesMin)} before anything lies over it`}
+                  {stopWhen !== undefined && `; a patch is done when ${stopWhen}`}.
                 </p>
                 {impossible ? (
                   <p className="text-[13.5px] font-semibold text-stop">Not here: {impossible}.</p>

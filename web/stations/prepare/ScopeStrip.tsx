@@ -15,7 +15,7 @@ interface Props {
 export function ScopeStrip({ options, chosen, hourRate, currency, onChoose }: Props) {
   return (
     <div role="radiogroup" aria-label="How far it is corrected" className="grid grid-cols-5 border-l">
-      {options.map(({ level, name, says, minutes, goneShare, mostUm, milderOn }) => {
+      {options.map(({ level, name, says, minutes, unpaidMin, goneShare, mostUm, milderOn }) => {
         const on = level === chosen;
         return (
           <button
@@ -35,7 +35,9 @@ export function ScopeStrip({ options, chosen, hourRate, currency, onChoose }: Pr
               {mostUm === 0 ? 'no paint taken' : `up to ${mostUm.toFixed(0)} µm`}
             </span>
             {hourRate !== undefined && (
-              <span className="text-[13px] leading-tight text-ink-2">{money((minutes / 60) * hourRate, currency)}</span>
+              <span className="text-[13px] leading-tight text-ink-2">
+                {money(((minutes - unpaidMin) / 60) * hourRate, currency)}
+              </span>
             )}
             <span className="mt-1 text-[12.5px] leading-tight text-ink-3">
               {milderOn > 0 ? `Less on ${milderOn} ${milderOn === 1 ? 'panel' : 'panels'}.` : says}

@@ -7,6 +7,7 @@ import {
   stageKey,
   stageState,
   STEP_KINDS,
+  type Turn,
   workedMin,
 } from '#core/prepare';
 import type { JobView } from '../../job/useJobView';
@@ -23,9 +24,16 @@ const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   other: 'Something else',
 };
 
+interface Props {
+  readonly job: JobView;
+  readonly stage: PrepStage;
+  /** When it is its turn; more than once where what dries is waited out with something else. */
+  readonly turns: readonly Turn[];
+}
+
 /** One stage of the work: what it is, and at the bay begun, paused with a reason, and finished with one tap. */
-export function StageRow({ job, stage }: { readonly job: JobView; readonly stage: PrepStage }) {
-  const { kind, round, steps, minutes } = stage;
+export function StageRow({ job, stage, turns }: Props) {
+  const { kind, round, steps, minutes, defaultMin: predictedMin } = stage;
   const { tap } = useTap(job.id);
   const [pausing, setPausing] = useState(false);
   const record = job.record.stages.get(stageKey(stage));
@@ -33,8 +41,7 @@ export function StageRow({ job, stage }: { readonly job: JobView; readonly stage
   const lacking = steps.filter(({ impossible }) => impossible);
   const doable = steps.filter(({ impossible, leftOut }) => !impossible && !leftOut);
   const ref = { kind, round };
-  const { name, caution } = STEP_KINDS[kind];
-  const predictedMin = doable.reduce((sum, { defaultMin }) => sum + defaultMin, 0);
+  const { name, caution, stopWhen } = STEP_KINDS[kind];
   const rinseBy = record && rinseByMin(record);
   return (
     <li className="border-t py-1.5 first:border-t-0" aria-label={name}>
@@ -110,6 +117,18 @@ export function StageRow({ job, stage }: { readonly job: JobView; readonly stage
           )}
         </div>
       )}
+      {state === 'todo' && turns.length > 0 && (
+        <span className="block text-[13px] text-ink-3">
+          {turns.map(({ fromMin, meanwhile }, index) => (
+            <span key={fromMin}>
+              {index > 0 && ', '}
+              {fromMin < 1 ? 'at the beginning' : `${hours(fromMin)} in`}
+              {meanwhile && ', while something dries'}
+            </span>
+          ))}
+        </span>
+      )}
+      {state === 'running' && stopWhen && <p className="pl-4 text-[13.5px]">A patch is done when {stopWhen}.</p>}
       {lacking.length > 0 && <span className="block text-[13px] text-stop">Not here: {lacking[0]!.impossible}.</span>}
     </li>
   );

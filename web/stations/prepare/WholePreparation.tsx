@@ -38,7 +38,7 @@ interface Props {
 /** The item's preparation in working order, what it uses, and what it follows from. */
 export function WholePreparation({ job, options }: Props) {
   const { document, edit, choose, nameOf } = job;
-  const { preparation, settings } = job.prepared;
+  const { preparation, settings, day } = job.prepared;
   const { prepare } = document;
   const option = options.find(({ level }) => level === settings.level)!;
   // Begun, and by a later change no longer planned: it is still to be finished.
@@ -55,7 +55,13 @@ export function WholePreparation({ job, options }: Props) {
       <section className="border-b bg-sheet px-5 py-4">
         <h2 className="label">Preparation, one person</h2>
         <p className="figure text-4xl">{hours(preparation.minutes)}</p>
-        <p className="text-ink-2">{option.says}</p>
+        <p className="text-[14px] text-ink-2">
+          {hours(day.elapsedMin)} by the clock
+          {day.waitedMin >= 1 && `, ${hours(day.waitedMin)} of it waiting for something to dry`}
+          {day.readyMin > day.elapsedMin + 1 && `; ready to be laid over ${hours(day.readyMin)} after the beginning`}
+          {preparation.unpaidMin > 0 && `; ${hours(preparation.unpaidMin)} of the work unpaid`}.
+        </p>
+        <p className="mt-1 text-ink-2">{option.says}</p>
         {option.stays.length > 0 && (
           <p className="mt-1 text-[14px]">
             Stays, or is eased only:{' '}
@@ -81,10 +87,20 @@ export function WholePreparation({ job, options }: Props) {
       <Part title="In working order">
         <ol className="text-[14px]">
           {preparation.stages.map((stage) => (
-            <StageRow key={stageKey(stage)} job={job} stage={stage} />
+            <StageRow
+              key={stageKey(stage)}
+              job={job}
+              stage={stage}
+              turns={day.turns.filter((turn) => stageKey(turn) === stageKey(stage))}
+            />
           ))}
           {orphans.map(({ stage }) => (
-            <StageRow key={stageKey(stage)} job={job} stage={{ ...stage, steps: [], minutes: 0 }} />
+            <StageRow
+              key={stageKey(stage)}
+              job={job}
+              stage={{ ...stage, steps: [], minutes: 0, defaultMin: 0 }}
+              turns={[]}
+            />
           ))}
         </ol>
       </Part>
@@ -195,6 +211,7 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
   masking: 'Masking',
   wipe: 'Strip before the first layer',
   chips: 'Chips',
+  order: 'Order of work',
 };
 
 /** What is sensible for what the item is for, worked out from what each level would do on it. */

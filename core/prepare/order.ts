@@ -1,0 +1,151 @@
+import type { Zone } from '../nets';
+import { isDone, type PanelCase, type PrepareSettings, type PrepStep } from './panel';
+import type { PrepareSchools } from './schools';
+import type { Preparation, PrepStage } from './item';
+import { STEP_KINDS, type StepKindId } from './steps';
+
+/** Until all of this is done, nothing dry is begun: water runs from one panel to the next. */
+const WET: readonly StepKindId[] = ['wheels', 'pre-wash', 'wash', 'rinseless', 'iron', 'tar', 'clay', 'dry'];
+/** The last touch before laying: dust made after it has to be wiped off again. */
+const STRIPPING: readonly StepKindId[] = ['prep-wash', 'panel-wipe'];
+
+/** Kinds of steps in the order of the work; wheels and iron move with the school. */
+export function kindOrder(schools: PrepareSchools): readonly StepKindId[] {
+  const wash: readonly StepKindId[] = ['pre-wash', 'wash', 'rinseless'];
+  const washed: readonly StepKindId[] = schools.iron === 'before-wash' ? ['iron', ...wash] : [...wash, 'iron'];
+  const cleaned: readonly StepKindId[] = [...washed, 'tar', 'clay', 'dry'];
+  return [
+    ...(schools.wheels === 'first' ? (['wheels', ...cleaned] as const) : ([...cleaned, 'wheels'] as const)),
+    'chip-clean',
+    'chip-fill',
+    'chip-level',
+    'tape',
+    'cutting',
+    'single-stage',
+    'refining',
+    'finishing',
+    'filling-polish',
+    'inspection',
+    'trim-restore',
+    'glass-polish',
+    ...STRIPPING,
+  ];
+}
+
+/** Tops before the item is raised, what is underneath last. */
+const ZONE_ORDER: Readonly<Record<Zone, number>> = { top: 0, front: 1, rear: 2, left: 3, right: 4, under: 5 };
+/** Where a zone comes in the order of reach; a surface of no zone is reached like a side. */
+export const zoneRank = (zone: Zone | undefined): number => ZONE_ORDER[zone ?? 'left'];
+
+/** A stretch of one kind of step over panels one after the other. Minutes from the beginning of the preparation. */
+export interface Turn extends Pick<PrepStage, 'kind' | 'round'> {
+  readonly surfaces: readonly string[];
+  readonly fromMin: number;
+  readonly toMin: number;
+  /** Done while something else dries, which would have come first. */
+  readonly meanwhile: boolean;
+}
+
+export interface WorkingDay {
+  readonly turns: readonly Turn[];
+  /** From beginning to end by the clock, one person. */
+  readonly elapsedMin: number;
+  /** Of these, waited with nothing else to do. */
+  readonly waitedMin: number;
+  /** When everything has dried and cured and may be laid over. */
+  readonly readyMin: number;
+}
+
+interface Unit {
+  readonly step: PrepStep;
+  readonly phase: 0 | 1 | 2;
+  readonly rank: number;
+}
+
+/**
+ * Who does what when, for one person: steps in working order, what comes next on a panel only when it is dry, and
+ * meanwhile what else can be done. Nothing dry before all that is wet is done; nothing is stripped before the dust
+ * is made, over the whole item or, zone by zone, over the zone.
+ */
+export function workingDay(
+  { stages }: Pick<Preparation, 'stages'>,
+  panels: readonly Pick<PanelCase, 'id' | 'zone'>[],
+  { schools, site }: Pick<PrepareSettings, 'schools' | 'site'>,
+): WorkingDay {
+  const zones = new Map(panels.map(({ id, zone }) => [id, zoneRank(zone)]));
+  const byZone = schools.order === 'zone-by-zone';
+  const left = new Map<string, Unit[]>();
+  stages.forEach(({ steps }, stage) => {
+    for (const [place, step] of steps.filter(isDone).entries()) {
+      const phase = phaseOf(step.kind);
+      const zone = byZone && phase > 0 ? zones.get(step.surface)! : 0;
+      const unit: Unit = { step, phase, rank: (zone * stages.length + stage) * PLACES + place };
+      left.set(step.surface, [...(left.get(step.surface) ?? []), unit]);
+    }
+  });
+  for (const units of left.values()) units.sort((a, b) => a.phase - b.phase || a.rank - b.rank);
+
+  const freeAt = new Map<string, number>();
+  const turns: (Turn & { surfaces: string[]; toMin: number })[] = [];
+  let nowMin = 0;
+  let waitedMin = 0;
+  let readyMin = 0;
+  const next = () => {
+    const open = lowestPhases(left, zones, byZone);
+    const heads = [...left.values()].map(([head]) => head!);
+    return heads.filter(({ step, phase }) => phase <= open(step.surface)).sort((a, b) => a.rank - b.rank);
+  };
+  for (let ready = next(); ready.length > 0; ready = next()) {
+    const first = ready[0]!;
+    const unit = ready.find(({ step }) => (freeAt.get(step.surface) ?? 0) <= nowMin + JUST_DRY);
+    if (!unit) {
+      const dryMin = Math.min(...ready.map(({ step }) => freeAt.get(step.surface)!));
+      waitedMin += dryMin - nowMin;
+      nowMin = dryMin;
+      continue;
+    }
+    const { surface, kind, round, minutes } = unit.step;
+    const { dwellMin = 0, driesMin = 0, curesMin = 0 } = STEP_KINDS[kind];
+    const last = turns.at(-1);
+    const meanwhile = unit !== first;
+    const goesOn = last?.kind === kind && last.round === round && last.meanwhile === meanwhile;
+    // What was sprayed on dwells once after the last of it; in the sun it is rinsed panel by panel.
+    if (goesOn && site.shade) nowMin -= dwellMin;
+    const fromMin = nowMin;
+    nowMin += minutes + dwellMin;
+    if (goesOn) {
+      last.surfaces.push(surface);
+      last.toMin = nowMin;
+    } else turns.push({ kind, round, surfaces: [surface], fromMin, toMin: nowMin, meanwhile });
+    freeAt.set(surface, nowMin + driesMin);
+    readyMin = Math.max(readyMin, nowMin + driesMin, nowMin + curesMin);
+    const rest = left.get(surface)!.slice(1);
+    if (rest.length > 0) left.set(surface, rest);
+    else left.delete(surface);
+  }
+  return { turns, elapsedMin: nowMin, waitedMin, readyMin };
+}
+
+/** More panels than any stage has. */
+const PLACES = 10_000;
+/** Rounding, minutes. */
+const JUST_DRY = 1e-9;
+
+const phaseOf = (kind: StepKindId): Unit['phase'] => (WET.includes(kind) ? 0 : STRIPPING.includes(kind) ? 2 : 1);
+
+/** Up to which phase a panel may go, given what is still to be done on the others. */
+function lowestPhases(
+  left: ReadonlyMap<string, readonly Unit[]>,
+  zones: ReadonlyMap<string, number>,
+  byZone: boolean,
+): (surface: string) => number {
+  let whole = 2;
+  const ofZone = new Map<number, number>();
+  for (const [surface, [head]] of left) {
+    const phase = head!.phase;
+    whole = Math.min(whole, phase);
+    const zone = zones.get(surface)!;
+    ofZone.set(zone, Math.min(ofZone.get(zone) ?? 2, phase));
+  }
+  return (surface) => (whole === 0 || !byZone ? whole : ofZone.get(zones.get(surface)!)!);
+}
