@@ -6,6 +6,7 @@ import {
   instantAfter,
   type JobDraft,
   type JobInput,
+  type KitEntry,
   minuteOfDay,
   type NewEntry,
   type ProductSheet,
@@ -14,6 +15,7 @@ import {
 } from '#formats';
 import launchTopsides from './jobs/launch-topsides.json';
 import satinTourer from './jobs/satin-tourer.json';
+import { demoKit } from './kit';
 import { layEndOf, playedLog } from './play';
 import { DEMO_SHELF } from './shelf';
 
@@ -27,6 +29,7 @@ export interface SampleJob {
 export interface SampleWorkshop {
   readonly bays: readonly Omit<Bay, 'version'>[];
   readonly shelf: readonly ProductSheet[];
+  readonly kit: readonly KitEntry[];
   readonly jobs: readonly SampleJob[];
 }
 
@@ -58,6 +61,7 @@ export function ternmouthYard(now: string): SampleWorkshop {
   return {
     bays: BAYS,
     shelf: SHELF,
+    kit: demoKit(now),
     jobs: [
       tealHatchback(now),
       hatchbackLastYear(now),

@@ -5,6 +5,7 @@ export * from './item';
 export * from './job';
 export * from './job-sense';
 export * from './kept-template';
+export * from './kit';
 export * from './log';
 export * from './moments';
 export * from './net-files';

@@ -182,6 +182,7 @@ export const jobSchema = object({
       masking: oneOf(['many', 'obvious', 'none']).optional(),
       wipe: oneOf(['once', 'twice', 'none-over-primer']).optional(),
       chips: oneOf(['fill', 'seal']).optional(),
+      machine: oneOf(['dual', 'rotary']).optional(),
       order: oneOf(['stage-by-stage', 'zone-by-zone']).optional(),
     }).optional(),
     site: object({

@@ -47,7 +47,7 @@ export const runEntrySchema = z.discriminatedUnion(
     step('level-start'),
     step('level-end'),
     object({ type: z.literal('fault'), patch, fault: oneOf(LAYING_FAULT_IDS), note: text().optional() }),
-    object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative() }),
+    object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative(), dwellMin: nonNegative().optional() }),
     object({ type: z.literal('stage-pause'), stage, reason: oneOf(PAUSE_REASONS) }),
     object({ type: z.literal('stage-resume'), stage }),
     object({ type: z.literal('stage-end'), stage }),

@@ -13,6 +13,7 @@ import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
 import { jobEndpoints } from './routes/jobs';
+import { kitEndpoints } from './routes/kit';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
 import type { Services } from './services';
@@ -35,6 +36,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...jobEndpoints(services),
     ...shelfEndpoints(services),
     ...bayEndpoints(services),
+    ...kitEndpoints(services),
     ...instrumentEndpoints(),
     ...photoEndpoints(services),
     ...itemEndpoints(services),

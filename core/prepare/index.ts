@@ -16,5 +16,5 @@ export { removalsToComeUm } from './removals';
 export * from './schools';
 export { FULL_SITE } from './site';
 export * from './stage-log';
-export { isPolishing, STEP_KIND_IDS, STEP_KINDS, takesPolish } from './steps';
+export { isPolishing, STEP_KIND_IDS, STEP_KINDS, type StepKindId, takesPolish } from './steps';
 export * from './test-ladder';

@@ -8,7 +8,7 @@ import {
   type PrepareSettings,
   type PrepStep,
 } from './panel';
-import { isPolishing, STEP_KINDS, type StepKindId } from './steps';
+import { isPolishing, type StepKindId } from './steps';
 
 /** A stage of the work: one kind of step over all the panels that want it, in the order they are reached. */
 export interface PrepStage {
@@ -91,10 +91,8 @@ const minutesOf = (steps: readonly PrepStep[]) => steps.filter(isDone).reduce((s
 
 /** What is sprayed on in one go dwells once; in the sun it is rinsed panel by panel, before it dries. */
 function dwellMin(steps: readonly PrepStep[], { site }: PrepareSettings): number {
-  const done = steps.filter(isDone);
-  const [first] = done;
-  if (!first) return 0;
-  return (STEP_KINDS[first.kind].dwellMin ?? 0) * (site.shade ? 1 : done.length);
+  const dwells = steps.filter(isDone).map((step) => step.dwellMin ?? 0);
+  return site.shade ? Math.max(0, ...dwells) : dwells.reduce((sum, min) => sum + min, 0);
 }
 
 /** By zone; among the steps of a zone the longest, on the worst panel, last, when the eye is in. */

@@ -90,6 +90,7 @@ export function workingDay(
   let nowMin = 0;
   let waitedMin = 0;
   let readyMin = 0;
+  let dwelling = 0;
   const next = () => {
     const open = lowestPhases(left, zones, byZone);
     const heads = [...left.values()].map(([head]) => head!);
@@ -104,15 +105,17 @@ export function workingDay(
       nowMin = dryMin;
       continue;
     }
-    const { surface, kind, round, minutes } = unit.step;
-    const { dwellMin = 0, driesMin = 0, curesMin = 0 } = STEP_KINDS[kind];
+    const { surface, kind, round, minutes, dwellMin = 0 } = unit.step;
+    const { driesMin = 0, curesMin = 0 } = STEP_KINDS[kind];
     const last = turns.at(-1);
     const meanwhile = unit !== first;
     const goesOn = last?.kind === kind && last.round === round && last.meanwhile === meanwhile;
     // What was sprayed on dwells once after the last of it; in the sun it is rinsed panel by panel.
-    if (goesOn && site.shade) nowMin -= dwellMin;
+    const dwells = goesOn && site.shade ? Math.max(dwelling, dwellMin) : dwellMin;
+    if (goesOn && site.shade) nowMin -= dwelling;
+    dwelling = dwells;
     const fromMin = nowMin;
-    nowMin += minutes + dwellMin;
+    nowMin += minutes + dwells;
     if (goesOn) {
       last.surfaces.push(surface);
       last.toMin = nowMin;

@@ -1,6 +1,7 @@
 import type { Mark, MarkSeverity, Tried } from '../condition';
 import { worstSeverity } from '../condition';
 import { FAMILIES, type FamilyId } from '../families';
+import { cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '../kit';
 import type { Zone } from '../nets';
 import { CLEAR_RESERVE_UM, type Hardness, type PaintSystem } from '../paint';
 import { SUBSTRATES, type SubstrateId } from '../substrates';
@@ -53,6 +54,10 @@ export interface PrepareSettings {
   readonly reserveUm?: number | undefined;
   /** How much longer or shorter than the defaults each kind of step really takes here. */
   readonly learned?: Readonly<Partial<Record<StepKindId, number>>> | undefined;
+  /** How much more or less of a thing than planned is really used here, by its name. */
+  readonly learnedUse?: ReadonlyMap<string, number> | undefined;
+  /** The preparation shelf: its sheets say how long a cleaner dwells, where it may not go, what a panel is polished with. */
+  readonly kit?: Kit | undefined;
 }
 
 export interface PrepStep {
@@ -66,6 +71,10 @@ export interface PrepStep {
   readonly uses: readonly { readonly what: string; readonly unit: string; readonly amount: number }[];
   readonly clearUm: readonly [number, number];
   readonly reason: string;
+  /** Minutes until it has to be rinsed, by the cleaner's sheet or as usual. */
+  readonly dwellMin?: number;
+  /** What it is polished with, by the shape of the panel and what is on the shelf. */
+  readonly tool?: Tool;
   /** Left out by hand: what follows. */
   readonly leftOut?: string;
   /** The site does not allow it: why. */
@@ -345,21 +354,52 @@ function toStep(
   const amount = { area: panel.areaM2, edge: panel.edgeM, piece: pieces ?? panel.count }[definition.pace.by];
   const leftOut =
     settings.leftOut.has(kind) || settings.leftOut.has(`${panel.id}/${kind}`) ? definition.leftOut : undefined;
-  const impossible = barred ?? siteFault(kind, settings.site);
-  const defaultMin = definition.pace.min * amount * factor * handling(panel, kind);
+  const { kit = NO_KIT, schools, learned, learnedUse } = settings;
+  const { cleaner, refused } = cleanerFor(kind, panel.substrate, kit);
+  const impossible = barred ?? siteFault(kind, settings.site) ?? refused;
+  const tool = toolFor({ ...panel, areaM2: panel.areaM2 / panel.count }, kind, kit, schools.machine);
+  const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
+  const defaultMin = definition.pace.min * amount * factor * handling(panel, kind) * fast;
+  const dwell = cleaner?.dwellMin ?? definition.dwellMin;
+  const usual = definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount }));
+  const uses = withTool(cleaner ? withCleaner(usual, cleaner.name, cleaner.mlPer * amount) : usual, tool, panel);
   return {
     surface: panel.id,
     kind,
     round,
-    minutes: defaultMin * (settings.learned?.[kind] ?? 1),
+    minutes: defaultMin * (learned?.[kind] ?? 1),
     defaultMin,
-    uses: definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount })),
+    uses: uses.map((use) => ({ ...use, amount: use.amount * (learnedUse?.get(use.what) ?? 1) })),
     clearUm: definition.clearUm,
     reason,
+    ...(dwell !== undefined && { dwellMin: dwell }),
+    ...(tool && { tool }),
     ...(leftOut && { leftOut }),
     ...(impossible && { impossible }),
   };
 }
+
+type Use = PrepStep['uses'][number];
+
+/** What the sheet of the cleaner says, in place of the usual figure for whatever is poured. */
+const withCleaner = (uses: readonly Use[], what: string, ml: number): Use[] => [
+  { what, unit: 'ml', amount: ml },
+  ...uses.filter(({ unit }) => unit !== 'ml'),
+];
+
+/** Liquid by the patches and pads by what loads them, in place of the usual figures. */
+function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count }: PanelCase): readonly Use[] {
+  if (!tool?.patches || !tool.liquid || !tool.pad) return uses;
+  const { liquid, pad, patches } = tool;
+  return [
+    { what: liquid.name, unit: 'ml', amount: patches.ml * count },
+    { what: pad.name, unit: '', amount: areaM2 / padHoldsM2(liquid.grade) },
+    ...uses.filter(({ what, unit }) => unit !== 'ml' && !/ pads$/.test(what)),
+  ];
+}
+
+/** A rotary machine with wool cuts in less time, and leaves buffer trails for the refining. Engineering default. */
+const ROTARY_FACTOR = 0.75;
 
 /** Slower where the panel is awkward or its paint hard. */
 function handling({ curvature, zone, hardness }: PanelCase, kind: StepKindId): number {

@@ -1,3 +1,5 @@
+import type { CuttingSchool } from '../kit';
+
 /** Where good people disagree: each a setting, with what it changes. */
 export interface PrepareSchools {
   readonly iron: 'before-wash' | 'after-wash';
@@ -5,6 +7,8 @@ export interface PrepareSchools {
   readonly masking: 'many' | 'obvious' | 'none';
   readonly wipe: 'once' | 'twice' | 'none-over-primer';
   readonly chips: 'fill' | 'seal';
+  /** Which machine cuts; a rotary never on pillars, frames and other edges. */
+  readonly machine: CuttingSchool;
   readonly order: 'stage-by-stage' | 'zone-by-zone';
 }
 
@@ -14,6 +18,7 @@ export const USUAL_SCHOOLS: PrepareSchools = {
   masking: 'obvious',
   wipe: 'once',
   chips: 'seal',
+  machine: 'dual',
   order: 'stage-by-stage',
 };
 
@@ -47,6 +52,13 @@ export const SCHOOL_CHOICES: Choices = {
   chips: {
     fill: { name: 'Chips filled first', changes: 'In thin coats with drying between.' },
     seal: { name: 'Chips sealed over', changes: 'The coating closes them; they stay visible.' },
+  },
+  machine: {
+    dual: { name: 'Dual action only', changes: 'No buffer trails; cutting takes its time.' },
+    rotary: {
+      name: 'Rotary with wool on large flats',
+      changes: 'Cuts in three quarters of the time and leaves trails for the refining; never on pillars and edges.',
+    },
   },
   order: {
     'stage-by-stage': {

@@ -12,13 +12,20 @@ export type PauseReason = (typeof PAUSE_REASONS)[number];
 
 /** What is logged of stages. `predictedMin` is by the default rates, so that what is learned from it stays comparable. */
 export type StageEntry =
-  | { readonly type: 'stage-start'; readonly stage: StageRef; readonly predictedMin: number }
+  | {
+      readonly type: 'stage-start';
+      readonly stage: StageRef;
+      readonly predictedMin: number;
+      /** By the sheet of the cleaner that is used; as usual where nothing is said. */
+      readonly dwellMin?: number | undefined;
+    }
   | { readonly type: 'stage-pause'; readonly stage: StageRef; readonly reason: PauseReason }
   | { readonly type: 'stage-resume' | 'stage-end'; readonly stage: StageRef };
 
 export interface StageRecord {
   readonly stage: StageRef;
   readonly predictedMin: number;
+  readonly dwellMin?: number;
   readonly startMin: number;
   /** Really worked up to the last pause or the end, minutes. */
   readonly workedMin: number;
@@ -61,8 +68,16 @@ export function stageFault(record: StageRecord | undefined, entry: StageEntry): 
 /** A stage after one more entry that fits it, minutes on the scale of the job. */
 export function afterStageEntry(before: StageRecord | undefined, entry: StageEntry, atMin: number): StageRecord {
   if (entry.type === 'stage-start') {
-    const { stage, predictedMin } = entry;
-    return { stage, predictedMin, startMin: atMin, workedMin: 0, runningSinceMin: atMin, pauses: [] };
+    const { stage, predictedMin, dwellMin = STEP_KINDS[stage.kind].dwellMin } = entry;
+    return {
+      stage,
+      predictedMin,
+      ...(dwellMin !== undefined && { dwellMin }),
+      startMin: atMin,
+      workedMin: 0,
+      runningSinceMin: atMin,
+      pauses: [],
+    };
   }
   const { runningSinceMin, ...rest } = before!;
   const workedMin = rest.workedMin + (runningSinceMin === undefined ? 0 : Math.max(0, atMin - runningSinceMin));
@@ -83,9 +98,8 @@ export function workedMin({ workedMin: before, runningSinceMin }: StageRecord, n
 }
 
 /** Until when a running stage may dwell before it has to be rinsed, minutes; undefined for one that does not dwell. */
-export function rinseByMin(record: StageRecord): number | undefined {
-  const { dwellMin } = STEP_KINDS[record.stage.kind];
-  return dwellMin === undefined || record.runningSinceMin === undefined ? undefined : record.runningSinceMin + dwellMin;
+export function rinseByMin({ dwellMin, runningSinceMin }: StageRecord): number | undefined {
+  return dwellMin === undefined || runningSinceMin === undefined ? undefined : runningSinceMin + dwellMin;
 }
 
 /** Hours of people differ more from the defaults than flash times from a sheet. Engineering default. */

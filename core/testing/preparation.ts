@@ -78,6 +78,7 @@ export const anySettings: fc.Arbitrary<PrepareSettings> = fc
       masking: school('masking'),
       wipe: school('wipe'),
       chips: school('chips'),
+      machine: school('machine'),
       order: school('order'),
     }),
     airC: fc.double({ min: -20, max: 40, noNaN: true }),

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Bay, JobDraft, KeptTemplateDraft, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
+import type { Bay, JobDraft, KeptTemplateDraft, KitEntry, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),
@@ -14,6 +14,13 @@ export const products = sqliteTable('products', {
   version: integer('version').notNull(),
   sheet: text('sheet', { mode: 'json' }).$type<ProductSheet>().notNull(),
   updatedAt: text('updated_at').notNull(),
+});
+
+/** The preparation shelf: sheets, and pads and machines as things. */
+export const kit = sqliteTable('kit', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  entry: text('entry', { mode: 'json' }).$type<KitEntry>().notNull(),
 });
 
 export const jobs = sqliteTable(

@@ -3,6 +3,7 @@ import { bayService } from './bays';
 import { changeFeed } from './changes';
 import { itemService } from './items';
 import { jobService } from './jobs';
+import { kitService } from './kit';
 import { photoService } from './photos';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
@@ -21,6 +22,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     summaries: summaryService(db, now),
     shelf: shelfService(db, changes, now),
     bays: bayService(db, changes),
+    kit: kitService(db, changes),
     items: itemService(db),
     templates: templateService(db, changes, now),
     photos: photoService(db, changes, now, photoFolder),

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { Bay, JobDraft, NewEntry, PhotoWords, ProductSheet } from '#formats';
+import type { Bay, JobDraft, KitEntry, NewEntry, PhotoWords, ProductSheet } from '#formats';
 import type { Db } from '../db/open';
 import type { Services } from '.';
 
@@ -7,6 +7,8 @@ import type { Services } from '.';
 export interface Workshop {
   readonly bays: readonly Omit<Bay, 'version'>[];
   readonly shelf: readonly ProductSheet[];
+  /** Sheets before the things that are of them. */
+  readonly kit: readonly KitEntry[];
   readonly jobs: readonly { readonly id: string; readonly draft: JobDraft; readonly log: readonly NewEntry[] }[];
 }
 
@@ -14,11 +16,12 @@ export interface Workshop {
  * Puts a workshop into an empty database, whole or not at all.
  * @returns false, and nothing done, where the database holds jobs already
  */
-export function loadWorkshop(db: Db, { jobs, shelf, bays, runLog }: Services, workshop: Workshop): boolean {
+export function loadWorkshop(db: Db, { jobs, shelf, kit, bays, runLog }: Services, workshop: Workshop): boolean {
   if (jobs.all().length > 0) return false;
   db.transaction(() => {
     for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
     for (const sheet of workshop.shelf) shelf.add(sheet);
+    for (const entry of workshop.kit) kit.put(entry.id, 0, entry);
     for (const { id, draft, log } of workshop.jobs) {
       jobs.add({ id, ...draft });
       for (const entry of log) runLog.append(id, entry);

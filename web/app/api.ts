@@ -10,6 +10,8 @@ import type {
   JobSummary,
   KeptTemplate,
   KeptTemplateDraft,
+  KitEntry,
+  KitRecord,
   LearnedHours,
   LogEntry,
   NewEntry,
@@ -40,7 +42,7 @@ const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours', 'Kit'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -103,6 +105,20 @@ export const api = createApi({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
     learnedHours: build.query<LearnedHours, void>({ query: () => 'learned-hours', providesTags: ['Hours'] }),
+    kit: build.query<KitRecord[], void>({ query: () => 'kit', providesTags: ['Kit'] }),
+    saveKit: build.mutation<KitRecord, { version: number; entry: KitEntry }>({
+      query: ({ version, entry }) => ({
+        url: `kit/${entry.id}`,
+        method: 'PUT',
+        body: entry,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: ['Kit'],
+    }),
+    removeKit: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `kit/${id}`, method: 'DELETE', headers: ifMatch(version) }),
+      invalidatesTags: ['Kit'],
+    }),
     items: build.query<ItemSummary[], void>({ query: () => 'items', providesTags: ['Items'] }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
@@ -159,6 +175,9 @@ export const {
   useLazyReadingQuery,
   useTakeThicknessMutation,
   useLearnedHoursQuery,
+  useKitQuery,
+  useSaveKitMutation,
+  useRemoveKitMutation,
   useItemsQuery,
   useItemHistoryQuery,
   useTemplatesQuery,

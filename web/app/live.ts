@@ -14,13 +14,14 @@ export function listenForChanges(dispatch: AppDispatch): void {
       bay: ['Bays' as const],
       photos: [{ type: 'Photos' as const, id }],
       template: ['Templates' as const],
+      kit: ['Kit' as const],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };
   // After a gap nobody knows what was missed.
   const all = () =>
     dispatch(
-      api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours']),
+      api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours', 'Kit']),
     );
   listenWhileVisible('/api/changes', { change }, all);
 }

@@ -61,8 +61,8 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       <Part title="Steps">
         <ol className="space-y-3">
           {steps.map((step) => {
-            const { kind, round, reason, impossible, leftOut: follows } = step;
-            const { name, caution, dwellMin, driesMin, curesMin, stopWhen } = STEP_KINDS[kind];
+            const { kind, round, reason, impossible, dwellMin, leftOut: follows } = step;
+            const { name, caution, driesMin, curesMin, stopWhen } = STEP_KINDS[kind];
             const key = `${surface.id}/${kind}`;
             return (
               <li key={`${kind}-${round}`} className={`border bg-sheet px-3 py-2 ${follows ? 'opacity-70' : ''}`}>

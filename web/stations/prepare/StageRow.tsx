@@ -42,6 +42,7 @@ export function StageRow({ job, stage, turns }: Props) {
   const doable = steps.filter(({ impossible, leftOut }) => !impossible && !leftOut);
   const ref = { kind, round };
   const { name, caution, stopWhen } = STEP_KINDS[kind];
+  const dwellMin = Math.max(0, ...doable.map((step) => step.dwellMin ?? 0));
   const rinseBy = record && rinseByMin(record);
   return (
     <li className="border-t py-1.5 first:border-t-0" aria-label={name}>
@@ -66,7 +67,10 @@ export function StageRow({ job, stage, turns }: Props) {
             hours(minutes)
           )}
           {state === 'todo' && doable.length > 0 && (
-            <Button aria-label={`Start ${name}`} onClick={() => tap({ type: 'stage-start', stage: ref, predictedMin })}>
+            <Button
+              aria-label={`Start ${name}`}
+              onClick={() => tap({ type: 'stage-start', stage: ref, predictedMin, ...(dwellMin > 0 && { dwellMin }) })}
+            >
               <Play size={15} />
             </Button>
           )}

@@ -211,6 +211,7 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
   masking: 'Masking',
   wipe: 'Strip before the first layer',
   chips: 'Chips',
+  machine: 'Cutting machine',
   order: 'Order of work',
 };
 

@@ -1,0 +1,3 @@
+export * from './sheets';
+export * from './things';
+export * from './tools';

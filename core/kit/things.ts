@@ -1,0 +1,66 @@
+import type { MachineSheet, PadSheet } from './sheets';
+
+export const PAD_STATES = ['ready', 'dirty', 'drying'] as const;
+export type PadState = (typeof PAD_STATES)[number];
+
+/** One pad as a thing: it belongs to one liquid from its first use on. Moments in epoch ms. */
+export interface PadThing {
+  readonly id: string;
+  readonly kind: 'pad-in-use';
+  readonly sheet: string;
+  /** The liquid it is marked with; a new one has none. */
+  readonly liquid?: string | undefined;
+  readonly state: PadState;
+  readonly sinceMs: number;
+}
+
+/** One machine as a thing. */
+export interface MachineThing {
+  readonly id: string;
+  readonly kind: 'machine-in-use';
+  readonly sheet: string;
+  readonly chargePct?: number | undefined;
+  readonly servicedMs?: number | undefined;
+}
+
+export type KitThing = PadThing | MachineThing;
+
+const MS_PER_H = 3_600_000;
+const MS_PER_DAY = 86_400_000;
+
+/** What a pad's state is now: one that dries becomes ready by itself. */
+export function padState({ state, sinceMs }: PadThing, { driesH }: PadSheet, nowMs: number): PadState {
+  return state === 'drying' && nowMs >= sinceMs + driesH * MS_PER_H ? 'ready' : state;
+}
+
+/** When a drying pad is ready, epoch ms; undefined for one that does not dry. */
+export function padReadyMs(pad: PadThing, { driesH }: PadSheet): number | undefined {
+  return pad.state === 'drying' ? pad.sinceMs + driesH * MS_PER_H : undefined;
+}
+
+/** Why a pad may not be used with a liquid now; undefined where it may. */
+export function padFault(pad: PadThing, sheet: PadSheet, liquid: string, nowMs: number): string | undefined {
+  if (pad.liquid !== undefined && pad.liquid !== liquid)
+    return 'it belongs to another liquid: residues mix and scratch';
+  const state = padState(pad, sheet, nowMs);
+  if (state === 'dirty') return 'it is dirty: wash it first';
+  return state === 'drying' ? 'it is still wet: water thins the liquid and throws it about' : undefined;
+}
+
+/** What is to be said of a machine before it is taken up; empty where nothing is. */
+export function machineNotes(
+  { chargePct, servicedMs }: MachineThing,
+  { drive, runMin, serviceEveryDays }: MachineSheet,
+  nowMs: number,
+): string[] {
+  const left =
+    drive === 'battery' && chargePct !== undefined && runMin !== undefined ? (runMin * chargePct) / 100 : undefined;
+  const dueMs =
+    servicedMs !== undefined && serviceEveryDays !== undefined ? servicedMs + serviceEveryDays * MS_PER_DAY : undefined;
+  return [
+    ...(left !== undefined ? [`${Math.round(left)} min left in its battery`] : []),
+    ...(dueMs !== undefined && nowMs >= dueMs
+      ? [`its service was due ${Math.max(0, Math.floor((nowMs - dueMs) / MS_PER_DAY))} days ago`]
+      : []),
+  ];
+}

@@ -1,0 +1,51 @@
+import { demoKit } from '#demo';
+import type { KitEntry, KitRecord, Problem } from '#formats';
+import { type RunningServer, startServer } from './testing/client';
+
+jest.setTimeout(30_000);
+
+const NOW = '2027-03-02T10:40:00+01:00';
+const KIT = demoKit(NOW);
+const byId = (id: string) => KIT.find((entry) => entry.id === id)!;
+
+let server: RunningServer;
+beforeEach(async () => {
+  server = await startServer(() => new Date(NOW));
+});
+afterEach(() => server.stop());
+
+const put = (entry: KitEntry, version = 0) =>
+  server.call<KitRecord & Problem>('PUT', `/api/kit/${entry.id}`, entry, version);
+
+test('sheets and things are kept, and a thing is one of a sheet', async () => {
+  expect((await put(byId('f1'))).body.detail).toBe('There is no pad sheet "fibre-125".');
+  for (const id of ['fibre-125', 'holystone', 'fair-weather', 'f1']) expect((await put(byId(id))).status).toBe(200);
+  const { body } = await server.call<KitRecord[]>('GET', '/api/kit');
+  expect(body.map(({ id, version }) => [id, version])).toEqual([
+    ['f1', 1],
+    ['fair-weather', 1],
+    ['fibre-125', 1],
+    ['holystone', 1],
+  ]);
+});
+
+test('a pad keeps its liquid, two windows do not overwrite each other, and what is used is not taken away', async () => {
+  for (const id of ['fibre-125', 'holystone', 'fair-weather', 'f1']) await put(byId(id));
+  const pad = byId('f1') as Extract<KitEntry, { kind: 'pad-in-use' }>;
+  expect((await put({ ...pad, liquid: 'fair-weather' }, 1)).body.detail).toMatch(/belongs to "holystone"/);
+  expect((await put({ ...pad, state: 'dirty' }, 1)).body.version).toBe(2);
+  expect((await put({ ...pad, state: 'drying' }, 1)).status).toBe(412);
+  const gone = await server.call<Problem>('DELETE', '/api/kit/holystone', undefined, 1);
+  expect([gone.status, gone.body.detail]).toEqual([409, '"f1" is one of these: take that away first.']);
+  expect((await server.call('DELETE', '/api/kit/f1', undefined, 2)).status).toBe(204);
+  expect((await server.call('DELETE', '/api/kit/holystone', undefined, 1)).status).toBe(204);
+});
+
+test('what makes no sense is refused with its place', async () => {
+  const rotary = byId('capstan');
+  const bad = await put({ ...rotary, throwMm: 9 } as KitEntry);
+  expect(bad.body.faults).toEqual([{ path: 'throwMm', message: 'a rotary machine has no throw: 0' }]);
+  const unknown = await put({ kind: 'pad', id: 'x', name: 'x', material: 'straw' } as never);
+  expect(unknown.body.faults?.map(({ path }) => path).sort()).toEqual(['driesH', 'material', 'sizeMm']);
+  expect((await put(byId('holystone'), 3)).status).toBe(404);
+});

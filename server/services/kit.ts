@@ -1,0 +1,66 @@
+import { changedPaths, isSheet, type KitEntry, type KitRecord } from '#formats';
+import type { Db } from '../db/open';
+import { conflict, notFound, staleWrite } from '../http/problem';
+import { kitRepository } from '../repositories/kit';
+import type { ChangeFeed } from './changes';
+
+/** The preparation shelf: what is cleaned and polished with, and the pads and machines in hand. */
+export function kitService(db: Db, changes: ChangeFeed) {
+  const kit = kitRepository(db);
+  const requireVersion = (standing: KitRecord | undefined, id: string, version: number) => {
+    if (!standing && version > 0) throw notFound('entry of the preparation shelf', id);
+    if (standing && standing.version !== version) throw staleWrite(standing.version, changedPaths({}, standing.entry));
+  };
+  /** A thing is one of a sheet; a pad belongs to one liquid for good. */
+  const requireFits = (entry: KitEntry, standing: KitRecord | undefined) => {
+    if (standing && standing.entry.kind !== entry.kind) throw conflict(`There is another thing "${entry.id}" here.`);
+    if (isSheet(entry)) return;
+    const wanted = entry.kind === 'pad-in-use' ? 'pad' : 'machine';
+    if (kit.get(entry.sheet)?.entry.kind !== wanted) throw conflict(`There is no ${wanted} sheet "${entry.sheet}".`);
+    if (entry.kind !== 'pad-in-use') return;
+    if (entry.liquid !== undefined && kit.get(entry.liquid)?.entry.kind !== 'liquid') {
+      throw conflict(`There is no liquid sheet "${entry.liquid}".`);
+    }
+    const before = standing?.entry.kind === 'pad-in-use' ? standing.entry.liquid : undefined;
+    if (before !== undefined && before !== entry.liquid) {
+      throw conflict(`This pad belongs to "${before}": residues of two liquids mix and scratch. Take a new pad.`);
+    }
+  };
+  return {
+    all: kit.all,
+    /** @param version the version that was edited; 0 for a new one */
+    put(id: string, version: number, entry: KitEntry): KitRecord {
+      if (entry.id !== id) throw conflict('It keeps its id; add a new one instead.');
+      const stored = db.transaction(
+        () => {
+          const standing = kit.get(id);
+          requireVersion(standing, id, version);
+          requireFits(entry, standing);
+          return kit.put({ id, version: version + 1, entry });
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'kit', id });
+      return stored;
+    },
+    remove(id: string, version: number): void {
+      db.transaction(
+        () => {
+          const standing = kit.get(id);
+          if (!standing) throw notFound('entry of the preparation shelf', id);
+          requireVersion(standing, id, version);
+          const used = kit
+            .all()
+            .filter(({ entry }) => !isSheet(entry))
+            .find(
+              ({ entry }) => 'sheet' in entry && (entry.sheet === id || ('liquid' in entry && entry.liquid === id)),
+            );
+          if (used) throw conflict(`"${used.id}" is one of these: take that away first.`);
+          kit.remove(id);
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'kit', id });
+    },
+  };
+}
