@@ -1,11 +1,11 @@
 /** `npm run bench`: the plan of a large job against a plain baseline, in the same run, as ratios. */
 import { planJob, type PlannedJob, type PlannedSurface } from '#core/plan';
-import { DEMO_SHELF } from '#demo';
-import { readProduct } from '#formats';
+import { DEMO_SHELF, demoKit } from '#demo';
+import { kitOf, readProduct } from '#formats';
 import { bayAmbient } from '#core/air';
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/geometry';
 import { arrange, claims, snap, templateById } from '#core/nets';
-import { FULL_SITE, type PanelCase, prepareItem, type PrepareSettings, USUAL_SCHOOLS } from '#core/prepare';
+import { FULL_SITE, type PanelCase, prepareItem, type PrepareSettings, USUAL_SCHOOLS, workingDay } from '#core/prepare';
 import { DEFAULT_PACE } from '#core/sections';
 
 const ROUNDS = 60;
@@ -129,13 +129,19 @@ const panels = Array.from({ length: SURFACES }, (_, index): PanelCase => ({
   toCome: ['ceramic-base', 'ceramic-top'],
   removalsUm: 2,
 }));
-const preparing: PrepareSettings = { level: 'full', schools: USUAL_SCHOOLS, site: FULL_SITE, leftOut: new Set() };
+const preparing: PrepareSettings = {
+  level: 'full',
+  schools: USUAL_SCHOOLS,
+  site: FULL_SITE,
+  leftOut: new Set(),
+  kit: kitOf(demoKit('2027-03-02T10:40:00+01:00')),
+};
 const rates = medianMs(() => panels.reduce((sum, { areaM2 }) => sum + 40 * areaM2, 0));
-const preparedMs = medianMs(() => prepareItem(panels, preparing));
+const preparedMs = medianMs(() => workingDay(prepareItem(panels, preparing), panels, preparing));
 console.log(`preparation of ${SURFACES} panels`);
 console.log(`  area times one rate (baseline)        ${rates.toFixed(4)} ms`);
 console.log(
-  `  every step, order and ledger          ${preparedMs.toFixed(3)} ms, ${(preparedMs / rates).toFixed(0)} times the baseline`,
+  `  every step, tool, ledger and the day  ${preparedMs.toFixed(3)} ms, ${(preparedMs / rates).toFixed(0)} times the baseline`,
 );
 console.log(`  bar: 30 ms, ${((100 * preparedMs) / 30).toFixed(0)} % of it used`);
 

@@ -54,6 +54,51 @@ test('marks that went are gone, those that stay are there; tests and readings be
   expect(tank.shape).toEqual(tankOf(job.surfaces).shape);
 });
 
+test('the clear coat comes back less what was taken: measured, or else the most that the finished stages take', () => {
+  const launch: Job = jobSchema.parse({
+    ...tourer,
+    prepare: { level: 'one-step' },
+    surfaces: [
+      {
+        ...tourer.surfaces.find(({ id }) => id === 'tank'),
+        substrate: 'clear-gloss',
+        readingsUm: [110, 112],
+        clearUm: undefined,
+        clearBefore: { um: 47, on: '2025-03-01', takenUm: 3 },
+        marks: [
+          { id: 'went', kind: 'swirls', severity: 'light', at: [0.5, 0.5] },
+          { id: 'left', kind: 'deep-scratch', severity: 'heavy', at: [0.2, 0.5], outcome: 'removed' },
+        ],
+      },
+    ],
+  });
+  const stage = { kind: 'single-stage', round: 1 } as const;
+  const start = entry(1, 0, { type: 'stage-start', stage, predictedMin: 20 });
+  const end = entry(2, 20, { type: 'stage-end', stage });
+  const before = (log: LogEntry[]) => tankOf(comingBack(launch, log).surfaces).clearBefore;
+  // Not finished: nothing was taken. 40 % of 111.
+  expect(before([start])).toEqual({ um: expect.closeTo(44.4, 9), on: launch.startAt.slice(0, 10), takenUm: 3 });
+  expect(before([start, end])).toMatchObject({ um: expect.closeTo(42.4, 9), takenUm: 5 });
+  const measured = entry(3, 25, { type: 'clear-taken', surface: 'tank', um: 1.2 });
+  expect(before([start, end, measured])).toMatchObject({
+    um: expect.closeTo(43.2, 9),
+    takenUm: expect.closeTo(4.2, 9),
+  });
+  // What really became of a mark stands before what was agreed.
+  const became = (mark: string, outcome: 'removed' | 'reduced', seq: number) =>
+    entry(seq, 30, {
+      type: 'mark-outcome',
+      surface: 'tank',
+      mark,
+      kind: 'swirls',
+      severity: 'light',
+      level: 'one-step',
+      outcome,
+    });
+  const log = [start, end, became('went', 'removed', 4), became('left', 'reduced', 5)];
+  expect(tankOf(comingBack(launch, log).surfaces).marks?.map(({ id }) => id)).toEqual(['left']);
+});
+
 test('a template keeps shapes and kinds, and nothing that was seen or planned', () => {
   const kept = keptTemplate('Tourer', job);
   expect(keptTemplateDraftSchema.parse(JSON.parse(JSON.stringify(kept)))).toEqual(kept);

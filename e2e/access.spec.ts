@@ -6,6 +6,7 @@ const VIEWS = [
   '/new',
   '/shelf',
   '/shelf/ledger-base',
+  '/shelf/preparation',
   '/jobs/teal-hatchback/survey',
   '/jobs/teal-hatchback/survey?panel=bonnet',
   '/jobs/teal-hatchback/survey?lens=condition&panel=bonnet',

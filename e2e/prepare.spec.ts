@@ -45,7 +45,9 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   await note('90');
   await expect(page.getByText(/Taken: polishing foam, finishing polish/)).toBeVisible();
   await page.getByRole('option', { name: /^Bonnet/ }).click();
-  await expect(page.getByText(/Try polishing foam, finishing polish: it worked on this item before/)).toBeVisible();
+  await expect(
+    page.getByText(/Try polishing foam, finishing polish: it worked before on this item or its model/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Whole item' }).click();
 
   // In frost the wash is rinseless, and what needs rinsing says so.
@@ -100,10 +102,84 @@ test('a stage is started, dwells, is paused with its reason and finished, on two
   await page.getByRole('radio', { name: /^No correction/ }).click();
   await expect(look).toContainText('begun, and no longer planned');
   await expect(page.getByText('Two-bucket wash is not begun.')).toBeVisible();
-  const { wheels: learned } = (await (await page.request.get('/api/learned-hours')).json()) as {
-    wheels: { factor: number; observations: number };
+  const { hours } = (await (await page.request.get('/api/learned-preparation')).json()) as {
+    hours: { wheels: { factor: number; observations: number } };
   };
+  const learned = hours.wheels;
   expect(learned.observations).toBe(1);
   expect(learned.factor).toBeGreaterThan(1.3);
   expect(promised).toContain('Iron remover');
+});
+
+test('what was really used, found and gone is noted at the bay, and the next promise follows it', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/prepare');
+  const polish = page.getByRole('listitem', { name: 'Single-stage polish' });
+  await expect(polish).toContainText(/Polishing foam 125 with Plain Sail One-Step: loads \d, 2 clean and dry/);
+  await polish.getByRole('button', { name: 'Start Single-stage polish' }).click();
+  await polish.getByRole('button', { name: 'Finished' }).click();
+  await polish.getByRole('button', { name: 'Note what it took' }).click();
+  const dialog = page.getByRole('dialog');
+  const used = dialog.getByLabel('Plain Sail One-Step');
+  const planned = Number(/planned ([\d.]+)/.exec(await dialog.innerText())![1]);
+  await used.fill(String(2 * planned));
+  await used.press('Enter');
+  await dialog.getByLabel('Found while at it').fill('the badge is loose');
+  await dialog.getByRole('button', { name: 'Note it' }).click();
+  await expect(dialog.getByText('the badge is loose')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await expect(polish.getByRole('button', { name: 'What it took' })).toBeVisible();
+  // More was poured than planned: the list of what is used follows.
+  const row = page.getByRole('row', { name: /Plain Sail One-Step/ });
+  await expect.poll(async () => Number(/([\d.]+) ml/.exec(await row.innerText())![1])).toBeGreaterThan(planned * 1.3);
+
+  await page.getByRole('option', { name: /^Bonnet/ }).click();
+  await page.getByLabel('What became of it: Swirls').getByText('Eased').click();
+  await page.getByLabel(/Measured to have gone/).fill('1.5');
+  await page.getByLabel(/Measured to have gone/).press('Enter');
+  await expect(page.getByText('1.5 µm noted so far')).toBeVisible();
+  await expect(page.getByText(/Longreach 21.* at 1 to 5.*Polishing foam 125, Plain Sail One-Step/)).toBeVisible();
+  const { shares } = (await (await page.request.get('/api/learned-preparation')).json()) as { shares: object[] };
+  expect(shares).toEqual([{ level: 'one-step', kind: 'swirls', severity: 'medium', count: 1, gone: 0.5 }]);
+
+  await page.getByRole('button', { name: 'Side by side, for the owner' }).click();
+  const full = page.getByRole('listitem', { name: 'Full correction' });
+  await expect(full).toContainText('The stone chips on the bonnet stay.');
+  await full.getByRole('button', { name: 'Agree full correction' }).click();
+  await expect(full.getByText('Agreed', { exact: true })).toBeVisible();
+});
+
+test('the preparation shelf: a pad keeps its liquid and dries by the clock, a sheet that makes no sense is refused', async ({
+  page,
+}) => {
+  await page.goto('/shelf/preparation');
+  const pad = page.getByRole('listitem', { name: 'Pad f2' });
+  await expect(pad).toContainText('Dirty');
+  await pad.getByRole('button', { name: 'Washed: pad f2' }).click();
+  await expect(pad).toContainText('Drying until 20:40');
+  await page.clock.fastForward(10 * 3600_000 + 60_000);
+  await expect(pad).toContainText('Ready');
+
+  await page.getByRole('button', { name: 'A pad', exact: true }).click();
+  await page.getByRole('dialog').getByLabel('Kind').selectOption({ label: 'Polishing foam 125' });
+  await page.getByRole('dialog').getByLabel('Liquid').selectOption({ label: 'Fairweather Refine' });
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('region', { name: 'Fairweather Refine' }).getByRole('listitem')).toHaveCount(2);
+
+  await page
+    .getByRole('button', { name: /^Capstan Rotary/ })
+    .last()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Throw (rotary: 0)').fill('9');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Throw (rotary: 0): a rotary machine has no throw: 0');
+  await dialog.getByLabel('Throw (rotary: 0)').fill('0');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+
+  // Pads are marked with a liquid: its sheet stays as long as they do.
+  await page.getByRole('button', { name: /^Holystone Cut/ }).click();
+  await dialog.getByRole('button', { name: 'Take it away' }).click();
+  await dialog.getByRole('button', { name: 'Take it away' }).last().click();
+  await expect(dialog.getByRole('alert')).toContainText('is one of these: take that away first');
 });

@@ -93,6 +93,8 @@ export const surfaceSchema = object({
     z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).nullable(),
   ).optional(),
   clearUm: nonNegative().optional(),
+  /** What the last visit left of the clear, and what corrections took over the life of the item up to then. */
+  clearBefore: object({ um: nonNegative(), on: calendarDay(), takenUm: nonNegative() }).optional(),
   paint: oneOf(['factory', 'refinished', 'single-stage']).default('factory'),
   refinishedOn: calendarDay().optional(),
   /** How dark it is, and what the owner or the paint code calls it. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LAYING_FAULT_IDS } from '#core/faults';
-import { PAUSE_REASONS, STEP_KIND_IDS } from '#core/prepare';
+import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/condition';
+import { LEVELS, PAUSE_REASONS, STEP_KIND_IDS } from '#core/prepare';
 import type { LoggedEntry } from '#core/run';
 import { minutesBetween } from './moments';
 import {
@@ -51,6 +52,29 @@ export const runEntrySchema = z.discriminatedUnion(
     object({ type: z.literal('stage-pause'), stage, reason: oneOf(PAUSE_REASONS) }),
     object({ type: z.literal('stage-resume'), stage }),
     object({ type: z.literal('stage-end'), stage }),
+    object({
+      type: z.literal('stage-used'),
+      stage,
+      what: nonEmpty(),
+      unit: text(),
+      predicted: nonNegative(),
+      amount: nonNegative(),
+    }),
+    object({ type: z.literal('stage-found'), stage, note: nonEmpty() }),
+    object({
+      type: z.literal('mark-outcome'),
+      surface: nonEmpty(),
+      mark: nonEmpty(),
+      kind: oneOf(MARK_KIND_IDS),
+      severity: oneOf(MARK_SEVERITIES),
+      level: oneOf(LEVELS),
+      outcome: oneOf(OUTCOMES),
+    }),
+    object({
+      type: z.literal('clear-taken'),
+      surface: nonEmpty(),
+      um: nonNegative().max(1000, { error: 'expected at most 1000 µm' }),
+    }),
     object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
     object({ type: z.literal('undo'), entry: nonEmpty() }),
   ],

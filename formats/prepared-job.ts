@@ -3,21 +3,74 @@ import { perimeterMm, shapeOutline } from '#core/geometry';
 import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { surfaceAreaM2 } from '#core/plan';
 import {
+  climbLadder,
   FULL_SITE,
+  isDone,
+  isPolishing,
+  LEVELS,
+  PAIR_IDS,
   type PanelCase,
+  prepareItem,
   type PrepareSettings,
   removalsToComeUm,
+  shareKey,
+  stageKey,
   STEP_KIND_IDS,
+  USUAL_GOAL_PCT,
   USUAL_SCHOOLS,
 } from '#core/prepare';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/condition';
+import type { Kit } from '#core/kit';
+import type { RunRecord } from '#core/run';
 import type { Job } from './job';
+import { surfaceName } from './planned-job';
+import { instant } from './values';
 
-/** Factors on the default hours, by kind of step; kinds nothing is known of are left out. */
-export const learnedHoursSchema = z.partialRecord(
-  z.enum(STEP_KIND_IDS),
-  z.object({ factor: z.number(), sigma: z.number(), observations: z.int() }),
-);
-export type LearnedHours = z.output<typeof learnedHoursSchema>;
+const learnedFactor = { factor: z.number(), sigma: z.number(), observations: z.int() };
+
+/** What finished jobs teach of preparation; what nothing is known of is left out. */
+export const learnedPreparationSchema = z.object({
+  /** Factors on the default hours, by kind of step. */
+  hours: z.partialRecord(z.enum(STEP_KIND_IDS), z.object(learnedFactor)),
+  /** Factors on what was planned to be used, by thing. */
+  uses: z.array(z.object({ what: z.string(), ...learnedFactor })),
+  /** How many marks of a kind were corrected at a level, and the sum of the shares that went. */
+  shares: z.array(
+    z.object({
+      level: z.enum(LEVELS),
+      kind: z.enum(MARK_KIND_IDS),
+      severity: z.enum(MARK_SEVERITIES),
+      count: z.int(),
+      gone: z.number(),
+    }),
+  ),
+});
+export type LearnedPreparation = z.output<typeof learnedPreparationSchema>;
+export const NOTHING_LEARNED: LearnedPreparation = { hours: {}, uses: [], shares: [] };
+
+/** A pair of pad and liquid that was found at an earlier job on this item or one like it. */
+export const earlierPairSchema = z.object({
+  jobId: z.string(),
+  title: z.string(),
+  at: instant(),
+  sameItem: z.boolean(),
+  surface: z.string(),
+  pair: z.enum(PAIR_IDS),
+  gonePct: z.number(),
+});
+export type EarlierPair = z.output<typeof earlierPairSchema>;
+
+/** The pair each panel's test spots of a job ended with, by the ladder. */
+export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
+  const tests = prepare?.tests ?? [];
+  return surfaces.flatMap((surface) => {
+    const own = tests.filter((test) => test.surface === surface.id);
+    const { found } = climbLadder(own, USUAL_GOAL_PCT);
+    return found
+      ? [{ surface: surfaceName(surface), pair: found, gonePct: own.find(({ pair }) => pair === found)!.gonePct }]
+      : [];
+  });
+}
 
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
@@ -40,7 +93,7 @@ export function panelCases(job: Job): PanelCase[] {
       zone: surface.zone,
       marks: surface.marks ?? [],
       paint,
-      clearUm: clearEstimateUm(surface.clearUm, paint, judged[index]!.medianUm),
+      clearUm: clearEstimateUm(surface, judged[index]!.medianUm),
       hardness: surface.hardness?.grade,
       touch: surface.touch,
       iron: surface.iron,
@@ -57,6 +110,25 @@ export function panelCases(job: Job): PanelCase[] {
   });
 }
 
+/**
+ * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing step of a
+ * stage that was finished. Surfaces that nothing was taken from are left out.
+ */
+export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRecord): Map<string, number> {
+  const finished = new Set(
+    [...stages.values()].filter(({ endMin }) => endMin !== undefined).map(({ stage }) => stageKey(stage)),
+  );
+  const taken = new Map<string, number>();
+  for (const { id, steps } of prepareItem(panelCases(job), prepareSettings(job)).panels) {
+    const most = steps
+      .filter((step) => isDone(step) && isPolishing(step.kind) && finished.has(stageKey(step)))
+      .reduce((sum, { clearUm }) => sum + clearUm[1], 0);
+    const um = measured.get(id) ?? most;
+    if (um > 0) taken.set(id, um);
+  }
+  return taken;
+}
+
 /** Usual settings with those that were chosen over them; undefined is not chosen. */
 function overlaid<T extends object>(usual: T, chosen: { readonly [K in keyof T]?: T[K] | undefined } = {}): T {
   const said = Object.entries(chosen).filter(([, value]) => value !== undefined);
@@ -64,13 +136,20 @@ function overlaid<T extends object>(usual: T, chosen: { readonly [K in keyof T]?
 }
 
 /** A job's settings of preparation, every one it leaves out as usual. */
-export function prepareSettings({ prepare }: Pick<Job, 'prepare'>, learned: LearnedHours = {}): PrepareSettings {
+export function prepareSettings(
+  { prepare }: Pick<Job, 'prepare'>,
+  { hours, uses, shares }: LearnedPreparation = NOTHING_LEARNED,
+  kit?: Kit,
+): PrepareSettings {
   return {
-    learned: Object.fromEntries(Object.entries(learned).map(([kind, { factor }]) => [kind, factor])),
+    learned: Object.fromEntries(Object.entries(hours).map(([kind, { factor }]) => [kind, factor])),
+    learnedUse: new Map(uses.map(({ what, factor }) => [what, factor])),
+    sharesSeen: new Map(shares.map((seen) => [shareKey(seen.level, seen.kind, seen.severity), seen])),
     level: prepare?.level ?? 'one-step',
     schools: overlaid(USUAL_SCHOOLS, prepare?.schools),
     site: overlaid(FULL_SITE, prepare?.site),
     leftOut: new Set(prepare?.leftOut ?? []),
     reserveUm: prepare?.reserveUm,
+    kit,
   };
 }

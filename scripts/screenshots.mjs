@@ -11,23 +11,23 @@ const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 1024, height: 768 };
 const VIEWS = [
   { name: 'today', at: '/' },
-  { name: 'new-job', at: '/new' },
   { name: 'survey', at: '/jobs/teal-hatchback/survey' },
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
   { name: 'item', at: '/items/hatchback-of-imke-varga' },
   { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
+  { name: 'prepare-scopes', at: '/jobs/teal-hatchback/prepare', press: 'Side by side, for the owner' },
   { name: 'prepare-ledger', at: '/jobs/teal-hatchback/prepare?panel=bonnet' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=door-window-left' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank' },
-  { name: 'run', at: '/jobs/teal-hatchback/run', laterS: 45 },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   { name: 'shelf', at: '/shelf' },
   { name: 'sheet', at: '/shelf/ledger-base' },
+  { name: 'shelf-preparation', at: '/shelf/preparation' },
 ];
 
 ensureInstalled();

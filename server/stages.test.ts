@@ -1,5 +1,5 @@
 import { ternmouthYard } from '#demo';
-import type { JobRecord, LearnedHours, LogEntry, NewEntry, Problem } from '#formats';
+import type { EarlierPair, JobRecord, LearnedPreparation, LogEntry, NewEntry, Problem } from '#formats';
 import { type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
@@ -22,7 +22,7 @@ const at = (minute: number) => new Date(Date.parse(NOW) + minute * 60_000).toISO
 const stage = { kind: 'clay', round: 1 } as const;
 const log = (job: string, id: string, minute: number, entry: NewEntry['entry']) =>
   server.call<LogEntry & Problem>('POST', `/api/jobs/${job}/log`, { id, at: at(minute), entry });
-const learned = async () => (await server.call<LearnedHours>('GET', '/api/learned-hours')).body;
+const learned = async () => (await server.call<LearnedPreparation>('GET', '/api/learned-preparation')).body;
 
 test('one stage, two tablets: the first is logged, the second is told, and sent again it is logged once', async () => {
   const start = { type: 'stage-start', stage, predictedMin: 20 } as const;
@@ -44,7 +44,7 @@ test('a pause wants its reason, an end a beginning, and a kind its name', async 
 });
 
 test('hours are learned over all jobs, without pauses, and an undone end teaches nothing', async () => {
-  expect(await learned()).toEqual({});
+  expect(await learned()).toEqual({ hours: {}, uses: [], shares: [] });
   for (const [job, took] of [
     ['one', 40],
     ['two', 36],
@@ -54,16 +54,68 @@ test('hours are learned over all jobs, without pauses, and an undone end teaches
     await log(job, 'r', 300, { type: 'stage-resume', stage });
     await log(job, 'e', 300 + took - 10, { type: 'stage-end', stage });
   }
-  const both = (await learned()).clay!;
+  const both = (await learned()).hours.clay!;
   expect(both.observations).toBe(2);
   expect(both.factor).toBeGreaterThan(1.6);
   expect(both.factor).toBeLessThan(2);
   await log('two', 'u', 400, { type: 'undo', entry: 'e' });
-  expect((await learned()).clay!.observations).toBe(1);
+  expect((await learned()).hours.clay!.observations).toBe(1);
 });
 
 test('a job at which a stage was logged keeps its record', async () => {
   await log('one', 'a', 0, { type: 'stage-start', stage, predictedMin: 20 });
   expect((await server.call('DELETE', '/api/jobs/one')).status).toBe(409);
   expect((await server.call('DELETE', '/api/jobs/two')).status).toBe(204);
+});
+
+test('what was used and what became of marks is learned over the API; a stage not begun has used nothing', async () => {
+  const used = { type: 'stage-used', stage, what: 'Sandbar Fine', unit: 'g', predicted: 10, amount: 20 } as const;
+  expect((await log('one', 'u', 0, used)).body.detail).toBe('This was not logged: this stage is not begun.');
+  await log('one', 's', 0, { type: 'stage-start', stage, predictedMin: 20 });
+  expect((await log('one', 'u', 1, used)).status).toBe(201);
+  const outcome = {
+    type: 'mark-outcome',
+    surface: 'tank',
+    kind: 'swirls',
+    severity: 'light',
+    level: 'one-step',
+  } as const;
+  await log('one', 'm', 2, { ...outcome, mark: 'm1', outcome: 'removed' });
+  await log('two', 'm', 2, { ...outcome, mark: 'm1', outcome: 'reduced' });
+  expect(await learned()).toMatchObject({
+    uses: [{ what: 'Sandbar Fine', observations: 1 }],
+    shares: [{ level: 'one-step', kind: 'swirls', severity: 'light', count: 2, gone: 1.5 }],
+  });
+  const far = await log('one', 'c', 3, { type: 'clear-taken', surface: 'tank', um: 4000 });
+  expect(far.body.faults?.[0]?.path).toBe('entry.um');
+});
+
+test('the ladder begins from what worked on this very item, then on its model', async () => {
+  const spot = { surface: 'tank', hazePct: 0, minutes: 4 };
+  const visit = async (id: string, item: string, pair: string, startAt: string) => {
+    const document = {
+      ...tourer.draft.document,
+      startAt,
+      item: { id: item, name: item, template: { id: 'touring-motorcycle' } },
+      prepare: {
+        tests: pair
+          ? [
+              { ...spot, pair, gonePct: 90 },
+              { ...spot, pair: 'soft-finishing', gonePct: 20 },
+            ]
+          : [],
+      },
+    };
+    const made = await server.call('POST', '/api/jobs', { id, ...tourer.draft, bayId: null, document });
+    expect(made.status).toBe(201);
+  };
+  await visit('other', 'another-tourer', 'wool-compound', '2026-05-01T08:00:00+02:00');
+  await visit('last-year', 'this-tourer', 'medium-finishing', '2026-04-01T08:00:00+02:00');
+  await visit('later', 'this-tourer', 'firm-onestep', '2028-04-01T08:00:00+02:00');
+  await visit('now', 'this-tourer', '', NOW);
+  const { body } = await server.call<EarlierPair[]>('GET', '/api/jobs/now/earlier-pairs');
+  expect(body.map(({ jobId, pair, sameItem }) => [jobId, pair, sameItem])).toEqual([
+    ['last-year', 'medium-finishing', true],
+    ['other', 'wool-compound', false],
+  ]);
 });

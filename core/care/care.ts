@@ -112,7 +112,7 @@ export function hardFromMin(layer: StandingLayer): number | null {
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
 export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | undefined)[] {
   const judged = judgeReadings(surfaces);
-  return surfaces.map(({ clearUm, paint }, index) => clearEstimateUm(clearUm, paint, judged[index]!.medianUm));
+  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!.medianUm));
 }
 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */

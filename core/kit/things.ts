@@ -33,11 +33,6 @@ export function padState({ state, sinceMs }: PadThing, { driesH }: PadSheet, now
   return state === 'drying' && nowMs >= sinceMs + driesH * MS_PER_H ? 'ready' : state;
 }
 
-/** When a drying pad is ready, epoch ms; undefined for one that does not dry. */
-export function padReadyMs(pad: PadThing, { driesH }: PadSheet): number | undefined {
-  return pad.state === 'drying' ? pad.sinceMs + driesH * MS_PER_H : undefined;
-}
-
 /** Why a pad may not be used with a liquid now; undefined where it may. */
 export function padFault(pad: PadThing, sheet: PadSheet, liquid: string, nowMs: number): string | undefined {
   if (pad.liquid !== undefined && pad.liquid !== liquid)

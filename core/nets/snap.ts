@@ -19,12 +19,9 @@ export function snap(
   point: Point,
   { outlines, from, reachMm }: { outlines: readonly Polygon[]; from?: Point | undefined; reachMm: number },
 ): Snapped {
-  const corner = nearest(point, outlines.flat(), reachMm);
+  const corner = nearest(point, outlines, reachMm, (start) => start);
   if (corner) return { point: corner, to: 'corner' };
-  const onEdges = outlines.flatMap((outline) =>
-    outline.map((start, index) => nearestOnSegment(start, outline[(index + 1) % outline.length]!, point)),
-  );
-  const edge = nearest(point, onEdges, 0.6 * reachMm);
+  const edge = nearest(point, outlines, 0.6 * reachMm, (start, end) => nearestOnSegment(start, end, point));
   if (edge) return { point: edge, to: 'edge' };
   if (from) {
     const [x, y] = point;
@@ -34,12 +31,26 @@ export function snap(
   return { point };
 }
 
-function nearest(point: Point, candidates: readonly Point[], reachMm: number): Point | undefined {
+/** The nearest of what each side of the outlines offers; sides out of reach are not asked. */
+function nearest(
+  point: Point,
+  outlines: readonly Polygon[],
+  reachMm: number,
+  offer: (start: Point, end: Point) => Point,
+): Point | undefined {
+  const [x, y] = point;
   let found: Point | undefined;
   let best = reachMm;
-  for (const candidate of candidates) {
-    const distance = far(point, candidate);
-    if (distance < best) [found, best] = [candidate, distance];
+  for (const outline of outlines) {
+    for (let index = 0; index < outline.length; index++) {
+      const start = outline[index]!;
+      const end = outline[(index + 1) % outline.length]!;
+      if (Math.min(start[0], end[0]) - reachMm > x || Math.max(start[0], end[0]) + reachMm < x) continue;
+      if (Math.min(start[1], end[1]) - reachMm > y || Math.max(start[1], end[1]) + reachMm < y) continue;
+      const candidate = offer(start, end);
+      const distance = far(point, candidate);
+      if (distance < best) [found, best] = [candidate, distance];
+    }
   }
   return found;
 }

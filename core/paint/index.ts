@@ -5,6 +5,7 @@ export {
   HARDNESS,
   judgeReadings,
   type PaintSystem,
+  type PaintTold,
   type PaintVerdict,
   type PanelPaint,
 } from './readings';

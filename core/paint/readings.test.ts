@@ -1,4 +1,4 @@
-import { clearEstimateUm, judgeReadings } from '.';
+import { clearEstimateUm, judgeReadings, type PaintTold } from '.';
 
 const panel = (readingsUm: number[], substrate: 'clear-gloss' | 'gelcoat' = 'clear-gloss') => ({
   substrate,
@@ -25,9 +25,14 @@ test('absolute bounds hold on a single panel, and a composite gives no number', 
 });
 
 test('clear: told, else 40 % of a factory total up to 50, half of a single stage, else unknown', () => {
-  expect(clearEstimateUm(42, 'factory', 120)).toBe(42);
-  expect(clearEstimateUm(undefined, 'factory', 110)).toBeCloseTo(44, 9);
-  expect(clearEstimateUm(undefined, 'factory', 160)).toBe(50);
-  expect(clearEstimateUm(undefined, 'single-stage', 90)).toBe(45);
-  expect(clearEstimateUm(undefined, 'factory')).toBeUndefined();
+  const estimate = (told: Omit<PaintTold, 'paint'> & Partial<PaintTold>, medianUm?: number) =>
+    clearEstimateUm({ paint: 'factory', ...told }, medianUm);
+  expect(estimate({ clearUm: 42 }, 120)).toBe(42);
+  expect(estimate({}, 110)).toBeCloseTo(44, 9);
+  expect(estimate({}, 160)).toBe(50);
+  expect(estimate({ paint: 'single-stage' }, 90)).toBe(45);
+  expect(estimate({})).toBeUndefined();
+  // What was measured now stands before what the last visit left.
+  expect(estimate({ clearBefore: { um: 38 } })).toBe(38);
+  expect(estimate({ clearBefore: { um: 38 } }, 110)).toBeCloseTo(44, 9);
 });

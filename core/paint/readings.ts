@@ -77,12 +77,22 @@ const CLEAR_SHARE_OF_FACTORY = 0.4;
 const MOST_ESTIMATED_CLEAR_UM = 50;
 const COLOUR_SHARE_OF_SINGLE_STAGE = 0.5;
 
+/** What is known of the paint of a panel besides its readings. */
+export interface PaintTold {
+  readonly paint: PaintSystem;
+  readonly clearUm?: number | undefined;
+  /** What the last visit left, µm: its estimate less what was taken then. */
+  readonly clearBefore?: { readonly um: number } | undefined;
+}
+
 /**
- * What there is to polish, micrometres: told, or estimated from the readings (40 % of a factory total, at
- * most 50; half of a single-stage one). Undefined where nobody has measured or told: then nothing is promised.
+ * What there is to polish, micrometres: told; or estimated from the readings (40 % of a factory total, at most 50;
+ * half of a single-stage one); or what the last visit left. Undefined where nobody has measured or told: then
+ * nothing is promised.
  */
-export function clearEstimateUm(told: number | undefined, paint: PaintSystem, medianUm?: number): number | undefined {
-  if (told !== undefined || medianUm === undefined) return told;
+export function clearEstimateUm({ clearUm, paint, clearBefore }: PaintTold, medianUm?: number): number | undefined {
+  if (clearUm !== undefined) return clearUm;
+  if (medianUm === undefined) return clearBefore?.um;
   if (paint === 'single-stage') return COLOUR_SHARE_OF_SINGLE_STAGE * medianUm;
   return Math.min(MOST_ESTIMATED_CLEAR_UM, CLEAR_SHARE_OF_FACTORY * medianUm);
 }

@@ -27,6 +27,7 @@ export interface PlannedSurface {
   readonly existing: readonly FamilyId[];
   readonly readingsUm: readonly number[];
   readonly clearUm?: number | undefined;
+  readonly clearBefore?: { readonly um: number } | undefined;
   readonly paint: PaintSystem;
   /** Local midnight that began the day of refinishing: negative for the past. */
   readonly refinishedAtMin?: number | undefined;

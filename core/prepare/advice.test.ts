@@ -2,6 +2,7 @@ import {
   adviseLevel,
   compareLevels,
   FULL_SITE,
+  inOwnersWords,
   looseEnds,
   type PanelCase,
   prepareItem,
@@ -79,4 +80,25 @@ test('water hides where this item has gaps', () => {
     { id: 'tail-lamp-left', name: 'Tail lamp, left' },
   ];
   expect(waterHides(surfaces)).toEqual(['Mirror cap', 'Tail lamp']);
+});
+
+test('what becomes of the marks in an owner’s words, what stays first', () => {
+  const marks = [
+    { id: 'a', kind: 'swirls', on: 'Bonnet' },
+    { id: 'b', kind: 'swirls', on: 'Roof' },
+    { id: 'c', kind: 'swirls', on: 'Boot lid' },
+    { id: 'd', kind: 'deep-scratch', on: 'Front door, left' },
+    { id: 'e', kind: 'etching', on: 'Roof' },
+  ] as const;
+  const fates = [
+    ...['a', 'b', 'c'].map((mark) => ({ mark, share: 0.75 })),
+    { mark: 'd', share: 0.1 },
+    { mark: 'e', share: 0, hidden: true as const },
+  ];
+  expect(inOwnersWords(marks, fates)).toEqual([
+    { words: 'the water-spot etching on the roof is hidden', stays: true },
+    { words: 'the deep scratch on the left front door stays', stays: true },
+    { words: 'the fine swirls on 3 panels mostly go', stays: false },
+  ]);
+  expect(inOwnersWords([], [])).toEqual([]);
 });

@@ -1,17 +1,12 @@
 export * from './advice';
 export * from './closing';
+export * from './findings';
 export * from './item';
 export { type Ledger } from './ledger';
 export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 export { type Turn, type WorkingDay, workingDay } from './order';
-export {
-  isDone,
-  type MarkFate,
-  type PanelCase,
-  type PanelPreparation,
-  type PrepareSettings,
-  SCOPE_STATES,
-} from './panel';
+export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel';
+export * from './owner-words';
 export { removalsToComeUm } from './removals';
 export * from './schools';
 export { FULL_SITE } from './site';

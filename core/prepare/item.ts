@@ -2,6 +2,7 @@ import { LEVEL_DEFINITIONS, type Level, LEVELS, shareGone } from './levels';
 import { kindOrder, zoneRank } from './order';
 import {
   isDone,
+  type MarkFate,
   type PanelCase,
   type PanelPreparation,
   preparePanel,
@@ -124,6 +125,7 @@ export interface ScopeOption {
   readonly mostUm: number;
   /** Marks of which most stays, by mark id. */
   readonly stays: readonly string[];
+  readonly fates: readonly MarkFate[];
 }
 
 /** Every level side by side for one item. */
@@ -139,6 +141,7 @@ export function compareLevels(panels: readonly PanelCase[], settings: PrepareSet
       goneShare: prepared.goneShare,
       milderOn: prepared.panels.filter(({ level: allowed }) => allowed.why !== undefined).length,
       mostUm: Math.max(0, ...prepared.panels.map(({ ledger }) => ledger?.thisCorrectionUm ?? 0)),
+      fates: prepared.panels.flatMap(({ goes }) => goes),
       stays: prepared.panels.flatMap(({ goes }) => goes.filter(({ share }) => share < 0.5).map(({ mark }) => mark)),
     };
   });

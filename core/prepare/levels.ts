@@ -1,6 +1,7 @@
 import type { Mark, MarkKindId, MarkSeverity } from '../condition';
 import { outcomePossible } from '../condition';
 import type { SubstrateId } from '../substrates';
+import { learnedShare, shareKey, type SharesSeen } from './findings';
 import type { StepKindId } from './steps';
 
 /** How far correction goes, from mildest to strongest. */
@@ -87,10 +88,19 @@ const GOES: Readonly<Partial<Record<MarkKindId, Shares>>> = {
 
 const COLUMN: Readonly<Record<MarkSeverity, 0 | 1 | 2>> = { light: 0, medium: 1, heavy: 2 };
 
-/** Share of a mark that goes at a level; what polishing does not touch, or may not on that finish, stays. */
-export function shareGone(mark: Pick<Mark, 'kind' | 'severity'>, level: Level, substrate: SubstrateId): number {
-  if (level === 'none' || !outcomePossible(mark.kind, 'removed', substrate)) return 0;
-  return GOES[mark.kind]?.[level][COLUMN[mark.severity]] ?? 0;
+/**
+ * Share of a mark that goes at a level; what polishing does not touch, or may not on that finish, stays.
+ * @param seen what this workshop's own results say, by {@link shareKey}
+ */
+export function shareGone(
+  { kind, severity }: Pick<Mark, 'kind' | 'severity'>,
+  level: Level,
+  substrate: SubstrateId,
+  seen?: ReadonlyMap<string, SharesSeen>,
+): number {
+  const usual = level === 'none' ? undefined : GOES[kind]?.[level][COLUMN[severity]];
+  if (usual === undefined || !outcomePossible(kind, 'removed', substrate)) return 0;
+  return learnedShare(usual, seen?.get(shareKey(level, kind, severity)));
 }
 
 /** Whether polishing can do anything about a kind of mark. */

@@ -80,7 +80,9 @@ export function workingDay(
       const phase = phaseOf(step.kind);
       const zone = byZone && phase > 0 ? zones.get(step.surface)! : 0;
       const unit: Unit = { step, phase, rank: (zone * stages.length + stage) * PLACES + place };
-      left.set(step.surface, [...(left.get(step.surface) ?? []), unit]);
+      const own = left.get(step.surface);
+      if (own) own.push(unit);
+      else left.set(step.surface, [unit]);
     }
   });
   for (const units of left.values()) units.sort((a, b) => a.phase - b.phase || a.rank - b.rank);
@@ -91,16 +93,20 @@ export function workingDay(
   let waitedMin = 0;
   let readyMin = 0;
   let dwelling = 0;
-  const next = () => {
-    const open = lowestPhases(left, zones, byZone);
-    const heads = [...left.values()].map(([head]) => head!);
-    return heads.filter(({ step, phase }) => phase <= open(step.surface)).sort((a, b) => a.rank - b.rank);
-  };
-  for (let ready = next(); ready.length > 0; ready = next()) {
-    const first = ready[0]!;
-    const unit = ready.find(({ step }) => (freeAt.get(step.surface) ?? 0) <= nowMin + JUST_DRY);
+  const phases = openPhases(left, zones, byZone);
+  while (left.size > 0) {
+    // What would come first, the first of what is dry, and when the next thing dries.
+    let first: Unit | undefined;
+    let unit: Unit | undefined;
+    let dryMin = Infinity;
+    for (const [surface, [head]] of left) {
+      if (head!.phase > phases.upTo(surface)) continue;
+      if (!first || head!.rank < first.rank) first = head;
+      const freeMin = freeAt.get(surface) ?? 0;
+      if (freeMin > nowMin + JUST_DRY) dryMin = Math.min(dryMin, freeMin);
+      else if (!unit || head!.rank < unit.rank) unit = head;
+    }
     if (!unit) {
-      const dryMin = Math.min(...ready.map(({ step }) => freeAt.get(step.surface)!));
       waitedMin += dryMin - nowMin;
       nowMin = dryMin;
       continue;
@@ -122,9 +128,10 @@ export function workingDay(
     } else turns.push({ kind, round, surfaces: [surface], fromMin, toMin: nowMin, meanwhile });
     freeAt.set(surface, nowMin + driesMin);
     readyMin = Math.max(readyMin, nowMin + driesMin, nowMin + curesMin);
-    const rest = left.get(surface)!.slice(1);
-    if (rest.length > 0) left.set(surface, rest);
-    else left.delete(surface);
+    const rest = left.get(surface)!;
+    rest.shift();
+    if (rest.length === 0) left.delete(surface);
+    phases.done(unit);
   }
   return { turns, elapsedMin: nowMin, waitedMin, readyMin };
 }
@@ -137,18 +144,24 @@ const JUST_DRY = 1e-9;
 const phaseOf = (kind: StepKindId): Unit['phase'] => (WET.includes(kind) ? 0 : STRIPPING.includes(kind) ? 2 : 1);
 
 /** Up to which phase a panel may go, given what is still to be done on the others. */
-function lowestPhases(
-  left: ReadonlyMap<string, readonly Unit[]>,
-  zones: ReadonlyMap<string, number>,
-  byZone: boolean,
-): (surface: string) => number {
-  let whole = 2;
-  const ofZone = new Map<number, number>();
-  for (const [surface, [head]] of left) {
-    const phase = head!.phase;
-    whole = Math.min(whole, phase);
+function openPhases(left: ReadonlyMap<string, readonly Unit[]>, zones: ReadonlyMap<string, number>, byZone: boolean) {
+  /** Units still to be done by phase, over the whole item and by zone. */
+  const whole = [0, 0, 0];
+  const ofZone = new Map<number, number[]>();
+  const zoneOf = (surface: string) => {
     const zone = zones.get(surface)!;
-    ofZone.set(zone, Math.min(ofZone.get(zone) ?? 2, phase));
-  }
-  return (surface) => (whole === 0 || !byZone ? whole : ofZone.get(zones.get(surface)!)!);
+    const counts = ofZone.get(zone) ?? [0, 0, 0];
+    ofZone.set(zone, counts);
+    return counts;
+  };
+  const count = ({ step, phase }: Unit, by: 1 | -1) => {
+    whole[phase]! += by;
+    zoneOf(step.surface)[phase]! += by;
+  };
+  for (const unit of [...left.values()].flat()) count(unit, 1);
+  const lowest = (counts: readonly number[]) => counts.findIndex((open) => open > 0);
+  return {
+    done: (unit: Unit) => count(unit, -1),
+    upTo: (surface: string): number => (whole[0]! > 0 || !byZone ? lowest(whole) : lowest(zoneOf(surface))),
+  };
 }

@@ -1,11 +1,12 @@
 import type { Mark, MarkSeverity, Tried } from '../condition';
 import { worstSeverity } from '../condition';
 import { FAMILIES, type FamilyId } from '../families';
-import { cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '../kit';
+import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '../kit';
 import type { Zone } from '../nets';
 import { CLEAR_RESERVE_UM, type Hardness, type PaintSystem } from '../paint';
 import { SUBSTRATES, type SubstrateId } from '../substrates';
 import { allowedLevel, type AllowedLevel, type Ledger, ledgerOf } from './ledger';
+import type { SharesSeen } from './findings';
 import { isPolishedAway, type Level, LEVEL_DEFINITIONS, LEVELS, shareGone } from './levels';
 import type { PrepareSchools } from './schools';
 import { type Site, siteFault } from './site';
@@ -56,6 +57,8 @@ export interface PrepareSettings {
   readonly learned?: Readonly<Partial<Record<StepKindId, number>>> | undefined;
   /** How much more or less of a thing than planned is really used here, by its name. */
   readonly learnedUse?: ReadonlyMap<string, number> | undefined;
+  /** What marks really became at earlier jobs. */
+  readonly sharesSeen?: ReadonlyMap<string, SharesSeen> | undefined;
   /** The preparation shelf: its sheets say how long a cleaner dwells, where it may not go, what a panel is polished with. */
   readonly kit?: Kit | undefined;
 }
@@ -148,7 +151,7 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
   const { scope } = panel;
   if (scope?.state === 'excluded') {
     const level = { level: 'none' } as const;
-    return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false), excluded: scope.reason };
+    return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false, settings), excluded: scope.reason };
   }
   const level = levelOf(panel, settings);
   const wanted = [
@@ -166,14 +169,19 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
     steps,
     level,
     ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), polished) : undefined,
-    goes: fates(panel, corrects ? level.level : 'none', taken.includes('filling-polish')),
+    goes: fates(panel, corrects ? level.level : 'none', taken.includes('filling-polish'), settings),
   };
 }
 
-const fates = ({ marks, substrate }: PanelCase, level: Level, filled: boolean): MarkFate[] =>
+const fates = (
+  { marks, substrate }: PanelCase,
+  level: Level,
+  filled: boolean,
+  { sharesSeen }: PrepareSettings,
+): MarkFate[] =>
   marks.map((mark) => ({
     mark: mark.id,
-    share: shareGone(mark, level, substrate),
+    share: shareGone(mark, level, substrate, sharesSeen),
     ...(filled && isPolishedAway(mark.kind) && { hidden: true as const }),
   }));
 
@@ -362,7 +370,8 @@ function toStep(
   const defaultMin = definition.pace.min * amount * factor * handling(panel, kind) * fast;
   const dwell = cleaner?.dwellMin ?? definition.dwellMin;
   const usual = definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount }));
-  const uses = withTool(cleaner ? withCleaner(usual, cleaner.name, cleaner.mlPer * amount) : usual, tool, panel);
+  const cleaned = cleaner ? withCleaner(usual, cleaner.name, cleaner.mlPer * amount) : usual;
+  const uses = withTool(kind === 'clay' ? withClay(cleaned, panel, kit) : cleaned, tool, panel);
   return {
     surface: panel.id,
     kind,
@@ -386,6 +395,12 @@ const withCleaner = (uses: readonly Use[], what: string, ml: number): Use[] => [
   { what, unit: 'ml', amount: ml },
   ...uses.filter(({ unit }) => unit !== 'ml'),
 ];
+
+/** The grade that the touch calls for, by its name. */
+function withClay(uses: readonly Use[], { touch }: PanelCase, kit: Kit): readonly Use[] {
+  const clay = clayFor(touch === 'rough', kit);
+  return clay ? uses.map((use) => (use.what === 'clay' ? { ...use, what: clay.name } : use)) : uses;
+}
 
 /** Liquid by the patches and pads by what loads them, in place of the usual figures. */
 function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count }: PanelCase): readonly Use[] {

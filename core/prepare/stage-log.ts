@@ -1,4 +1,5 @@
 import { type LearnedFactor, learnFactor, type LearningModel } from '../learning';
+import type { FindingEntry } from './findings';
 import { STEP_KINDS, type StepKindId } from './steps';
 
 /** A stage of preparation at the bay: one kind of step over all panels that want it, which time round. */
@@ -33,6 +34,17 @@ export interface StageRecord {
   readonly runningSinceMin?: number;
   readonly pauses: readonly { readonly reason: PauseReason; readonly fromMin: number; readonly toMin?: number }[];
   readonly endMin?: number;
+  /** What it really used, the last word of each thing. */
+  readonly used: readonly StageUse[];
+  /** What was found while at it. */
+  readonly found: readonly string[];
+}
+
+export interface StageUse {
+  readonly what: string;
+  readonly unit: string;
+  readonly predicted: number;
+  readonly amount: number;
 }
 
 export type StageState = 'todo' | 'running' | 'paused' | 'done';
@@ -77,6 +89,8 @@ export function afterStageEntry(before: StageRecord | undefined, entry: StageEnt
       workedMin: 0,
       runningSinceMin: atMin,
       pauses: [],
+      used: [],
+      found: [],
     };
   }
   const { runningSinceMin, ...rest } = before!;
@@ -90,6 +104,13 @@ export function afterStageEntry(before: StageRecord | undefined, entry: StageEnt
     case 'stage-end':
       return { ...rest, workedMin, pauses: ended, endMin: atMin };
   }
+}
+
+/** A stage with one more thing found out about it. */
+export function withFinding(before: StageRecord, entry: Extract<FindingEntry, { stage: StageRef }>): StageRecord {
+  if (entry.type === 'stage-found') return { ...before, found: [...before.found, entry.note] };
+  const { what, unit, predicted, amount } = entry;
+  return { ...before, used: [...before.used.filter((use) => use.what !== what), { what, unit, predicted, amount }] };
 }
 
 /** Minutes really worked at a stage up to a moment. */

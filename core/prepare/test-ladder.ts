@@ -20,6 +20,9 @@ export type PairId = keyof typeof TABLE;
 export const PAIRS: Readonly<Record<PairId, Pair>> = TABLE;
 export const PAIR_IDS = Object.keys(TABLE) as [PairId, ...PairId[]];
 
+/** Share of the marks a correction is expected to move before anyone says otherwise, %. */
+export const USUAL_GOAL_PCT = 80;
+
 /** One test spot: what went, what haze it left, how long it took, what it cost. */
 export interface SpotTest {
   readonly pair: PairId;
@@ -53,7 +56,7 @@ export function climbLadder(tests: readonly SpotTest[], goalPct: number, workedB
     const strongest = PAIR_IDS.filter((pair) => tried.has(pair)).at(-1);
     if (strongest === undefined) {
       return workedBefore
-        ? { next: workedBefore, why: 'it worked on this item before' }
+        ? { next: workedBefore, why: 'it worked before on this item or its model' }
         : { next: PAIR_IDS[0], why: 'the mildest first' };
     }
     const next = PAIR_IDS[rank(strongest) + 1];

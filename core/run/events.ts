@@ -1,5 +1,5 @@
 import type { LayingFault } from '../faults';
-import type { StageEntry } from '../prepare';
+import type { FindingEntry, StageEntry } from '../prepare';
 
 /** One section of one coat on one copy of a surface: the smallest thing that is laid in one go. */
 export interface Patch {
@@ -27,6 +27,7 @@ export type RunEntry =
   | { readonly type: 'lay-end' | 'cue-seen' | 'level-start' | 'level-end'; readonly patch: Patch }
   | { readonly type: 'fault'; readonly patch: Patch; readonly fault: LayingFault; readonly note?: string | undefined }
   | StageEntry
+  | FindingEntry
   | { readonly type: 'air'; readonly airC: number; readonly rhPct: number; readonly airSpeed: number }
   | { readonly type: 'undo'; readonly entry: string };
 

@@ -1,6 +1,6 @@
 import type { AmbientStep } from '../air';
 import type { LayingFault } from '../faults';
-import { afterStageEntry, stageFault, stageKey, type StageRecord } from '../prepare';
+import { afterStageEntry, type MarkOutcome, stageFault, stageKey, type StageRecord, withFinding } from '../prepare';
 import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
 
 export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
@@ -28,6 +28,10 @@ export interface RunRecord {
   readonly air: readonly AmbientStep[];
   /** Stages of preparation, by {@link stageKey}, in the order they were started. */
   readonly stages: ReadonlyMap<string, StageRecord>;
+  /** What became of marks, by mark id: the last word of each. */
+  readonly outcomes: ReadonlyMap<string, MarkOutcome>;
+  /** Clear that was measured to have gone, µm by surface: the sum of all that was noted. */
+  readonly clearTakenUm: ReadonlyMap<string, number>;
   /** The last entry that can still be undone. */
   readonly lastEntry?: LoggedEntry;
 }
@@ -60,7 +64,12 @@ const STATE_WORDS: Readonly<Record<PatchState | 'todo', string>> = {
 export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry: RunEntry): string | undefined {
   switch (entry.type) {
     case 'air':
+    case 'mark-outcome':
+    case 'clear-taken':
       return undefined;
+    case 'stage-used':
+    case 'stage-found':
+      return record.stages.has(stageKey(entry.stage)) ? undefined : 'this stage is not begun';
     case 'stage-start':
     case 'stage-pause':
     case 'stage-resume':
@@ -95,16 +104,36 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const patches = new Map<string, PatchRecord>();
   const air: AmbientStep[] = [];
   const stages = new Map<string, StageRecord>();
-  let record: RunRecord = { patches, air, stages };
+  const outcomes = new Map<string, MarkOutcome>();
+  const clearTakenUm = new Map<string, number>();
+  let record: RunRecord = { patches, air, stages, outcomes, clearTakenUm };
   for (const logged of standing) {
     const { entry, atMin } = logged;
     if (entry.type === 'undo' || entryFault(record, [], entry)) continue;
-    if (entry.type === 'air') air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });
-    else if ('stage' in entry) {
-      const key = stageKey(entry.stage);
-      stages.set(key, afterStageEntry(stages.get(key), entry, atMin));
-    } else patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
-    record = { patches, air, stages, lastEntry: logged };
+    switch (entry.type) {
+      case 'air':
+        air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });
+        break;
+      case 'mark-outcome':
+        outcomes.set(entry.mark, entry);
+        break;
+      case 'clear-taken':
+        clearTakenUm.set(entry.surface, (clearTakenUm.get(entry.surface) ?? 0) + entry.um);
+        break;
+      case 'stage-used':
+      case 'stage-found':
+        stages.set(stageKey(entry.stage), withFinding(stages.get(stageKey(entry.stage))!, entry));
+        break;
+      case 'stage-start':
+      case 'stage-pause':
+      case 'stage-resume':
+      case 'stage-end':
+        stages.set(stageKey(entry.stage), afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin));
+        break;
+      default:
+        patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
+    }
+    record = { patches, air, stages, outcomes, clearTakenUm, lastEntry: logged };
   }
   return record;
 }

@@ -6,8 +6,8 @@ import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
 import { boundingBox, type Point } from '#core/geometry';
 import { arrange } from '#core/nets';
 import { judgeReadings } from '#core/paint';
-import { LEVEL_DEFINITIONS, prepareItem, STEP_KINDS } from '#core/prepare';
-import { type JobRecord, panelCases, type Photo, prepareSettings, type Surface, surfaceName } from '#formats';
+import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings, STEP_KINDS } from '#core/prepare';
+import { type JobRecord, panelCases, type Photo, type Surface, surfaceName } from '#formats';
 
 const A4 = { width: 595.28, height: 841.89 };
 const MARGIN = 42;
@@ -59,6 +59,7 @@ export function walkRoundSheet(
   { document: job }: Pick<JobRecord, 'document'>,
   pictures: readonly SheetPicture[],
   now: Date,
+  settings: PrepareSettings,
 ): Sheet {
   const pdf = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: `Walk-round: ${job.title}` } });
   pdf.registerFont('text', fontFile(400));
@@ -70,7 +71,7 @@ export function walkRoundSheet(
   heading(pdf, job, now);
   drawNet(pdf, job, numbered);
   markTable(pdf, numbered);
-  toBeDone(pdf, job);
+  toBeDone(pdf, job, settings);
   readings(pdf, job.surfaces);
   notes(pdf, job);
   pictureGrid(pdf, job.surfaces, pictures, numbered);
@@ -193,8 +194,7 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
 }
 
 /** The work agreed: the correction with its stages, what is laid, and what is left out. */
-function toBeDone(pdf: Sheet, job: JobRecord['document']): void {
-  const settings = prepareSettings(job);
+function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSettings): void {
   const { stages, panels } = prepareItem(panelCases(job), settings);
   const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
   const products = new Map(job.products.map(({ id, name }) => [id, name]));

@@ -1,10 +1,13 @@
-import { and, desc, eq, getTableColumns, isNotNull, lte, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, isNotNull, lte, or, sql } from 'drizzle-orm';
 import type { ItemSummary, JobDraft, JobRecord } from '#formats';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
 
 /** Versions kept of each job. */
 const VERSIONS_KEPT = 20;
+
+/** Earlier jobs that are looked at for what worked on a model. */
+const TEST_SPOT_JOBS = 20;
 
 /** Jobs in their latest version, and the few before it. */
 export function jobRepository(db: Db) {
@@ -27,6 +30,18 @@ export function jobRepository(db: Db) {
         .where(eq(jobs.itemId, item))
         .orderBy(desc(sql`julianday(${startAt})`))
         .all(),
+    /** Jobs of an item or of its model at which test spots were tried, the last first. */
+    withTestSpots(item: string | undefined, template: string | undefined): JobRecord[] {
+      const ofModel = sql`json_extract(${jobs.document}, '$.item.template.id') = ${template ?? null}`;
+      const ofItem = eq(jobs.itemId, item ?? '');
+      return db
+        .select(columns)
+        .from(jobs)
+        .where(and(sql`json_array_length(${jobs.document}, '$.prepare.tests') > 0`, or(ofItem, ofModel)))
+        .orderBy(desc(sql`julianday(${startAt})`))
+        .limit(TEST_SPOT_JOBS)
+        .all();
+    },
     /** Items by their last visit. */
     items(): ItemSummary[] {
       const last = sql<number>`max(julianday(${startAt}))`;

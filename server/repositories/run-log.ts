@@ -28,12 +28,12 @@ export function runLogRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, jobId))
         .get()?.last ?? 0,
-    /** Jobs at which stages of preparation were logged. */
-    jobsWithStages: (): string[] =>
+    /** Jobs at which something was finished, used or found in preparation. */
+    jobsWithPreparation: (): string[] =>
       db
         .selectDistinct({ jobId: runLog.jobId })
         .from(runLog)
-        .where(sql`json_extract(${runLog.entry}, '$.type') = 'stage-end'`)
+        .where(sql`json_extract(${runLog.entry}, '$.type') in ('stage-end', 'stage-used', 'mark-outcome')`)
         .all()
         .map(({ jobId }) => jobId),
     append: (jobId: string, { by, ...entry }: NewEntry, recordedAt: string): LogEntry =>

@@ -6,7 +6,9 @@ import {
   jobSchema,
   jobSenseFaults,
   jobSummarySchema,
-  learnedHoursSchema,
+  kitOf,
+  earlierPairSchema,
+  learnedPreparationSchema,
   logEntrySchema,
   netDxf,
   netSvg,
@@ -14,6 +16,7 @@ import {
   newEntrySchema,
   newJobSchema,
   planFile,
+  prepareSettings,
   planSchema,
 } from '#formats';
 import { walkRoundSheet } from '../documents/walk-round';
@@ -38,7 +41,7 @@ const NET_FILES = [
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
 
-export function jobEndpoints({ jobs, photos, runLog, summaries, now }: Services) {
+export function jobEndpoints({ jobs, items, kit, photos, runLog, summaries, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -102,7 +105,9 @@ export function jobEndpoints({ jobs, photos, runLog, summaries, now }: Services)
       run: ({ params, response }) => {
         const job = jobs.get(params.id!);
         const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
-        const sheet = walkRoundSheet(job, pictures, now());
+        const shelf = kitOf(kit.all().map(({ entry }) => entry));
+        const settings = prepareSettings(job.document, runLog.learnedPreparation(), shelf);
+        const sheet = walkRoundSheet(job, pictures, now(), settings);
         response.type('pdf').setHeader('content-disposition', 'inline; filename="walk-round.pdf"');
         sheet.pipe(response);
         sheet.end();
@@ -138,10 +143,18 @@ export function jobEndpoints({ jobs, photos, runLog, summaries, now }: Services)
     }),
     endpoint({
       method: 'get',
-      path: '/api/learned-hours',
-      summary: 'Factors on the default hours of each kind of preparation step, learned from all finished stages',
-      answer: { status: 200, schema: learnedHoursSchema },
-      run: () => runLog.learnedHours(),
+      path: '/api/jobs/{id}/earlier-pairs',
+      summary:
+        'Pads and liquids that test spots ended with at earlier jobs on this item or its model, the item’s first',
+      answer: { status: 200, schema: z.array(earlierPairSchema) },
+      run: ({ params }) => items.earlierPairs(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/learned-preparation',
+      summary: 'What all jobs teach of preparation: hours, what is used, and what becomes of marks',
+      answer: { status: 200, schema: learnedPreparationSchema },
+      run: () => runLog.learnedPreparation(),
     }),
     endpoint({
       method: 'post',

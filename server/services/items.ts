@@ -2,11 +2,13 @@ import { standingSurfaces } from '#core/care';
 import { judgeReadings } from '#core/paint';
 import { foldLog } from '#core/run';
 import {
+  type EarlierPair,
   instantAfter,
   type ItemHistory,
   type ItemSummary,
   type JobRecord,
   loggedEntries,
+  pairsFound,
   plannedJob,
   surfaceName,
   type Visit,
@@ -25,6 +27,28 @@ export function itemService(db: Db) {
   return {
     /** Every item that has been here, the latest first. */
     all: (): ItemSummary[] => jobs.items(),
+    /**
+     * What worked on test spots at earlier visits of a job's item, then on others of its model: the last first.
+     * @throws ProblemError (404) for an unknown job
+     */
+    earlierPairs(jobId: string): EarlierPair[] {
+      const job = jobs.get(jobId);
+      if (!job) throw notFound('job', jobId);
+      const { item, startAt } = job.document;
+      return jobs
+        .withTestSpots(item?.id, item?.template?.id)
+        .filter(({ id, document }) => id !== jobId && Date.parse(document.startAt) <= Date.parse(startAt))
+        .flatMap(({ id, document }) =>
+          pairsFound(document).map((found) => ({
+            jobId: id,
+            title: document.title,
+            at: document.startAt,
+            sameItem: item?.id !== undefined && document.item?.id === item.id,
+            ...found,
+          })),
+        )
+        .sort((a, b) => Number(b.sameItem) - Number(a.sameItem));
+    },
     /** @throws ProblemError (404) for an item no job names */
     history(id: string): ItemHistory {
       const visits = jobs.ofItem(id);

@@ -1,6 +1,6 @@
-import { learnedHours } from '#core/prepare';
+import { learnedHours, learnedUse, sharesSeen } from '#core/prepare';
 import { entryFault, foldLog, type RunRecord } from '#core/run';
-import { type LogEntry, loggedEntries, type NewEntry } from '#formats';
+import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -25,8 +25,16 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
     },
     /** What the log says has been done. */
     record,
-    /** How much longer or shorter than the defaults each kind of preparation step has really taken, over all jobs. */
-    learnedHours: () => learnedHours(log.jobsWithStages().flatMap((jobId) => [...record(jobId).stages.values()])),
+    /** What all jobs teach of preparation: hours, what is used, and what becomes of marks. */
+    learnedPreparation(): LearnedPreparation {
+      const records = log.jobsWithPreparation().map(record);
+      const stages = records.flatMap((each) => [...each.stages.values()]);
+      return {
+        hours: learnedHours(stages),
+        uses: [...learnedUse(stages)].map(([what, learned]) => ({ what, ...learned })),
+        shares: [...sharesSeen(records.flatMap(({ outcomes }) => [...outcomes.values()])).values()],
+      };
+    },
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
      * @throws ProblemError (409) where it does not fit what was done already, such as the same tap from a second tablet

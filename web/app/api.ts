@@ -2,6 +2,7 @@ import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/to
 import type {
   AirReading,
   Bay,
+  EarlierPair,
   GaugeAnswer,
   ItemHistory,
   ItemSummary,
@@ -12,7 +13,7 @@ import type {
   KeptTemplateDraft,
   KitEntry,
   KitRecord,
-  LearnedHours,
+  LearnedPreparation,
   LogEntry,
   NewEntry,
   Photo,
@@ -42,7 +43,7 @@ const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours', 'Kit'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Learned', 'Kit'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -104,7 +105,14 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
-    learnedHours: build.query<LearnedHours, void>({ query: () => 'learned-hours', providesTags: ['Hours'] }),
+    learned: build.query<LearnedPreparation, void>({
+      query: () => 'learned-preparation',
+      providesTags: ['Learned'],
+    }),
+    earlierPairs: build.query<EarlierPair[], string>({
+      query: (jobId) => `jobs/${jobId}/earlier-pairs`,
+      providesTags: ['Jobs'],
+    }),
     kit: build.query<KitRecord[], void>({ query: () => 'kit', providesTags: ['Kit'] }),
     saveKit: build.mutation<KitRecord, { version: number; entry: KitEntry }>({
       query: ({ version, entry }) => ({
@@ -174,7 +182,8 @@ export const {
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,
-  useLearnedHoursQuery,
+  useLearnedQuery,
+  useEarlierPairsQuery,
   useKitQuery,
   useSaveKitMutation,
   useRemoveKitMutation,

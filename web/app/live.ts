@@ -9,7 +9,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
     const { kind, id } = JSON.parse(data) as Change;
     const tags = {
       job: ['Jobs' as const, 'Items' as const, { type: 'Job' as const, id }],
-      log: ['Jobs' as const, 'Items' as const, 'Hours' as const, { type: 'Log' as const, id }],
+      log: ['Jobs' as const, 'Items' as const, 'Learned' as const, { type: 'Log' as const, id }],
       product: ['Products' as const],
       bay: ['Bays' as const],
       photos: [{ type: 'Photos' as const, id }],
@@ -21,7 +21,18 @@ export function listenForChanges(dispatch: AppDispatch): void {
   // After a gap nobody knows what was missed.
   const all = () =>
     dispatch(
-      api.util.invalidateTags(['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Hours', 'Kit']),
+      api.util.invalidateTags([
+        'Jobs',
+        'Job',
+        'Log',
+        'Products',
+        'Bays',
+        'Photos',
+        'Items',
+        'Templates',
+        'Learned',
+        'Kit',
+      ]),
     );
   listenWhileVisible('/api/changes', { change }, all);
 }

@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
       { path: 'items', lazy: () => import('../stations/items/Items') },
       { path: 'items/:itemId', lazy: () => import('../stations/items/Item') },
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
+      { path: 'shelf/preparation', lazy: () => import('../stations/shelf/kit/Kit') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {
         path: 'jobs/:jobId',

@@ -16,6 +16,7 @@ import {
   instantAfter,
   type Job,
   type JobDraft,
+  kitOf,
   loggedEntries,
   minutesBetween,
   panelCases,
@@ -25,7 +26,7 @@ import {
   type Surface,
   surfaceName,
 } from '#formats';
-import { useBaysQuery, useJobQuery, useLearnedHoursQuery, useLogQuery, useProductsQuery } from '../app/api';
+import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
@@ -103,14 +104,16 @@ export function useLoadedJob(id: string): LoadedJob {
     () => planned && done && standingSurfaces(planned, done, document?.owner ?? {}),
     [planned, done, document],
   );
-  const { data: learned } = useLearnedHoursQuery();
+  const { data: learned } = useLearnedQuery();
+  const { data: kitRecords = NONE } = useKitQuery();
+  const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
   const prepared = useMemo((): PreparedView | undefined => {
     if (!document) return undefined;
     const cases = panelCases(document);
-    const settings = prepareSettings(document, learned);
+    const settings = prepareSettings(document, learned, kit);
     const preparation = prepareItem(cases, settings);
     return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
-  }, [document, learned]);
+  }, [document, learned, kit]);
   const products = useMemo(() => shelf.map((product) => product.sheet), [shelf]);
 
   if (!current || !document || !planned || !log || !done || !sheet || !standing || !prepared) {

@@ -3,6 +3,9 @@ import { DateTime } from 'luxon';
 /** Times are said in the workshop's own zone, as the instants carry it. */
 const at = (instant: string) => DateTime.fromISO(instant, { setZone: true });
 
+/** A moment of this device, with its own offset. */
+export const instantOf = (ms: number): string => DateTime.fromMillis(ms).toISO({ suppressMilliseconds: true })!;
+
 export const clock = (instant: string): string => at(instant).toFormat('HH:mm');
 
 /** "today 14:20", "tomorrow 09:00", "Thu 4 Mar, 09:00", further away with the year. */

@@ -34,7 +34,7 @@ export function StackEditor({ surface }: { readonly surface: Surface }) {
   const twins = document.surfaces.filter(
     (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
   );
-  const clearUm = clearEstimateUm(surface.clearUm, surface.paint, judgeReadings(planned.surfaces)[index]?.medianUm);
+  const clearUm = clearEstimateUm(surface, judgeReadings(planned.surfaces)[index]?.medianUm);
   return (
     <>
       <PanelHead>

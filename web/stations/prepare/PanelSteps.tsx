@@ -1,13 +1,17 @@
-import { MARK_KINDS } from '#core/condition';
-import { type PanelPreparation, SCOPE_STATES, STEP_KINDS, takesPolish } from '#core/prepare';
-import type { Job, Surface } from '#formats';
+import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/condition';
+import { isPolishing, type Level, type PanelPreparation, SCOPE_STATES, STEP_KINDS, takesPolish } from '#core/prepare';
+import type { Job, Surface, SurfaceMark } from '#formats';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { changePrepare } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { NumberField } from '../../ui/NumberField';
+import { Segmented } from '../../ui/Segmented';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
+import { useTap } from '../run/useTap';
 import { hours } from './hours';
+import { PolishTool } from './PolishTool';
 import { TestSpot } from './TestSpot';
 
 interface Props {
@@ -24,6 +28,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
   const put = (key: string, out: boolean) =>
     edit(changePrepare({ leftOut: out ? [...leftOut, key] : leftOut.filter((other) => other !== key) }));
   const minutes = steps.filter((s) => !s.leftOut && !s.impossible).reduce((sum, step) => sum + step.minutes, 0);
+  const polishBegun = [...job.record.stages.values()].some(({ stage }) => isPolishing(stage.kind));
   return (
     <>
       <PanelHead>
@@ -33,6 +38,13 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       {ledger && (
         <Part title="What its paint can stand">
           <CoreSample substrate={surface.substrate} existing={[]} layers={[]} ledger={ledger} />
+          {surface.clearBefore && (
+            <p className="mt-2 text-[14px]">
+              At the last visit, on {surface.clearBefore.on}, {surface.clearBefore.um.toFixed(0)} µm were left;
+              corrections had taken {surface.clearBefore.takenUm.toFixed(1)} µm by then.
+            </p>
+          )}
+          {polishBegun && <ClearTaken job={job} surface={surface} />}
         </Part>
       )}
       <Scope job={job} surface={surface} />
@@ -43,13 +55,14 @@ export function PanelSteps({ job, surface, prepared }: Props) {
               const seen = surface.marks?.find(({ id }) => id === mark);
               return (
                 seen && (
-                  <li key={mark} className="flex justify-between border-t py-1 first:border-t-0">
+                  <li key={mark} className="flex flex-wrap justify-between gap-x-3 border-t py-1 first:border-t-0">
                     <span>
                       {MARK_KINDS[seen.kind].name}, {seen.severity}
                     </span>
                     <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>
                       {hidden ? 'hidden: back when the filler goes' : inWords(share)}
                     </span>
+                    {polishBegun && <MarkBecame job={job} surface={surface} mark={seen} level={level.level} />}
                   </li>
                 )
               );
@@ -81,6 +94,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                   {curesMin !== undefined && `; cures ${hours(curesMin)} before anything lies over it`}
                   {stopWhen !== undefined && `; a patch is done when ${stopWhen}`}.
                 </p>
+                {step.tool && !impossible && !follows && <PolishTool tool={step.tool} copies={surface.count} />}
                 {impossible ? (
                   <p className="text-[13.5px] font-semibold text-stop">Not here: {impossible}.</p>
                 ) : follows ? (
@@ -109,6 +123,55 @@ export function PanelSteps({ job, surface, prepared }: Props) {
         </ol>
       </Part>
     </>
+  );
+}
+
+const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  removed: 'Gone',
+  reduced: 'Eased',
+  hidden: 'Hidden',
+  stays: 'Stays',
+};
+
+interface BecameProps extends Omit<Props, 'prepared'> {
+  readonly mark: SurfaceMark;
+  readonly level: Level;
+}
+
+/** What really became of a mark once it has been polished: on the record, and the next promise learns from it. */
+function MarkBecame({ job, surface, mark, level }: BecameProps) {
+  const { tap } = useTap(job.id);
+  const { id, kind, severity } = mark;
+  return (
+    <div className="w-full pt-1">
+      <Segmented
+        label={`What became of it: ${MARK_KINDS[kind].name}`}
+        value={job.record.outcomes.get(id)?.outcome}
+        options={OUTCOMES.map((outcome) => [outcome, OUTCOME_WORDS[outcome]] as const)}
+        onChange={(outcome) =>
+          outcome && tap({ type: 'mark-outcome', surface: surface.id, mark: id, kind, severity, level, outcome })
+        }
+      />
+    </div>
+  );
+}
+
+/** Clear measured to have gone, by the gauge before and after. */
+function ClearTaken({ job, surface }: Omit<Props, 'prepared'>) {
+  const { tap } = useTap(job.id);
+  const taken = job.record.clearTakenUm.get(surface.id);
+  return (
+    <div className="mt-2">
+      <NumberField
+        optional
+        label="Measured to have gone, by gauge before and after"
+        unit="µm"
+        value={undefined}
+        hint={taken === undefined ? 'not measured: the upper end is counted' : `${taken.toFixed(1)} µm noted so far`}
+        check={(value) => (value > 0 && value <= 50 ? undefined : 'more than 0, at most 50 µm')}
+        onChange={(um) => um !== undefined && tap({ type: 'clear-taken', surface: surface.id, um })}
+      />
+    </div>
   );
 }
 

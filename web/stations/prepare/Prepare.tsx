@@ -1,8 +1,9 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { compareLevels } from '#core/prepare';
 import { changePrepare } from '../../draft/edits';
 import { Station } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
+import { OwnerComparison } from './OwnerComparison';
 import { PanelSteps } from './PanelSteps';
 import { PREPARE_LEGEND, prepareLens } from './prepare-lens';
 import { ScopeStrip } from './ScopeStrip';
@@ -15,7 +16,9 @@ export function Component() {
   const { prepared: view } = job;
   const options = useMemo(() => compareLevels(view.cases, view.settings), [view]);
   const lens = useMemo(() => prepareLens(view.preparation.panels), [view]);
+  const [comparing, setComparing] = useState(false);
   const prepared = chosen && view.preparation.panels.find(({ id }) => id === chosen.id);
+  if (comparing) return <OwnerComparison job={job} options={options} onBack={() => setComparing(false)} />;
   return (
     <Station
       lens={lens}
@@ -24,6 +27,7 @@ export function Component() {
       headline={
         <ScopeStrip
           options={options}
+          onCompare={() => setComparing(true)}
           chosen={view.settings.level}
           hourRate={document.prepare?.hourRate}
           currency={document.currency}

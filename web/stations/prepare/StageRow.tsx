@@ -10,11 +10,13 @@ import {
   type Turn,
   workedMin,
 } from '#core/prepare';
+import { NO_KIT, padsFor } from '#core/kit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from '../run/useTap';
 import { hours } from './hours';
+import { StageTook } from './StageTook';
 
 const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   break: 'Break',
@@ -23,6 +25,10 @@ const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   waiting: 'Waiting for another',
   other: 'Something else',
 };
+
+/** When a turn begins, counted from the beginning of the work. */
+const turnInWords = ({ fromMin, meanwhile }: Turn) =>
+  `, ${fromMin < 1 ? 'first' : `${hours(fromMin)} in`}${meanwhile ? ' while something dries' : ''}`;
 
 interface Props {
   readonly job: JobView;
@@ -43,6 +49,15 @@ export function StageRow({ job, stage, turns }: Props) {
   const ref = { kind, round };
   const { name, caution, stopWhen } = STEP_KINDS[kind];
   const dwellMin = Math.max(0, ...doable.map((step) => step.dwellMin ?? 0));
+  const areas = new Map(job.prepared.cases.map(({ id, areaM2 }) => [id, areaM2]));
+  const pads =
+    state === 'done'
+      ? []
+      : padsFor(
+          doable.flatMap(({ tool, surface }) => (tool ? [{ tool, areaM2: areas.get(surface) ?? 0 }] : [])),
+          job.prepared.settings.kit ?? NO_KIT,
+          Date.parse(job.at(job.nowMin)),
+        );
   const rinseBy = record && rinseByMin(record);
   return (
     <li className="border-t py-1.5 first:border-t-0" aria-label={name}>
@@ -56,6 +71,7 @@ export function StageRow({ job, stage, turns }: Props) {
             {steps.length === 0
               ? 'begun, and no longer planned'
               : `${steps.length} ${steps.length === 1 ? 'panel' : 'panels'}`}
+            {state === 'todo' && turns.map(turnInWords).join('')}
           </span>
         </span>
         <span className="flex items-center gap-2 whitespace-nowrap">
@@ -121,18 +137,18 @@ export function StageRow({ job, stage, turns }: Props) {
           )}
         </div>
       )}
-      {state === 'todo' && turns.length > 0 && (
-        <span className="block text-[13px] text-ink-3">
-          {turns.map(({ fromMin, meanwhile }, index) => (
-            <span key={fromMin}>
-              {index > 0 && ', '}
-              {fromMin < 1 ? 'at the beginning' : `${hours(fromMin)} in`}
-              {meanwhile && ', while something dries'}
-            </span>
-          ))}
-        </span>
-      )}
       {state === 'running' && stopWhen && <p className="pl-4 text-[13.5px]">A patch is done when {stopWhen}.</p>}
+      {pads.map(({ pad, liquid, needed, ready, cleanings }) => (
+        <span
+          key={`${pad.id} ${liquid.id}`}
+          className={`block text-[13px] ${ready === 0 ? 'text-warn' : 'text-ink-3'}`}
+        >
+          {pad.name} with {liquid.name}: loads {needed},{' '}
+          {ready === 0 ? 'none is clean and dry' : `${ready} clean and dry`}
+          {cleanings > 0 && `: cleaned on the go ${cleanings === 1 ? 'once' : `${cleanings} times`}`}
+        </span>
+      ))}
+      {record && state !== 'todo' && <StageTook job={job} stage={stage} record={record} />}
       {lacking.length > 0 && <span className="block text-[13px] text-stop">Not here: {lacking[0]!.impossible}.</span>}
     </li>
   );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { climbLadder, PAIR_IDS, PAIRS, type PairId, type SpotTest } from '#core/prepare';
+import { climbLadder, PAIR_IDS, PAIRS, type PairId, type SpotTest, USUAL_GOAL_PCT } from '#core/prepare';
 import type { Surface } from '#formats';
+import { useEarlierPairsQuery } from '../../app/api';
 import { changePrepare } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -9,8 +10,6 @@ import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 
 const pairName = (pair: PairId) => `${PAIRS[pair].pad}, ${PAIRS[pair].liquid}`;
-/** Share of the marks a correction is expected to move before anyone says otherwise. */
-const USUAL_GOAL_PCT = 80;
 const percentFault = (value: number) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %');
 
 /** The ladder of test spots on a panel: what to try next and why, and what each try did. */
@@ -23,7 +22,9 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
     all.filter((test) => test.surface !== surface.id),
     USUAL_GOAL_PCT,
   ).found;
-  const answer = climbLadder(own, USUAL_GOAL_PCT, elsewhere);
+  const { data: earlier = [] } = useEarlierPairsQuery(job.id);
+  const [before] = earlier;
+  const answer = climbLadder(own, USUAL_GOAL_PCT, elsewhere ?? before?.pair);
   const [tried, setTried] = useState<Partial<SpotTest>>({});
   const pair = tried.pair ?? answer.next ?? PAIR_IDS[0];
   const { gonePct, hazePct = 0, minutes } = tried;
@@ -48,6 +49,12 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
         )}
         {!answer.found && !answer.next && `${answer.why}.`}
       </p>
+      {own.length === 0 && elsewhere === undefined && before && (
+        <p className="mt-1 text-[13.5px] text-ink-2">
+          On {before.sameItem ? 'this very item' : 'one of its model'}, {before.title} ({before.surface.toLowerCase()}),{' '}
+          {before.gonePct} % went with it.
+        </p>
+      )}
       {own.length > 0 && (
         <table className="mt-2 w-full text-[14px]">
           <thead className="label text-left">

@@ -50,17 +50,19 @@ export function WholePreparation({ job, options }: Props) {
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
   );
+  const clock = [
+    ...(day.waitedMin >= 1
+      ? [`${hours(day.elapsedMin)} by the clock, ${hours(day.waitedMin)} of it waiting for something to dry`]
+      : []),
+    ...(day.readyMin > day.elapsedMin + 1 ? [`ready to be laid over ${hours(day.readyMin)} after the beginning`] : []),
+    ...(preparation.unpaidMin > 0 ? [`${hours(preparation.unpaidMin)} of the work unpaid`] : []),
+  ];
   return (
     <>
       <section className="border-b bg-sheet px-5 py-4">
         <h2 className="label">Preparation, one person</h2>
         <p className="figure text-4xl">{hours(preparation.minutes)}</p>
-        <p className="text-[14px] text-ink-2">
-          {hours(day.elapsedMin)} by the clock
-          {day.waitedMin >= 1 && `, ${hours(day.waitedMin)} of it waiting for something to dry`}
-          {day.readyMin > day.elapsedMin + 1 && `; ready to be laid over ${hours(day.readyMin)} after the beginning`}
-          {preparation.unpaidMin > 0 && `; ${hours(preparation.unpaidMin)} of the work unpaid`}.
-        </p>
+        {clock.length > 0 && <p className="text-[14px] text-ink-2">{clock.join('; ')}.</p>}
         <p className="mt-1 text-ink-2">{option.says}</p>
         {option.stays.length > 0 && (
           <p className="mt-1 text-[14px]">

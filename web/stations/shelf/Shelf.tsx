@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { FAMILIES, FAMILY_IDS } from '#core/families';
 import type { ProductSheet } from '#formats';
 import { errorText, useProductsQuery } from '../../app/api';
+import { ShelfTabs } from './ShelfTabs';
 
 /** The product sheets of the shop, by family. */
 export function Component() {
@@ -15,8 +16,7 @@ export function Component() {
   const families = FAMILY_IDS.filter((family) => matching.some(({ sheet }) => sheet.family === family));
   return (
     <main className="mx-auto max-w-5xl px-6 py-6">
-      <div className="flex flex-wrap items-end gap-4">
-        <h1 className="figure flex-1 text-3xl">Shelf</h1>
+      <ShelfTabs>
         <input
           type="search"
           aria-label="Find a sheet"
@@ -31,7 +31,7 @@ export function Component() {
         >
           <Plus size={18} /> New sheet
         </Link>
-      </div>
+      </ShelfTabs>
       <p className="mt-2 max-w-prose text-ink-2">
         A job keeps a copy of the sheet it was planned with: what is changed here is for jobs to come.
       </p>

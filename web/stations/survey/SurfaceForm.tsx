@@ -30,7 +30,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const [low, high] = areaRange(areaEstimate(areaM2, measuredBy));
   const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
   const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
-  const clear = clearEstimateUm(surface.clearUm, surface.paint, paint?.medianUm);
+  const clear = clearEstimateUm(surface, paint?.medianUm);
   const isLaid = (id: string) => [...record.patches.values()].some(({ patch }) => patch.surface === id);
   const laid = isLaid(surface.id);
   const alike = document.surfaces
