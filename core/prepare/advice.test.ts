@@ -53,7 +53,7 @@ test('where nothing can be moved, nothing is sold', () => {
   for (const use of USES) expect(advice(panel(), use).level).toBe(use === 'work' ? 'none' : 'gloss-refresh');
 });
 
-test('once begun, what is not finished is told; a twin left out on one side is told', () => {
+test('a stage passed over is told, one that is simply still to come is not; a twin left out on one side is told', () => {
   const cases = [
     panel({ id: 'door-left' }),
     panel({ id: 'door-right', scope: { state: 'excluded', reason: 'painter comes on Friday' } }),
@@ -62,14 +62,21 @@ test('once begun, what is not finished is told; a twin left out on one side is t
   expect(looseEnds(prepared, cases, new Map())).toEqual([
     { what: 'is in this job on one side only', surface: 'door-right' },
   ]);
-  const wash = afterStageEntry(
-    undefined,
-    { type: 'stage-start', stage: { kind: 'wash', round: 1 }, predictedMin: 5 },
-    0,
-  );
-  const loose = looseEnds(prepared, cases, new Map([['wash/1', wash]])).map(({ what }) => what);
-  expect(loose).toContain('Two-bucket wash is not finished');
-  expect(loose).toContain('Blow dry is not begun');
+  const start = (kind: 'wash' | 'dry') =>
+    afterStageEntry(undefined, { type: 'stage-start', stage: { kind, round: 1 }, predictedMin: 5 }, 0);
+  const wash = start('wash');
+  const loose = (stages: Parameters<typeof looseEnds>[2]) =>
+    looseEnds(prepared, cases, stages).flatMap(({ what, surface }) => (surface ? [] : [what]));
+  expect(loose(new Map([['wash/1', wash]]))).toEqual(['Pre-wash foam is not begun']);
+  const dry = afterStageEntry(start('dry'), { type: 'stage-end', stage: { kind: 'dry', round: 1 } }, 9);
+  expect(
+    loose(
+      new Map([
+        ['wash/1', wash],
+        ['dry/1', dry],
+      ]),
+    ),
+  ).toEqual(['Pre-wash foam is not begun', 'Two-bucket wash is not finished', 'Iron remover is not begun']);
 });
 
 test('water hides where this item has gaps', () => {

@@ -1,6 +1,6 @@
 import { twinOf } from '../condition';
-import type { Preparation } from './item';
-import type { PanelCase } from './panel';
+import type { Preparation, PrepStage } from './item';
+import { isDone, type PanelCase } from './panel';
 import { stageKey, stageState, type StageRecord } from './stage-log';
 import { STEP_KINDS } from './steps';
 
@@ -11,22 +11,24 @@ export interface Loose {
 }
 
 /**
- * What is still loose before anything is laid: stages begun and not finished or not begun at all, twins that are
- * not treated alike, and steps the site did not allow.
+ * What is loose before anything is laid: stages passed over while a later one was begun, stages left unfinished
+ * while a later one was finished, and twins that are not treated alike.
  */
 export function looseEnds(
   { stages, panels }: Preparation,
   cases: readonly PanelCase[],
   done: ReadonlyMap<string, StageRecord>,
 ): Loose[] {
-  const begun = [...done.values()].some((record) => stageState(record) !== 'todo');
-  const open = stages
-    .filter(({ steps }) => steps.some(({ leftOut, impossible }) => !leftOut && !impossible))
-    .flatMap((stage): Loose[] => {
-      const state = stageState(done.get(stageKey(stage)));
-      if (state === 'done' || !begun) return [];
-      return [{ what: `${STEP_KINDS[stage.kind].name} is ${state === 'todo' ? 'not begun' : 'not finished'}` }];
-    });
+  const worked = stages.filter(({ steps }) => steps.some(isDone));
+  const stateOf = (stage: PrepStage) => stageState(done.get(stageKey(stage)));
+  const lastBegun = worked.findLastIndex((stage) => stateOf(stage) !== 'todo');
+  const lastDone = worked.findLastIndex((stage) => stateOf(stage) === 'done');
+  const open = worked.flatMap((stage, index): Loose[] => {
+    const state = stateOf(stage);
+    const { name } = STEP_KINDS[stage.kind];
+    if (state === 'todo') return index < lastBegun ? [{ what: `${name} is not begun` }] : [];
+    return state !== 'done' && index < lastDone ? [{ what: `${name} is not finished` }] : [];
+  });
   const byId = new Map(panels.map((panel) => [panel.id, panel]));
   const known = new Map(cases.map((panel) => [panel.id, panel]));
   const apart = panels.flatMap((panel): Loose[] => {

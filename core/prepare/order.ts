@@ -21,6 +21,7 @@ export function kindOrder(schools: PrepareSchools): readonly StepKindId[] {
     'chip-level',
     'tape',
     'cutting',
+    'look-again',
     'single-stage',
     'refining',
     'finishing',

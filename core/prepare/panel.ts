@@ -308,6 +308,9 @@ function correction(panel: PanelCase, { level }: AllowedLevel, settings: Prepare
   return [
     ...chips(panel, settings),
     ...polished,
+    ...(steps.includes('cutting')
+      ? [{ kind: 'look-again' as const, reason: 'what was missed is cut again before it is refined' }]
+      : []),
     { kind: 'inspection', reason: 'what is left is found now, not by the owner' },
   ];
 }

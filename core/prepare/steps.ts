@@ -243,6 +243,14 @@ const TABLE = define({
     stopWhen: 'the residue has gone clear',
     polishes: true,
   },
+  'look-again': {
+    name: 'Blown off and looked over again',
+    pace: { by: 'area', min: 1.5 },
+    uses: [{ what: 'panel wipe', unit: 'ml', per: 4 }],
+    clearUm: [0, 0],
+    caution: 'Fresh light, after a wipe: oil flatters. Pillars and recesses are what gets forgotten.',
+    leftOut: 'What the cutting missed is found when the pads are washed and put away.',
+  },
   inspection: {
     name: 'Inspection under the lamp',
     pace: { by: 'area', min: 1.5 },

@@ -96,8 +96,8 @@ export function StageRow({ job, stage, turns }: Props) {
       {(state === 'running' || state === 'paused') && (
         <div className="mt-1.5 border-l-4 border-over pl-3">
           {rinseBy !== undefined && (
-            <p className="figure text-xl text-over" role="timer">
-              <TriangleAlert size={18} className="inline" /> rinse by {clock(job.at(rinseBy))}, never dry
+            <p className="figure text-3xl leading-tight text-over" role="timer">
+              <TriangleAlert size={26} className="inline" /> rinse by {clock(job.at(rinseBy))}, never dry
             </p>
           )}
           <p className="text-[13.5px] text-ink-2">{caution}</p>

@@ -6,7 +6,9 @@ import {
   type PrepareSchools,
   SCHOOL_CHOICES,
   type ScopeOption,
+  type PrepStage,
   stageKey,
+  type StageRef,
   stageState,
   USE_NAMES,
   USES,
@@ -41,11 +43,17 @@ export function WholePreparation({ job, options }: Props) {
   const { preparation, settings, day } = job.prepared;
   const { prepare } = document;
   const option = options.find(({ level }) => level === settings.level)!;
+  const isNotRunning = (stage: StageRef) => {
+    const state = stageState(job.record.stages.get(stageKey(stage)));
+    return state === 'todo' || state === 'done';
+  };
   // Begun, and by a later change no longer planned: it is still to be finished.
   const planned = new Set(preparation.stages.map(stageKey));
-  const orphans = [...job.record.stages.values()].filter(
-    (record) => !planned.has(stageKey(record.stage)) && stageState(record) !== 'done',
-  );
+  const orphans = [...job.record.stages.values()].filter(({ stage }) => !planned.has(stageKey(stage)));
+  const running = [
+    ...preparation.stages,
+    ...orphans.map(({ stage }): PrepStage => ({ ...stage, steps: [], minutes: 0, defaultMin: 0 })),
+  ].filter((stage) => !isNotRunning(stage));
   const hides = waterHides(document.surfaces.map((surface) => ({ id: surface.id, name: surfaceName(surface) })));
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
@@ -84,24 +92,25 @@ export function WholePreparation({ job, options }: Props) {
           </p>
         )}
       </section>
-      <UseAdvice job={job} options={options} />
+      {running.length > 0 && (
+        <Part title="Running now">
+          <ol className="text-[14px]">
+            {running.map((stage) => (
+              <StageRow key={stageKey(stage)} job={job} stage={stage} turns={[]} />
+            ))}
+          </ol>
+        </Part>
+      )}
       <LooseEnds job={job} />
+      <UseAdvice job={job} options={options} />
       <Part title="In working order">
         <ol className="text-[14px]">
-          {preparation.stages.map((stage) => (
+          {preparation.stages.filter(isNotRunning).map((stage) => (
             <StageRow
               key={stageKey(stage)}
               job={job}
               stage={stage}
               turns={day.turns.filter((turn) => stageKey(turn) === stageKey(stage))}
-            />
-          ))}
-          {orphans.map(({ stage }) => (
-            <StageRow
-              key={stageKey(stage)}
-              job={job}
-              stage={{ ...stage, steps: [], minutes: 0, defaultMin: 0 }}
-              turns={[]}
             />
           ))}
         </ol>
