@@ -1,48 +1,7 @@
 /** `npm run --silent plan -- JOB.json [--out PLAN.json]`: plans a job file without any server. */
-import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { faultLine, FaultsError, parseJson, planFile, readJob } from '#formats';
+import { planFile, readJob } from '#formats';
+import { fileCommand } from './files';
 
 const USAGE = 'usage: npm run --silent plan -- JOB.json [--out PLAN.json]';
-const EXIT_BAD_INPUT = 2;
 
-function main(args: readonly string[]): number {
-  const outAt = args.indexOf('--out');
-  const out = outAt === -1 ? undefined : args[outAt + 1];
-  const files = args.filter((_, index) => outAt === -1 || (index !== outAt && index !== outAt + 1));
-  const [file] = files;
-  if (files.length !== 1 || !file || file.startsWith('--') || (outAt !== -1 && !out)) return refuse([USAGE]);
-  try {
-    const plan = planFile(readJob(parseJson(readFileSync(file, 'utf8'))));
-    const text = `${JSON.stringify(plan, null, 2)}\n`;
-    if (out) writeWhole(out, text);
-    else process.stdout.write(text);
-    return 0;
-  } catch (error) {
-    if (error instanceof FaultsError) return refuse(error.faults.map(faultLine));
-    if (isFileError(error)) return refuse([`${error.path ?? file}: ${error.code ?? error.message}`]);
-    throw error;
-  }
-}
-
-/** All of a file or nothing: a reader never meets half a plan. */
-function writeWhole(path: string, text: string): void {
-  const beside = `${path}.${process.pid}.part`;
-  try {
-    writeFileSync(beside, text);
-    renameSync(beside, path);
-  } catch (error) {
-    rmSync(beside, { force: true });
-    throw error;
-  }
-}
-
-function isFileError(error: unknown): error is NodeJS.ErrnoException {
-  return error instanceof Error && 'syscall' in error;
-}
-
-function refuse(lines: readonly string[]): number {
-  process.stderr.write(`${lines.join('\n')}\n`);
-  return EXIT_BAD_INPUT;
-}
-
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await fileCommand(process.argv.slice(2), USAGE, (value) => planFile(readJob(value)));

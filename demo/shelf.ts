@@ -1,5 +1,6 @@
 import type { SubstrateId } from '#core/substrates';
 import type { ProductSheetInput } from '#formats';
+import { MORE_SHEETS } from './more-sheets';
 
 /** The shelf of Ternmouth Yard. Makers, names and figures are invented; the figures are of the size the trade knows. */
 
@@ -20,7 +21,7 @@ const REACTIVE = [
 const SOLVENT = ['Flammable solvent vapour: no flame or heater near, keep air moving.'];
 const SHEET = { sheetVersion: '1', sheetDate: '2026-03-01' };
 
-export const DEMO_SHELF: readonly ProductSheetInput[] = [
+const FIRST_SHEETS: readonly ProductSheetInput[] = [
   {
     ...SHEET,
     id: 'harbour-paste',
@@ -397,6 +398,16 @@ export const DEMO_SHELF: readonly ProductSheetInput[] = [
     over: ['bare'],
     freshPaintDays: 90,
     ratedMonths: 96,
+    film: {
+      thicknessUm: 200,
+      finish: 'gloss',
+      rollWidthsMm: [610, 1524],
+      stretchPct: 45,
+      adhesive: 'acrylic, pressure sensitive',
+      maxSurfaceC: 60,
+    },
     hazards: ['Blades near skin and paint. Heat at the surface no more than 60 °C.'],
   },
 ];
+
+export const DEMO_SHELF: readonly ProductSheetInput[] = [...FIRST_SHEETS, ...MORE_SHEETS];

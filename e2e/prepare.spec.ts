@@ -117,6 +117,8 @@ test('what was really used, found and gone is noted at the bay, and the next pro
   await expect(polish).toContainText(/Polishing foam 125 with Plain Sail One-Step: loads \d, 2 clean and dry/);
   await polish.getByRole('button', { name: 'Start Single-stage polish' }).click();
   await polish.getByRole('button', { name: 'Finished' }).click();
+  // It goes from what runs to its place in the order.
+  await expect(polish.getByLabel('Done')).toBeVisible();
   await polish.getByRole('button', { name: 'Note what it took' }).click();
   const dialog = page.getByRole('dialog');
   const used = dialog.getByLabel('Plain Sail One-Step');

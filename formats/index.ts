@@ -1,4 +1,5 @@
 export * from './changed-paths';
+export * from './choose';
 export * from './coming-back';
 export * from './faults';
 export * from './item';
@@ -17,4 +18,5 @@ export * from './prepared-job';
 export * from './product';
 export * from './read';
 export * from './readings-csv';
+export * from './usual-sheet';
 export * from './workshop';

@@ -13,7 +13,7 @@ import {
 import { TENTH_SIGMAS } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
 import { HARDNESS } from '#core/paint';
-import { PARKING_IDS, WASH_IDS } from '#core/life';
+import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/life';
 import { METHOD_IDS } from '#core/methods';
 import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
@@ -147,6 +147,9 @@ export const jobSchema = object({
     needsBy: instant().optional(),
     parking: oneOf(PARKING_IDS).optional(),
     wash: oneOf(WASH_IDS).optional(),
+    climate: oneOf(CLIMATE_IDS).optional(),
+    distance: oneOf(DISTANCE_IDS).optional(),
+    preparation: oneOf(GROUNDWORK_IDS).optional(),
   }).optional(),
   // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
   item: object({

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from './choose';
 import { JOB_FORMAT, jobSchema } from './job';
 import { PLAN_FORMAT, planSchema } from './plan';
 import { productSchema } from './product';
@@ -9,6 +10,8 @@ export function jsonSchemas(): Record<string, object> {
   return {
     'job-1.schema.json': describe(jobSchema, JOB_FORMAT),
     'plan-1.schema.json': describe(planSchema, PLAN_FORMAT),
+    'choose-1.schema.json': describe(chooseFileSchema, CHOOSE_FORMAT),
+    'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
     'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),
   };
 }

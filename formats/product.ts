@@ -41,6 +41,30 @@ const substrateSheet = object({
   why: text().optional(),
 });
 
+/** Where a figure came from. */
+export const SOURCES = ['sheet', 'measured', 'assumed'] as const;
+/** Figures whose source is kept. */
+export const SOURCED_FIELDS = [
+  'coveragePerM2',
+  'densityGPerMl',
+  'vocGPerL',
+  'packs',
+  'prime',
+  'applicatorM2',
+  'residue',
+  'layPace',
+  'levelPace',
+  'clocks',
+  'milestones',
+  'limits',
+  'substrates',
+  'over',
+  'freshPaintDays',
+  'ratedMonths',
+  'meltsAtC',
+] as const;
+export const FILM_FINISHES = ['gloss', 'matte'] as const;
+
 /** A product sheet as it stands in a job file and on the shelf. */
 export const productSchema = object({
   id: nonEmpty(),
@@ -79,6 +103,21 @@ export const productSchema = object({
   sheetVersion: nonEmpty().optional(),
   sheetDate: z.iso.date({ error: 'expected a date such as 2026-05-01' }).optional(),
   hazards: list(nonEmpty()).optional(),
+  /** Where each figure came from, by the name of its field; what is not named is from the data sheet. */
+  sources: z.partialRecord(z.enum(SOURCED_FIELDS), oneOf(SOURCES), { error: 'expected an object' }).optional(),
+  batch: text().optional(),
+  hardness: text().optional(),
+  shelfMonths: object({ closed: positive().optional(), open: positive().optional() }).optional(),
+  comesOffBy: text().optional(),
+  /** Of a film. */
+  film: object({
+    thicknessUm: positive(),
+    finish: oneOf(FILM_FINISHES),
+    rollWidthsMm: list(positive()).min(1, { error: 'expected at least one roll width' }),
+    stretchPct: percent(),
+    adhesive: text().optional(),
+    maxSurfaceC: celsius(),
+  }).optional(),
   meltsAtC: anyNumber().optional(),
 });
 

@@ -72,7 +72,7 @@ type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 
 
 function standing(laid: Laid, exposure: Exposure): StandingLayer {
   const { product, endMin, milestones } = laid;
-  const life = expectedLife(product.family, product.ratedMonths, exposure);
+  const life = expectedLife(product, exposure);
   const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
   return {
     ...laid,
@@ -119,7 +119,7 @@ export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | 
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
   const foundLayers = found.map((family): AgedLayer => {
-    const life = expectedLife(family, undefined, {});
+    const life = expectedLife({ family }, {});
     // Of unknown age: taken as hard and half-way through its life.
     return {
       name: `${FAMILIES[family].name}, found`,

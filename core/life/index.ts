@@ -1,1 +1,2 @@
+export * from './exposure';
 export * from './life';

@@ -7,7 +7,7 @@ const wax = { name: 'Wax', family: 'paste-wax' } as const;
 
 test('nothing laid, nothing to take off; a stack is taken off as often as its longest-lived layer ends', () => {
   expect(removalsToComeUm({ substrate: 'clear-gloss', layers: [], yearsPlanned: 10 })).toBe(0);
-  const lifeMonths = expectedLife('ceramic', 36, {}).months;
+  const lifeMonths = expectedLife({ family: 'ceramic', ratedMonths: 36 }, {}).months;
   const { expectedClearUm } = planRemoval({
     substrate: 'clear-gloss',
     areaM2: 1,

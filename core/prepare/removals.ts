@@ -23,7 +23,7 @@ const MONTHS_PER_YEAR = 12;
  */
 export function removalsToComeUm({ substrate, layers, yearsPlanned }: StackToCome): number {
   if (layers.length === 0) return 0;
-  const lives = layers.map(({ family, ratedMonths }) => expectedLife(family, ratedMonths, {}).months);
+  const lives = layers.map((layer) => expectedLife(layer, {}).months);
   const { expectedClearUm } = planRemoval({
     substrate,
     areaM2: 1,

@@ -53,6 +53,8 @@ export interface Product {
   readonly freshPaintDays: number;
   readonly properties: readonly string[];
   readonly ratedMonths?: number | undefined;
+  /** Softening point of a wax, °C at the surface. */
+  readonly meltsAtC?: number | undefined;
   /** Learned: factor on all flash-clock minutes, and the spread of the next patch. */
   readonly flashFactor: number;
   readonly flashSigma: number;

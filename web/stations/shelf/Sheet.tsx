@@ -15,7 +15,7 @@ import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/clocks';
 import { FAMILIES, FAMILY_IDS } from '#core/families';
 import { ANSWERS, UNITS } from '#core/products';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
-import { type ProductSheet, type ProductSheetInput, productSchema, productSenseFaults } from '#formats';
+import { type ProductSheet, type ProductSheetInput, productSchema, productSenseFaults, usualSheet } from '#formats';
 import {
   errorText,
   useAddProductMutation,
@@ -26,7 +26,6 @@ import {
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { useTyped } from '../../ui/useTyped';
-import { newSheet } from './new-sheet';
 
 type Form = ProductSheetInput;
 
@@ -60,7 +59,7 @@ function SheetForm({ sheet, version }: Props) {
   const [add, adding] = useAddProductMutation();
   const [save, saving] = useSaveProductMutation();
   const [remove, removing] = useRemoveProductMutation();
-  const initial = useMemo<Form>(() => sheet ?? newSheet('ceramic'), [sheet]);
+  const initial = useMemo<Form>(() => sheet ?? { id: '', name: '', ...usualSheet('ceramic') }, [sheet]);
   const form = useForm<Form, unknown, ProductSheet>({
     defaultValues: initial,
     mode: 'onBlur',

@@ -1,0 +1,319 @@
+import type { Product } from '../products';
+import { purchase, type Purchase } from '../quantity';
+import type { Option, SurfaceKind } from './options';
+import { ProgramBuilder, type Row, type Solve } from './program';
+import type { ChoiceSurface, StackLayer } from './stacks';
+import type { Wishes } from './wishes';
+
+/** A joint choice for the whole item. Money in minor units. */
+export interface Choice {
+  readonly surfaces: readonly {
+    readonly id: string;
+    readonly layers: readonly StackLayer[];
+    readonly testSpot: boolean;
+    readonly lifeMonths: number;
+  }[];
+  readonly purchases: readonly (Purchase & { readonly product: string })[];
+  /** Packs to buy and hours, now. */
+  readonly materialMoney: number;
+  readonly firstMoney: number;
+  readonly minutes: number;
+  /** Over the time it is kept, renewals included. */
+  readonly keptMoney: number;
+  readonly keptMinutes: number;
+  /** Per year of the time it is kept. */
+  readonly yearMoney: number;
+  /** Area-weighted expected months before the first renewal. */
+  readonly lifeMonths: number;
+  /** Clear that removals are expected to take over the time it is kept, µm, area-weighted. */
+  readonly removalUm: number;
+  /** What was minimised, and how far it may be from the best there is, as a share. */
+  readonly objective: number;
+  readonly gap: number;
+}
+
+const MONTHS_PER_YEAR = 12;
+const MINUTES_PER_HOUR = 60;
+
+/** What is minimised. */
+export type Goal = 'wishes' | 'first-money' | 'life' | 'minutes';
+
+export interface ChooseOptions {
+  /** Area-weighted months that are wanted at least, instead of the wishes' own. */
+  readonly leastMonths?: number | undefined;
+  readonly relativeGap?: number;
+  readonly seconds?: number;
+  readonly onProgress?: (bestSoFar: number, bound: number) => boolean;
+}
+/** Proven to be within a hundredth of the best is near enough for anything that is quoted. */
+export const USUAL_GAP = 0.01;
+const USUAL_SECONDS = 20;
+/** Weight of money where something else is minimised: only ties are broken by it. */
+const TIE = 1e-6;
+
+/** A part of the item that gets one stack: a kind as far as it is split, or a single surface. */
+interface Portion {
+  readonly areaM2: number;
+  readonly options: readonly Option[];
+  /** Split between options by area, or given one whole. */
+  readonly divisible: boolean;
+}
+
+/**
+ * The best joint choice for a goal; undefined where the wishes cannot be met together.
+ *
+ * Everything is linear in the area, so that kinds of surface may first be split between stacks by area, with whole
+ * packs: a small program whose proven bound holds for any choice surface by surface. Then single surfaces are given
+ * the stacks that were found. The gap told is that of the second answer to the bound of the first.
+ */
+export function choose(
+  kinds: readonly SurfaceKind[],
+  shelf: readonly Product[],
+  wishes: Wishes,
+  solve: Solve,
+  goal: Goal = 'wishes',
+  {
+    leastMonths = wishes.leastMonths,
+    relativeGap = USUAL_GAP,
+    seconds = USUAL_SECONDS,
+    onProgress,
+  }: ChooseOptions = {},
+): Choice | undefined {
+  const open = kinds.filter(({ options }) => options.length > 0);
+  const limits = { ...wishes, leastMonths };
+  const how = { relativeGap: relativeGap / 2, seconds, ...(onProgress && { onProgress }) };
+  const split = solvePortions(
+    open.map(({ areaM2, options }) => ({ areaM2, options, divisible: true })),
+    shelf,
+    limits,
+    goal,
+    solve,
+    how,
+  );
+  if (!split) return undefined;
+  // Single surfaces choose among all that can be laid from what is opened anyway.
+  const opened = new Set(split.shares.flatMap((shares, index) => openedBy(open[index]!.options, shares)));
+  const singles = open.flatMap(({ surfaces, options }) => {
+    const candidates = options.filter(({ value }) => [...value.amounts.keys()].every((product) => opened.has(product)));
+    return surfaces.map((surface) => ({
+      surface,
+      portion: { areaM2: surface.areaM2, options: candidates, divisible: false },
+    }));
+  });
+  const whole = solvePortions(
+    singles.map(({ portion }) => portion),
+    shelf,
+    limits,
+    goal,
+    solve,
+    how,
+  );
+  if (!whole) return undefined;
+  const picked = new Map(
+    singles.map(({ surface, portion }, index) => [
+      surface.id,
+      portion.options[whole.shares[index]!.findIndex((share) => share > 0.5)]!,
+    ]),
+  );
+  const gap = Math.max(0, (whole.objective - split.bound) / Math.max(Math.abs(whole.objective), LEAST_SHARE));
+  return { ...choiceOf(kinds, picked, shelf, wishes), objective: whole.objective, gap };
+}
+
+/** A share of a kind smaller than this is rounding. */
+const LEAST_SHARE = 1e-6;
+const openedBy = (options: readonly Option[], shares: readonly number[]) =>
+  options.flatMap(({ value }, at) => (shares[at]! > LEAST_SHARE ? [...value.amounts.keys()] : []));
+
+interface Solved {
+  /** Share of each option in each portion. */
+  readonly shares: readonly (readonly number[])[];
+  readonly objective: number;
+  readonly bound: number;
+}
+
+/** One option a portion (or shares of several), whole packs for what all take beyond what is in stock, and the wishes' limits. */
+function solvePortions(
+  portions: readonly Portion[],
+  shelf: readonly Product[],
+  wishes: Wishes,
+  goal: Goal,
+  solve: Solve,
+  how: Parameters<Solve>[1],
+): Solved | undefined {
+  const builder = new ProgramBuilder();
+  const rate = wishes.hourRate / MINUTES_PER_HOUR;
+  const totalM2 = portions.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+  const capped = (months: number) => Math.min(months, wishes.keptMonths);
+  const costPerM2 = ({ value }: Option) => {
+    const money = value.minutes * rate + (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0);
+    switch (goal) {
+      case 'wishes':
+        return money + value.penalty;
+      case 'first-money':
+        return value.minutes * rate + TIE * money;
+      case 'minutes':
+        return value.minutes + TIE * money;
+      case 'life':
+        return -capped(value.lifeMonths) / totalM2 + TIE * money;
+    }
+  };
+  const columns = portions.map(({ areaM2, options, divisible }) =>
+    options.map((option) => builder.column(areaM2 * costPerM2(option), { upper: 1, integer: !divisible })),
+  );
+  for (const own of columns)
+    builder.row(
+      own.map((column) => [column, 1]),
+      { lower: 1, upper: 1 },
+    );
+  const over = (coefficient: (option: Option, areaM2: number) => number): [number, number][] =>
+    portions.flatMap(({ areaM2, options }, index) =>
+      options.map((option, at): [number, number] => [columns[index]![at]!, coefficient(option, areaM2)]),
+    );
+  const moneyWeight = goal === 'wishes' || goal === 'first-money' ? 1 : TIE;
+  const { used, paid } = addPacks(builder, portions, columns, shelf, wishes, moneyWeight);
+  if (wishes.leastMonths !== undefined) {
+    builder.row(
+      over(({ value }, areaM2) => (capped(value.lifeMonths) * areaM2) / totalM2),
+      { lower: capped(wishes.leastMonths) },
+    );
+  }
+  if (wishes.mostHours !== undefined) {
+    builder.row(
+      over(({ value }, areaM2) => areaM2 * value.minutes),
+      { upper: MINUTES_PER_HOUR * wishes.mostHours },
+    );
+  }
+  if (wishes.mostMoney !== undefined) {
+    builder.row([...over(({ value }, areaM2) => areaM2 * value.minutes * rate), ...paid], { upper: wishes.mostMoney });
+  }
+  if (wishes.mostProducts !== undefined) {
+    builder.row(
+      used.map((column) => [column, 1]),
+      { upper: wishes.mostProducts },
+    );
+  }
+  const { values, objective, gap } = solve(builder.build(), how);
+  if (!values) return undefined;
+  return {
+    shares: columns.map((own) => own.map((column) => values[column]!)),
+    objective,
+    bound: objective - Math.abs(objective) * (Number.isFinite(gap) ? gap : 1),
+  };
+}
+
+/** Whole packs of each product for what all portions take of it, beyond what is in stock. */
+function addPacks(
+  builder: ProgramBuilder,
+  portions: readonly Portion[],
+  columns: readonly (readonly number[])[],
+  shelf: readonly Product[],
+  { inHandOnly = false }: Wishes,
+  moneyWeight: number,
+): { readonly used: readonly number[]; readonly paid: Row['entries'] } {
+  const used: number[] = [];
+  const paid: [number, number][] = [];
+  const takersOf = takersByProduct(portions, columns);
+  for (const product of shelf) {
+    const takers = takersOf.get(product.id);
+    if (!takers) continue;
+    const use = builder.column(0, { upper: 1, integer: true });
+    used.push(use);
+    const packs = inHandOnly
+      ? []
+      : product.packs.map(({ size, price }) => {
+          const column = builder.column(moneyWeight * price, { integer: true });
+          paid.push([column, price]);
+          return [column, -size] as [number, number];
+        });
+    // What stays in the bottle and the first wetting are needed once a product is used at all.
+    const fixed = product.residue + product.prime;
+    builder.row([...takers.flat(), [use, fixed], ...packs], { upper: product.onHand });
+    for (const own of takers) {
+      builder.row([...own.map(([column]): [number, number] => [column, 1]), [use, -1]], { upper: 0 });
+    }
+    // Nothing in stock: using it at all means a pack. Said outright, it is proven sooner.
+    if (product.onHand <= fixed && packs.length > 0) {
+      builder.row([...packs.map(([column]): [number, number] => [column, 1]), [use, -1]], { lower: 0 });
+    }
+  }
+  return { used, paid };
+}
+
+type Entries = [column: number, amount: number][];
+
+/** For each product, portion by portion, the options that take of it and how much. */
+function takersByProduct(
+  portions: readonly Portion[],
+  columns: readonly (readonly number[])[],
+): ReadonlyMap<string, readonly Entries[]> {
+  const takers = new Map<string, Entries[]>();
+  portions.forEach(({ areaM2, options }, index) => {
+    const own = new Map<string, Entries>();
+    options.forEach(({ value }, at) => {
+      for (const [product, amount] of value.amounts) {
+        const entry: Entries[number] = [columns[index]![at]!, amount * areaM2];
+        const entries = own.get(product);
+        if (entries) entries.push(entry);
+        else own.set(product, [entry]);
+      }
+    });
+    for (const [product, entries] of own) takers.set(product, [...(takers.get(product) ?? []), entries]);
+  });
+  return takers;
+}
+
+/** What given picks come to, packs bought together; surfaces without a pick stay bare. */
+export function choiceOf(
+  kinds: readonly SurfaceKind[],
+  picked: ReadonlyMap<string, Option>,
+  shelf: readonly Product[],
+  wishes: Wishes,
+): Omit<Choice, 'objective' | 'gap'> {
+  const rate = wishes.hourRate / MINUTES_PER_HOUR;
+  const surfaces = kinds.flatMap((kind) => kind.surfaces);
+  const needs = new Map<string, number>();
+  const sums = { minutes: 0, later: 0, laterMinutes: 0, life: 0, removalUm: 0, areaM2: 0 };
+  for (const { id, areaM2 } of surfaces) {
+    const value = picked.get(id)?.value;
+    if (!value) continue;
+    for (const [product, amount] of value.amounts) needs.set(product, (needs.get(product) ?? 0) + amount * areaM2);
+    sums.areaM2 += areaM2;
+    sums.minutes += areaM2 * value.minutes;
+    sums.later += areaM2 * value.renewals * value.renewalMoney;
+    sums.laterMinutes += areaM2 * value.renewals * value.renewalMinutes;
+    sums.life += areaM2 * value.lifeMonths;
+    sums.removalUm += areaM2 * value.renewals * value.removalUm;
+  }
+  const purchases = shelf.flatMap((product) => {
+    const need = needs.get(product.id);
+    return need === undefined ? [] : [{ product: product.id, ...buy(product, need) }];
+  });
+  const materialMoney = purchases.reduce((sum, { cost }) => sum + cost, 0);
+  const firstMoney = materialMoney + sums.minutes * rate;
+  const keptMoney = firstMoney + sums.later;
+  return {
+    surfaces: surfaces.map((surface: ChoiceSurface) => {
+      const option = picked.get(surface.id);
+      return {
+        id: surface.id,
+        layers: (option?.stack.layers ?? []).map(({ product, coats }): StackLayer => ({ product: product.id, coats })),
+        testSpot: option?.stack.answer === 'test',
+        lifeMonths: option?.value.lifeMonths ?? 0,
+      };
+    }),
+    purchases,
+    materialMoney,
+    firstMoney,
+    minutes: sums.minutes,
+    keptMoney,
+    keptMinutes: sums.minutes + sums.laterMinutes,
+    yearMoney: (keptMoney * MONTHS_PER_YEAR) / wishes.keptMonths,
+    lifeMonths: sums.areaM2 > 0 ? sums.life / sums.areaM2 : 0,
+    removalUm: sums.areaM2 > 0 ? sums.removalUm / sums.areaM2 : 0,
+  };
+}
+
+/** Packs for an amount that is a 90 % quantity with its applicators already. */
+function buy({ prime, residue, onHand, packs }: Product, amount: number): Purchase {
+  return purchase({ laid: amount, laidM2: 1, prime, applicatorM2: null, residue, usageSigma: 0, onHand, packs });
+}
