@@ -17,6 +17,7 @@ const VIEWS = [
   '/items/hatchback-of-imke-varga',
   '/jobs/two-seater/layer?panel=door-window-left',
   '/jobs/teal-hatchback/layer',
+  '/jobs/hotel-shuttle/layer?view=choose',
   '/jobs/teal-hatchback/quantify',
   '/jobs/teal-hatchback/quantify?panel=roof',
   '/jobs/satin-tourer/time',

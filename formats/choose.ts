@@ -4,54 +4,26 @@ import {
   type Choice,
   type ChoiceSurface,
   comparedInWords,
-  CONCERNS,
-  FILM_WISHES,
   frontier,
   type FrontierPoint,
   honestWords,
   optionsFor,
   type Solve,
   USUAL_WISHES,
+  whyNot,
   type Wishes,
 } from '#core/choose';
-import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/life';
 import { surfaceAreaM2 } from '#core/plan';
-import { SUBSTRATES } from '#core/substrates';
+import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
 import { type Job, jobSchema } from './job';
 import { jobSenseFaults } from './job-sense';
 import { minutesToDay } from './moments';
 import { read } from './read';
-import { flag, id, nonNegative, object, oneOf, positive, wholeNonNegative, wholePositive } from './values';
+import { id, object } from './values';
+import { wishesSchema } from './wishes';
 
 export const CHOOSE_FORMAT = 'glaphyra.choose/1';
 export const CHOICE_FORMAT = 'glaphyra.choice/1';
-
-const concern = () =>
-  z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)], { error: 'expected 0, 1, 2 or 3' });
-
-/** What matters to a person, and what is given. Money in minor units. */
-export const wishesSchema = object({
-  keptMonths: positive().max(720, { error: 'expected at most 720 months' }).default(USUAL_WISHES.keptMonths),
-  exposure: object({
-    parking: oneOf(PARKING_IDS).optional(),
-    wash: oneOf(WASH_IDS).optional(),
-    climate: oneOf(CLIMATE_IDS).optional(),
-    distance: oneOf(DISTANCE_IDS).optional(),
-    preparation: oneOf(GROUNDWORK_IDS).optional(),
-  }).default({}),
-  hourRate: wholeNonNegative().default(USUAL_WISHES.hourRate),
-  count: oneOf(['first', 'kept']).default(USUAL_WISHES.count),
-  concerns: z.partialRecord(z.enum(CONCERNS), concern(), { error: 'expected an object' }).default({}),
-  film: oneOf(FILM_WISHES).default(USUAL_WISHES.film),
-  leastMonths: nonNegative().optional(),
-  mostHours: positive().optional(),
-  mostMoney: wholeNonNegative().optional(),
-  mostProducts: wholePositive().optional(),
-  inHandOnly: flag().optional(),
-  testSpots: flag().default(USUAL_WISHES.testSpots),
-  mostLayers: wholePositive().max(4, { error: 'expected at most 4 layers' }).default(USUAL_WISHES.mostLayers),
-  beyondTwo: flag().default(USUAL_WISHES.beyondTwo),
-});
 
 /** A job and the wishes, as the command takes them; layers that are in the job are given by hand. */
 export const chooseFileSchema = object({
@@ -97,6 +69,20 @@ export const choiceFileSchema = z.object({
   /** Surfaces for which nothing on the shelf is allowed or answers to the wishes. */
   bare: z.array(z.string()),
   honest: z.array(z.string()),
+  /** Products that are not in the best choice, and why: no rule lets them, another beats them, or so much dearer. */
+  fellAway: z.array(
+    z.discriminatedUnion('why', [
+      z.object({ product: z.string(), why: z.literal('not-allowed') }),
+      z.object({ product: z.string(), why: z.literal('beaten') }),
+      z.object({
+        product: z.string(),
+        why: z.literal('dearer'),
+        by: z.number(),
+        substrate: z.enum(SUBSTRATE_IDS),
+        lifeMonths: z.number(),
+      }),
+    ]),
+  ),
   /** The plain way, surface by surface, for comparison. */
   alone: z.object({ firstMoney: z.number(), keptMoney: z.number(), hours: z.number(), lifeMonths: z.number() }),
 });
@@ -136,16 +122,30 @@ export function failingShare(job: Job): number {
   return painted.length === 0 ? 0 : areaOf(failing) / areaOf(painted);
 }
 
-/** Wishes as they follow from what a job knows of its owner. */
+/** A job's wishes: what was said, how the item lives, its years and the hour of work. */
 export function wishesOf(job: Job): Wishes {
   const { parking, wash, climate, distance, preparation } = job.owner ?? {};
-  return {
-    ...USUAL_WISHES,
-    ...(job.prepare?.hourRate !== undefined && { hourRate: job.prepare.hourRate }),
-    ...(job.prepare?.yearsPlanned !== undefined && { keptMonths: 12 * job.prepare.yearsPlanned }),
+  const { pinned, ...said } = job.wishes ?? {};
+  return wishesSchema.parse({
+    ...said,
+    hourRate: job.prepare?.hourRate ?? USUAL_WISHES.hourRate,
+    keptMonths: MONTHS_PER_YEAR * (job.prepare?.yearsPlanned ?? USUAL_WISHES.keptMonths / MONTHS_PER_YEAR),
     exposure: { parking, wash, climate, distance, preparation },
+  });
+}
+
+/** A job as the choice is asked for it: with a whole shelf, and only the stacks that are given by hand. */
+export function jobToChoose(job: Job, shelf: Job['products']): Job {
+  const pinned = new Set(job.wishes?.pinned);
+  const known = new Set(shelf.map((product) => product.id));
+  return {
+    ...job,
+    // A given stack may be of sheets that have left the shelf since.
+    products: [...shelf, ...job.products.filter((product) => !known.has(product.id))],
+    surfaces: job.surfaces.map((surface) => (pinned.has(surface.id) ? surface : { ...surface, layers: [] })),
   };
 }
+const MONTHS_PER_YEAR = 12;
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
 export function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
@@ -184,6 +184,7 @@ export function chooseFile(
     points: points.map(tell),
     bare,
     honest: honestWords(wishes, { failingShare: failingShare(job), choice: first, shelf: job.products }),
+    fellAway: first ? whyNot(kinds, first, job.products, wishes) : [],
     alone: {
       firstMoney: alone.firstMoney,
       keptMoney: alone.keptMoney,

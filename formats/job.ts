@@ -19,6 +19,7 @@ import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { productSchema } from './product';
+import { jobWishesSchema } from './wishes';
 import {
   anyNumber,
   calendarDay,
@@ -225,6 +226,8 @@ export const jobSchema = object({
       }),
     ).optional(),
   }).optional(),
+  /** What matters to the owner when it is chosen what goes where. */
+  wishes: jobWishesSchema.optional(),
   schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
 });
 

@@ -1,5 +1,6 @@
-import { expectedLife, type LifeFactor } from '../life';
+import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, expectedLife, type LifeFactor } from '../life';
 import type { Product } from '../products';
+import type { SubstrateId } from '../substrates';
 import type { Choice } from './choose';
 import type { SurfaceKind } from './options';
 import { cheapestUnit } from './value';
@@ -105,9 +106,12 @@ export function honestWords(
 const RESPRAY_DUE = 0.3;
 const WAX_IT_MONTHS = 4;
 
-/** The circumstance that shortens a life most; what everybody has to live with is not one. */
-export function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): LifeFactor | undefined {
-  return expectedLife(product, exposure).factors.find(({ name }) => name.includes(':') || name.startsWith('Melts'));
+/** The circumstance that shortens a life most, of those that were said: what is only taken as usual is nobody's fault. */
+function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): LifeFactor | undefined {
+  const said = CIRCUMSTANCE_IDS.filter((id) => exposure[id] !== undefined).map((id) => CIRCUMSTANCES[id].name);
+  return expectedLife(product, exposure).factors.find(
+    ({ name }) => name.startsWith('Melts') || said.some((circumstance) => name.startsWith(circumstance)),
+  );
 }
 
 /** Why a product is not in a choice. Money in minor units. */
@@ -119,7 +123,7 @@ export type FellAway =
       readonly product: string;
       readonly why: 'dearer';
       readonly by: number;
-      readonly substrate: string;
+      readonly substrate: SubstrateId;
       readonly lifeMonths: number;
     };
 

@@ -31,6 +31,9 @@ export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =
 export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
   inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
 
+export const changeWishes = (changes: Partial<NonNullable<Job['wishes']>>): Edit =>
+  inDocument((document) => ({ ...document, wishes: { ...document.wishes, ...changes } }));
+
 export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
   inDocument((document) => ({
     ...document,
@@ -132,6 +135,16 @@ export const setLayers = (ids: readonly string[], layers: readonly Layer[], shel
     const surfaces = document.surfaces.map((surface) =>
       ids.includes(surface.id) ? { ...surface, layers: [...layers] } : surface,
     );
+    return withNeededSheets({ ...document, surfaces }, shelf);
+  });
+
+/** Stacks of many panels at once, each its own: one step to undo. */
+export const setStacks = (stacks: ReadonlyMap<string, readonly Layer[]>, shelf: readonly ProductSheet[]): Edit =>
+  inDocument((document) => {
+    const surfaces = document.surfaces.map((surface) => {
+      const layers = stacks.get(surface.id);
+      return layers ? { ...surface, layers: [...layers] } : surface;
+    });
     return withNeededSheets({ ...document, surfaces }, shelf);
   });
 

@@ -5,30 +5,21 @@ import { surfaceName } from '#formats';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { PanelPaint } from '../../net/Net';
 import { AnswerMark } from '../../ui/Mark';
 import { Findings } from '../../ui/Findings';
+import { Choose } from './choose/Choose';
 import { StackEditor } from './StackEditor';
-
-const LEGEND: readonly LegendEntry[] = [
-  { fill: 'blank', text: 'Bare' },
-  { fill: 'buff', text: 'Wax' },
-  { fill: 'tint-2', text: 'Sealant, spray' },
-  { fill: 'tint-3', text: 'Ceramic' },
-  { fill: 'tint-4', text: 'Ceramic top' },
-  { fill: 'glass', text: 'Glass coating' },
-  { fill: 'cross', text: 'Trim coating' },
-  { fill: 'rules', text: 'Wheel coating' },
-  { fill: 'hatch', text: 'Film' },
-  { fill: 'stop', text: '✕ Refused' },
-];
+import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 
 /** What goes on each panel, and whether it may. */
 export function Component() {
   const job = useJob();
+  const view = useLayerView();
   const lens = useMemo(() => stackLens(job), [job]);
+  if (view === 'choose') return <Choose job={job} />;
   return (
-    <Station lens={lens} legend={LEGEND} lensName="by what goes on top">
+    <Station lens={lens} legend={LEGEND} lensName="by what goes on top" headline={<ViewSwitch />}>
       {job.chosen ? <StackEditor key={job.chosen.id} surface={job.chosen} /> : <Whole job={job} />}
     </Station>
   );

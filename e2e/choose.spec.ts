@@ -1,0 +1,41 @@
+import { expect, saved, test } from './workshop';
+
+test('wishes are said, the frontier is found beside the interface, a choice is taken, and undone', async ({ page }) => {
+  await page.goto('/jobs/hotel-shuttle/layer?view=choose');
+  await page.getByLabel('Washing').selectOption({ label: 'Brush wash' });
+  await page.getByLabel('Depth and gloss').selectOption({ label: 'some' });
+  await page.getByRole('button', { name: 'Find what to lay where' }).click();
+  await expect(page.getByText(/looked for|Looking for the best/)).toBeVisible();
+  const choices = page.getByRole('radiogroup', { name: 'Choices' });
+  await expect(page.getByRole('button', { name: 'Find anew' })).toBeVisible({ timeout: 90_000 });
+  await expect(choices.getByRole('radio', { name: /^Best for the wishes/ })).toHaveAttribute('aria-checked', 'true');
+  expect(await choices.getByRole('radio').count()).toBeGreaterThan(3);
+  await expect(choices).toContainText(/cheaper now|dearer now|times the money now/);
+  await expect(page.getByText(/Washing: brush wash costs \d+ months/)).toBeVisible();
+  await expect(page.getByText(/Proven to be within \d\.\d % of the best there is/)).toBeVisible();
+  await expect(page.getByText('Why the rest fell away')).toBeVisible();
+  await page.getByRole('button', { name: /^Plan it like this: 7 panels change/ }).click();
+  await saved(page);
+  await expect(page.getByRole('button', { name: 'Planned like this already' })).toBeDisabled();
+  await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('every panel chosen');
+
+  // One panel given by hand: the rest is chosen around it.
+  await page.getByRole('option', { name: /^Roof/ }).click();
+  await page.getByLabel('Keep this: choose the rest around it').check();
+  await page.getByRole('button', { name: 'Whole item' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+  await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('nothing chosen yet');
+
+  // What cannot be met together is said, and stopped is stopped.
+  await page.getByLabel('Money now, at most').fill('20');
+  await page.getByLabel('Money now, at most').press('Enter');
+  await page.getByRole('button', { name: 'Find anew' }).click();
+  await expect(page.getByRole('alert')).toContainText('cannot be met together', { timeout: 90_000 });
+  await page.getByLabel('Money now, at most').fill('');
+  await page.getByLabel('Money now, at most').press('Enter');
+  await page.getByRole('button', { name: /^Find/ }).click();
+  await page.getByRole('button', { name: /^Stop/ }).click();
+  await expect(page.getByRole('button', { name: /^Find/ })).toBeVisible();
+});

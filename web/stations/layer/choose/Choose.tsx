@@ -1,0 +1,328 @@
+import { Check, Play, Square } from 'lucide-react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { SUBSTRATES } from '#core/substrates';
+import { type ChoiceFile, type ChoicePoint, jobToChoose, type Layer, wishesOf } from '#formats';
+import { familyFill } from '../../../core-sample/strata';
+import { changeWishes, setStacks } from '../../../draft/edits';
+import { PanelHead, Part, Station } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import type { PanelPaint } from '../../../net/Net';
+import { Button } from '../../../ui/Button';
+import { money } from '../../../ui/money';
+import { LEGEND, ViewSwitch } from '../ViewSwitch';
+import { useChoice } from './useChoice';
+import { WishesForm } from './WishesForm';
+
+const FrontierChart = lazy(() => import('./FrontierChart'));
+
+const POINT_NAMES: Readonly<Record<ChoicePoint['name'], string>> = {
+  wishes: 'Best for the wishes',
+  cheapest: 'Cheapest now',
+  longest: 'Longest-lived',
+  quickest: 'Quickest to lay',
+  between: 'In between',
+};
+
+/** What to lay where: for the whole item at once, as a frontier to choose from. */
+export function Choose({ job }: { readonly job: JobView }) {
+  const { document, shelf, edit, chosen } = job;
+  const { state, start, stop } = useChoice();
+  const [at, setAt] = useState(0);
+  const { points, answer } = state;
+  const point = points[Math.min(at, points.length - 1)];
+  const laid = useMemo(() => new Set([...job.record.patches.values()].map(({ patch }) => patch.surface)), [job.record]);
+  const lens = useMemo(() => proposalLens(job, point), [job, point]);
+  const find = () => {
+    setAt(0);
+    const pinned = [...new Set([...(document.wishes?.pinned ?? []), ...laid])];
+    const asked = { ...document, wishes: { ...document.wishes, pinned } };
+    start({ job: jobToChoose(asked, [...shelf]), wishes: wishesOf(document) });
+  };
+  const take = () => {
+    if (!point) return;
+    const stacks = new Map(
+      point.surfaces
+        .filter(({ id }) => !laid.has(id))
+        .map(({ id, layers }) => [id, layers.map((layer): Layer => ({ ...layer, method: 'small-block' }))]),
+    );
+    edit(setStacks(stacks, shelf));
+  };
+  const changes = point ? changesOf(job, point, laid) : 0;
+  const onChoose = useCallback((index: number) => setAt(index), []);
+  return (
+    <Station lens={lens} legend={LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
+      {chosen ? (
+        <OnPanel job={job} point={point} />
+      ) : (
+        <>
+          <section className="border-b bg-sheet px-5 py-4" aria-label="The choice">
+            {state.working ? (
+              <div role="status">
+                <p className="font-semibold">
+                  {state.done === 0 ? 'Looking for the best …' : `${state.done} of ${state.of} looked for`}
+                </p>
+                <progress className="mt-1 h-2 w-full accent-(--over)" value={state.done} max={Math.max(1, state.of)} />
+                <Button className="mt-2" onClick={stop}>
+                  <Square size={15} /> Stop: what is found is enough
+                </Button>
+              </div>
+            ) : (
+              <Button look="main" className="min-h-11 w-full" onClick={find}>
+                <Play size={17} /> {points.length === 0 ? 'Find what to lay where' : 'Find anew'}
+              </Button>
+            )}
+            {state.failed && (
+              <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-soft px-3 py-2">
+                Not worked out: {state.failed}. Try again; nothing in the job was changed.
+              </p>
+            )}
+            {answer && points.length === 0 && (
+              <p role="alert" className="mt-2 border-l-4 border-warn bg-warn-soft px-3 py-2">
+                These wishes cannot be met together. Give more money or hours, let it last less, or allow test spots and
+                more products.
+              </p>
+            )}
+            {answer?.honest.map((words) => (
+              <p key={words} className="mt-2 border-l-4 border-warn pl-3 text-[14px]">
+                {words}
+              </p>
+            ))}
+          </section>
+          {points.length > 0 && point && (
+            <>
+              <Part title="The frontier">
+                <Suspense fallback={<div className="h-52" />}>
+                  <FrontierChart
+                    points={points}
+                    chosen={points.indexOf(point)}
+                    currency={document.currency}
+                    onChoose={onChoose}
+                  />
+                </Suspense>
+                <div role="radiogroup" aria-label="Choices" className="mt-2 border-t">
+                  {points.map((each, index) => (
+                    <PointRow
+                      key={index}
+                      point={each}
+                      currency={document.currency}
+                      on={each === point}
+                      onChoose={() => setAt(index)}
+                    />
+                  ))}
+                </div>
+              </Part>
+              <Part title="This choice">
+                <ChoiceSums job={job} point={point} answer={answer} />
+                <Button look="main" className="mt-3 w-full" disabled={changes === 0} onClick={take}>
+                  <Check size={17} />{' '}
+                  {changes === 0
+                    ? 'Planned like this already'
+                    : `Plan it like this: ${changes} ${changes === 1 ? 'panel changes' : 'panels change'}`}
+                </Button>
+              </Part>
+              {answer && <FellAway job={job} answer={answer} />}
+            </>
+          )}
+          <WishesForm job={job} />
+        </>
+      )}
+    </Station>
+  );
+}
+
+interface PointRowProps {
+  readonly point: ChoicePoint;
+  readonly currency: string;
+  readonly on: boolean;
+  readonly onChoose: () => void;
+}
+
+function PointRow({ point, currency, on, onChoose }: PointRowProps) {
+  const { name, words, firstMoney, yearMoney, lifeMonths, hours } = point;
+  return (
+    <button
+      type="button"
+      role="radio"
+      aria-checked={on}
+      onClick={onChoose}
+      className={`block w-full border-b px-2 py-1.5 text-left ${on ? 'bg-over-soft shadow-[inset_3px_0_0_var(--over)]' : 'hover:bg-tint-1'}`}
+    >
+      <span className="flex items-baseline justify-between gap-3">
+        <strong>{POINT_NAMES[name]}</strong>
+        <span className="figure text-lg">{money(firstMoney, currency)}</span>
+      </span>
+      <span className="block text-[13.5px] text-ink-2">
+        {Math.round(lifeMonths)} months, {hours.toFixed(1)} h, {money(yearMoney, currency)} a year
+      </span>
+      <span className="block text-[13.5px]">{words.charAt(0).toUpperCase() + words.slice(1)}.</span>
+    </button>
+  );
+}
+
+interface SumsProps {
+  readonly job: JobView;
+  readonly point: ChoicePoint;
+  readonly answer: ChoiceFile | undefined;
+}
+
+function ChoiceSums({ job, point, answer }: SumsProps) {
+  const { currency } = job.document;
+  const rows: readonly (readonly [string, string])[] = [
+    ['To buy', money(point.materialMoney, currency)],
+    ['With the hours of laying', money(point.firstMoney, currency)],
+    ['While it is kept, renewals and all', money(point.keptMoney, currency)],
+    ['Paint that taking it off costs meanwhile', `${point.removalUm.toFixed(1)} µm`],
+  ];
+  return (
+    <>
+      <table className="w-full text-[14px]">
+        <tbody>
+          {rows.map(([what, much]) => (
+            <tr key={what} className="border-t first:border-t-0">
+              <th scope="row" className="py-1 text-left font-normal">
+                {what}
+              </th>
+              <td className="text-right">{much}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <ul className="mt-2 text-[14px]">
+        {point.purchases.map(({ product, packs, order }) => (
+          <li key={product} className="border-t py-1">
+            <strong>{job.productName(product)}</strong>{' '}
+            <span className="text-ink-2">
+              {order.toFixed(0)} {unitOf(job, product)}
+              {packs.length === 0
+                ? ', from stock'
+                : `: ${packs.map(({ size, count }) => `${count} of ${size}`).join(', ')}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-[13.5px] text-ink-3">
+        Proven to be within {Math.max(0.1, 100 * point.gap).toFixed(1)} % of the best there is.
+        {answer &&
+          ` Panel by panel, each its cheapest, it would be ${money(answer.alone.firstMoney, currency)} now and ${money(answer.alone.keptMoney, currency)} in all.`}
+      </p>
+    </>
+  );
+}
+
+const unitOf = ({ shelf, document }: JobView, product: string) => {
+  const unit = [...shelf, ...document.products].find(({ id }) => id === product)?.unit;
+  return unit === 'm2' ? 'm²' : (unit ?? '');
+};
+
+/** Why the rest of the shelf is not in the best choice. */
+function FellAway({ job, answer }: { readonly job: JobView; readonly answer: ChoiceFile }) {
+  const { currency } = job.document;
+  const dearer = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [each] : [])).sort((a, b) => a.by - b.by);
+  const rest = answer.fellAway.filter(({ why }) => why !== 'dearer');
+  return (
+    <Part title="Why the rest fell away">
+      <ul className="text-[14px]">
+        {dearer.slice(0, 8).map(({ product, by, substrate, lifeMonths }) => (
+          <li key={product} className="border-t py-1 first:border-t-0">
+            <strong>{job.productName(product)}</strong>: {money(by, currency)} dearer on{' '}
+            {SUBSTRATES[substrate].name.toLowerCase()}, for {Math.round(lifeMonths)} months.
+          </li>
+        ))}
+      </ul>
+      {rest.length > 0 && (
+        <details className="mt-1 text-[14px]">
+          <summary className="cursor-pointer text-ink-2">
+            {rest.length} more that the rules or better ones rule out
+          </summary>
+          <p className="mt-1">
+            {rest
+              .map(
+                ({ product, why }) =>
+                  `${job.productName(product)} (${why === 'beaten' ? 'beaten everywhere' : 'no rule lets it'})`,
+              )
+              .join(', ')}
+            .
+          </p>
+        </details>
+      )}
+    </Part>
+  );
+}
+
+/** What is proposed for one panel, and whether its planned stack is given. */
+function OnPanel({ job, point }: { readonly job: JobView; readonly point: ChoicePoint | undefined }) {
+  const { chosen, document, productName, edit } = job;
+  if (!chosen) return null;
+  const pinned = document.wishes?.pinned ?? [];
+  const proposed = point?.surfaces.find(({ id }) => id === chosen.id);
+  const inWords = (layers: readonly { readonly product: string; readonly coats: number }[]) =>
+    layers
+      .map(({ product, coats }) => (coats > 1 ? `${productName(product)} × ${coats}` : productName(product)))
+      .join(', then ') || 'stays bare';
+  return (
+    <>
+      <PanelHead>
+        <p className="text-ink-2">{SUBSTRATES[chosen.substrate].name}</p>
+      </PanelHead>
+      <Part title="Planned">
+        <p>{inWords(chosen.layers)}</p>
+        <label className="mt-2 flex min-h-9 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-4 accent-(--over)"
+            checked={pinned.includes(chosen.id)}
+            onChange={({ target }) =>
+              edit(
+                changeWishes({
+                  pinned: target.checked ? [...pinned, chosen.id] : pinned.filter((id) => id !== chosen.id),
+                }),
+              )
+            }
+          />
+          Keep this: choose the rest around it
+        </label>
+      </Part>
+      {proposed && (
+        <Part title="Proposed">
+          <p className="font-semibold">{inWords(proposed.layers)}</p>
+          <p className="text-[14px] text-ink-2">
+            {proposed.layers.length === 0
+              ? 'Nothing on the shelf is allowed here, or answers to the wishes.'
+              : `Plan for ${Math.round(proposed.lifeMonths)} months.`}
+            {proposed.testSpot && ' After a hidden test spot.'}
+          </p>
+        </Part>
+      )}
+    </>
+  );
+}
+
+function proposalLens({ document, shelf, productName }: JobView, point: ChoicePoint | undefined) {
+  const families = new Map([...document.products, ...shelf].map(({ id, family }) => [id, family]));
+  const stacks = new Map(point?.surfaces.map(({ id, layers, testSpot }) => [id, { layers, testSpot }]));
+  const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
+  return (id: string): PanelPaint => {
+    const proposed = stacks.get(id);
+    const layers = point ? (proposed?.layers ?? []) : (planned.get(id) ?? []);
+    const top = layers.at(-1);
+    if (!top) return { fill: 'blank', caption: undefined };
+    const differs = point !== undefined && !sameStack(layers, planned.get(id) ?? []);
+    return {
+      fill: familyFill(families.get(top.product) ?? 'ceramic'),
+      sign: proposed?.testSpot ? 'test' : undefined,
+      caption: `${differs ? '» ' : ''}${productName(top.product)}`,
+    };
+  };
+}
+
+const sameStack = (
+  a: readonly { readonly product: string; readonly coats: number }[],
+  b: readonly { readonly product: string; readonly coats: number }[],
+) =>
+  a.length === b.length &&
+  a.every(({ product, coats }, index) => product === b[index]!.product && coats === b[index]!.coats);
+
+function changesOf({ document }: JobView, point: ChoicePoint, laid: ReadonlySet<string>): number {
+  const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
+  return point.surfaces.filter(({ id, layers }) => !laid.has(id) && !sameStack(layers, planned.get(id) ?? [])).length;
+}

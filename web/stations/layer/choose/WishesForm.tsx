@@ -1,0 +1,175 @@
+import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } from '#core/choose';
+import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, type CircumstanceId, USUAL_EXPOSURE } from '#core/life';
+import { wishesOf } from '#formats';
+import { changeOwner, changePrepare, changeWishes } from '../../../draft/edits';
+import { Part } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import { NumberField } from '../../../ui/NumberField';
+import { Segmented } from '../../../ui/Segmented';
+import { SelectField } from '../../../ui/SelectField';
+
+const MONTHS_PER_YEAR = 12;
+const MINOR = 100;
+const WEIGHTS = [
+  ['0', 'no'],
+  ['1', 'some'],
+  ['2', 'much'],
+  ['3', 'most'],
+] as const;
+
+/** What matters to the owner, what is given, and how the item lives. */
+export function WishesForm({ job }: { readonly job: JobView }) {
+  const { document, edit } = job;
+  const wishes = wishesOf(document);
+  const { currency } = document;
+  const setConcern = (concern: Concern, weight: string) =>
+    edit(changeWishes({ concerns: { ...wishes.concerns, [concern]: Number(weight) as 0 | 1 | 2 | 3 } }));
+  return (
+    <>
+      <Part title="What matters">
+        <Segmented
+          label="Money that counts"
+          value={wishes.count}
+          options={[
+            ['kept', 'All of it while it is kept'],
+            ['first', 'What is paid now'],
+          ]}
+          onChange={(count) => count && edit(changeWishes({ count }))}
+        />
+        <div className="mt-3 grid grid-cols-2 gap-3">
+          {CONCERNS.map((concern) => (
+            <SelectField
+              key={concern}
+              label={CONCERN_NAMES[concern]}
+              value={String(wishes.concerns[concern] ?? 0)}
+              options={WEIGHTS.map(([value, name]) => [value as string, name] as const)}
+              onChange={(weight) => setConcern(concern, weight)}
+            />
+          ))}
+          <SelectField
+            label="Film"
+            value={wishes.film}
+            options={FILM_WISHES.map((id) => [id, FILM_WISH_NAMES[id]] as const)}
+            onChange={(film) => edit(changeWishes({ film }))}
+          />
+          <NumberField
+            label="Kept for"
+            unit="years"
+            value={wishes.keptMonths / MONTHS_PER_YEAR}
+            check={(value) => (value > 0 && value <= 60 ? undefined : 'more than 0, at most 60')}
+            onChange={(yearsPlanned) => edit(changePrepare({ yearsPlanned }))}
+          />
+        </div>
+      </Part>
+      <Part title="What is given">
+        <div className="grid grid-cols-2 gap-3">
+          <NumberField
+            optional
+            label="Money now, at most"
+            unit={currency}
+            value={wishes.mostMoney === undefined ? undefined : wishes.mostMoney / MINOR}
+            check={(value) => (value > 0 ? undefined : 'more than 0')}
+            onChange={(money) =>
+              edit(changeWishes({ mostMoney: money === undefined ? undefined : Math.round(MINOR * money) }))
+            }
+          />
+          <NumberField
+            optional
+            label="Hours of laying, at most"
+            unit="h"
+            value={wishes.mostHours}
+            check={(value) => (value > 0 ? undefined : 'more than 0')}
+            onChange={(mostHours) => edit(changeWishes({ mostHours }))}
+          />
+          <NumberField
+            optional
+            label="Lasts at least"
+            unit="months"
+            value={wishes.leastMonths}
+            check={(value) =>
+              value > 0 && value <= wishes.keptMonths
+                ? undefined
+                : `more than 0, at most ${wishes.keptMonths}: so long it is kept`
+            }
+            onChange={(leastMonths) => edit(changeWishes({ leastMonths }))}
+          />
+          <NumberField
+            optional
+            label="Different products, at most"
+            value={wishes.mostProducts}
+            check={(value) => (Number.isInteger(value) && value > 0 ? undefined : 'a whole number')}
+            onChange={(mostProducts) => edit(changeWishes({ mostProducts }))}
+          />
+          <NumberField
+            label="Hour of work"
+            unit={currency}
+            value={wishes.hourRate / MINOR}
+            check={(value) => (value >= 0 && value < 10_000 ? undefined : '0 to 10,000')}
+            onChange={(rate) =>
+              edit(changePrepare({ hourRate: rate === undefined ? undefined : Math.round(rate * MINOR) }))
+            }
+          />
+        </div>
+        <div className="mt-2">
+          <Tick
+            label="Only what is in stock"
+            on={wishes.inHandOnly === true}
+            onChange={(inHandOnly) => edit(changeWishes({ inHandOnly }))}
+          />
+          <Tick
+            label="What wants a hidden test spot, too"
+            on={wishes.testSpots}
+            onChange={(testSpots) => edit(changeWishes({ testSpots }))}
+          />
+          <Tick
+            label="Coats beyond the second are worth laying"
+            on={wishes.beyondTwo}
+            onChange={(beyondTwo) => edit(changeWishes({ beyondTwo }))}
+          />
+        </div>
+      </Part>
+      <Part title="How it lives">
+        <div className="grid grid-cols-2 gap-3">
+          {CIRCUMSTANCE_IDS.map((id) => (
+            <Circumstance key={id} job={job} id={id} />
+          ))}
+        </div>
+      </Part>
+    </>
+  );
+}
+
+function Circumstance({ job, id }: { readonly job: JobView; readonly id: CircumstanceId }) {
+  const { name, choices } = CIRCUMSTANCES[id];
+  const value: string = job.document.owner?.[id] ?? USUAL_EXPOSURE[id];
+  return (
+    <SelectField
+      label={name}
+      value={value}
+      options={Object.entries(choices).map(([key, choice]) => [key, choice.name] as const)}
+      onChange={(next) => job.edit(changeOwner({ [id]: next }))}
+    />
+  );
+}
+
+function Tick({
+  label,
+  on,
+  onChange,
+}: {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}) {
+  return (
+    <label className="flex min-h-8 items-center gap-2 text-[14px]">
+      <input
+        type="checkbox"
+        className="size-4 accent-(--over)"
+        checked={on}
+        onChange={({ target }) => onChange(target.checked)}
+      />
+      {label}
+    </label>
+  );
+}

@@ -1,0 +1,30 @@
+import highsLoader from 'highs';
+import solverUrl from 'highs/runtime?url';
+import { solveWith } from '#core/choose';
+import { type ChoiceFile, type ChoicePoint, chooseFile, type Job } from '#formats';
+import type { Wishes } from '#core/choose';
+
+/** What is asked of the worker, and what it tells as it goes on. */
+export interface ChooseRequest {
+  readonly job: Job;
+  readonly wishes: Wishes;
+}
+export type ChooseNews =
+  | { readonly kind: 'point'; readonly point: ChoicePoint; readonly done: number; readonly of: number }
+  | { readonly kind: 'done'; readonly choice: ChoiceFile }
+  | { readonly kind: 'failed'; readonly message: string };
+
+const tell = (news: ChooseNews) => self.postMessage(news);
+
+self.addEventListener('message', ({ data }: MessageEvent<ChooseRequest>) => {
+  void work(data).catch((error: unknown) => tell({ kind: 'failed', message: String(error) }));
+});
+
+async function work(request: ChooseRequest): Promise<void> {
+  const solve = solveWith(await highsLoader({ locateFile: () => solverUrl }));
+  const choice = chooseFile(request, solve, (point, done, of) => {
+    tell({ kind: 'point', point, done, of });
+    return false;
+  });
+  tell({ kind: 'done', choice });
+}

@@ -1,0 +1,6 @@
+/// <reference types="vite/client" />
+
+declare module 'highs/runtime?url' {
+  const url: string;
+  export default url;
+}
