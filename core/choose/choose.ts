@@ -1,6 +1,6 @@
 import type { Product } from '../products';
 import { purchase, type Purchase } from '../quantity';
-import type { Option, SurfaceKind } from './options';
+import { type Option, type SurfaceKind, unbeaten } from './options';
 import { ProgramBuilder, type Row, type Solve } from './program';
 import type { ChoiceSurface, StackLayer } from './stacks';
 import type { Wishes } from './wishes';
@@ -79,7 +79,11 @@ export function choose(
     onProgress,
   }: ChooseOptions = {},
 ): Choice | undefined {
-  const open = kinds.filter(({ options }) => options.length > 0);
+  // Where no life is asked for, it counts by the renewals alone: what only lasts longer falls away.
+  const lifeCounts = goal === 'life' || leastMonths !== undefined;
+  const open = kinds
+    .filter(({ options }) => options.length > 0)
+    .map((kind) => (lifeCounts ? kind : { ...kind, options: unbeaten(kind.options, () => 0) }));
   const limits = { ...wishes, leastMonths };
   const how = { relativeGap: relativeGap / 2, seconds, ...(onProgress && { onProgress }) };
   const split = solvePortions(

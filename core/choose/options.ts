@@ -38,11 +38,14 @@ export function optionsFor(
   return byKind(surfaces).map((alike) => {
     const [surface] = alike;
     const areaM2 = alike.reduce((sum, each) => sum + each.areaM2, 0);
-    const kind = { ...surface, piecesPerM2: alike.length / areaM2 };
+    const value = valueOf({ ...surface, piecesPerM2: alike.length / areaM2 });
     const allowed = surface.fixed
       ? [stackOf(surface.fixed, byId)]
       : withFilmAsWished(surface, validOn(surface), wishes);
-    const options = unbeaten(allowed.map((stack) => ({ stack, value: valueOf(kind, stack) })));
+    const options = unbeaten(
+      allowed.map((stack) => ({ stack, value: value(stack) })),
+      ({ value: { lifeMonths } }) => Math.min(lifeMonths, wishes.keptMonths),
+    );
     return { surfaces: alike, areaM2, options, beaten: allowed.length - options.length };
   });
 }
@@ -77,19 +80,23 @@ function withFilmAsWished(
 /**
  * Drops options that another beats in every respect. Only one laid from the same products, in no more coats of
  * each, can use no more of every product: others need not be asked.
+ * @param lifeOf what a life is worth here, months: nothing where renewals alone tell it
  */
-function unbeaten(options: readonly Option[]): Option[] {
+export function unbeaten(options: readonly Option[], lifeOf: (option: Option) => number): Option[] {
   const signs = new Map<string, number>();
   const signOf = (product: string) => {
     const sign = signs.get(product) ?? ((signs.size + 1) * SIGN_STEP) % SIGN_SPAN;
     signs.set(product, sign);
     return sign;
   };
-  const sorted = options.toSorted((a, b) => coatsOf(a) - coatsOf(b) || b.value.lifeMonths - a.value.lifeMonths);
+  const sorted = options.toSorted(
+    (a, b) => coatsOf(a) - coatsOf(b) || lifeOf(b) - lifeOf(a) || b.value.lifeMonths - a.value.lifeMonths,
+  );
   const kept = new Map<number, Option[]>();
   return sorted.filter((option) => {
     const sums = lesserSums(option, signOf);
-    if (sums.some((sum) => kept.get(sum)?.some((other) => beats(other, option)))) return false;
+    if (sums.some((sum) => kept.get(sum)?.some((other) => lifeOf(other) >= lifeOf(option) && beats(other, option))))
+      return false;
     // The last of them is that of the option itself.
     const own = sums.at(-1)!;
     const alike = kept.get(own);
@@ -118,7 +125,7 @@ function lesserSums({ stack }: Option, signOf: (product: string) => number): num
 }
 
 function beats({ value: a, stack }: Option, { value: b, stack: other }: Option): boolean {
-  if (a.lifeMonths < b.lifeMonths || a.minutes > b.minutes || a.penalty > b.penalty) return false;
+  if (a.minutes > b.minutes || a.penalty > b.penalty) return false;
   if (a.renewals * a.renewalMoney > b.renewals * b.renewalMoney) return false;
   if (stack.answer === 'test' && other.answer === 'yes') return false;
   for (const [product, amount] of a.amounts) if (amount > (b.amounts.get(product) ?? 0)) return false;

@@ -20,8 +20,6 @@ export interface StackValue {
   readonly renewalMinutes: number;
   /** Clear that one removal is expected to take, µm. */
   readonly removalUm: number;
-  /** 0 poor to 1 best. */
-  readonly scores: Readonly<Record<Concern, number>>;
   /** What falls short in the concerns, in money. */
   readonly penalty: number;
 }
@@ -76,9 +74,11 @@ export function stackValuer(wishes: Wishes) {
   const removals = new Map<string, { minutes: number; clearUm: number }>();
   const rate = wishes.hourRate / MINUTES_PER_HOUR;
   const worth = ((wishes.hourRate || DEFAULT_HOUR_RATE) / MINUTES_PER_HOUR) * CONCERN_WORTH_MIN;
+  const cares = CONCERNS.some((concern) => (wishes.concerns[concern] ?? 0) > 0);
 
   const removalOf = (surface: Kind, { layers }: ValidStack, lifeMonths: number) => {
-    const key = [surface.substrate, ...layers.map(({ product }) => product.family)].join('/');
+    let key: string = surface.substrate;
+    for (const { product } of layers) key += `/${product.family}`;
     const known = removals.get(key);
     if (known) return known;
     const { expectedMin, expectedClearUm } = planRemoval({
@@ -97,59 +97,84 @@ export function stackValuer(wishes: Wishes) {
     return removal;
   };
 
-  const lives = new Map<string, number>();
-  const lifeOf = (product: Product, tone: Kind['tone']) => {
-    const key = `${product.id}/${tone ?? ''}`;
-    const months =
-      lives.get(key) ?? expectedLife(product, tone ? { ...wishes.exposure, tone } : wishes.exposure).months;
-    lives.set(key, months);
-    return months;
-  };
-
-  return (surface: Kind, stack: ValidStack): StackValue => {
-    const { substrate, tone, hit, piecesPerM2 } = surface;
-    const { layers } = stack;
-    const amounts = new Map<string, number>();
-    let minutes = 0;
-    let material = 0;
-    for (const { product, coats } of layers) {
-      const units = coats * unitsPerM2(substrate, product);
-      amounts.set(product.id, units);
-      material += units * cheapestUnit(product);
-      const perM2 =
-        1 / (DEFAULT_PACE.layM2PerMin * product.layPace) + 1 / (DEFAULT_PACE.levelM2PerMin * product.levelPace);
-      minutes += coats * (perM2 + HANDLING_MIN * piecesPerM2);
-    }
-    const filmed = layers.some(({ product }) => product.family === 'film');
-    const ages = layers.map(({ product, coats }) => ({ coats, months: lifeOf(product, tone) }));
-    const lifeMonths = stackedMonths(ages, wishes.beyondTwo) * (hit && !filmed ? HIT_LIFE_FACTOR : 1);
-    const removal = layers.length === 0 ? { minutes: 0, clearUm: 0 } : removalOf(surface, stack, lifeMonths);
-    const renewals = lifeMonths > 0 ? Math.max(0, Math.ceil(wishes.keptMonths / lifeMonths - ROUNDING) - 1) : 0;
-    const renewalMinutes = minutes + removal.minutes;
-    const scores = scoresOf(stack, substrate, removal.minutes);
-    const penalty = CONCERNS.reduce(
-      (sum, concern) => sum + (wishes.concerns[concern] ?? 0) * (1 - scores[concern]) * worth,
-      0,
-    );
-    return {
-      amounts,
-      minutes,
-      lifeMonths,
-      renewals,
-      renewalMoney: material + renewalMinutes * rate,
-      renewalMinutes,
-      removalUm: removal.clearUm,
-      scores,
-      penalty,
+  return (kind: Kind) => {
+    const { substrate, hit, piecesPerM2 } = kind;
+    const known = new Map<string, ProductOnKind>();
+    const onKind = (product: Product): ProductOnKind => {
+      const seen = known.get(product.id) ?? productOnKind(product, kind, wishes);
+      known.set(product.id, seen);
+      return seen;
+    };
+    return (stack: ValidStack): StackValue => {
+      const layers = stack.layers.map(({ product }) => onKind(product));
+      const amounts = new Map<string, number>();
+      let minutes = 0;
+      let material = 0;
+      for (const [index, { id, unitsPerCoat, unitMoney, minPerCoat }] of layers.entries()) {
+        const { coats } = stack.layers[index]!;
+        amounts.set(id, coats * unitsPerCoat);
+        material += coats * unitsPerCoat * unitMoney;
+        minutes += coats * (minPerCoat + HANDLING_MIN * piecesPerM2);
+      }
+      const ages = layers.map(({ months }, index) => ({ months, coats: stack.layers[index]!.coats }));
+      const worn = hit && !layers.some(({ isFilm }) => isFilm) ? HIT_LIFE_FACTOR : 1;
+      const lifeMonths = stackedMonths(ages, wishes.beyondTwo) * worn;
+      const removal = layers.length === 0 ? { minutes: 0, clearUm: 0 } : removalOf(kind, stack, lifeMonths);
+      const renewals = lifeMonths > 0 ? Math.max(0, Math.ceil(wishes.keptMonths / lifeMonths - ROUNDING) - 1) : 0;
+      const renewalMinutes = minutes + removal.minutes;
+      return {
+        amounts,
+        minutes,
+        lifeMonths,
+        renewals,
+        renewalMoney: material + renewalMinutes * rate,
+        renewalMinutes,
+        removalUm: removal.clearUm,
+        penalty: cares ? worth * shortfall(scoresOf(layers, substrate, removal.minutes), wishes) : 0,
+      };
     };
   };
 }
+
+/** What of a product does not depend on what it is laid with. */
+interface ProductOnKind {
+  readonly id: string;
+  readonly family: FamilyId;
+  readonly isFilm: boolean;
+  readonly unitsPerCoat: number;
+  readonly unitMoney: number;
+  readonly minPerCoat: number;
+  readonly months: number;
+  readonly windowMin: number;
+  readonly deepens: boolean;
+}
+
+function productOnKind(product: Product, { substrate, tone }: Kind, { exposure }: Wishes): ProductOnKind {
+  const { id, family, layPace, levelPace, milestones, properties } = product;
+  const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
+  const by = minutes('levelBy');
+  return {
+    id,
+    family,
+    isFilm: family === 'film',
+    unitsPerCoat: unitsPerM2(substrate, product),
+    unitMoney: cheapestUnit(product),
+    minPerCoat: 1 / (DEFAULT_PACE.layM2PerMin * layPace) + 1 / (DEFAULT_PACE.levelM2PerMin * levelPace),
+    months: expectedLife(product, tone ? { ...exposure, tone } : exposure).months,
+    windowMin: by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0),
+    deepens: properties.includes('gloss-enhancer'),
+  };
+}
+
+/** How far the concerns fall short, each by its weight. */
+const shortfall = (scores: Readonly<Record<Concern, number>>, { concerns }: Wishes) =>
+  CONCERNS.reduce((sum, concern) => sum + (concerns[concern] ?? 0) * (1 - scores[concern]), 0);
 
 /** A life that just reaches the time it is kept needs no renewal on its last day. */
 const ROUNDING = 1e-6;
 
 /** Units of a product that a m² of one coat takes, as ordered: 90 % quantity and its share of applicators. */
-export function unitsPerM2(substrate: SubstrateId, product: Product): number {
+function unitsPerM2(substrate: SubstrateId, product: Product): number {
   const coverage = product.substrates[substrate]?.coverage ?? substrateFactors(substrate).coverage;
   const laid = product.coveragePerM2 * coverage * product.usageFactor;
   const applicators = product.applicatorM2 === null ? 0 : product.prime / product.applicatorM2;
@@ -160,25 +185,21 @@ export function unitsPerM2(substrate: SubstrateId, product: Product): number {
 export const cheapestUnit = ({ packs }: Pick<Product, 'packs'>): number =>
   Math.min(...packs.map(({ size, price }) => price / size));
 
+/** 0 poor to 1 best. */
 function scoresOf(
-  { layers }: ValidStack,
-  substrate: ChoiceSurface['substrate'],
+  layers: readonly ProductOnKind[],
+  substrate: SubstrateId,
   removalMinPerM2: number,
 ): Record<Concern, number> {
-  const top = layers.at(-1)?.product;
+  const top = layers.at(-1);
   if (!top) return { look: 0.3, washing: 0, removal: 1, skill: 1 };
-  const deepens = layers.some(({ product }) => product.properties.includes('gloss-enhancer'));
+  const deepens = layers.some((layer) => layer.deepens);
   const look = LOOK[top.family] ?? USUAL_LOOK;
-  const windows = layers.map(({ product: { milestones } }) => {
-    const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
-    const by = minutes('levelBy');
-    return by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0);
-  });
   return {
     // Satin is liked as it is; on gloss, depth is.
     look: SUBSTRATES[substrate].matte ? (deepens ? 0.3 : 1) : Math.min(1, look + (deepens ? 0.15 : 0)),
     washing: WASHING[top.family] ?? USUAL_WASHING,
     removal: 1 - Math.min(1, removalMinPerM2 / HARDEST_REMOVAL_MIN_PER_M2),
-    skill: Math.min(1, Math.min(...windows) / FORGIVING_MIN),
+    skill: Math.min(1, Math.min(...layers.map(({ windowMin }) => windowMin)) / FORGIVING_MIN),
   };
 }
