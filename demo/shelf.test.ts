@@ -1,4 +1,5 @@
-import { answerOf, judgeStack, rulingsOn } from '#core/layering';
+import { FAMILY_IDS } from '#core/families';
+import { answerOf, judgeStack, RULE_IDS, rulingsOn, touchedBy } from '#core/layering';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import { readProduct } from '#formats';
 import { DEMO_SHELF } from '.';
@@ -66,5 +67,13 @@ test('nothing that polishes or fills, and nothing with a gloss of its own, is pl
     const [judged] = judgeStack({ substrate: 'clear-matte', existing: [], layers: [product] }, shelf);
     if (product.properties.includes('gloss-enhancer'))
       expect([product.id, judged!.answer]).not.toEqual([product.id, 'yes']);
+  }
+});
+
+test('about forty sheets, every family among them, so that every rule has something to bite on', () => {
+  expect(shelf.length).toBeGreaterThanOrEqual(40);
+  expect(FAMILY_IDS.filter((family) => !shelf.some((sheet) => sheet.family === family))).toEqual([]);
+  for (const rule of RULE_IDS) {
+    expect([rule, touchedBy(rule, shelf, (id) => id).length > 0]).toEqual([rule, true]);
   }
 });

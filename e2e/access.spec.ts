@@ -7,6 +7,7 @@ const VIEWS = [
   '/shelf',
   '/shelf/ledger-base',
   '/shelf/preparation',
+  '/shelf/rules',
   '/jobs/teal-hatchback/survey',
   '/jobs/teal-hatchback/survey?panel=bonnet',
   '/jobs/teal-hatchback/survey?lens=condition&panel=bonnet',

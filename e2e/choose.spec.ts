@@ -39,3 +39,30 @@ test('wishes are said, the frontier is found beside the interface, a choice is t
   await page.getByRole('button', { name: /^Stop/ }).click();
   await expect(page.getByRole('button', { name: /^Find/ })).toBeVisible();
 });
+
+test('a rule is set aside with a written reason that stays, a matter of safety is not; the rules page says what each touches', async ({
+  page,
+}) => {
+  await page.goto('/jobs/two-seater/layer?panel=door-window-left');
+  await expect(page.getByText('A matter of safety: this is not overruled.').first()).toBeVisible();
+
+  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.getByRole('button', { name: 'Add a layer on top' }).click();
+  await page.getByRole('button', { name: /^Ledger Top/ }).click();
+  await expect(page.getByText('Ledger Top does not bond to the bare surface.')).toBeVisible();
+  await page.getByRole('button', { name: 'Overrule with a reason' }).click();
+  await page.getByLabel('Why it is done all the same').fill('the base was laid by another shop');
+  await page.getByRole('button', { name: 'Overrule', exact: true }).click();
+  await expect(page.getByText('Overruled: the base was laid by another shop. Try it hidden first.')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('Overruled: the base was laid by another shop.')).toBeVisible();
+  await page.getByRole('button', { name: 'Let the rule stand' }).click();
+  await expect(page.getByText('Overruled:')).toHaveCount(0);
+
+  await page.getByRole('link', { name: /^A layer lies only on something it can bond to/ }).click();
+  await expect(page).toHaveURL(/shelf\/rules#bond/);
+  const bond = page.getByRole('listitem', { name: 'A layer lies only on something it can bond to.' });
+  await bond.getByText(/^Touches \d+ of 40 products/).click();
+  await expect(bond.getByRole('listitem').filter({ hasText: 'Ledger Top' })).toContainText('bare surface');
+});

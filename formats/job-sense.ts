@@ -1,4 +1,5 @@
 /** What a schema cannot say of a job: that its parts fit each other. Looks at raw values, so that all faults come at once. */
+import { mayOverrule, RULE_IDS } from '#core/layering';
 import { firstSelfCrossing, type Point, polygonAreaM2 } from '#core/geometry';
 import { type Fault, pathText } from './faults';
 
@@ -15,7 +16,10 @@ export function jobSenseFaults(raw: unknown): Fault[] {
   const productIds = new Set(records(raw.products).map(([, product]) => product.id));
   return [
     ...duplicates('surfaces', raw.surfaces),
-    ...records(raw.surfaces).flatMap(([index, surface]) => surfaceFaults(['surfaces', index], surface, productIds)),
+    ...records(raw.surfaces).flatMap(([index, surface]) => [
+      ...surfaceFaults(['surfaces', index], surface, productIds),
+      ...overruledFaults(['surfaces', index], surface),
+    ]),
     ...duplicates('products', raw.products),
     ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
     ...ambientFaults(raw.ambient),
@@ -46,6 +50,18 @@ const LARGEST_OF: Readonly<Record<string, number>> = {
   stationMm: KILOMETRE_MM,
   areaM2: 1e5,
 };
+
+/** A rule of safety is not set aside, in a file either. */
+function overruledFaults(at: readonly PropertyKey[], surface: Raw): Fault[] {
+  return records(surface.layers).flatMap(([index, { overruled }]) =>
+    isRecord(overruled)
+      ? RULE_IDS.filter((rule) => overruled[rule] !== undefined && !mayOverrule(rule)).map((rule) => ({
+          path: pathText([...at, 'layers', index, 'overruled', rule]),
+          message: 'a matter of safety: it is not overruled; choose another product or leave it bare',
+        }))
+      : [],
+  );
+}
 
 function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: ReadonlySet<unknown>): Fault[] {
   const unknown = records(surface.layers).flatMap(([index, { product }]): Fault[] =>

@@ -14,6 +14,7 @@ import { TENTH_SIGMAS } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
 import { HARDNESS } from '#core/paint';
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/life';
+import { RULE_IDS } from '#core/layering';
 import { METHOD_IDS } from '#core/methods';
 import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/sections';
@@ -60,6 +61,8 @@ const layer = object({
   product: nonEmpty(),
   coats: wholePositive().max(20, { error: 'expected at most 20 coats' }).default(1),
   method: oneOf(METHOD_IDS).default('small-block'),
+  /** Rules set aside by hand, each with its reason. */
+  overruled: z.partialRecord(z.enum(RULE_IDS), nonEmpty(), { error: 'expected an object' }).optional(),
 });
 
 const share = () => {

@@ -2,7 +2,7 @@ import type { FamilyId } from '../families';
 import type { Product } from '../products';
 import type { SubstrateId } from '../substrates';
 import { product } from '../testing/samples';
-import { judgeStack, LAYERING_RULES, type RuleId } from '.';
+import { judgeStack, LAYERING_RULES, mayOverrule, type RuleId, touchedBy } from '.';
 
 const everywhere = (use: 'yes' | 'test' | 'no', ...ids: SubstrateId[]) =>
   Object.fromEntries(ids.map((id) => [id, { use }]));
@@ -113,5 +113,50 @@ describe('ways out of a refusal', () => {
         for (const way of waysOut) if (way.kind === 'instead') expect(way.answer).not.toBe('no');
       }
     }
+  });
+});
+
+describe('rules set aside by hand', () => {
+  const overruled = (rule: RuleId) => ({ [rule]: 'the owner asked for it in writing' });
+
+  test('a refusal that is set aside becomes a test spot and keeps both reasons; others stand', () => {
+    const [layer] = judgeStack(
+      { substrate: 'clear-gloss', existing: [], layers: [top], overruled: [overruled('bond')] },
+      shelf,
+    );
+    expect(layer).toMatchObject({
+      answer: 'test',
+      rulings: [{ rule: 'bond', answer: 'test', overruled: 'the owner asked for it in writing' }],
+      waysOut: [],
+    });
+    const [glass] = judgeStack(
+      { substrate: 'glass', existing: [], layers: [top], overruled: [overruled('bond')] },
+      shelf,
+    );
+    expect(glass!.answer).toBe('no');
+  });
+
+  test('a matter of safety is never set aside', () => {
+    const disc = product({ substrates: everywhere('yes', 'brake-disc') });
+    for (const rule of Object.keys(LAYERING_RULES) as RuleId[]) {
+      const [layer] = judgeStack(
+        { substrate: 'brake-disc', existing: [], layers: [disc], overruled: [overruled(rule)] },
+        [],
+      );
+      expect(layer!.answer).toBe('no');
+    }
+    expect(mayOverrule('keep-clear')).toBe(false);
+    expect(mayOverrule('aircraft-approval')).toBe(false);
+    expect(mayOverrule('bond')).toBe(true);
+  });
+
+  test('every rule says itself, its reason and whose word it is, and tells what it touches', () => {
+    for (const [rule, { says, because, reference }] of Object.entries(LAYERING_RULES)) {
+      expect([rule, says.endsWith('.'), because.endsWith('.'), reference.length > 3]).toEqual([rule, true, true, true]);
+    }
+    const touched = touchedBy('bond', shelf, (id) => id);
+    expect(touched.find(({ product: id }) => id === 'top')!.on).toContain('bare surface');
+    expect(touchedBy('substrate', [base], (id) => id)[0]!.on).toContain('glass');
+    expect(touchedBy('fresh-paint', [base], (id) => id)[0]!.answer).toBe('no');
   });
 });

@@ -21,6 +21,8 @@ export interface Ruling {
   readonly rule: RuleId;
   readonly answer: Exclude<Answer, 'yes'>;
   readonly reason: string;
+  /** It said no, and was overruled by hand: why. */
+  readonly overruled?: string;
 }
 
 interface Rule {
@@ -28,6 +30,10 @@ interface Rule {
   readonly says: string;
   /** Why the trade has it. */
   readonly because: string;
+  /** Whose word it is. */
+  readonly reference: string;
+  /** Someone could be hurt, or the law stands behind it: never overruled. */
+  readonly safety?: true;
   /** Undefined where the rule has nothing against it. */
   judge(layer: LayeringCase): { readonly answer: Ruling['answer']; readonly reason: string } | undefined;
 }
@@ -69,6 +75,7 @@ const TABLE = define({
   substrate: {
     says: 'A product goes only on the kinds of surface its sheet names.',
     because: 'What is not on the sheet has not been tried by its maker.',
+    reference: 'the product’s sheet',
     judge: ({ product, substrate }) => {
       const sheet = product.substrates[substrate];
       if (!sheet)
@@ -82,6 +89,8 @@ const TABLE = define({
   'keep-clear': {
     says: 'Nothing goes on brake discs, treads, grips, steps, cameras or sensors.',
     because: 'Brakes that slip, feet that slide and sensors that do not see hurt people.',
+    reference: 'practice; the makers of brakes and driver aids',
+    safety: true,
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].keepClear
         ? {
@@ -93,6 +102,7 @@ const TABLE = define({
   bond: {
     says: 'A layer lies only on something it can bond to.',
     because: 'Nothing bonds over wax, silicone or oil; film adhesive wants bare paint; a top wants its base.',
+    reference: 'the product’s sheet',
     judge: ({ product, below }) =>
       bondsTo(product, below)
         ? undefined
@@ -101,6 +111,7 @@ const TABLE = define({
   'fresh-paint': {
     says: 'Fresh paint breathes before anything closes it.',
     because: 'Solvent still leaving the paint would be trapped; the days are the sheet’s, or the painter’s.',
+    reference: 'the product’s sheet, or the painter',
     judge: ({ product, breathesForMin = 0 }) =>
       breathesForMin > 0
         ? {
@@ -112,6 +123,7 @@ const TABLE = define({
   'matte-no-abrasive': {
     says: 'Nothing that polishes or fills goes on a matte finish.',
     because: 'It turns glossy and cannot be undone.',
+    reference: 'practice',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].matte && product.properties.some((p) => p === 'abrasive' || p === 'filler')
         ? { answer: 'no', reason: `${product.name} polishes or fills, which turns a matte finish glossy for good` }
@@ -120,6 +132,7 @@ const TABLE = define({
   'matte-gloss-enhancer': {
     says: 'A gloss enhancer on a matte finish wants a hidden test spot and the owner’s word.',
     because: 'Some owners like the deeper look; it cannot be taken back.',
+    reference: 'practice; the owner’s word',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].matte && product.properties.includes('gloss-enhancer')
         ? { answer: 'test', reason: `${product.name} enhances gloss: try it low at the rear and ask the owner` }
@@ -128,6 +141,8 @@ const TABLE = define({
   'acrylic-solvent': {
     says: 'No strong solvent on acrylic windows.',
     because: 'It crazes them.',
+    reference: 'practice; the maker of the window',
+    safety: true,
     judge: ({ product, substrate }) =>
       substrate === 'acrylic-window' && product.properties.includes('strong-solvent')
         ? { answer: 'no', reason: `${product.name} carries a strong solvent, which crazes acrylic` }
@@ -136,6 +151,7 @@ const TABLE = define({
   'windscreen-wipers': {
     says: 'A coating not made for wipers wants a test on a windscreen.',
     because: 'The wipers may chatter.',
+    reference: 'the product’s sheet; practice',
     judge: ({ product, substrate }) =>
       substrate === 'windscreen' && product.properties.includes('not-for-wipers')
         ? { answer: 'test', reason: `${product.name} is not made for wipers: they may chatter` }
@@ -144,6 +160,8 @@ const TABLE = define({
   'aircraft-approval': {
     says: 'Only aviation-approved products go on an aircraft.',
     because: 'The maker’s approval and a licensed engineer decide; static ports, vents and control gaps stay clear.',
+    reference: 'the aircraft maker’s approval; a licensed engineer',
+    safety: true,
     judge: ({ product, substrate }) =>
       substrate === 'aircraft-paint' && !product.properties.includes('aviation-approved')
         ? { answer: 'no', reason: `the sheet of ${product.name} does not say that it is approved for aircraft` }
@@ -153,7 +171,7 @@ const TABLE = define({
 
 export type RuleId = keyof typeof TABLE;
 export const LAYERING_RULES: Readonly<Record<RuleId, Rule>> = TABLE;
-const RULE_IDS = Object.keys(TABLE) as RuleId[];
+export const RULE_IDS = Object.keys(TABLE) as [RuleId, ...RuleId[]];
 
 /** Every objection to one layer, in the order of the rules; none: yes. */
 export function rulingsOn(layer: LayeringCase): Ruling[] {
@@ -167,4 +185,20 @@ export function rulingsOn(layer: LayeringCase): Ruling[] {
 export function answerOf(rulings: readonly Ruling[]): Answer {
   if (rulings.some(({ answer }) => answer === 'no')) return 'no';
   return rulings.length > 0 ? 'test' : 'yes';
+}
+
+/** Rules that a person has set aside for one layer, each with the reason that stays on the record. */
+export type Overruled = Readonly<Partial<Record<RuleId, string | undefined>>>;
+
+/** Whether a person may set a rule aside. */
+export const mayOverrule = (rule: RuleId): boolean => LAYERING_RULES[rule].safety !== true;
+
+/** What was refused and set aside by hand is to be tried hidden first; a matter of safety is never set aside. */
+export function withOverruled(rulings: readonly Ruling[], overruled: Overruled = {}): Ruling[] {
+  return rulings.map((ruling) => {
+    const why = overruled[ruling.rule];
+    return ruling.answer === 'no' && why !== undefined && mayOverrule(ruling.rule)
+      ? { ...ruling, answer: 'test', overruled: why }
+      : ruling;
+  });
 }

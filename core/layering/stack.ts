@@ -1,7 +1,16 @@
 import { FAMILIES, type FamilyId } from '../families';
 import type { Answer, Product } from '../products';
 import type { SubstrateId } from '../substrates';
-import { answerOf, type Below, bondsTo, type LayeringCase, type Ruling, rulingsOn } from './rules';
+import {
+  answerOf,
+  type Below,
+  bondsTo,
+  type LayeringCase,
+  type Overruled,
+  type Ruling,
+  rulingsOn,
+  withOverruled,
+} from './rules';
 
 /** What directly carries the first layer to come: the last thing found on the surface, or the surface. */
 export function foundOn(existing: readonly FamilyId[]): Below {
@@ -28,6 +37,8 @@ export interface StackCase {
   readonly existing: readonly FamilyId[];
   /** Bottom first, each coat of a layer once. */
   readonly layers: readonly Product[];
+  /** What was set aside by hand, coat by coat. */
+  readonly overruled?: readonly (Overruled | undefined)[] | undefined;
   /** Minutes since local midnight of the refinishing, at the time of laying; absent for paint long cured. */
   readonly refinishedAgoMin?: number | undefined;
 }
@@ -45,7 +56,7 @@ export function judgeStack(stack: StackCase, shelf: readonly Product[]): LayerJu
     const underneath = stack.layers[index - 1];
     const below: Below = underneath ? { kind: 'product', product: underneath } : foundOn(stack.existing);
     const layer = { product, substrate: stack.substrate, below, breathesForMin: breathesFor(product, stack) };
-    const rulings = rulingsOn(layer);
+    const rulings = withOverruled(rulingsOn(layer), stack.overruled?.[index]);
     const answer = answerOf(rulings);
     return { answer, rulings, waysOut: answer === 'no' ? waysOut(layer, rulings, stack, shelf) : [] };
   });

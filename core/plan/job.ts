@@ -1,6 +1,7 @@
 import type { AmbientSeries } from '../air';
 import type { FamilyId } from '../families';
 import type { AreaSource, Shape } from '../geometry';
+import type { Overruled } from '../layering';
 import type { MethodId } from '../methods';
 import type { PaintSystem } from '../paint';
 import type { Product } from '../products';
@@ -11,6 +12,8 @@ export interface PlannedLayer {
   readonly product: string;
   readonly coats: number;
   readonly method: MethodId;
+  /** Rules set aside for it by hand. */
+  readonly overruled?: Overruled | undefined;
 }
 
 /** A surface as it is planned. Times count in minutes from the start of laying. */

@@ -1,6 +1,6 @@
 import { airAt, condensation } from '../air';
 import { shapeAreaM2, shapeShortSideM } from '../geometry';
-import { answerOf, judgeStack, type Ruling } from '../layering';
+import { answerOf, judgeStack, type Ruling, withOverruled } from '../layering';
 import { METHODS, type MethodId } from '../methods';
 import { judgeReadings } from '../paint';
 import { type Answer, millilitres, type Product } from '../products';
@@ -179,7 +179,8 @@ function planCoat(
   const about = { surface: surface.id, product: product.id };
   const name = { product: product.id, layer, coat, method };
   // Fresh paint is a matter of when, not of whether: it is found below, and the numbers are still shown.
-  const { rulings } = judgeStack({ ...surface, layers: stack }, []).at(-1)!;
+  const judged = judgeStack({ ...surface, layers: stack }, []).at(-1)!;
+  const rulings = withOverruled(judged.rulings, surface.layers[layer]!.overruled);
   const refused = (extra: readonly Finding[]): CoatOutcome => ({
     plan: { ...name, answer: 'no', rulings },
     findings: extra,

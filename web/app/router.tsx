@@ -15,6 +15,7 @@ export const router = createBrowserRouter([
       { path: 'items/:itemId', lazy: () => import('../stations/items/Item') },
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
       { path: 'shelf/preparation', lazy: () => import('../stations/shelf/kit/Kit') },
+      { path: 'shelf/rules', lazy: () => import('../stations/shelf/Rules') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {
         path: 'jobs/:jobId',

@@ -1,5 +1,6 @@
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
 import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/layering';
+import { Link } from 'react-router';
 import { METHOD_IDS, METHODS, type MethodId } from '#core/methods';
 import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { FAMILIES } from '#core/families';
@@ -15,6 +16,7 @@ import { AnswerMark } from '../../ui/Mark';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
 import { judgeLayers } from './judging';
+import { Overrule } from './Overrule';
 
 const MOST_COATS = 20;
 
@@ -201,13 +203,24 @@ function LayerControls(props: ControlsProps) {
         <AnswerMark answer={judgement.answer} />
         {laid && <span className="ml-2 text-ink-2">laid; it stays on the record</span>}
       </p>
-      {judgement.rulings.map(({ rule, reason }) => (
-        <p key={rule} className="mt-1 leading-snug">
-          {reason.charAt(0).toUpperCase() + reason.slice(1)}.{' '}
-          <span className="text-ink-3" title={LAYERING_RULES[rule].because}>
-            {LAYERING_RULES[rule].says}
-          </span>
-        </p>
+      {judgement.rulings.map((ruling) => (
+        <div key={ruling.rule}>
+          <p className="mt-1 leading-snug">
+            {ruling.reason.charAt(0).toUpperCase() + ruling.reason.slice(1)}.{' '}
+            <Link
+              to={`/shelf/rules#${ruling.rule}`}
+              className="text-ink-3 underline"
+              title={LAYERING_RULES[ruling.rule].because}
+            >
+              {LAYERING_RULES[ruling.rule].says}
+            </Link>
+          </p>
+          <Overrule
+            ruling={ruling}
+            laid={laid}
+            onChange={(reason) => onChange({ overruled: { ...layer.overruled, [ruling.rule]: reason } })}
+          />
+        </div>
       ))}
       {judgement.waysOut.length > 0 && (
         <div className="mt-2">

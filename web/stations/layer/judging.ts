@@ -8,18 +8,19 @@ type Ground = Pick<PlannedSurface, 'substrate' | 'existing' | 'refinishedAtMin'>
 /** Judges a stack of layers as they are planned; one answer a layer, the strictest of its coats. */
 export function judgeLayers(
   ground: Ground,
-  layers: readonly Pick<Layer, 'product' | 'coats'>[],
+  layers: readonly Pick<Layer, 'product' | 'coats' | 'overruled'>[],
   products: readonly Product[],
 ): LayerJudgement[] {
   const known = new Map(products.map((product) => [product.id, product]));
-  const coats = layers.flatMap(({ product, coats: count }, layer) =>
-    Array.from({ length: count }, () => ({ product: known.get(product)!, layer })),
+  const coats = layers.flatMap(({ product, coats: count, overruled }, layer) =>
+    Array.from({ length: count }, () => ({ product: known.get(product)!, layer, overruled })),
   );
   const judged = judgeStack(
     {
       substrate: ground.substrate,
       existing: ground.existing,
       layers: coats.map(({ product }) => product),
+      overruled: coats.map(({ overruled }) => overruled),
       refinishedAgoMin: ground.refinishedAtMin === undefined ? undefined : -ground.refinishedAtMin,
     },
     products,

@@ -4,9 +4,10 @@ import { NavLink } from 'react-router';
 const TABS = [
   ['/shelf', 'To lay'],
   ['/shelf/preparation', 'To prepare with'],
+  ['/shelf/rules', 'The rules'],
 ] as const;
 
-/** The shelf's two halves, and what can be done in the one that is open. */
+/** The shelf's parts, and what can be done in the one that is open. */
 export function ShelfTabs({ children }: { readonly children?: ReactNode }) {
   return (
     <div className="flex flex-wrap items-end gap-4">
