@@ -66,3 +66,24 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   await bond.getByText(/^Touches \d+ of 40 products/).click();
   await expect(bond.getByRole('listitem').filter({ hasText: 'Ledger Top' })).toContainText('bare surface');
 });
+
+test('a stack is taken in hand and laid by tap and by zone; what the rules refuse says why where it was tapped', async ({
+  page,
+}) => {
+  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.getByRole('button', { name: 'Add a layer on top' }).click();
+  await page.getByRole('button', { name: /^Mainstay One/ }).click();
+  await page.getByRole('button', { name: 'Take this stack in hand and tap where else it goes' }).click();
+  const hand = page.getByRole('group', { name: 'Stack in hand' });
+  await expect(hand).toContainText('Tap what gets Mainstay One');
+  await page.getByRole('option', { name: /^Windscreen/ }).click();
+  await expect(hand.getByRole('alert')).toContainText(
+    /Not on the windscreen: the sheet of Mainstay One does not name windscreen/,
+  );
+  await page.getByRole('option', { name: /^Bonnet/ }).click();
+  await expect(page.getByRole('option', { name: /^Bonnet.*Mainstay One/ })).toBeVisible();
+  await expect(hand.getByRole('alert')).toHaveCount(0);
+  await hand.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('radio', { name: 'As planned' })).toBeVisible();
+  await saved(page);
+});

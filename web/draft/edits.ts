@@ -148,6 +148,13 @@ export const setStacks = (stacks: ReadonlyMap<string, readonly Layer[]>, shelf: 
     return withNeededSheets({ ...document, surfaces }, shelf);
   });
 
+/** Takes another version of a sheet into the job. */
+export const takeSheet = (sheet: ProductSheet): Edit =>
+  inDocument((document) => ({
+    ...document,
+    products: document.products.map((own) => (own.id === sheet.id ? sheet : own)),
+  }));
+
 export const setExisting = (ids: readonly string[], existing: readonly FamilyId[]): Edit =>
   inDocument((document) => ({
     ...document,

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { answerOf } from '#core/layering';
+import type { Zone } from '#core/nets';
 import { SUBSTRATES } from '#core/substrates';
 import { surfaceName } from '#formats';
 import { familyFill } from '../../core-sample/strata';
@@ -8,20 +9,88 @@ import { type JobView, useJob } from '../../job/useJobView';
 import type { PanelPaint } from '../../net/Net';
 import { AnswerMark } from '../../ui/Mark';
 import { Findings } from '../../ui/Findings';
+import { Button } from '../../ui/Button';
 import { Choose } from './choose/Choose';
+import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
+import { useBrush } from './useBrush';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 
 /** What goes on each panel, and whether it may. */
 export function Component() {
   const job = useJob();
   const view = useLayerView();
+  const brush = useBrush(job);
   const lens = useMemo(() => stackLens(job), [job]);
   if (view === 'choose') return <Choose job={job} />;
   return (
-    <Station lens={lens} legend={LEGEND} lensName="by what goes on top" headline={<ViewSwitch />}>
-      {job.chosen ? <StackEditor key={job.chosen.id} surface={job.chosen} /> : <Whole job={job} />}
+    <Station
+      lens={lens}
+      legend={LEGEND}
+      lensName="by what goes on top"
+      headline={brush.brush ? <BrushBar job={job} brush={brush} /> : <ViewSwitch />}
+      onPlace={
+        brush.brush &&
+        ((id) => {
+          brush.layOn([id]);
+          return true;
+        })
+      }
+    >
+      {job.chosen ? (
+        <StackEditor key={job.chosen.id} surface={job.chosen} onPickUp={brush.pickUp} />
+      ) : (
+        <Whole job={job} />
+      )}
     </Station>
+  );
+}
+
+const ZONE_NAMES: Readonly<Record<Zone, string>> = {
+  front: 'Front',
+  top: 'Top',
+  left: 'Left',
+  right: 'Right',
+  rear: 'Rear',
+  under: 'Underneath',
+};
+
+/** The stack in hand: what a tap lays, whole zones at once, and why something was not laid. */
+function BrushBar({
+  job,
+  brush: { brush, said, layOn, putDown },
+}: {
+  readonly job: JobView;
+  readonly brush: ReturnType<typeof useBrush>;
+}) {
+  const { document, productName } = job;
+  const zones = (Object.keys(ZONE_NAMES) as Zone[]).filter((zone) =>
+    document.surfaces.some((surface) => surface.zone === zone),
+  );
+  return (
+    <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Stack in hand">
+      <span className="flex-1">
+        Tap what gets{' '}
+        <strong>{brush!.layers.map(({ product }) => productName(product)).join(', then ') || 'nothing'}</strong>
+      </span>
+      {zones.map((zone) => (
+        <Button
+          key={zone}
+          aria-label={`Lay it on all of ${ZONE_NAMES[zone].toLowerCase()}`}
+          onClick={() => layOn(document.surfaces.filter((surface) => surface.zone === zone).map(({ id }) => id))}
+        >
+          {ZONE_NAMES[zone]}
+        </Button>
+      ))}
+      <Button look="main" onClick={putDown}>
+        Done
+      </Button>
+      {said && (
+        <p role="alert" className="w-full border-l-4 border-stop pl-2 text-[14px]">
+          {said}
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -59,6 +128,7 @@ function Whole({ job }: { readonly job: JobView }) {
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
         </Part>
       )}
+      <NewerSheets job={job} />
       <Part title="By what it is made of">
         <ul className="space-y-3">
           {substrates.map((substrate) => {

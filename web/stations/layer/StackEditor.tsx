@@ -21,7 +21,13 @@ import { Overrule } from './Overrule';
 const MOST_COATS = 20;
 
 /** The core sample as an editor: layers on one panel, each with the answer of the rules and the way out of a refusal. */
-export function StackEditor({ surface }: { readonly surface: Surface }) {
+interface StackEditorProps {
+  readonly surface: Surface;
+  /** The stack of this panel is taken in hand, to be laid on others by tap. */
+  readonly onPickUp: (from: string, layers: readonly Layer[]) => void;
+}
+
+export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const job = useJob();
   const { document, planned, shelf, edit, record } = job;
   const index = document.surfaces.indexOf(surface);
@@ -100,6 +106,11 @@ export function StackEditor({ surface }: { readonly surface: Surface }) {
             disabled={laid.size > 0}
           >
             Same on all {twins.length + 1} panels of {SUBSTRATES[surface.substrate].name.toLowerCase()}
+          </Button>
+        )}
+        {layers.length > 0 && (
+          <Button className="mt-2 w-full" onClick={() => onPickUp(surface.id, layers)}>
+            Take this stack in hand and tap where else it goes
           </Button>
         )}
       </Part>

@@ -1,0 +1,46 @@
+import { changedPaths, type ProductSheet } from '#formats';
+import { takeSheet } from '../../draft/edits';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+
+/** What changes on a sheet from day to day without its being another: stock, what was learned, the open batch. */
+const NO_NEWS: readonly (keyof ProductSheet)[] = [
+  'onHand',
+  'flashFactor',
+  'flashSigma',
+  'usageFactor',
+  'usageSigma',
+  'batch',
+];
+
+const withoutNews = (sheet: ProductSheet): Partial<ProductSheet> =>
+  Object.fromEntries(Object.entries(sheet).filter(([key]) => !NO_NEWS.includes(key as keyof ProductSheet)));
+
+/** Sheets of this job that the shelf has in another version by now: offered, with what differs, never slipped in. */
+export function NewerSheets({ job: { document, shelf, edit } }: { readonly job: JobView }) {
+  const newer = document.products.flatMap((own) => {
+    const now = shelf.find(({ id }) => id === own.id);
+    const changed = now ? changedPaths(withoutNews(own), withoutNews(now)) : [];
+    return now && changed.length > 0 ? [{ own, now, changed }] : [];
+  });
+  if (newer.length === 0) return null;
+  return (
+    <Part title="Newer sheets on the shelf">
+      <ul className="text-[14px]">
+        {newer.map(({ own, now, changed }) => (
+          <li key={own.id} className="flex items-start justify-between gap-3 border-t py-2 first:border-t-0">
+            <span>
+              <strong>{own.name}</strong>
+              {own.sheetVersion !== now.sheetVersion && ` ${own.sheetVersion ?? '?'} → ${now.sheetVersion ?? '?'}`}
+              <span className="block text-ink-2">
+                Differs in {changed.join(', ')}. This job keeps its own until you say.
+              </span>
+            </span>
+            <Button onClick={() => edit(takeSheet(now))}>Take it</Button>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
