@@ -1,4 +1,5 @@
 import { bayAmbient } from '#core/air';
+import type { Offer } from '#core/offers';
 import type { SubstrateId } from '#core/substrates';
 import { templateById, type Sizes } from '#core/nets';
 import {
@@ -16,6 +17,7 @@ import {
 import launchTopsides from './jobs/launch-topsides.json';
 import satinTourer from './jobs/satin-tourer.json';
 import { demoKit } from './kit';
+import { DEMO_OFFERS } from './offers';
 import { layEndOf, playedLog } from './play';
 import { DEMO_SHELF } from './shelf';
 
@@ -30,6 +32,7 @@ export interface SampleWorkshop {
   readonly bays: readonly Omit<Bay, 'version'>[];
   readonly shelf: readonly ProductSheet[];
   readonly kit: readonly KitEntry[];
+  readonly offers: readonly Offer[];
   readonly jobs: readonly SampleJob[];
 }
 
@@ -62,6 +65,7 @@ export function ternmouthYard(now: string): SampleWorkshop {
     bays: BAYS,
     shelf: SHELF,
     kit: demoKit(now),
+    offers: DEMO_OFFERS,
     jobs: [
       tealHatchback(now),
       hatchbackLastYear(now),

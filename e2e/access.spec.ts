@@ -19,6 +19,7 @@ const VIEWS = [
   '/jobs/two-seater/layer?panel=door-window-left',
   '/jobs/teal-hatchback/layer',
   '/jobs/hotel-shuttle/layer?view=choose',
+  '/jobs/teal-hatchback/layer?view=offers',
   '/jobs/teal-hatchback/quantify',
   '/jobs/teal-hatchback/quantify?panel=roof',
   '/jobs/satin-tourer/time',

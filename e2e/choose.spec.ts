@@ -87,3 +87,34 @@ test('a stack is taken in hand and laid by tap and by zone; what the rules refus
   await expect(page.getByRole('radio', { name: 'As planned' })).toBeVisible();
   await saved(page);
 });
+
+test('the shop’s offers stand side by side with their prices; one is agreed, and a job’s own stacks become another', async ({
+  page,
+}) => {
+  await page.goto('/jobs/hotel-shuttle/layer?view=offers');
+  const open = page.getByRole('listitem', { name: 'Open Sea' });
+  const inner = page.getByRole('listitem', { name: 'Inner Harbour' });
+  const priceOf = async (offer: typeof open) =>
+    Number((await offer.locator('.figure').innerText()).replace(/[^\d.]/g, ''));
+  await expect(open).toContainText(/Plan for \d+ to \d+ months/);
+  expect(await priceOf(open)).toBeGreaterThan(await priceOf(inner));
+  await open.getByText('How the price is made').click();
+  await expect(open.getByRole('row', { name: /Tax, 20 %/ })).toBeVisible();
+  await open.getByRole('button', { name: 'Agree Open Sea' }).click();
+  await expect(open.getByText('Agreed', { exact: true })).toBeVisible();
+  await saved(page);
+  await expect(page.getByRole('link', { name: /^Prepare/ })).toContainText(/h/);
+
+  await page.getByRole('button', { name: 'Keep this job’s stacks as an offer' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('Fleet');
+  await dialog.getByLabel('Promised, a line each', { exact: true }).fill('Clean by Friday\nOne wash free');
+  await dialog.getByLabel('Tax').fill('10');
+  await dialog.getByLabel('Tax').press('Tab');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('listitem', { name: 'Fleet' })).toContainText('One wash free.');
+  // On a satin item the same offer is adapted by the rules.
+  await page.goto('/jobs/satin-tourer/layer?view=offers');
+  await expect(page.getByRole('listitem', { name: 'Fleet' })).toBeVisible();
+});

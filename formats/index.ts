@@ -10,6 +10,7 @@ export * from './kit';
 export * from './log';
 export * from './moments';
 export * from './net-files';
+export * from './offer';
 export * from './outlines';
 export * from './photo';
 export * from './plan';

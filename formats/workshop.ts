@@ -103,7 +103,7 @@ export type Problem = z.output<typeof problemSchema>;
 
 /** Something that changed on the server, told to every open window. */
 export const changeSchema = object({
-  kind: z.enum(['job', 'log', 'product', 'bay', 'photos', 'template', 'kit']),
+  kind: z.enum(['job', 'log', 'product', 'bay', 'photos', 'template', 'kit', 'offer']),
   id: z.string(),
 });
 export type Change = z.output<typeof changeSchema>;

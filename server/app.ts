@@ -14,6 +14,7 @@ import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
 import { jobEndpoints } from './routes/jobs';
 import { kitEndpoints } from './routes/kit';
+import { offerEndpoints } from './routes/offers';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
 import type { Services } from './services';
@@ -37,6 +38,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...shelfEndpoints(services),
     ...bayEndpoints(services),
     ...kitEndpoints(services),
+    ...offerEndpoints(services),
     ...instrumentEndpoints(),
     ...photoEndpoints(services),
     ...itemEndpoints(services),

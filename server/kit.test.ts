@@ -1,5 +1,5 @@
 import { demoKit } from '#demo';
-import type { KitEntry, KitRecord, Problem } from '#formats';
+import type { KitEntry, KitRecord, OfferRecord, Problem } from '#formats';
 import { type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(30_000);
@@ -48,4 +48,26 @@ test('what makes no sense is refused with its place', async () => {
   const unknown = await put({ kind: 'pad', id: 'x', name: 'x', material: 'straw' } as never);
   expect(unknown.body.faults?.map(({ path }) => path).sort()).toEqual(['driesH', 'material', 'sizeMm']);
   expect((await put(byId('holystone'), 3)).status).toBe(404);
+});
+
+test('offers are kept by version; one that lays nothing, or has been changed since, is refused', async () => {
+  const offer = {
+    id: 'harbour',
+    name: 'Harbour',
+    lines: [{ on: ['clear-gloss'], layers: [{ product: 'keelstone' }] }],
+    taxPct: 20,
+  };
+  const put = (body: object, version: number) =>
+    server.call<OfferRecord & Problem>('PUT', '/api/offers/harbour', body, version);
+  expect((await put(offer, 0)).body).toMatchObject({
+    version: 1,
+    offer: { level: 'one-step', wastePct: 5, taxPct: 20, lines: [{ layers: [{ product: 'keelstone', coats: 1 }] }] },
+  });
+  expect((await put({ ...offer, name: 'Other' }, 0)).status).toBe(412);
+  expect((await put({ ...offer, name: 'Other' }, 1)).body.version).toBe(2);
+  const bad = await put({ ...offer, lines: [], taxPct: 140 }, 2);
+  expect(bad.body.faults?.map(({ path }) => path).sort()).toEqual(['lines', 'taxPct']);
+  expect((await server.call('DELETE', '/api/offers/harbour', undefined, 1)).status).toBe(412);
+  expect((await server.call('DELETE', '/api/offers/harbour', undefined, 2)).status).toBe(204);
+  expect((await server.call<OfferRecord[]>('GET', '/api/offers')).body).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { Offer } from '#core/offers';
 import type { Bay, JobDraft, KeptTemplateDraft, KitEntry, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
 
 export const bays = sqliteTable('bays', {
@@ -21,6 +22,13 @@ export const kit = sqliteTable('kit', {
   id: text('id').primaryKey(),
   version: integer('version').notNull(),
   entry: text('entry', { mode: 'json' }).$type<KitEntry>().notNull(),
+});
+
+/** Named offers of the shop. */
+export const offers = sqliteTable('offers', {
+  id: text('id').primaryKey(),
+  version: integer('version').notNull(),
+  offer: text('offer', { mode: 'json' }).$type<Offer>().notNull(),
 });
 
 export const jobs = sqliteTable(

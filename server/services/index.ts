@@ -4,6 +4,7 @@ import { changeFeed } from './changes';
 import { itemService } from './items';
 import { jobService } from './jobs';
 import { kitService } from './kit';
+import { offerService } from './offers';
 import { photoService } from './photos';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
@@ -23,6 +24,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     shelf: shelfService(db, changes, now),
     bays: bayService(db, changes),
     kit: kitService(db, changes),
+    offers: offerService(db, changes),
     items: itemService(db),
     templates: templateService(db, changes, now),
     photos: photoService(db, changes, now, photoFolder),

@@ -1,5 +1,14 @@
 import sharp from 'sharp';
-import type { Bay, JobDraft, KitEntry, NewEntry, PhotoWords, ProductSheet } from '#formats';
+import type { Offer } from '#core/offers';
+import {
+  type Bay,
+  type JobDraft,
+  type KitEntry,
+  type NewEntry,
+  offerSchema,
+  type PhotoWords,
+  type ProductSheet,
+} from '#formats';
 import type { Db } from '../db/open';
 import type { Services } from '.';
 
@@ -9,6 +18,7 @@ export interface Workshop {
   readonly shelf: readonly ProductSheet[];
   /** Sheets before the things that are of them. */
   readonly kit: readonly KitEntry[];
+  readonly offers: readonly Offer[];
   readonly jobs: readonly { readonly id: string; readonly draft: JobDraft; readonly log: readonly NewEntry[] }[];
 }
 
@@ -16,11 +26,16 @@ export interface Workshop {
  * Puts a workshop into an empty database, whole or not at all.
  * @returns false, and nothing done, where the database holds jobs already
  */
-export function loadWorkshop(db: Db, { jobs, shelf, kit, bays, runLog }: Services, workshop: Workshop): boolean {
+export function loadWorkshop(
+  db: Db,
+  { jobs, shelf, kit, offers, bays, runLog }: Services,
+  workshop: Workshop,
+): boolean {
   if (jobs.all().length > 0) return false;
   db.transaction(() => {
     for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
     for (const sheet of workshop.shelf) shelf.add(sheet);
+    for (const offer of workshop.offers) offers.put(offer.id, 0, offerSchema.parse(offer));
     for (const entry of workshop.kit) kit.put(entry.id, 0, entry);
     for (const { id, draft, log } of workshop.jobs) {
       jobs.add({ id, ...draft });

@@ -16,6 +16,7 @@ import type {
   LearnedPreparation,
   LogEntry,
   NewEntry,
+  OfferRecord,
   Photo,
   PhotoRole,
   PhotoChanges,
@@ -43,7 +44,7 @@ const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Learned', 'Kit'],
+  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Learned', 'Kit', 'Offers'],
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -127,6 +128,20 @@ export const api = createApi({
       query: ({ id, version }) => ({ url: `kit/${id}`, method: 'DELETE', headers: ifMatch(version) }),
       invalidatesTags: ['Kit'],
     }),
+    offers: build.query<OfferRecord[], void>({ query: () => 'offers', providesTags: ['Offers'] }),
+    saveOffer: build.mutation<OfferRecord, { version: number; offer: OfferRecord['offer'] }>({
+      query: ({ version, offer }) => ({
+        url: `offers/${offer.id}`,
+        method: 'PUT',
+        body: offer,
+        headers: ifMatch(version),
+      }),
+      invalidatesTags: ['Offers'],
+    }),
+    removeOffer: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `offers/${id}`, method: 'DELETE', headers: ifMatch(version) }),
+      invalidatesTags: ['Offers'],
+    }),
     items: build.query<ItemSummary[], void>({ query: () => 'items', providesTags: ['Items'] }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
@@ -187,6 +202,9 @@ export const {
   useKitQuery,
   useSaveKitMutation,
   useRemoveKitMutation,
+  useOffersQuery,
+  useSaveOfferMutation,
+  useRemoveOfferMutation,
   useItemsQuery,
   useItemHistoryQuery,
   useTemplatesQuery,

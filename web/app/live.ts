@@ -15,6 +15,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
       photos: [{ type: 'Photos' as const, id }],
       template: ['Templates' as const],
       kit: ['Kit' as const],
+      offer: ['Offers' as const],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };
@@ -32,6 +33,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
         'Templates',
         'Learned',
         'Kit',
+        'Offers',
       ]),
     );
   listenWhileVisible('/api/changes', { change }, all);

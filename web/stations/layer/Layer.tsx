@@ -11,6 +11,7 @@ import { AnswerMark } from '../../ui/Mark';
 import { Findings } from '../../ui/Findings';
 import { Button } from '../../ui/Button';
 import { Choose } from './choose/Choose';
+import { Offers } from './offers/Offers';
 import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
 import { useBrush } from './useBrush';
@@ -23,6 +24,7 @@ export function Component() {
   const brush = useBrush(job);
   const lens = useMemo(() => stackLens(job), [job]);
   if (view === 'choose') return <Choose job={job} />;
+  if (view === 'offers') return <Offers job={job} />;
   return (
     <Station
       lens={lens}

@@ -15,12 +15,13 @@ export const LEGEND: readonly LegendEntry[] = [
   { fill: 'stop', text: '✕ Refused' },
 ];
 
-export type LayerView = 'plan' | 'choose';
+const VIEWS = ['plan', 'choose', 'offers'] as const;
+type LayerView = (typeof VIEWS)[number];
 
 /** Which side of Layer is open, kept in the address. */
 export function useLayerView(): LayerView {
   const [params] = useSearchParams();
-  return params.get('view') === 'choose' ? 'choose' : 'plan';
+  return VIEWS.find((view) => view === params.get('view')) ?? 'plan';
 }
 
 /** What is planned, or what would be best. */
@@ -33,13 +34,14 @@ export function ViewSwitch() {
       options={[
         ['plan', 'As planned'],
         ['choose', 'Choose for the whole item'],
+        ['offers', 'Our offers'],
       ]}
       onChange={(view) =>
         setParams(
           (before) => {
             const next = new URLSearchParams(before);
-            if (view === 'choose') next.set('view', 'choose');
-            else next.delete('view');
+            if (view === undefined || view === 'plan') next.delete('view');
+            else next.set('view', view);
             return next;
           },
           { replace: true },

@@ -1,0 +1,215 @@
+import { Check, Pencil, Plus, Printer } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { LEVEL_DEFINITIONS } from '#core/prepare';
+import { linesOf } from '#core/offers';
+import { choiceSurfaces, type Layer, type OfferRecord, offerSchema } from '#formats';
+import { errorText, useOffersQuery } from '../../../app/api';
+import { changePrepare, setStacks } from '../../../draft/edits';
+import type { JobView } from '../../../job/useJobView';
+import { Button } from '../../../ui/Button';
+import { money } from '../../../ui/money';
+import { ViewSwitch } from '../ViewSwitch';
+import { OfferDialog } from './OfferDialog';
+import { type Quoted, quoted } from './quoted';
+
+/** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
+export function Offers({ job }: { readonly job: JobView }) {
+  const { document, shelf, edit, record } = job;
+  const { data: records, error } = useOffersQuery();
+  const [editing, setEditing] = useState<OfferRecord>();
+  const quotes = useMemo(
+    () => (records ?? []).map((each) => ({ record: each, quote: quoted(each.offer, job) })),
+    [records, job],
+  );
+  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
+  const agree = ({ offer, applied }: Quoted) => {
+    const stacks = new Map(
+      applied
+        .filter(({ id }) => !laid.has(id))
+        .map(({ id, layers }) => [id, layers.map((layer): Layer => ({ ...layer, method: 'small-block' }))]),
+    );
+    edit((draft) => changePrepare({ level: offer.level })(setStacks(stacks, shelf)(draft)));
+  };
+  const lines = linesOf(
+    choiceSurfaces(document).map(({ substrate, areaM2, fixed = [] }) => ({ substrate, areaM2, layers: fixed })),
+  );
+  const keep = () => {
+    const offer = offerSchema.parse({
+      id: `offer-${(records ?? []).length + 1}-${Math.random().toString(36).slice(2, 8)}`,
+      name: document.title,
+      level: job.prepared.settings.level,
+      lines,
+    });
+    setEditing({ id: offer.id, version: 0, offer });
+  };
+  return (
+    <section className="h-full overflow-auto bg-paper" aria-label="Offers">
+      <div className="border-b bg-sheet px-4 py-2 print:hidden">
+        <ViewSwitch />
+      </div>
+      <div className="px-6 py-4">
+        <div className="mb-3 flex items-end justify-between gap-4">
+          <h2 className="figure text-2xl">What we offer for the {document.item?.name ?? document.title}</h2>
+          <span className="flex gap-2 print:hidden">
+            <Button onClick={keep} disabled={lines.length === 0}>
+              <Plus size={16} /> Keep this job’s stacks as an offer
+            </Button>
+            <Button onClick={() => window.print()}>
+              <Printer size={16} /> Print
+            </Button>
+          </span>
+        </div>
+        {error && (
+          <p role="alert" className="mb-3 border-l-4 border-stop bg-stop-soft px-4 py-2">
+            {errorText(error)}
+          </p>
+        )}
+        {records?.length === 0 && (
+          <p className="max-w-prose border border-line-strong bg-sheet p-5 text-ink-2">
+            No offers yet. Choose stacks for this item, then keep them as an offer: it can be laid on any item, adapted
+            by the rules, with its price.
+          </p>
+        )}
+        <ol className="grid grid-cols-1 gap-3 md:grid-cols-3 print:grid-cols-3">
+          {quotes.map(({ record: own, quote }) => (
+            <OfferColumn
+              key={own.id}
+              job={job}
+              quote={quote}
+              onAgree={() => agree(quote)}
+              onEdit={() => setEditing(own)}
+              agreed={isAgreed(job, quote, laid)}
+            />
+          ))}
+        </ol>
+      </div>
+      {editing && <OfferDialog key={editing.id} record={editing} onClose={() => setEditing(undefined)} />}
+    </section>
+  );
+}
+
+interface ColumnProps {
+  readonly job: JobView;
+  readonly quote: Quoted;
+  readonly agreed: boolean;
+  readonly onAgree: () => void;
+  readonly onEdit: () => void;
+}
+
+function OfferColumn({ job, quote: { offer, applied, price }, agreed, onAgree, onEdit }: ColumnProps) {
+  const { currency } = job.document;
+  const { nameOf, productName } = job;
+  const laidOn = new Map<string, string[]>();
+  for (const { id, layers } of applied) {
+    if (layers.length === 0) continue;
+    const stack = layers
+      .map(({ product, coats }) => (coats > 1 ? `${productName(product)} × ${coats}` : productName(product)))
+      .join(', then ');
+    laidOn.set(stack, [...(laidOn.get(stack) ?? []), nameOf(id).toLowerCase()]);
+  }
+  const adapted = applied.filter((each) => each.adapted !== undefined);
+  const [from, to] = price.lifeMonths.map(Math.round);
+  return (
+    <li
+      aria-label={offer.name}
+      className={`flex flex-col border bg-sheet p-4 ${agreed ? 'border-over shadow-[inset_0_3px_0_var(--over)]' : ''}`}
+    >
+      <div className="flex items-start justify-between gap-2">
+        <h3 className="text-xl font-semibold">{offer.name}</h3>
+        <Button look="quiet" className="print:hidden" aria-label={`Change ${offer.name}`} onClick={onEdit}>
+          <Pencil size={15} />
+        </Button>
+      </div>
+      <p className="text-ink-2">{offer.says}</p>
+      <p className="figure mt-2 text-4xl leading-tight">{money(price.totalMoney, currency)}</p>
+      <p className="text-[13.5px] text-ink-2">
+        {price.hours.toFixed(1)} h of work; {offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}
+      </p>
+      <p className="mt-2">
+        {to === 0 ? 'Nothing is laid.' : `Plan for ${from} to ${to} months.`} {LEVEL_DEFINITIONS[offer.level].says}
+      </p>
+      <Lines
+        title="What is laid"
+        lines={[...laidOn].map(([stack, on]) => `${stack}: ${on.length <= 3 ? on.join(', ') : `${on.length} panels`}`)}
+      />
+      <Lines title="Promised" lines={offer.promised} />
+      <Lines title="Not promised" lines={offer.notPromised} />
+      {adapted.length > 0 && (
+        <details className="mt-3 text-[13.5px] text-ink-2 print:hidden">
+          <summary className="cursor-pointer">Adapted by the rules on {adapted.length}</summary>
+          <ul>
+            {adapted.map(({ id, adapted: why }) => (
+              <li key={id} className="border-t py-0.5 first:border-t-0">
+                {nameOf(id)}: {why}.
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <details className="mt-2 text-[13.5px] text-ink-2 print:hidden">
+        <summary className="cursor-pointer">How the price is made</summary>
+        <table className="w-full">
+          <tbody>
+            {(
+              [
+                ['Material, as bought', price.materialMoney],
+                [`Waste, ${offer.wastePct} %`, price.wasteMoney],
+                [`Work, ${price.hours.toFixed(1)} h`, price.workMoney],
+                [`Margin, ${offer.marginPct} %`, price.marginMoney],
+                [`Tax, ${offer.taxPct} %`, price.taxMoney],
+              ] as const
+            ).map(([what, much]) => (
+              <tr key={what} className="border-t">
+                <th scope="row" className="py-0.5 text-left font-normal">
+                  {what}
+                </th>
+                <td className="text-right">{money(much, currency)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+      <span className="flex-1" />
+      {agreed ? (
+        <p className="mt-3 font-semibold text-over">
+          <Check size={16} className="inline" /> Agreed
+        </p>
+      ) : (
+        <Button look="main" className="mt-3 print:hidden" onClick={onAgree}>
+          Agree {offer.name}
+        </Button>
+      )}
+    </li>
+  );
+}
+
+function Lines({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div className="mt-3 text-[14px]">
+      <h4 className="label">{title}</h4>
+      <ul>
+        {lines.map((line) => (
+          <li key={line} className="border-t py-1 first:border-t-0">
+            {line}.
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Whether a job is planned just as an offer says, as far as nothing is laid yet. */
+function isAgreed({ document, prepared }: JobView, { offer, applied }: Quoted, laid: ReadonlySet<string>): boolean {
+  const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
+  const same = applied
+    .filter(({ id }) => !laid.has(id))
+    .every(({ id, layers }) => {
+      const own = planned.get(id) ?? [];
+      return (
+        own.length === layers.length &&
+        layers.every(({ product, coats }, index) => own[index]!.product === product && own[index]!.coats === coats)
+      );
+    });
+  return same && prepared.settings.level === offer.level && applied.some(({ layers }) => layers.length > 0);
+}
