@@ -118,3 +118,24 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await page.goto('/jobs/satin-tourer/layer?view=offers');
   await expect(page.getByRole('listitem', { name: 'Fleet' })).toBeVisible();
 });
+
+test('a table of sheets is taken in whole; one with a fault is refused with its line, and nothing changes', async ({
+  page,
+}) => {
+  await page.goto('/shelf');
+  const file = page.getByLabel('A shelf as a file');
+  const table = (text: string) => ({ name: 'shelf.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file.setInputFiles(table('id;name;family;coveragePerM2\ngannet;Gannet;ceramic;6,2\nauk;Auk;ceramic;none\n'));
+  await expect(page.getByRole('alert')).toContainText('Nothing was taken in.');
+  await expect(page.getByRole('alert')).toContainText('line 3, coveragePerM2');
+  await file.setInputFiles(table('id;name;family;coveragePerM2\ngannet;Gannet;ceramic;6,2\n'));
+  await expect(page.getByText('1 added, 0 changed, 0 as before.')).toBeVisible();
+  await page.getByRole('link', { name: /^Gannet/ }).click();
+  await expect(page.getByLabel('Milestones', { exact: true })).toHaveValue('assumed');
+
+  // A new sheet begins from what is usual for its family.
+  await page.goto('/shelf/new');
+  await page.getByLabel('Family').selectOption({ label: 'Paste wax' });
+  await expect(page.getByLabel('Sold by')).toHaveValue('g');
+  await expect(page.getByLabel('Rated life', { exact: true })).toHaveValue('assumed');
+});

@@ -19,5 +19,6 @@ export * from './prepared-job';
 export * from './product';
 export * from './read';
 export * from './readings-csv';
+export * from './shelf-file';
 export * from './usual-sheet';
 export * from './workshop';

@@ -3,6 +3,7 @@ import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from
 import { JOB_FORMAT, jobSchema } from './job';
 import { PLAN_FORMAT, planSchema } from './plan';
 import { productSchema } from './product';
+import { SHELF_FORMAT, shelfFileSchema } from './shelf-file';
 
 /** The JSON Schemas of the open formats, by file name. */
 export function jsonSchemas(): Record<string, object> {
@@ -12,6 +13,7 @@ export function jsonSchemas(): Record<string, object> {
     'plan-1.schema.json': describe(planSchema, PLAN_FORMAT),
     'choose-1.schema.json': describe(chooseFileSchema, CHOOSE_FORMAT),
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
+    'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),
     'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),
   };
 }

@@ -15,17 +15,22 @@ const VIEWS = [
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
-  { name: 'item', at: '/items/hatchback-of-imke-varga' },
   { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
   { name: 'prepare-scopes', at: '/jobs/teal-hatchback/prepare', press: 'Side by side, for the owner' },
   { name: 'prepare-ledger', at: '/jobs/teal-hatchback/prepare?panel=bonnet' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
-  { name: 'layer-refused', at: '/jobs/two-seater/layer?panel=door-window-left' },
+  {
+    name: 'layer-choose',
+    at: '/jobs/hotel-shuttle/layer?view=choose',
+    press: 'Find what to lay where',
+    until: 'Find anew',
+  },
+  { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
-  { name: 'shelf', at: '/shelf' },
+  { name: 'rules', at: '/shelf/rules' },
   { name: 'sheet', at: '/shelf/ledger-base' },
   { name: 'shelf-preparation', at: '/shelf/preparation' },
 ];
@@ -56,7 +61,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -70,6 +75,7 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
   if (draw) await drawOutline(page);
   if (press) {
     await page.getByRole('button', { name: press }).click();
+    if (until) await page.getByRole('button', { name: until }).waitFor({ timeout: 120_000 });
     await page.waitForTimeout(600);
   }
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });

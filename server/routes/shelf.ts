@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { productSchema, productSenseFaults, shelfProductSchema } from '#formats';
+import {
+  productSchema,
+  productSenseFaults,
+  SHELF_FORMAT,
+  shelfCsv,
+  shelfFileSchema,
+  shelfProductSchema,
+  shelfSenseFaults,
+} from '#formats';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 
@@ -38,6 +46,35 @@ export function shelfEndpoints({ shelf }: Services) {
       versioned: true,
       answer: { status: 204 },
       run: ({ params, version }) => shelf.remove(params.id!, version),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/shelf.json',
+      summary: 'The whole shelf in the open format glaphyra.shelf/1',
+      answer: { status: 200, media: 'application/json' },
+      run: ({ response }) => {
+        response.setHeader('content-disposition', 'attachment; filename="shelf.json"');
+        response.json({ format: SHELF_FORMAT, products: shelf.all().map(({ sheet }) => sheet) });
+      },
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/shelf.csv',
+      summary: 'The whole shelf as a table of what is filled in by hand',
+      answer: { status: 200, media: 'text/csv' },
+      run: ({ response }) => {
+        response.type('text/csv').setHeader('content-disposition', 'attachment; filename="shelf.csv"');
+        response.send(shelfCsv(shelf.all().map(({ sheet }) => sheet)));
+      },
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/shelf',
+      summary: 'Take a whole shelf in, or nothing of it',
+      body: shelfFileSchema,
+      sense: shelfSenseFaults,
+      answer: { status: 200, schema: z.object({ added: z.int(), changed: z.int(), same: z.int() }) },
+      run: ({ body }) => shelf.takeIn(body.products),
     }),
   ];
 }

@@ -40,6 +40,22 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
         { behavior: 'immediate' },
       );
     },
+    /** Takes a whole shelf in, or nothing of it: new sheets are added, others become the next version of theirs. */
+    takeIn(sheets: readonly ProductSheet[]): { added: number; changed: number; same: number } {
+      return db.transaction(
+        () => {
+          const counts = { added: 0, changed: 0, same: 0 };
+          for (const sheet of sheets) {
+            const known = shelf.get(sheet.id);
+            const isSame = known !== undefined && changedPaths(sheet, known.sheet).length === 0;
+            if (!isSame) put(sheet, (known?.version ?? 0) + 1);
+            counts[isSame ? 'same' : known ? 'changed' : 'added']++;
+          }
+          return counts;
+        },
+        { behavior: 'immediate' },
+      );
+    },
     remove(id: string, version: number): void {
       requireVersion(get(id), version);
       shelf.remove(id);

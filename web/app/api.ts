@@ -24,6 +24,7 @@ import type {
   Problem,
   ProductSheet,
   ProductSheetInput,
+  ShelfFile,
   ShelfProduct,
 } from '#formats';
 
@@ -96,6 +97,10 @@ export const api = createApi({
     }),
     removeProduct: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `products/${id}`, method: 'DELETE', headers: ifMatch(version) }),
+      invalidatesTags: ['Products'],
+    }),
+    takeShelfIn: build.mutation<{ added: number; changed: number; same: number }, ShelfFile>({
+      query: (body) => ({ url: 'shelf', method: 'POST', body }),
       invalidatesTags: ['Products'],
     }),
     bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
@@ -193,6 +198,7 @@ export const {
   useAddProductMutation,
   useSaveProductMutation,
   useRemoveProductMutation,
+  useTakeShelfInMutation,
   useBaysQuery,
   useSaveBayMutation,
   useLazyReadingQuery,

@@ -15,7 +15,14 @@ import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/clocks';
 import { FAMILIES, FAMILY_IDS } from '#core/families';
 import { ANSWERS, UNITS } from '#core/products';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
-import { type ProductSheet, type ProductSheetInput, productSchema, productSenseFaults, usualSheet } from '#formats';
+import {
+  type ProductSheet,
+  type ProductSheetInput,
+  productSchema,
+  productSenseFaults,
+  SOURCED_FIELDS,
+  usualSheet,
+} from '#formats';
 import {
   errorText,
   useAddProductMutation,
@@ -82,6 +89,11 @@ function SheetForm({ sheet, version }: Props) {
     await navigate('/shelf');
   };
   const failed = adding.error ?? saving.error ?? removing.error;
+  /** A new sheet begins from what is usual for its family; its name stays. */
+  const startFrom = (family: string) => {
+    const { id, name } = form.getValues();
+    form.reset({ id, name, ...usualSheet(family as ProductSheet['family']) });
+  };
   return (
     <FormProvider {...form}>
       <form
@@ -111,10 +123,21 @@ function SheetForm({ sheet, version }: Props) {
         <Group title="What it is">
           <Text name="name" label="Name" />
           {sheet === undefined && <Text name="id" label="Short id, as in files" />}
-          <Choice name="family" label="Family" options={FAMILY_IDS.map((id) => [id, FAMILIES[id].name])} />
+          <Choice
+            name="family"
+            label="Family"
+            options={FAMILY_IDS.map((id) => [id, FAMILIES[id].name])}
+            onChange={sheet === undefined ? startFrom : undefined}
+          />
           <Text name="sheetVersion" label="Version of the sheet" />
           <Text name="sheetDate" label="Date of the sheet" type="date" />
           <Numeric name="ratedMonths" label="Rated life, months" />
+          <Text name="hardness" label="Hardness, as the sheet says it" />
+          <Numeric name="meltsAtC" label="Wax: melts at, °C" />
+          <Text name="batch" label="Batch in use" />
+          <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
+          <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
+          <Text name="comesOffBy" label="Comes off by" />
         </Group>
         <Group title="How much">
           <Choice
@@ -156,6 +179,11 @@ function SheetForm({ sheet, version }: Props) {
           <Numeric name="limits.airC.1" label="Air not above, °C" />
           <Numeric name="limits.rhPct.0" label="Humidity not below, %" />
           <Numeric name="limits.rhPct.1" label="Humidity not above, %" />
+        </Group>
+        <Group title="Where each figure came from">
+          {SOURCED_FIELDS.map((field) => (
+            <Choice key={field} name={`sources.${field}`} label={SOURCED_NAMES[field]} options={SOURCE_NAMES} />
+          ))}
         </Group>
         {sheet && version !== undefined && (
           <div className="mt-6">
@@ -260,18 +288,50 @@ function Numeric({ name, label }: FieldProps) {
   );
 }
 
+const SOURCE_NAMES = [
+  ['', 'the data sheet'],
+  ['measured', 'measured here'],
+  ['assumed', 'assumed: usual for its family'],
+] as const;
+const SOURCED_NAMES: Readonly<Record<(typeof SOURCED_FIELDS)[number], string>> = {
+  coveragePerM2: 'Coverage',
+  densityGPerMl: 'Density',
+  vocGPerL: 'Solvent',
+  packs: 'Packs and prices',
+  prime: 'Wetting an applicator',
+  applicatorM2: 'Life of an applicator',
+  residue: 'Left in the bottle',
+  layPace: 'Pace of laying',
+  levelPace: 'Pace of levelling',
+  clocks: 'Clocks',
+  milestones: 'Milestones',
+  limits: 'Limits of air and surface',
+  substrates: 'Kinds of surface',
+  over: 'What it may lie on',
+  freshPaintDays: 'Days of fresh paint',
+  ratedMonths: 'Rated life',
+  meltsAtC: 'Melting point',
+};
+
 interface ChoiceProps extends FieldProps {
   readonly options: readonly (readonly [value: string, name: string])[];
+  readonly onChange?: ((value: string) => void) | undefined;
 }
 
-function Choice({ name, label, options }: ChoiceProps) {
+function Choice({ name, label, options, onChange }: ChoiceProps) {
   const { register } = useFormContext<Form>();
   return (
     <div>
       <label className="label block" htmlFor={idOf(name)}>
         {label}
       </label>
-      <select id={idOf(name)} className="field" {...register(name as FieldPath<Form>)}>
+      <select
+        id={idOf(name)}
+        className="field"
+        {...register(name as FieldPath<Form>, {
+          onChange: ({ target }) => onChange?.((target as HTMLSelectElement).value),
+        })}
+      >
         {options.map(([value, text]) => (
           <option key={value} value={value}>
             {text}

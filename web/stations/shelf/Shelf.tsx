@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { FAMILIES, FAMILY_IDS } from '#core/families';
 import type { ProductSheet } from '#formats';
 import { errorText, useProductsQuery } from '../../app/api';
+import { ShelfFiles } from './ShelfFiles';
 import { ShelfTabs } from './ShelfTabs';
 
 /** The product sheets of the shop, by family. */
@@ -35,6 +36,7 @@ export function Component() {
       <p className="mt-2 max-w-prose text-ink-2">
         A job keeps a copy of the sheet it was planned with: what is changed here is for jobs to come.
       </p>
+      {products && <ShelfFiles shelf={products.map(({ sheet }) => sheet)} />}
       {error && (
         <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
           {errorText(error)}

@@ -1,4 +1,4 @@
-import { demoKit } from '#demo';
+import { DEMO_SHELF, demoKit } from '#demo';
 import type { KitEntry, KitRecord, OfferRecord, Problem } from '#formats';
 import { type RunningServer, startServer } from './testing/client';
 
@@ -70,4 +70,24 @@ test('offers are kept by version; one that lays nothing, or has been changed sin
   expect((await server.call('DELETE', '/api/offers/harbour', undefined, 1)).status).toBe(412);
   expect((await server.call('DELETE', '/api/offers/harbour', undefined, 2)).status).toBe(204);
   expect((await server.call<OfferRecord[]>('GET', '/api/offers')).body).toEqual([]);
+});
+
+test('a shelf is taken in whole or not at all, and what is the same stays its version', async () => {
+  const sheets = DEMO_SHELF.slice(0, 3);
+  const take = (products: readonly object[]) =>
+    server.call<Problem & { added: number }>('POST', '/api/shelf', { format: 'glaphyra.shelf/1', products });
+  const bad = await take([sheets[0]!, { ...sheets[1]!, coveragePerM2: -1 }]);
+  expect([bad.status, bad.body.faults?.[0]?.path]).toEqual([400, 'products[1].coveragePerM2']);
+  expect((await server.call<object[]>('GET', '/api/products')).body).toEqual([]);
+  expect((await take(sheets)).body).toEqual({ added: 3, changed: 0, same: 0 });
+  expect((await take([sheets[0]!, { ...sheets[1]!, name: 'Another name' }])).body).toEqual({
+    added: 0,
+    changed: 1,
+    same: 1,
+  });
+  const { body } = await server.call<{ format: string; products: { id: string; name: string }[] }>(
+    'GET',
+    '/api/shelf.json',
+  );
+  expect(body.products.find(({ id }) => id === sheets[1]!.id)!.name).toBe('Another name');
 });
