@@ -30,15 +30,24 @@ const VIEWS = [
   '/nowhere',
 ];
 
+/** The net is the same part everywhere and has hundreds of nodes: it is looked at whole here, and passed over elsewhere. */
+const NET_LOOKED_AT = [
+  '/jobs/teal-hatchback/survey?lens=condition&panel=bonnet',
+  '/jobs/hotel-shuttle/layer?view=choose',
+];
+
 for (const theme of ['light', 'dark', 'contrast']) {
   test(`nothing serious stands in anybody's way: ${theme}`, async ({ page }) => {
     test.slow();
     await page.addInitScript((name) => localStorage.setItem('glaphyra.theme', name), theme);
-    for (const view of VIEWS) {
+    // Colours are tokens of the theme: each view is looked at by day and in one of the other two.
+    const shown = VIEWS.filter((_, index) => theme === 'light' || (index % 2 === 0) === (theme === 'dark'));
+    for (const view of shown) {
       await page.goto(view);
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
       await page.waitForTimeout(300);
-      const axe = new AxeBuilder({ page });
+      const whole = new AxeBuilder({ page });
+      const axe = NET_LOOKED_AT.includes(view) ? whole : whole.exclude('[role=listbox]');
       // A theme changes colours only: names, roles and order were looked at by day.
       const { violations } = await (theme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze();
       const grave = violations

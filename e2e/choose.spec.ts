@@ -14,6 +14,7 @@ test('wishes are said, the frontier is found beside the interface, a choice is t
   await expect(page.getByText(/Washing: brush wash costs \d+ months/)).toBeVisible();
   await expect(page.getByText(/Proven to be within \d\.\d % of the best there is/)).toBeVisible();
   await expect(page.getByText('Why the rest fell away')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Expected \d+ months; renewed/ }).first()).toBeVisible();
   await page.getByRole('button', { name: /^Plan it like this: 7 panels change/ }).click();
   await saved(page);
   await expect(page.getByRole('button', { name: 'Planned like this already' })).toBeDisabled();

@@ -10,6 +10,7 @@ import type { PanelPaint } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
 import { money } from '../../../ui/money';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
+import { LifeAxis } from './LifeAxis';
 import { useChoice } from './useChoice';
 import { WishesForm } from './WishesForm';
 
@@ -120,6 +121,7 @@ export function Choose({ job }: { readonly job: JobView }) {
                     : `Plan it like this: ${changes} ${changes === 1 ? 'panel changes' : 'panels change'}`}
                 </Button>
               </Part>
+              <LifeAxis job={job} point={point} />
               {answer && <FellAway job={job} answer={answer} />}
             </>
           )}
