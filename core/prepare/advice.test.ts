@@ -11,22 +11,8 @@ import {
   waterHides,
 } from '.';
 import { afterStageEntry } from './stage-log';
+import { panel } from '../testing/preparation';
 
-const panel = (changes: Partial<PanelCase> = {}): PanelCase => ({
-  id: 'bonnet',
-  substrate: 'clear-gloss',
-  areaM2: 1.5,
-  edgeM: 5,
-  count: 1,
-  curvature: 1,
-  marks: [],
-  paint: 'factory',
-  clearUm: 45,
-  existing: [],
-  toCome: ['ceramic-base'],
-  removalsUm: 2,
-  ...changes,
-});
 const settings = { level: 'one-step' as const, schools: USUAL_SCHOOLS, site: FULL_SITE, leftOut: new Set<string>() };
 const swirled = panel({ marks: [{ id: 'a', kind: 'swirls', severity: 'medium' }] });
 const scratched = panel({
