@@ -17,10 +17,10 @@ const SHEETS: readonly KitEntryInput[] = [
     name: 'Harbour Soap',
     serves: ['wash', 'prep-wash'],
     dilution: 200,
-    mlPer: 3.5,
+    mlPer: 700,
     note: 'No wax, no silicone.',
   },
-  { kind: 'cleaner', id: 'frostwash', name: 'Frostwash', serves: ['rinseless'], dilution: 128, mlPer: 4 },
+  { kind: 'cleaner', id: 'frostwash', name: 'Frostwash', serves: ['rinseless'], dilution: 128, mlPer: 516 },
   {
     kind: 'cleaner',
     id: 'bilge',

@@ -110,6 +110,7 @@ describe('tool by the shape of the panel', () => {
   test('plastics take the lower third of the speeds, what is not on the shelf is named, a wash wants no tool', () => {
     expect(toolFor(bonnet, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 5]);
     expect(toolFor({ ...bonnet, substrate: 'lens-plastic' }, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 3]);
+    expect(toolFor({ ...bonnet, substrate: 'gelcoat' }, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 5]);
     expect(toolFor(bonnet, 'finishing', kit(), 'dual')!.lacking).toEqual([
       'a finishing liquid',
       'a pad of finishing foam',
@@ -204,6 +205,10 @@ describe('cleaners', () => {
     expect(iron({ ...bled, substrate: 'gelcoat' }).impossible).toBe(
       'Iron Tide is not for gelcoat, and nothing else on the shelf is',
     );
+    const mixed = { ...acid, dilution: 3 };
+    const diluted = { ...kit(), sheets: kit().sheets.map((sheet) => (sheet.id === 'acid' ? mixed : sheet)) };
+    const { steps } = prepareItem([bled], settings({ kit: diluted })).panels[0]!;
+    expect(steps.find(({ kind }) => kind === 'iron')!.uses[0]!.amount).toBe(15);
     expect(cleanerFor('tar', 'clear-gloss', kit())).toEqual({});
   });
 });

@@ -106,10 +106,12 @@ function padFor(materials: readonly PadMaterial[], machine: MachineSheet | undef
     .toSorted((a, b) => Math.abs(a.sizeMm - size) - Math.abs(b.sizeMm - size))[0];
 }
 
+const PLASTICS: readonly SubstrateId[] = ['gloss-black', 'lens-plastic'];
+
 /** Plastics soften: the lower third of the speeds; all else up to four fifths. A machine left at full is an accident. */
 function speedsFor(substrate: SubstrateId, { speedFrom, speedTo }: MachineSheet): readonly [number, number] {
-  const soft = SUBSTRATES[substrate].gaugeReads !== true;
-  return [speedFrom, Math.round(speedFrom + (soft ? 1 / 3 : 4 / 5) * (speedTo - speedFrom))];
+  const softens = PLASTICS.includes(substrate);
+  return [speedFrom, Math.round(speedFrom + (softens ? 1 / 3 : 4 / 5) * (speedTo - speedFrom))];
 }
 
 export interface Patches {

@@ -102,7 +102,8 @@ function inReach(steps: readonly PrepStep[], cases: ReadonlyMap<string, PanelCas
   return [...steps].sort((a, b) => rank(a) - rank(b) || a.minutes - b.minutes);
 }
 
-function usesOf(steps: readonly PrepStep[]): Preparation['uses'] {
+/** What steps that are really done use together, by thing. */
+export function usesOf(steps: readonly PrepStep[]): Preparation['uses'] {
   const totals = new Map<string, { what: string; unit: string; amount: number }>();
   for (const { what, unit, amount } of steps.filter(isDone).flatMap(({ uses }) => uses)) {
     const known = totals.get(what);

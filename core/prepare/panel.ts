@@ -169,9 +169,18 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
     steps,
     level,
     ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), polished) : undefined,
-    goes: fates(panel, corrects ? level.level : 'none', taken.includes('filling-polish'), settings),
+    goes: fates(
+      panel,
+      corrects ? level.level : 'none',
+      taken.includes('filling-polish') || isPrimedOver(panel),
+      settings,
+    ),
   };
 }
+
+/** Marks that are agreed to be hidden go under a priming polish that fills. */
+const isPrimedOver = ({ scope, toCome, substrate }: PanelCase) =>
+  scope?.state === 'hidden-only' && toCome[0] === 'ceramic-primer' && takesPolish(substrate);
 
 const fates = (
   { marks, substrate }: PanelCase,
@@ -318,12 +327,14 @@ function correction(panel: PanelCase, { level }: AllowedLevel, settings: Prepare
 /** Marks filled instead of removed, where that was agreed and the paint can stand even that. */
 function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   const { scope, substrate, marks, toCome } = panel;
+  // A priming polish fills by itself, and a filler under it would be wiped off with the oil.
+  if (toCome[0] === 'ceramic-primer') return [];
   if (scope?.state !== 'hidden-only' || !takesPolish(substrate) || isWorn(panel)) return [];
   if (!marks.some(({ kind }) => isPolishedAway(kind))) return [];
   const ledger = ledgerOf(ledgerCase(panel, settings), ['filling-polish']);
   if (ledger && ledger.spareUm < 0) return [];
   const [first] = toCome;
-  const bonds = first !== undefined && first !== 'ceramic-primer' && BONDING.includes(first);
+  const bonds = first !== undefined && BONDING.includes(first);
   return [
     {
       kind: 'filling-polish',
@@ -373,7 +384,7 @@ function toStep(
   const defaultMin = definition.pace.min * amount * factor * handling(panel, kind) * fast;
   const dwell = cleaner?.dwellMin ?? definition.dwellMin;
   const usual = definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount }));
-  const cleaned = cleaner ? withCleaner(usual, cleaner.name, cleaner.mlPer * amount) : usual;
+  const cleaned = cleaner ? withCleaner(usual, cleaner.name, (cleaner.mlPer * amount) / (1 + cleaner.dilution)) : usual;
   const uses = withTool(kind === 'clay' ? withClay(cleaned, panel, kit) : cleaned, tool, panel);
   return {
     surface: panel.id,
@@ -393,7 +404,7 @@ function toStep(
 
 type Use = PrepStep['uses'][number];
 
-/** What the sheet of the cleaner says, in place of the usual figure for whatever is poured. */
+/** What leaves the bottle of the cleaner by its sheet, in place of the usual figure for whatever is poured. */
 const withCleaner = (uses: readonly Use[], what: string, ml: number): Use[] => [
   { what, unit: 'ml', amount: ml },
   ...uses.filter(({ unit }) => unit !== 'ml'),

@@ -159,6 +159,9 @@ describe('what is done, and why', () => {
     const coated = preparePanel(agreed('hidden-only'), settings());
     expect(coated.steps.find(({ kind }) => kind === 'filling-polish')!.impossible).toMatch(/priming polish/);
     expect(coated.goes[0]).toEqual({ mark: 'm', share: 0 });
+    const primed = preparePanel(agreed('hidden-only', { toCome: ['ceramic-primer', 'ceramic-base'] }), settings());
+    expect(kinds(primed)).not.toContain('filling-polish');
+    expect(primed.goes[0]).toEqual({ mark: 'm', share: 0, hidden: true });
   });
 
   test('satin is masked beside polished glass in every school, and trim by the school', () => {

@@ -1,5 +1,13 @@
 import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/condition';
-import { isPolishing, type Level, type PanelPreparation, SCOPE_STATES, STEP_KINDS, takesPolish } from '#core/prepare';
+import {
+  isDone,
+  isPolishing,
+  type Level,
+  type PanelPreparation,
+  SCOPE_STATES,
+  STEP_KINDS,
+  takesPolish,
+} from '#core/prepare';
 import type { Job, Surface, SurfaceMark } from '#formats';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { changePrepare } from '../../draft/edits';
@@ -27,7 +35,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
   const leftOut = document.prepare?.leftOut ?? [];
   const put = (key: string, out: boolean) =>
     edit(changePrepare({ leftOut: out ? [...leftOut, key] : leftOut.filter((other) => other !== key) }));
-  const minutes = steps.filter((s) => !s.leftOut && !s.impossible).reduce((sum, step) => sum + step.minutes, 0);
+  const minutes = steps.filter(isDone).reduce((sum, step) => sum + step.minutes, 0);
   const polishBegun = [...job.record.stages.values()].some(({ stage }) => isPolishing(stage.kind));
   return (
     <>

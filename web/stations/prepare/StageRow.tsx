@@ -1,6 +1,7 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import {
+  isDone,
   type PauseReason,
   type PrepStage,
   rinseByMin,
@@ -45,7 +46,7 @@ export function StageRow({ job, stage, turns }: Props) {
   const record = job.record.stages.get(stageKey(stage));
   const state = stageState(record);
   const lacking = steps.filter(({ impossible }) => impossible);
-  const doable = steps.filter(({ impossible, leftOut }) => !impossible && !leftOut);
+  const doable = steps.filter(isDone);
   const ref = { kind, round };
   const { name, caution, stopWhen } = STEP_KINDS[kind];
   const dwellMin = Math.max(0, ...doable.map((step) => step.dwellMin ?? 0));

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { isDone, type PrepStage, stageKey, type StageRecord, STEP_KINDS } from '#core/prepare';
+import { type PrepStage, stageKey, type StageRecord, STEP_KINDS, usesOf } from '#core/prepare';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -82,10 +82,5 @@ export function StageTook({ job, stage, record }: Props) {
 const round = (amount: number) => (amount < 10 ? amount.toFixed(1) : amount.toFixed(0));
 
 /** What the stage is planned to use, and the same before anything was learned. */
-function plannedUses({ steps }: PrepStage, learned: ReadonlyMap<string, number> | undefined) {
-  const sums = new Map<string, { what: string; unit: string; amount: number }>();
-  for (const { what, unit, amount } of steps.filter(isDone).flatMap(({ uses }) => uses)) {
-    sums.set(what, { what, unit, amount: (sums.get(what)?.amount ?? 0) + amount });
-  }
-  return [...sums.values()].map((use) => ({ ...use, predicted: use.amount / (learned?.get(use.what) ?? 1) }));
-}
+const plannedUses = ({ steps }: PrepStage, learned: ReadonlyMap<string, number> | undefined) =>
+  usesOf(steps).map((use) => ({ ...use, predicted: use.amount / (learned?.get(use.what) ?? 1) }));
