@@ -264,3 +264,22 @@ describe('laws', () => {
     );
   });
 });
+
+test('time that is up is told as such and not as wishes that cannot be met; around the best it is passed over', () => {
+  const how = wishes();
+  const kinds = optionsFor(CAR, SHELF, how);
+  const tooSlow: Solve = () => ({ values: undefined, objective: Infinity, gap: Infinity, ranOut: true });
+  expect(() => choose(kinds, SHELF, how, tooSlow)).toThrow(/within 20 s/);
+  // Only the points around the best are given little time.
+  const slowAround: Solve = (program, options) =>
+    options.seconds < 10 ? tooSlow(program, options) : solve(program, options);
+  expect(frontier(kinds, SHELF, how, slowAround).map(({ name }) => name)).toEqual(['wishes']);
+});
+
+test('a limit that only a split can meet with the opened products is met with others', () => {
+  // The last word is a whole program: what a divided kind promised, single surfaces keep by another product.
+  for (const leastMonths of [26, 31, 37, 44]) {
+    const choice = best(wishes({ leastMonths, keptMonths: 72 }));
+    expect(choice!.lifeMonths).toBeGreaterThanOrEqual(leastMonths - 1e-6);
+  }
+});

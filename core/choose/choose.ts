@@ -51,6 +51,13 @@ const USUAL_SECONDS = 20;
 /** Weight of money where something else is minimised: only ties are broken by it. */
 const TIE = 1e-6;
 
+/** Nothing that answers to the wishes was found in the time that was given: not the same as that there is nothing. */
+export class OutOfTime extends Error {
+  constructor(seconds: number) {
+    super(`nothing was found within ${seconds} s: ask for less at once, or fewer layers`);
+  }
+}
+
 /** A part of the item that gets one stack: a kind as far as it is split, or a single surface. */
 interface Portion {
   readonly areaM2: number;
@@ -65,6 +72,7 @@ interface Portion {
  * Everything is linear in the area, so that kinds of surface may first be split between stacks by area, with whole
  * packs: a small program whose proven bound holds for any choice surface by surface. Then single surfaces are given
  * the stacks that were found. The gap told is that of the second answer to the bound of the first.
+ * @throws OutOfTime where neither an answer nor its absence was found in time
  */
 export function choose(
   kinds: readonly SurfaceKind[],
@@ -97,26 +105,21 @@ export function choose(
   if (!split) return undefined;
   // Single surfaces choose among all that can be laid from what is opened anyway.
   const opened = new Set(split.shares.flatMap((shares, index) => openedBy(open[index]!.options, shares)));
-  const singles = open.flatMap(({ surfaces, options }) => {
-    const candidates = options.filter(({ value }) => [...value.amounts.keys()].every((product) => opened.has(product)));
-    return surfaces.map((surface) => ({
-      surface,
-      portion: { areaM2: surface.areaM2, options: candidates, divisible: false },
-    }));
-  });
-  const whole = solvePortions(
-    singles.map(({ portion }) => portion),
-    shelf,
-    limits,
-    goal,
-    solve,
-    how,
-  );
+  const ofOpened = ({ value }: Option) => [...value.amounts.keys()].every((product) => opened.has(product));
+  const giveOut = (candidatesOf: (kind: SurfaceKind) => readonly Option[]) => {
+    const singles = open.flatMap((kind) =>
+      kind.surfaces.map(({ id, areaM2 }) => ({ id, areaM2, options: candidatesOf(kind), divisible: false })),
+    );
+    const solved = solvePortions(singles, shelf, limits, goal, solve, how);
+    return solved && { ...solved, singles };
+  };
+  // A limit that a split just meets may be out of reach for whole surfaces of those products: then of all.
+  const whole = giveOut(({ options }) => options.filter(ofOpened)) ?? giveOut(({ options }) => options);
   if (!whole) return undefined;
   const picked = new Map(
-    singles.map(({ surface, portion }, index) => [
-      surface.id,
-      portion.options[whole.shares[index]!.findIndex((share) => share > 0.5)]!,
+    whole.singles.map(({ id, options }, index) => [
+      id,
+      options[whole.shares[index]!.findIndex((share) => share > 0.5)]!,
     ]),
   );
   const gap = Math.max(0, (whole.objective - split.bound) / Math.max(Math.abs(whole.objective), LEAST_SHARE));
@@ -196,7 +199,8 @@ function solvePortions(
       { upper: wishes.mostProducts },
     );
   }
-  const { values, objective, gap } = solve(builder.build(), how);
+  const { values, objective, gap, ranOut } = solve(builder.build(), how);
+  if (!values && ranOut) throw new OutOfTime(how.seconds);
   if (!values) return undefined;
   return {
     shares: columns.map((own) => own.map((column) => values[column]!)),

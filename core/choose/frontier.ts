@@ -1,5 +1,5 @@
 import type { Product } from '../products';
-import { type Choice, choose, type ChooseOptions } from './choose';
+import { type Choice, choose, type ChooseOptions, type Goal, OutOfTime } from './choose';
 import type { SurfaceKind } from './options';
 import type { Solve } from './program';
 import type { Wishes } from './wishes';
@@ -23,6 +23,7 @@ const SAME = 0.005;
 /**
  * What is best for the wishes, and the choices around it of which none is cheaper, longer-lived and quicker than
  * another. Told one by one as they are found.
+ * @param onProgress told how near the best is proven to be; true: stop there with what there is
  * @returns empty where the wishes cannot be met together
  */
 export function frontier(
@@ -31,7 +32,7 @@ export function frontier(
   wishes: Wishes,
   solve: Solve,
   onPoint: (point: FrontierPoint, done: number, of: number) => boolean = () => false,
-  options: Pick<ChooseOptions, 'onProgress'> = {},
+  onProgress?: ChooseOptions['onProgress'],
 ): FrontierPoint[] {
   const points: FrontierPoint[] = [];
   const of = STEPS_BETWEEN + 4;
@@ -43,13 +44,18 @@ export function frontier(
     points.push({ name, choice });
     return !onPoint({ name, choice }, done, of);
   };
-  const find = (goal: Parameters<typeof choose>[4], leastMonths = wishes.leastMonths) =>
-    choose(kinds, shelf, wishes, solve, goal, {
-      ...options,
-      ...(goal !== 'wishes' && { relativeGap: AROUND_GAP, seconds: AROUND_SECONDS }),
-      leastMonths,
-    });
-  if (!add('wishes', find('wishes')) || points.length === 0) return points;
+  /** A point around the best; one that takes too long is left out. */
+  const find = (goal: Exclude<Goal, 'wishes'>, leastMonths = wishes.leastMonths) => {
+    try {
+      const near = { relativeGap: AROUND_GAP, seconds: AROUND_SECONDS, leastMonths };
+      return choose(kinds, shelf, wishes, solve, goal, near);
+    } catch (error) {
+      if (error instanceof OutOfTime) return undefined;
+      throw error;
+    }
+  };
+  const best = choose(kinds, shelf, wishes, solve, 'wishes', onProgress && { onProgress });
+  if (!add('wishes', best) || points.length === 0) return points;
   const cheapest = find('first-money');
   if (!add('cheapest', cheapest)) return unbeatenPoints(points);
   const longest = find('life');

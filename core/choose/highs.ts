@@ -6,7 +6,7 @@ const MIP_FEASIBILITY = 1e-6;
 /** Integer programs through HiGHS, which the caller has loaded from where it lies. Blocks until it is done. */
 export function solveWith(highs: Highs): Solve {
   const { callbackType, variableType } = highs.constants;
-  return ({ columns, rows }, { relativeGap, seconds, onProgress, start }) =>
+  return ({ columns, rows }, { relativeGap, seconds, onProgress }) =>
     highs.withModel((model) => {
       const starts = new Int32Array(rows.length + 1);
       const size = rows.reduce((sum, { entries }) => sum + entries.length, 0);
@@ -38,7 +38,6 @@ export function solveWith(highs: Highs): Solve {
         integrality: columns.map(({ integer }) => (integer ? variableType.integer : variableType.continuous)),
         matrix: { format: 'csr', numRows: rows.length, numCols: columns.length, starts, indices, values },
       });
-      if (start) model.setSolution({ colValue: [...start] });
       model.run(
         onProgress && {
           [callbackType.mipInterrupt](event) {
@@ -50,7 +49,8 @@ export function solveWith(highs: Highs): Solve {
       );
       const objective = model.getObjectiveValue();
       const feasible = model.info.get('primal_solution_status') === highs.constants.solutionStatus.feasible;
-      if (!feasible) return { values: undefined, objective: Infinity, gap: Infinity };
-      return { values: [...model.getSolution().colValue], objective, gap: Number(model.info.get('mip_gap')) };
+      const ranOut = model.getModelStatus() === highs.constants.modelStatus.timeLimit;
+      if (!feasible) return { values: undefined, objective: Infinity, gap: Infinity, ranOut };
+      return { values: [...model.getSolution().colValue], objective, gap: Number(model.info.get('mip_gap')), ranOut };
     });
 }

@@ -23,16 +23,16 @@ export interface SolveOptions {
   readonly seconds: number;
   /** Told now and then; true: stop with what there is. */
   readonly onProgress?: (bestSoFar: number, bound: number) => boolean;
-  /** A feasible answer to begin with. */
-  readonly start?: readonly number[];
 }
 
 export interface Solution {
-  /** One value a column; undefined where nothing feasible was found. */
+  /** One value a column; undefined where nothing feasible was found: there is nothing, or the time was up. */
   readonly values: readonly number[] | undefined;
   readonly objective: number;
   /** How far the answer may be from the best there is, as a share of it. */
   readonly gap: number;
+  /** The time was up before the answer was as near as asked. */
+  readonly ranOut: boolean;
 }
 
 /** Anything that solves integer programs; which one is chosen at the edge. */

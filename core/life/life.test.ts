@@ -8,7 +8,7 @@ import {
   expectedLife,
   type Exposure,
   hottestC,
-  stackLifeMonths,
+  stackLife,
   USUAL_EXPOSURE,
 } from '.';
 
@@ -46,14 +46,14 @@ test('a wax fails where the panel gets hotter than it melts: a soft one on dark 
 test('a stack lives as long as its longest layer, its second coat and what is sacrificed above it', () => {
   const topper = { family: 'topper' as const, ratedMonths: 6, coats: 1 };
   const coats = (count: number) => ({ ...sheet, coats: count });
-  const base = stackLifeMonths([coats(1)], {});
-  expect(stackLifeMonths([], {})).toBe(0);
-  expect(stackLifeMonths([coats(2)], {})).toBeCloseTo(1.1 * base, 9);
-  expect(stackLifeMonths([coats(3)], {})).toBeCloseTo(1.1 * base, 9);
-  expect(stackLifeMonths([coats(3)], {}, true)).toBeCloseTo(1.13 * base, 9);
-  const added = stackLifeMonths([coats(1), topper], {}) - base;
+  const base = stackLife([coats(1)], {}).months;
+  expect(stackLife([], {}).months).toBe(0);
+  expect(stackLife([coats(2)], {}).months).toBeCloseTo(1.1 * base, 9);
+  expect(stackLife([coats(3)], {}).months).toBeCloseTo(1.1 * base, 9);
+  expect(stackLife([coats(3)], {}, true).months).toBeCloseTo(1.13 * base, 9);
+  const added = stackLife([coats(1), topper], {}).months - base;
   expect(added).toBeCloseTo(0.4 * expectedLife(topper, {}).months, 9);
-  expect(stackLifeMonths([topper, coats(1)], {})).toBeCloseTo(base, 9);
+  expect(stackLife([topper, coats(1)], {}).months).toBeCloseTo(base, 9);
 });
 
 describe('laws', () => {

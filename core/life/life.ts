@@ -100,20 +100,30 @@ export interface StackedLayer extends Lasting {
   readonly coats: number;
 }
 
+/** Months that a stack protects: as expected, and the range to plan for. */
+export interface StackLife {
+  readonly months: number;
+  readonly lowMonths: number;
+  readonly highMonths: number;
+}
+
 /**
- * Expected months of protection of a whole stack: its longest-lived layer, what the coats of that add, and what
- * the layers above it spare it. What lies below it adds nothing: it is covered.
+ * How long a whole stack protects: its longest-lived layer, what the coats of that add, and what the layers above it
+ * spare it. What lies below it adds nothing: it is covered.
  * @param layers bottom first
  * @param beyondTwo whether coats beyond the second count: a school
  */
-export function stackLifeMonths(layers: readonly StackedLayer[], exposure: Exposure, beyondTwo = false): number {
-  return stackedMonths(
-    layers.map((layer) => ({ coats: layer.coats, months: expectedLife(layer, exposure).months })),
-    beyondTwo,
-  );
+export function stackLife(layers: readonly StackedLayer[], exposure: Exposure, beyondTwo = false): StackLife {
+  const lives = layers.map((layer) => ({ coats: layer.coats, life: expectedLife(layer, exposure) }));
+  const stacked = (end: keyof StackLife) =>
+    stackedMonths(
+      lives.map(({ coats, life }) => ({ coats, months: life[end] })),
+      beyondTwo,
+    );
+  return { months: stacked('months'), lowMonths: stacked('lowMonths'), highMonths: stacked('highMonths') };
 }
 
-/** The same from lives that are known, months. */
+/** The same from lives that are known, months: for who asks it of thousands of stacks. */
 export function stackedMonths(
   layers: readonly { readonly coats: number; readonly months: number }[],
   beyondTwo = false,

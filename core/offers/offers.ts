@@ -1,4 +1,4 @@
-import { expectedLife, type Exposure, stackedMonths } from '../life';
+import { type Exposure, stackLife } from '../life';
 import { answerOf, judgeStack } from '../layering';
 import type { FamilyId } from '../families';
 import type { Level } from '../prepare';
@@ -144,13 +144,14 @@ function promisedMonths(
     areas.set(key, known);
   }
   const [most] = [...areas.values()].sort((a, b) => b.areaM2 - a.areaM2);
-  const lives = (most?.layers ?? []).flatMap(({ product, coats }) => {
-    const known = byId.get(product);
-    return known ? [{ coats, life: expectedLife(known, exposure) }] : [];
-  });
-  const months = (end: 'lowMonths' | 'highMonths') =>
-    stackedMonths(lives.map(({ coats, life }) => ({ coats, months: life[end] })));
-  return [months('lowMonths'), months('highMonths')];
+  const { lowMonths, highMonths } = stackLife(
+    (most?.layers ?? []).flatMap(({ product, coats }) => {
+      const known = byId.get(product);
+      return known ? [{ ...known, coats }] : [];
+    }),
+    exposure,
+  );
+  return [lowMonths, highMonths];
 }
 
 /** The stacks of a job as the lines of an offer: for each kind of surface the one that lies on most of its area. */

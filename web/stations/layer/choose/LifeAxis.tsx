@@ -1,4 +1,4 @@
-import { expectedLife, stackedMonths } from '#core/life';
+import { stackLife } from '#core/life';
 import { type ChoicePoint, wishesOf } from '#formats';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
@@ -91,23 +91,22 @@ function lifeRows({ document, shelf, productName }: JobView, { surfaces }: Choic
       rows.set(key, { ...seen, panels: seen.panels + 1 });
       continue;
     }
-    const lives = layers.flatMap(({ product, coats }) => {
-      const sheet = known.get(product);
-      return sheet ? [{ coats, life: expectedLife(sheet, exposure) }] : [];
-    });
-    const stacked = (end: 'lowMonths' | 'months' | 'highMonths') =>
-      stackedMonths(
-        lives.map(({ coats, life }) => ({ coats, months: life[end] })),
-        beyondTwo,
-      );
+    const life = stackLife(
+      layers.flatMap(({ product, coats }) => {
+        const sheet = known.get(product);
+        return sheet ? [{ ...sheet, coats }] : [];
+      }),
+      exposure,
+      beyondTwo,
+    );
     // What bears on this very surface, such as stones, bears on the whole range.
-    const worn = lifeMonths / stacked('months');
+    const worn = lifeMonths / life.months;
     rows.set(key, {
       name,
       panels: 1,
       months: lifeMonths,
-      low: worn * stacked('lowMonths'),
-      high: worn * stacked('highMonths'),
+      low: worn * life.lowMonths,
+      high: worn * life.highMonths,
     });
   }
   return [...rows.values()].sort((a, b) => b.months - a.months);
