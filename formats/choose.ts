@@ -15,7 +15,7 @@ import {
 } from '#core/choose';
 import { surfaceAreaM2 } from '#core/plan';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
-import { type Job, jobSchema } from './job';
+import { type Job, jobSchema, type Surface } from './job';
 import { jobSenseFaults } from './job-sense';
 import { minutesToDay } from './moments';
 import { read } from './read';
@@ -69,11 +69,10 @@ export const choiceFileSchema = z.object({
   /** Surfaces for which nothing on the shelf is allowed or answers to the wishes. */
   bare: z.array(z.string()),
   honest: z.array(z.string()),
-  /** Products that are not in the best choice, and why: no rule lets them, another beats them, or so much dearer. */
+  /** Products that are not in the best choice, and why: no rule lets them, not wished, beaten, or so much dearer. */
   fellAway: z.array(
     z.discriminatedUnion('why', [
-      z.object({ product: z.string(), why: z.literal('not-allowed') }),
-      z.object({ product: z.string(), why: z.literal('beaten') }),
+      z.object({ product: z.string(), why: z.enum(['not-allowed', 'not-wished', 'beaten']) }),
       z.object({
         product: z.string(),
         why: z.literal('dearer'),
@@ -99,12 +98,12 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
     .map((surface): ChoiceSurface => {
-      const { id: surfaceId, substrate, existing, count, curvature = 1, refinishedOn, colour, zone, layers } = surface;
+      const { id: surfaceId, substrate, existing, refinishedOn, colour, zone, layers } = surface;
       return {
         id: surfaceId,
         substrate,
         existing,
-        areaM2: surfaceAreaM2({ ...surface, curvature }) * count,
+        areaM2: wholeAreaM2(surface),
         hit: zone === 'front' || HIT.test(surfaceId),
         ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),
         ...(colour && { tone: colour.tone }),
@@ -113,11 +112,14 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
     });
 }
 
+/** All copies together, m². */
+const wholeAreaM2 = (surface: Surface): number =>
+  surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }) * surface.count;
+
 /** Share of the painted area whose clear coat fails. */
-export function failingShare(job: Job): number {
+function failingShare(job: Job): number {
   const painted = job.surfaces.filter(({ substrate }) => SUBSTRATES[substrate].polishable);
-  const areaOf = (surfaces: typeof painted) =>
-    surfaces.reduce((sum, surface) => sum + surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }), 0);
+  const areaOf = (surfaces: typeof painted) => surfaces.reduce((sum, surface) => sum + wholeAreaM2(surface), 0);
   const failing = painted.filter(({ marks = [] }) => marks.some(({ kind }) => kind === 'failing-clear'));
   return painted.length === 0 ? 0 : areaOf(failing) / areaOf(painted);
 }
@@ -142,13 +144,16 @@ export function jobToChoose(job: Job, shelf: Job['products']): Job {
     ...job,
     // A given stack may be of sheets that have left the shelf since.
     products: [...shelf, ...job.products.filter((product) => !known.has(product.id))],
-    surfaces: job.surfaces.map((surface) => (pinned.has(surface.id) ? surface : { ...surface, layers: [] })),
+    // What is given bare stays so: nothing is asked for it.
+    surfaces: job.surfaces
+      .filter(({ id: surface, layers }) => !pinned.has(surface) || layers.length > 0)
+      .map((surface) => (pinned.has(surface.id) ? surface : { ...surface, layers: [] })),
   };
 }
 const MONTHS_PER_YEAR = 12;
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
-export function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
+function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
   const kinds = optionsFor(choiceSurfaces(job), job.products, wishes);
   const bare = kinds
     .filter(({ options }) => options.length === 0)
@@ -159,11 +164,13 @@ export function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'
 /**
  * Chooses for a whole file: the best for the wishes, the frontier around it, and the plain way beside them.
  * @param onPoint told of each point as it is found; true: stop with what there is
+ * @param onNearer told how near the best is proven to be so far, as a share
  */
 export function chooseFile(
   { job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>,
   solve: Solve,
   onPoint?: (point: ChoicePoint, done: number, of: number) => boolean,
+  onNearer?: (gap: number) => void,
 ): ChoiceFile {
   const { kinds, bare } = prepareChoice({ job, wishes });
   let first: Choice | undefined;
@@ -177,6 +184,11 @@ export function chooseFile(
     wishes,
     solve,
     (point, done, of) => onPoint?.(tell(point), done, of) ?? false,
+    (best, bound) => {
+      const gap = (best - bound) / Math.abs(best);
+      if (Number.isFinite(gap)) onNearer?.(gap);
+      return false;
+    },
   );
   const alone = cheapestAlone(kinds, job.products, wishes);
   return {

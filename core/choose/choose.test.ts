@@ -204,6 +204,7 @@ test('why the rest fell away: no rule lets it, or so much dearer, its own pack i
   const shelf = [...SHELF, product('boots', { family: 'dressing', substrates: on('rubber') })];
   const why = new Map(whyNot(kinds, best(how)!, shelf, how).map((each) => [each.product, each]));
   expect(why.get('boots')).toEqual({ product: 'boots', why: 'not-allowed' });
+  expect(why.get('shield')).toEqual({ product: 'shield', why: 'not-wished' });
   const dearer = [...why.values()].filter((each) => each.why === 'dearer');
   expect(dearer.length).toBeGreaterThan(0);
   for (const each of dearer) if (each.why === 'dearer') expect(each.by).toBeGreaterThanOrEqual(0);
@@ -282,4 +283,12 @@ test('a limit that only a split can meet with the opened products is met with ot
     const choice = best(wishes({ leastMonths, keptMonths: 72 }));
     expect(choice!.lifeMonths).toBeGreaterThanOrEqual(leastMonths - 1e-6);
   }
+});
+
+test('a sprayed product is weighed as it is laid: quicker, and with more of it', () => {
+  const one = (family: 'ceramic' | 'spray-coating') =>
+    optionsFor([surface('panel', 2)], [product('only', { family })], wishes({ mostLayers: 1 }))[0]!.options[0]!.value;
+  expect(one('spray-coating').minutes).toBeLessThan(one('ceramic').minutes);
+  const laidOf = (value: { amounts: ReadonlyMap<string, number> }) => value.amounts.get('only')! - 1 / 4;
+  expect(laidOf(one('spray-coating')) / laidOf(one('ceramic'))).toBeCloseTo(1.2, 9);
 });

@@ -16,8 +16,9 @@ export interface SurfaceKind {
   readonly areaM2: number;
   /** None: nothing on the shelf may go there, or nothing that answers to the wishes. */
   readonly options: readonly Option[];
-  /** How many more the rules allow that another of them beats in every respect. */
-  readonly beaten: number;
+  /** Products of all stacks that the rules allow there, and of those that answer to the wishes as well. */
+  readonly allowed: ReadonlySet<string>;
+  readonly wished: ReadonlySet<string>;
 }
 
 /** Surfaces by kind, each with its options, without those that another beats in every respect. */
@@ -39,16 +40,18 @@ export function optionsFor(
     const [surface] = alike;
     const areaM2 = alike.reduce((sum, each) => sum + each.areaM2, 0);
     const value = valueOf({ ...surface, piecesPerM2: alike.length / areaM2 });
-    const allowed = surface.fixed
-      ? [stackOf(surface.fixed, byId)]
-      : withFilmAsWished(surface, validOn(surface), wishes);
+    const allowed = surface.fixed ? [stackOf(surface.fixed, byId)] : validOn(surface);
+    const wished = surface.fixed ? allowed : withFilmAsWished(surface, allowed, wishes);
     const options = unbeaten(
-      allowed.map((stack) => ({ stack, value: value(stack) })),
+      wished.map((stack) => ({ stack, value: value(stack) })),
       ({ value: { lifeMonths } }) => Math.min(lifeMonths, wishes.keptMonths),
     );
-    return { surfaces: alike, areaM2, options, beaten: allowed.length - options.length };
+    return { surfaces: alike, areaM2, options, allowed: productsOf(allowed), wished: productsOf(wished) };
   });
 }
+
+const productsOf = (stacks: readonly ValidStack[]): ReadonlySet<string> =>
+  new Set(stacks.flatMap(({ layers }) => layers.map(({ product }) => product.id)));
 
 /** What tells kinds apart; a surface given by hand is of a kind with others given the same. */
 const kindKey = ({ substrate, existing, refinishedAgoMin, tone, hit, fixed }: ChoiceSurface) =>

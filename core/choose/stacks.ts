@@ -90,6 +90,11 @@ export function validStacks(
 const TO_BE_COVERED: readonly FamilyId[] = ['ceramic-primer', 'ceramic-base'];
 const isWhole = (layers: ValidStack['layers']) => !TO_BE_COVERED.includes(layers.at(-1)!.product.family);
 
+/** Whether two stacks are laid alike: the same products in the same coats and order. */
+export const sameLayers = (a: readonly StackLayer[], b: readonly StackLayer[]): boolean =>
+  a.length === b.length &&
+  a.every(({ product, coats }, index) => product === b[index]!.product && coats === b[index]!.coats);
+
 /** A given stack as the shelf knows it, whatever the rules say of it: it was given by hand. */
 export function stackOf(layers: readonly StackLayer[], shelf: ReadonlyMap<string, Product>): ValidStack {
   return {

@@ -1,5 +1,6 @@
 import type { FamilyId } from '../families';
 import { expectedLife, stackedMonths } from '../life';
+import { METHODS, usualMethod } from '../methods';
 import type { Product } from '../products';
 import { planRemoval } from '../removal';
 import { DEFAULT_PACE } from '../sections';
@@ -151,15 +152,16 @@ interface ProductOnKind {
 
 function productOnKind(product: Product, { substrate, tone }: Kind, { exposure }: Wishes): ProductOnKind {
   const { id, family, layPace, levelPace, milestones, properties } = product;
+  const method = METHODS[usualMethod(family)];
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
   const by = minutes('levelBy');
   return {
     id,
     family,
     isFilm: family === 'film',
-    unitsPerCoat: unitsPerM2(substrate, product),
+    unitsPerCoat: unitsPerM2(substrate, product, method.amount),
     unitMoney: cheapestUnit(product),
-    minPerCoat: 1 / (DEFAULT_PACE.layM2PerMin * layPace) + 1 / (DEFAULT_PACE.levelM2PerMin * levelPace),
+    minPerCoat: 1 / (DEFAULT_PACE.layM2PerMin * layPace * method.pace) + 1 / (DEFAULT_PACE.levelM2PerMin * levelPace),
     months: expectedLife(product, tone ? { ...exposure, tone } : exposure).months,
     windowMin: by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0),
     deepens: properties.includes('gloss-enhancer'),
@@ -174,9 +176,9 @@ const shortfall = (scores: Readonly<Record<Concern, number>>, { concerns }: Wish
 const ROUNDING = 1e-6;
 
 /** Units of a product that a m² of one coat takes, as ordered: 90 % quantity and its share of applicators. */
-function unitsPerM2(substrate: SubstrateId, product: Product): number {
+function unitsPerM2(substrate: SubstrateId, product: Product, methodFactor: number): number {
   const coverage = product.substrates[substrate]?.coverage ?? substrateFactors(substrate).coverage;
-  const laid = product.coveragePerM2 * coverage * product.usageFactor;
+  const laid = product.coveragePerM2 * coverage * methodFactor * product.usageFactor;
   const applicators = product.applicatorM2 === null ? 0 : product.prime / product.applicatorM2;
   return laid * Math.exp(ORDER_SIGMAS * product.usageSigma) + applicators;
 }

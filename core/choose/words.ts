@@ -3,6 +3,7 @@ import type { Product } from '../products';
 import type { SubstrateId } from '../substrates';
 import type { Choice } from './choose';
 import type { SurfaceKind } from './options';
+import { sameLayers, type StackLayer, type ValidStack } from './stacks';
 import { cheapestUnit } from './value';
 import type { Wishes } from './wishes';
 
@@ -116,8 +117,7 @@ function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): 
 
 /** Why a product is not in a choice. Money in minor units. */
 export type FellAway =
-  | { readonly product: string; readonly why: 'not-allowed' }
-  | { readonly product: string; readonly why: 'beaten' }
+  | { readonly product: string; readonly why: 'not-allowed' | 'not-wished' | 'beaten' }
   /** So much dearer on the kind of surface it would suit best, a pack of its own included. */
   | {
       readonly product: string;
@@ -127,7 +127,10 @@ export type FellAway =
       readonly lifeMonths: number;
     };
 
-/** Why each product of the shelf is not in a choice: no rule lets it, another beats it everywhere, or it costs more. */
+/**
+ * Why each product of the shelf is not in a choice: no rule lets it, it is not wished, another beats it everywhere,
+ * or it costs more.
+ */
 export function whyNot(
   kinds: readonly SurfaceKind[],
   choice: Choice,
@@ -149,7 +152,7 @@ export function whyNot(
       const uses = kinds.flatMap((kind) => {
         const own = kind.options.filter(({ value }) => value.amounts.has(product.id));
         const picked = chosen.get(kind.surfaces[0]!.id);
-        const now = kind.options.find(({ stack }) => sameLayers(stack.layers, picked?.layers ?? []));
+        const now = kind.options.find(({ stack }) => sameLayers(namesOf(stack), picked?.layers ?? []));
         if (own.length === 0 || !now) return [];
         const best = own.reduce((a, b) => (costPerM2(b) < costPerM2(a) ? b : a));
         const opening = product.onHand > 0 ? 0 : Math.min(...product.packs.map(({ price }) => price)) / kind.areaM2;
@@ -158,10 +161,11 @@ export function whyNot(
         ];
       });
       if (uses.length === 0) {
-        const allowed = kinds.some(
-          ({ surfaces, beaten }) => beaten > 0 && product.substrates[surfaces[0]!.substrate]?.use === 'yes',
-        );
-        return { product: product.id, why: allowed ? 'beaten' : 'not-allowed' };
+        const among = (key: 'allowed' | 'wished') => kinds.some((kind) => kind[key].has(product.id));
+        return {
+          product: product.id,
+          why: among('wished') ? 'beaten' : among('allowed') ? 'not-wished' : 'not-allowed',
+        };
       }
       const { by, kind, lifeMonths } = uses.reduce((a, b) => (b.by < a.by ? b : a));
       return {
@@ -174,9 +178,5 @@ export function whyNot(
     });
 }
 
-const sameLayers = (
-  a: readonly { readonly product: Product; readonly coats: number }[],
-  b: readonly { readonly product: string; readonly coats: number }[],
-) =>
-  a.length === b.length &&
-  a.every(({ product, coats }, index) => product.id === b[index]!.product && coats === b[index]!.coats);
+const namesOf = ({ layers }: ValidStack): StackLayer[] =>
+  layers.map(({ product, coats }) => ({ product: product.id, coats }));

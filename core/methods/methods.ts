@@ -1,3 +1,5 @@
+import type { FamilyId } from '../families';
+
 /** How a product is put on. `pace` multiplies a person's laying pace, `amount` the product used. */
 export interface Method {
   readonly name: string;
@@ -17,4 +19,7 @@ const TABLE = define({
 
 export type MethodId = keyof typeof TABLE;
 export const METHODS: Readonly<Record<MethodId, Method>> = TABLE;
+/** How a family is laid where nobody says otherwise. */
+export const usualMethod = (family: FamilyId): MethodId => (family === 'spray-coating' ? 'sprayed' : 'small-block');
+
 export const METHOD_IDS = Object.keys(TABLE) as [MethodId, ...MethodId[]];

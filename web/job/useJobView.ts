@@ -43,6 +43,8 @@ export interface JobView {
   readonly planned: PlannedJob;
   readonly log: readonly LoggedEntry[];
   readonly record: RunRecord;
+  /** Surfaces on which something has been laid. */
+  readonly laid: ReadonlySet<string>;
   readonly sheet: RunSheet;
   readonly plan: Plan;
   readonly standing: readonly StandingSurface[];
@@ -95,6 +97,7 @@ export function useLoadedJob(id: string): LoadedJob {
     [document, entries],
   );
   const done = useMemo(() => log && foldLog(log), [log]);
+  const laid = useMemo(() => new Set([...(done?.patches.values() ?? [])].map(({ patch }) => patch.surface)), [done]);
   const nowMin = document ? minutesBetween(document.startAt, new Date(nowMs).toISOString()) : 0;
   const begun = (done?.patches.size ?? 0) > 0;
   // Until it begins, a job is planned for its own start, whatever the time is now.
@@ -134,6 +137,7 @@ export function useLoadedJob(id: string): LoadedJob {
     planned,
     log,
     record: done,
+    laid,
     sheet,
     plan: sheet.plan,
     standing,

@@ -14,6 +14,7 @@ import { Choose } from './choose/Choose';
 import { Offers } from './offers/Offers';
 import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
+import { stackInWords } from './stacks';
 import { useBrush } from './useBrush';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 
@@ -72,8 +73,7 @@ function BrushBar({
   return (
     <div className="flex flex-wrap items-center gap-2" role="group" aria-label="Stack in hand">
       <span className="flex-1">
-        Tap what gets{' '}
-        <strong>{brush!.layers.map(({ product }) => productName(product)).join(', then ') || 'nothing'}</strong>
+        Tap what gets <strong>{stackInWords(brush!.layers, productName)}</strong>
       </span>
       {zones.map((zone) => (
         <Button
@@ -137,7 +137,7 @@ function Whole({ job }: { readonly job: JobView }) {
             const own = document.surfaces.filter((surface) => surface.substrate === substrate);
             const stacks = new Map<string, string[]>();
             for (const surface of own) {
-              const stack = surface.layers.map(({ product }) => productName(product)).join(', then ') || 'stays bare';
+              const stack = stackInWords(surface.layers, productName);
               stacks.set(stack, [...(stacks.get(stack) ?? []), surface.id]);
             }
             return (

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
 import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/layering';
 import { Link } from 'react-router';
-import { METHOD_IDS, METHODS, type MethodId } from '#core/methods';
+import { METHOD_IDS, METHODS, type MethodId, usualMethod } from '#core/methods';
 import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { FAMILIES } from '#core/families';
 import { SUBSTRATES } from '#core/substrates';
@@ -53,7 +53,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           ground={ground}
           layers={layers}
           products={products}
-          onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product) }])}
+          onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product.family) }])}
         />
         <div className="mt-3">
           <CoreSample
@@ -127,8 +127,6 @@ function productsOf<P extends { readonly id: string }>(own: readonly P[], shelf:
 
 const sameStack = (a: readonly Layer[], b: readonly Layer[]) => JSON.stringify(a) === JSON.stringify(b);
 
-const usualMethod = ({ family }: Product): MethodId => (family === 'spray-coating' ? 'sprayed' : 'small-block');
-
 function swapped(layers: readonly Layer[], a: number, b: number): Layer[] {
   const next = [...layers];
   [next[a], next[b]] = [next[b]!, next[a]!];
@@ -142,7 +140,7 @@ function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): Layer[]
     case 'beneath':
       return [
         ...layers.slice(0, at),
-        { product: way.product.id, coats: 1, method: usualMethod(way.product) },
+        { product: way.product.id, coats: 1, method: usualMethod(way.product.family) },
         ...layers.slice(at),
       ];
     case 'strip':

@@ -11,11 +11,10 @@ export interface Brush {
 }
 
 /** Laying one stack on many panels: by tap, or a whole zone at once. What the rules refuse is not laid, and says why. */
-export function useBrush({ document, planned, shelf, record, edit }: JobView) {
+export function useBrush({ document, planned, shelf, laid, edit }: JobView) {
   const [brush, setBrush] = useState<Brush>();
   const [said, setSaid] = useState<string>();
   const products = [...document.products, ...shelf.filter(({ id }) => !document.products.some((own) => own.id === id))];
-  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
   /** Why the stack may not go on a panel; undefined where it may. */
   const refusal = (id: string, layers: readonly Layer[]): string | undefined => {
     if (laid.has(id)) return 'something is laid on it already';

@@ -23,7 +23,8 @@ const SOURCE_WORDS = { template: 'template', tape: 'tape', trace: 'trace over a 
 
 /** All there is to say of one surface at the walk-round. */
 export function SurfaceForm({ surface }: { readonly surface: Surface }) {
-  const { document, edit, choose, planned, record } = useJob();
+  const job = useJob();
+  const { document, edit, choose, planned } = job;
   const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));
   const { shape, substrate, count, curvature = 1, measuredBy } = surface;
   const areaM2 = shapeAreaM2(shape) * curvature * count;
@@ -31,13 +32,12 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
   const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
   const clear = clearEstimateUm(surface, paint?.medianUm);
-  const isLaid = (id: string) => [...record.patches.values()].some(({ patch }) => patch.surface === id);
-  const laid = isLaid(surface.id);
+  const laid = job.laid.has(surface.id);
   const alike = document.surfaces
     .filter((other) => other.substrate === substrate && !sameColour(other.colour, surface.colour))
     .map(({ id }) => id);
   const twin = document.surfaces.find(({ id }) => id === twinOf(surface.id));
-  const twinLaid = twin !== undefined && isLaid(twin.id);
+  const twinLaid = twin !== undefined && job.laid.has(twin.id);
   return (
     <>
       <PanelHead>

@@ -1,7 +1,8 @@
 import { Check, Play, Square } from 'lucide-react';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { sameLayers, type StackLayer } from '#core/choose';
 import { SUBSTRATES } from '#core/substrates';
-import { type ChoiceFile, type ChoicePoint, jobToChoose, type Layer, wishesOf } from '#formats';
+import { type ChoiceFile, type ChoicePoint, jobToChoose, wishesOf } from '#formats';
 import { familyFill } from '../../../core-sample/strata';
 import { changeWishes, setStacks } from '../../../draft/edits';
 import { PanelHead, Part, Station } from '../../../job/Station';
@@ -9,6 +10,7 @@ import type { JobView } from '../../../job/useJobView';
 import type { PanelPaint } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
 import { money } from '../../../ui/money';
+import { stackInWords, toPlan } from '../stacks';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
 import { LifeAxis } from './LifeAxis';
 import { useChoice } from './useChoice';
@@ -26,12 +28,11 @@ const POINT_NAMES: Readonly<Record<ChoicePoint['name'], string>> = {
 
 /** What to lay where: for the whole item at once, as a frontier to choose from. */
 export function Choose({ job }: { readonly job: JobView }) {
-  const { document, shelf, edit, chosen } = job;
+  const { document, shelf, edit, chosen, laid } = job;
   const { state, start, stop } = useChoice();
   const [at, setAt] = useState(0);
   const { points, answer } = state;
   const point = points[Math.min(at, points.length - 1)];
-  const laid = useMemo(() => new Set([...job.record.patches.values()].map(({ patch }) => patch.surface)), [job.record]);
   const lens = useMemo(() => proposalLens(job, point), [job, point]);
   const find = () => {
     setAt(0);
@@ -41,14 +42,9 @@ export function Choose({ job }: { readonly job: JobView }) {
   };
   const take = () => {
     if (!point) return;
-    const stacks = new Map(
-      point.surfaces
-        .filter(({ id }) => !laid.has(id))
-        .map(({ id, layers }) => [id, layers.map((layer): Layer => ({ ...layer, method: 'small-block' }))]),
-    );
-    edit(setStacks(stacks, shelf));
+    edit(setStacks(toPlan(point.surfaces, shelf, laid), shelf));
   };
-  const changes = point ? changesOf(job, point, laid) : 0;
+  const changes = point ? changesOf(job, point) : 0;
   const onChoose = useCallback((index: number) => setAt(index), []);
   return (
     <Station lens={lens} legend={LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
@@ -61,6 +57,9 @@ export function Choose({ job }: { readonly job: JobView }) {
               <div role="status">
                 <p className="font-semibold">
                   {state.done === 0 ? 'Looking for the best …' : `${state.done} of ${state.of} looked for`}
+                  {state.done === 0 &&
+                    state.gap !== undefined &&
+                    ` within ${(100 * state.gap).toFixed(0)} % of it so far`}
                 </p>
                 <progress className="mt-1 h-2 w-full accent-(--over)" value={state.done} max={Math.max(1, state.of)} />
                 <Button className="mt-2" onClick={stop}>
@@ -74,7 +73,7 @@ export function Choose({ job }: { readonly job: JobView }) {
             )}
             {state.failed && (
               <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-soft px-3 py-2">
-                Not worked out: {state.failed}. Try again; nothing in the job was changed.
+                Not worked out: {state.failed}. Nothing in the job was changed.
               </p>
             )}
             {answer && points.length === 0 && (
@@ -216,11 +215,17 @@ const unitOf = ({ shelf, document }: JobView, product: string) => {
   return unit === 'm2' ? 'm²' : (unit ?? '');
 };
 
+const FELL_AWAY_WORDS = {
+  'not-allowed': 'no rule lets it',
+  'not-wished': 'not wished',
+  beaten: 'beaten everywhere',
+} as const;
+
 /** Why the rest of the shelf is not in the best choice. */
 function FellAway({ job, answer }: { readonly job: JobView; readonly answer: ChoiceFile }) {
   const { currency } = job.document;
   const dearer = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [each] : [])).sort((a, b) => a.by - b.by);
-  const rest = answer.fellAway.filter(({ why }) => why !== 'dearer');
+  const rest = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [] : [each]));
   return (
     <Part title="Why the rest fell away">
       <ul className="text-[14px]">
@@ -234,16 +239,10 @@ function FellAway({ job, answer }: { readonly job: JobView; readonly answer: Cho
       {rest.length > 0 && (
         <details className="mt-1 text-[14px]">
           <summary className="cursor-pointer text-ink-2">
-            {rest.length} more that the rules or better ones rule out
+            {rest.length} more that are ruled out, not wished or beaten
           </summary>
           <p className="mt-1">
-            {rest
-              .map(
-                ({ product, why }) =>
-                  `${job.productName(product)} (${why === 'beaten' ? 'beaten everywhere' : 'no rule lets it'})`,
-              )
-              .join(', ')}
-            .
+            {rest.map(({ product, why }) => `${job.productName(product)} (${FELL_AWAY_WORDS[why]})`).join(', ')}.
           </p>
         </details>
       )}
@@ -257,10 +256,7 @@ function OnPanel({ job, point }: { readonly job: JobView; readonly point: Choice
   if (!chosen) return null;
   const pinned = document.wishes?.pinned ?? [];
   const proposed = point?.surfaces.find(({ id }) => id === chosen.id);
-  const inWords = (layers: readonly { readonly product: string; readonly coats: number }[]) =>
-    layers
-      .map(({ product, coats }) => (coats > 1 ? `${productName(product)} × ${coats}` : productName(product)))
-      .join(', then ') || 'stays bare';
+  const inWords = (layers: readonly StackLayer[]) => stackInWords(layers, productName);
   return (
     <>
       <PanelHead>
@@ -308,7 +304,7 @@ function proposalLens({ document, shelf, productName }: JobView, point: ChoicePo
     const layers = point ? (proposed?.layers ?? []) : (planned.get(id) ?? []);
     const top = layers.at(-1);
     if (!top) return { fill: 'blank', caption: undefined };
-    const differs = point !== undefined && !sameStack(layers, planned.get(id) ?? []);
+    const differs = point !== undefined && !sameLayers(layers, planned.get(id) ?? []);
     return {
       fill: familyFill(families.get(top.product) ?? 'ceramic'),
       sign: proposed?.testSpot ? 'test' : undefined,
@@ -317,14 +313,7 @@ function proposalLens({ document, shelf, productName }: JobView, point: ChoicePo
   };
 }
 
-const sameStack = (
-  a: readonly { readonly product: string; readonly coats: number }[],
-  b: readonly { readonly product: string; readonly coats: number }[],
-) =>
-  a.length === b.length &&
-  a.every(({ product, coats }, index) => product === b[index]!.product && coats === b[index]!.coats);
-
-function changesOf({ document }: JobView, point: ChoicePoint, laid: ReadonlySet<string>): number {
+function changesOf({ document, laid }: JobView, point: ChoicePoint): number {
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
-  return point.surfaces.filter(({ id, layers }) => !laid.has(id) && !sameStack(layers, planned.get(id) ?? [])).length;
+  return point.surfaces.filter(({ id, layers }) => !laid.has(id) && !sameLayers(layers, planned.get(id) ?? [])).length;
 }

@@ -2,6 +2,7 @@ import { stackLife } from '#core/life';
 import { type ChoicePoint, wishesOf } from '#formats';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
+import { stackInWords } from '../stacks';
 
 const MONTHS_PER_YEAR = 12;
 /** More rows than this are read by nobody. */
@@ -82,9 +83,7 @@ function lifeRows({ document, shelf, productName }: JobView, { surfaces }: Choic
   const rows = new Map<string, Row>();
   for (const { layers, lifeMonths } of surfaces) {
     if (layers.length === 0) continue;
-    const name = layers
-      .map(({ product, coats }) => (coats > 1 ? `${productName(product)} × ${coats}` : productName(product)))
-      .join(', then ');
+    const name = stackInWords(layers, productName);
     const key = `${name} ${lifeMonths.toFixed(1)}`;
     const seen = rows.get(key);
     if (seen) {

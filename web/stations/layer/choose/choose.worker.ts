@@ -11,20 +11,24 @@ export interface ChooseRequest {
 }
 export type ChooseNews =
   | { readonly kind: 'point'; readonly point: ChoicePoint; readonly done: number; readonly of: number }
+  | { readonly kind: 'nearer'; readonly gap: number }
   | { readonly kind: 'done'; readonly choice: ChoiceFile }
   | { readonly kind: 'failed'; readonly message: string };
 
 const tell = (news: ChooseNews) => self.postMessage(news);
 
 self.addEventListener('message', ({ data }: MessageEvent<ChooseRequest>) => {
-  void work(data).catch((error: unknown) => tell({ kind: 'failed', message: String(error) }));
+  void work(data).catch((error: unknown) =>
+    tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+  );
 });
 
 async function work(request: ChooseRequest): Promise<void> {
   const solve = solveWith(await highsLoader({ locateFile: () => solverUrl }));
-  const choice = chooseFile(request, solve, (point, done, of) => {
+  const onPoint = (point: ChoicePoint, done: number, of: number) => {
     tell({ kind: 'point', point, done, of });
     return false;
-  });
+  };
+  const choice = chooseFile(request, solve, onPoint, (gap) => tell({ kind: 'nearer', gap }));
   tell({ kind: 'done', choice });
 }

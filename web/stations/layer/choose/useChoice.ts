@@ -6,6 +6,8 @@ export interface ChoiceState {
   readonly working: boolean;
   readonly done: number;
   readonly of: number;
+  /** How near the best is proven to be so far, as a share. */
+  readonly gap?: number;
   /** As they are found; the final frontier once it is done. */
   readonly points: readonly ChoicePoint[];
   readonly answer?: ChoiceFile;
@@ -30,7 +32,7 @@ export function useChoice() {
     own.addEventListener('message', ({ data }: MessageEvent<ChooseNews>) => {
       if (worker.current !== own) return;
       setState((before) => after(before, data));
-      if (data.kind !== 'point') own.terminate();
+      if (data.kind === 'done' || data.kind === 'failed') own.terminate();
     });
     own.addEventListener('error', ({ message }) => {
       setState((before) => ({ ...before, working: false, failed: message || 'the solver could not be started' }));
@@ -45,6 +47,8 @@ function after(before: ChoiceState, news: ChooseNews): ChoiceState {
   switch (news.kind) {
     case 'point':
       return { ...before, points: [...before.points, news.point], done: news.done, of: news.of };
+    case 'nearer':
+      return { ...before, gap: news.gap };
     case 'done':
       return { ...before, working: false, points: news.choice.points, answer: news.choice };
     case 'failed':

@@ -1,41 +1,37 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { Check, Pencil, Plus, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { LEVEL_DEFINITIONS } from '#core/prepare';
+import { sameLayers } from '#core/choose';
 import { linesOf } from '#core/offers';
-import { choiceSurfaces, type Layer, type OfferRecord, offerSchema } from '#formats';
+import { choiceSurfaces, type OfferRecord, offerSchema } from '#formats';
 import { errorText, useOffersQuery } from '../../../app/api';
 import { changePrepare, setStacks } from '../../../draft/edits';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { money } from '../../../ui/money';
+import { stackInWords, toPlan } from '../stacks';
 import { ViewSwitch } from '../ViewSwitch';
 import { OfferDialog } from './OfferDialog';
 import { type Quoted, quoted } from './quoted';
 
 /** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
 export function Offers({ job }: { readonly job: JobView }) {
-  const { document, shelf, edit, record } = job;
+  const { document, shelf, edit, laid } = job;
   const { data: records, error } = useOffersQuery();
   const [editing, setEditing] = useState<OfferRecord>();
   const quotes = useMemo(
     () => (records ?? []).map((each) => ({ record: each, quote: quoted(each.offer, job) })),
     [records, job],
   );
-  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
-  const agree = ({ offer, applied }: Quoted) => {
-    const stacks = new Map(
-      applied
-        .filter(({ id }) => !laid.has(id))
-        .map(({ id, layers }) => [id, layers.map((layer): Layer => ({ ...layer, method: 'small-block' }))]),
-    );
-    edit((draft) => changePrepare({ level: offer.level })(setStacks(stacks, shelf)(draft)));
-  };
+  const agree = ({ offer, applied }: Quoted) =>
+    edit((draft) => changePrepare({ level: offer.level })(setStacks(toPlan(applied, shelf, laid), shelf)(draft)));
   const lines = linesOf(
     choiceSurfaces(document).map(({ substrate, areaM2, fixed = [] }) => ({ substrate, areaM2, layers: fixed })),
   );
   const keep = () => {
     const offer = offerSchema.parse({
-      id: `offer-${(records ?? []).length + 1}-${Math.random().toString(36).slice(2, 8)}`,
+      id: nanoid(12),
       name: document.title,
       level: job.prepared.settings.level,
       lines,
@@ -78,7 +74,7 @@ export function Offers({ job }: { readonly job: JobView }) {
               quote={quote}
               onAgree={() => agree(quote)}
               onEdit={() => setEditing(own)}
-              agreed={isAgreed(job, quote, laid)}
+              agreed={isAgreed(job, quote)}
             />
           ))}
         </ol>
@@ -102,9 +98,7 @@ function OfferColumn({ job, quote: { offer, applied, price }, agreed, onAgree, o
   const laidOn = new Map<string, string[]>();
   for (const { id, layers } of applied) {
     if (layers.length === 0) continue;
-    const stack = layers
-      .map(({ product, coats }) => (coats > 1 ? `${productName(product)} × ${coats}` : productName(product)))
-      .join(', then ');
+    const stack = stackInWords(layers, productName);
     laidOn.set(stack, [...(laidOn.get(stack) ?? []), nameOf(id).toLowerCase()]);
   }
   const adapted = applied.filter((each) => each.adapted !== undefined);
@@ -200,16 +194,10 @@ function Lines({ title, lines }: { readonly title: string; readonly lines: reado
 }
 
 /** Whether a job is planned just as an offer says, as far as nothing is laid yet. */
-function isAgreed({ document, prepared }: JobView, { offer, applied }: Quoted, laid: ReadonlySet<string>): boolean {
+function isAgreed({ document, prepared, laid }: JobView, { offer, applied }: Quoted): boolean {
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
   const same = applied
     .filter(({ id }) => !laid.has(id))
-    .every(({ id, layers }) => {
-      const own = planned.get(id) ?? [];
-      return (
-        own.length === layers.length &&
-        layers.every(({ product, coats }, index) => own[index]!.product === product && own[index]!.coats === coats)
-      );
-    });
+    .every(({ id, layers }) => sameLayers(layers, planned.get(id) ?? []));
   return same && prepared.settings.level === offer.level && applied.some(({ layers }) => layers.length > 0);
 }

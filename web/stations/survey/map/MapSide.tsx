@@ -64,12 +64,11 @@ interface FormProps {
 
 /** An outline that has just been closed: what it is called and made of, and whose area it claims. */
 export function DrawnPanelForm({ job, outline, onDone }: FormProps) {
-  const { document, draft, edit, nameOf, choose, record } = job;
+  const { document, draft, edit, nameOf, choose, laid } = job;
   const [name, setName] = useState('');
   const [substrate, setSubstrate] = useState<SubstrateId>('clear-gloss');
   const [cut, setCut] = useState(true);
   const claims = useMemo(() => claimsOf(draft, outline), [draft, outline]);
-  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
   const hosts = claims.map(({ a }) => a).filter((id) => !laid.has(id));
   const measuredBy: Surface['measuredBy'] = document.item?.picture ? 'trace' : 'tape';
   const add = () => {

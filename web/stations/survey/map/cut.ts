@@ -15,7 +15,7 @@ export interface Cut {
 export function cutFurther({ first }: Cut, surface: Surface, at: Place, job: JobView): Cut {
   const why = splitFault(surface);
   if (why) return { said: `${surfaceName(surface)} cannot be split: ${why}.` };
-  if ([...job.record.patches.values()].some(({ patch }) => patch.surface === surface.id)) {
+  if (job.laid.has(surface.id)) {
     return { said: `${surfaceName(surface)} cannot be split: work has been logged on it.` };
   }
   if (first?.panel !== surface.id) return { first: { panel: surface.id, at } };

@@ -40,7 +40,7 @@ export interface MapEditor {
 }
 
 export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, active: boolean): MapEditor {
-  const { document, chosen, edit, record } = job;
+  const { document, chosen, edit, laid } = job;
   const [mode, setMode] = useState<MapMode>();
   const [cut, setCut] = useState<Cut>({});
   const [first, setFirst] = useState<string>();
@@ -117,7 +117,7 @@ export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, acti
     overlay: (unit) => <ScaleLine points={scale} unit={unit} />,
     onPoint: (point) => setScale(scale.length >= 2 ? [point] : [...scale, point]),
   };
-  const isLaid = (surface: Surface) => [...record.patches.values()].some(({ patch }) => patch.surface === surface.id);
+  const isLaid = (surface: Surface) => laid.has(surface.id);
   const cornersTool = (surface: Surface): SheetTool => ({
     underlay: picture && <Picture picture={picture} />,
     overlay: (unit) => (

@@ -1,0 +1,22 @@
+import type { StackLayer } from '#core/choose';
+import { usualMethod } from '#core/methods';
+import type { Layer, ProductSheet } from '#formats';
+
+/** A stack as it is read out: "Ledger Base, then Ledger Top × 2". */
+export const stackInWords = (layers: readonly StackLayer[], nameOf: (product: string) => string): string =>
+  layers.map(({ product, coats }) => (coats > 1 ? `${nameOf(product)} × ${coats}` : nameOf(product))).join(', then ') ||
+  'stays bare';
+
+/** Stacks as a job plans them, each layer in the way its family is usually laid; what is laid already stays out. */
+export function toPlan(
+  stacks: readonly { readonly id: string; readonly layers: readonly StackLayer[] }[],
+  shelf: readonly Pick<ProductSheet, 'id' | 'family'>[],
+  laid: ReadonlySet<string> = new Set(),
+): ReadonlyMap<string, readonly Layer[]> {
+  const families = new Map(shelf.map(({ id, family }) => [id, family]));
+  const planned = ({ product, coats }: StackLayer): Layer => {
+    const family = families.get(product);
+    return { product, coats, method: family ? usualMethod(family) : 'small-block' };
+  };
+  return new Map(stacks.filter(({ id }) => !laid.has(id)).map(({ id, layers }) => [id, layers.map(planned)]));
+}
