@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import { panel, settings, swirled } from '../testing/preparation';
 import { prepareItem } from '../prepare';
 import {
+  batteriesFor,
   type CleanerSheet,
   cleanerFor,
   type Kit,
+  lampsFor,
   type LiquidSheet,
-  machineNotes,
+  machineState,
   type MachineSheet,
   padFault,
   type PadSheet,
@@ -191,9 +193,40 @@ describe('pads and machines as things', () => {
       chargePct: 50,
       servicedMs: NOW - 100 * 24 * H,
     };
-    expect(machineNotes(one, sheet, NOW)).toEqual(['20 min left in its battery', 'its service was due 10 days ago']);
-    expect(machineNotes({ ...one, chargePct: undefined, servicedMs: NOW }, sheet, NOW)).toEqual([]);
+    expect(machineState(one, sheet, NOW)).toEqual({ leftMin: 20, overdueDays: 10 });
+    expect(machineState({ ...one, chargePct: undefined, servicedMs: NOW }, sheet, NOW)).toEqual({});
   });
+});
+
+test('a stage that runs longer than a battery holds says how many more it takes', () => {
+  const cordless = { ...machine('cordless', 'dual', 75, 12), drive: 'battery' as const, runMin: 30 };
+  const tool = { ...toolFor(bonnet, 'cutting', kit(), 'dual')!, machine: cordless };
+  const half = { id: 'c1', kind: 'machine-in-use' as const, sheet: 'cordless', chargePct: 50 };
+  const changes = (minutes: number, things: Kit['things']) =>
+    batteriesFor([{ tool, minutes }], { sheets: [], things }, NOW)[0]?.changes;
+  expect([changes(30, []), changes(31, []), changes(45, [half]), changes(46, [half]), changes(15, [half])]).toEqual([
+    undefined,
+    1,
+    1,
+    2,
+    undefined,
+  ]);
+  expect(batteriesFor([{ tool: toolFor(bonnet, 'cutting', kit(), 'dual')!, minutes: 500 }], kit(), NOW)).toEqual([]);
+});
+
+test('a look is taken with lamps that do not flicker, where there are any', () => {
+  const lamp = (id: string, flickerFree: boolean) => ({
+    id,
+    kind: 'lamp' as const,
+    name: id,
+    form: 'hand' as const,
+    flickerFree,
+  });
+  const names = (...lamps: ReturnType<typeof lamp>[]) =>
+    lampsFor('inspection', { sheets: lamps, things: [] }).map(({ id }) => id);
+  expect(names(lamp('old', false), lamp('new', true))).toEqual(['new']);
+  expect(names(lamp('old', false))).toEqual(['old']);
+  expect(lampsFor('wash', { sheets: [lamp('new', true)], things: [] })).toEqual([]);
 });
 
 describe('cleaners', () => {

@@ -42,20 +42,24 @@ export function padFault(pad: PadThing, sheet: PadSheet, liquid: string, nowMs: 
   return state === 'drying' ? 'it is still wet: water thins the liquid and throws it about' : undefined;
 }
 
-/** What is to be said of a machine before it is taken up; empty where nothing is. */
-export function machineNotes(
+/** What a machine tells before it is taken up. */
+export interface MachineState {
+  /** Work left in its battery, minutes; absent where it has none or nobody has said. */
+  readonly leftMin?: number;
+  /** Days since its service was due; absent where it is not. */
+  readonly overdueDays?: number;
+}
+
+export function machineState(
   { chargePct, servicedMs }: MachineThing,
   { drive, runMin, serviceEveryDays }: MachineSheet,
   nowMs: number,
-): string[] {
-  const left =
-    drive === 'battery' && chargePct !== undefined && runMin !== undefined ? (runMin * chargePct) / 100 : undefined;
+): MachineState {
+  const tells = drive === 'battery' && chargePct !== undefined && runMin !== undefined;
   const dueMs =
-    servicedMs !== undefined && serviceEveryDays !== undefined ? servicedMs + serviceEveryDays * MS_PER_DAY : undefined;
-  return [
-    ...(left !== undefined ? [`${Math.round(left)} min left in its battery`] : []),
-    ...(dueMs !== undefined && nowMs >= dueMs
-      ? [`its service was due ${Math.max(0, Math.floor((nowMs - dueMs) / MS_PER_DAY))} days ago`]
-      : []),
-  ];
+    servicedMs !== undefined && serviceEveryDays !== undefined ? servicedMs + serviceEveryDays * MS_PER_DAY : Infinity;
+  return {
+    ...(tells && { leftMin: (runMin * chargePct) / 100 }),
+    ...(nowMs >= dueMs && { overdueDays: Math.floor((nowMs - dueMs) / MS_PER_DAY) }),
+  };
 }

@@ -4,6 +4,7 @@ import {
   type CleanerSheet,
   GRADE_OF,
   type KitSheet,
+  type LampSheet,
   type LiquidSheet,
   type MachineSheet,
   padHoldsM2,
@@ -11,7 +12,7 @@ import {
   type PadMaterial,
   type PadSheet,
 } from './sheets';
-import { type KitThing, padFault, type PadThing } from './things';
+import { type KitThing, machineState, padFault, type PadThing } from './things';
 
 /** What the workshop prepares with. */
 export interface Kit {
@@ -175,6 +176,47 @@ export function padsFor(
     ).length;
     return { pad, liquid, areaM2, needed, ready, cleanings: ready === 0 ? 0 : Math.max(0, needed - ready) };
   });
+}
+
+export interface BatteryCount {
+  readonly machine: MachineSheet;
+  readonly minutes: number;
+  /** Full batteries the work takes beyond what is left in those in hand. */
+  readonly changes: number;
+}
+
+/** Machines on batteries that a stage runs longer than their charge holds. */
+export function batteriesFor(
+  uses: readonly { readonly tool: Tool; readonly minutes: number }[],
+  { things }: Kit,
+  nowMs: number,
+): BatteryCount[] {
+  const sums = new Map<MachineSheet, number>();
+  for (const { tool, minutes } of uses) {
+    if (tool.machine?.drive === 'battery') sums.set(tool.machine, (sums.get(tool.machine) ?? 0) + minutes);
+  }
+  return [...sums].flatMap(([machine, minutes]): BatteryCount[] => {
+    const { runMin } = machine;
+    if (runMin === undefined) return [];
+    const own = things.flatMap((thing) =>
+      thing.kind === 'machine-in-use' && thing.sheet === machine.id ? [thing] : [],
+    );
+    // Nobody has said how full: taken as full.
+    const leftMin = own.reduce((sum, thing) => sum + (machineState(thing, machine, nowMs).leftMin ?? runMin), 0);
+    const changes = Math.ceil((minutes - (own.length > 0 ? leftMin : runMin)) / runMin);
+    return changes > 0 ? [{ machine, minutes, changes }] : [];
+  });
+}
+
+/** Steps that are looks under a light. */
+const LOOKS: readonly StepKindId[] = ['inspection', 'look-again'];
+
+/** What a look is taken with: flickering lamps hide faults, and are named only where there is nothing else. */
+export function lampsFor(kind: StepKindId, kit: Kit): readonly LampSheet[] {
+  if (!LOOKS.includes(kind)) return [];
+  const lamps = ofKind(kit, 'lamp');
+  const steady = lamps.filter(({ flickerFree }) => flickerFree);
+  return steady.length > 0 ? steady : lamps;
 }
 
 export interface CleanerChoice {

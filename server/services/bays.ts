@@ -1,8 +1,9 @@
-import { type Bay, changedPaths } from '#formats';
+import type { Bay } from '#formats';
 import type { Db } from '../db/open';
-import { notFound, staleWrite } from '../http/problem';
+import { notFound } from '../http/problem';
 import { bayRepository } from '../repositories/bays';
 import type { ChangeFeed } from './changes';
+import { requireVersion } from './versions';
 
 /** Bays and how their air runs through a day. */
 export function bayService(db: Db, changes: ChangeFeed) {
@@ -19,13 +20,8 @@ export function bayService(db: Db, changes: ChangeFeed) {
       const bay = db.transaction(
         () => {
           const standing = bays.get(id);
-          if (!standing && version > 0) throw notFound('bay', id);
-          if (standing && standing.version !== version) {
-            throw staleWrite(
-              standing.version,
-              changedPaths({ ...draft }, { name: standing.name, climate: standing.climate }),
-            );
-          }
+          const body = standing && { name: standing.name, climate: standing.climate };
+          requireVersion('bay', id, standing && { version: standing.version, body: body! }, version, draft);
           return bays.put({ ...draft, id, version: version + 1 });
         },
         { behavior: 'immediate' },

@@ -1,15 +1,19 @@
-import { changedPaths, isSheet, type KitEntry, type KitRecord } from '#formats';
+import { isSheet, type KitEntry, type KitRecord } from '#formats';
 import type { Db } from '../db/open';
-import { conflict, notFound, staleWrite } from '../http/problem';
+import { conflict, notFound } from '../http/problem';
 import { kitRepository } from '../repositories/kit';
 import type { ChangeFeed } from './changes';
+import { requireVersion } from './versions';
+
+const WHAT = 'entry of the preparation shelf';
 
 /** The preparation shelf: what is cleaned and polished with, and the pads and machines in hand. */
 export function kitService(db: Db, changes: ChangeFeed) {
   const kit = kitRepository(db);
-  const requireVersion = (standing: KitRecord | undefined, id: string, version: number) => {
-    if (!standing && version > 0) throw notFound('entry of the preparation shelf', id);
-    if (standing && standing.version !== version) throw staleWrite(standing.version, changedPaths({}, standing.entry));
+  const check = (id: string, version: number) => {
+    const standing = kit.get(id);
+    requireVersion(WHAT, id, standing && { version: standing.version, body: standing.entry }, version);
+    return standing;
   };
   /** A thing is one of a sheet; a pad belongs to one liquid for good. */
   const requireFits = (entry: KitEntry, standing: KitRecord | undefined) => {
@@ -33,8 +37,7 @@ export function kitService(db: Db, changes: ChangeFeed) {
       if (entry.id !== id) throw conflict('It keeps its id; add a new one instead.');
       const stored = db.transaction(
         () => {
-          const standing = kit.get(id);
-          requireVersion(standing, id, version);
+          const standing = check(id, version);
           requireFits(entry, standing);
           return kit.put({ id, version: version + 1, entry });
         },
@@ -46,9 +49,7 @@ export function kitService(db: Db, changes: ChangeFeed) {
     remove(id: string, version: number): void {
       db.transaction(
         () => {
-          const standing = kit.get(id);
-          if (!standing) throw notFound('entry of the preparation shelf', id);
-          requireVersion(standing, id, version);
+          if (!check(id, version)) throw notFound(WHAT, id);
           const used = kit
             .all()
             .filter(({ entry }) => !isSheet(entry))

@@ -1,16 +1,17 @@
-import { changedPaths, type OfferRecord } from '#formats';
+import type { OfferRecord } from '#formats';
 import type { Db } from '../db/open';
-import { conflict, notFound, staleWrite } from '../http/problem';
+import { conflict, notFound } from '../http/problem';
 import { offerRepository } from '../repositories/offers';
 import type { ChangeFeed } from './changes';
+import { requireVersion } from './versions';
 
 /** Named offers of the shop. A job that took one keeps its own stacks. */
 export function offerService(db: Db, changes: ChangeFeed) {
   const offers = offerRepository(db);
-  const requireVersion = (id: string, version: number, isNew: boolean) => {
+  const check = (id: string, version: number) => {
     const standing = offers.get(id);
-    if (!standing && !isNew) throw notFound('offer', id);
-    if (standing && standing.version !== version) throw staleWrite(standing.version, changedPaths({}, standing.offer));
+    requireVersion('offer', id, standing && { version: standing.version, body: standing.offer }, version);
+    return standing;
   };
   return {
     all: offers.all,
@@ -19,7 +20,7 @@ export function offerService(db: Db, changes: ChangeFeed) {
       if (offer.id !== id) throw conflict('An offer keeps its id; add a new one instead.');
       const stored = db.transaction(
         () => {
-          requireVersion(id, version, version === 0);
+          check(id, version);
           return offers.put({ id, version: version + 1, offer });
         },
         { behavior: 'immediate' },
@@ -28,7 +29,7 @@ export function offerService(db: Db, changes: ChangeFeed) {
       return stored;
     },
     remove(id: string, version: number): void {
-      requireVersion(id, version, false);
+      if (!check(id, version)) throw notFound('offer', id);
       offers.remove(id);
       changes.tell({ kind: 'offer', id });
     },

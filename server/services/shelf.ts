@@ -42,19 +42,24 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
     },
     /** Takes a whole shelf in, or nothing of it: new sheets are added, others become the next version of theirs. */
     takeIn(sheets: readonly ProductSheet[]): { added: number; changed: number; same: number } {
-      return db.transaction(
+      const counts = { added: 0, changed: 0, same: 0 };
+      const news: string[] = [];
+      db.transaction(
         () => {
-          const counts = { added: 0, changed: 0, same: 0 };
           for (const sheet of sheets) {
             const known = shelf.get(sheet.id);
             const isSame = known !== undefined && changedPaths(sheet, known.sheet).length === 0;
-            if (!isSame) put(sheet, (known?.version ?? 0) + 1);
             counts[isSame ? 'same' : known ? 'changed' : 'added']++;
+            if (isSame) continue;
+            shelf.put(sheet, (known?.version ?? 0) + 1, now().toISOString());
+            news.push(sheet.id);
           }
-          return counts;
         },
         { behavior: 'immediate' },
       );
+      // Told when it is on the disk: a shelf that is refused half way is no news.
+      for (const id of news) changes.tell({ kind: 'product', id });
+      return counts;
     },
     remove(id: string, version: number): void {
       requireVersion(get(id), version);

@@ -11,7 +11,7 @@ import {
   type Turn,
   workedMin,
 } from '#core/prepare';
-import { NO_KIT, padsFor } from '#core/kit';
+import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/kit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
@@ -51,14 +51,16 @@ export function StageRow({ job, stage, turns }: Props) {
   const { name, caution, stopWhen } = STEP_KINDS[kind];
   const dwellMin = Math.max(0, ...doable.map((step) => step.dwellMin ?? 0));
   const areas = new Map(job.prepared.cases.map(({ id, areaM2 }) => [id, areaM2]));
-  const pads =
-    state === 'done'
-      ? []
-      : padsFor(
-          doable.flatMap(({ tool, surface }) => (tool ? [{ tool, areaM2: areas.get(surface) ?? 0 }] : [])),
-          job.prepared.settings.kit ?? NO_KIT,
-          Date.parse(job.at(job.nowMin)),
-        );
+  const kit = job.prepared.settings.kit ?? NO_KIT;
+  const tooled = state === 'done' ? [] : doable.flatMap((step) => (step.tool ? [{ ...step, tool: step.tool }] : []));
+  const nowMs = Date.parse(job.at(job.nowMin));
+  const pads = padsFor(
+    tooled.map(({ tool, surface }) => ({ tool, areaM2: areas.get(surface) ?? 0 })),
+    kit,
+    nowMs,
+  );
+  const batteries = batteriesFor(tooled, kit, nowMs);
+  const lamps = lampsFor(kind, kit);
   const rinseBy = record && rinseByMin(record);
   return (
     <li className="border-t py-1.5 first:border-t-0" aria-label={name}>
@@ -149,6 +151,17 @@ export function StageRow({ job, stage, turns }: Props) {
           {cleanings > 0 && `: cleaned on the go ${cleanings === 1 ? 'once' : `${cleanings} times`}`}
         </span>
       ))}
+      {batteries.map(({ machine, changes }) => (
+        <span key={machine.id} className="block text-[13px] text-warn">
+          {machine.name}: {changes === 1 ? 'another full battery' : `${changes} more full batteries`} for this stage
+        </span>
+      ))}
+      {lamps.length > 0 && (
+        <span className={`block text-[13px] ${lamps[0]!.flickerFree ? 'text-ink-3' : 'text-warn'}`}>
+          By {lamps.map(({ name }) => name).join(', ')}
+          {!lamps[0]!.flickerFree && ': it flickers, and hides faults'}
+        </span>
+      )}
       {record && state !== 'todo' && <StageTook job={job} stage={stage} record={record} />}
       {lacking.length > 0 && <span className="block text-[13px] text-stop">Not here: {lacking[0]!.impossible}.</span>}
     </li>

@@ -2,7 +2,7 @@ import { Droplets, Plus, RotateCcw, Wind } from 'lucide-react';
 import { useState } from 'react';
 import {
   type LiquidSheet,
-  machineNotes,
+  machineState,
   type MachineSheet,
   type MachineThing,
   PADS_FOR,
@@ -183,8 +183,8 @@ function MachineTile({ entry, sheet, nowMs, onChange, onOpen }: MachineTileProps
   if (!sheet) return null;
   const { servicedOn, ...rest } = entry;
   const thing: MachineThing = { ...rest, ...(servicedOn && { servicedMs: Date.parse(servicedOn) }) };
-  const notes = machineNotes(thing, sheet, nowMs);
-  const overdue = notes.some((note) => note.includes('service'));
+  const { leftMin, overdueDays } = machineState(thing, sheet, nowMs);
+  const overdue = overdueDays !== undefined;
   return (
     <li
       className={`border border-l-6 bg-sheet p-3 ${overdue ? 'border-l-warn' : 'border-l-ok'}`}
@@ -193,11 +193,12 @@ function MachineTile({ entry, sheet, nowMs, onChange, onOpen }: MachineTileProps
       <button type="button" className="text-left" onClick={onOpen}>
         <strong>{sheet.name}</strong> <span className="text-[13.5px] text-ink-2">{entry.id}</span>
       </button>
-      {notes.map((note) => (
-        <p key={note} className={`text-[14px] ${note.includes('service') ? 'font-semibold text-warn' : ''}`}>
-          {note.charAt(0).toUpperCase() + note.slice(1)}.
+      {leftMin !== undefined && <p className="text-[14px]">{Math.round(leftMin)} min left in its battery.</p>}
+      {overdue && (
+        <p className="text-[14px] font-semibold text-warn">
+          Its service was due {overdueDays === 0 ? 'today' : `${overdueDays} days ago`}.
         </p>
-      ))}
+      )}
       <div className="mt-2 flex flex-wrap items-end gap-2">
         {sheet.drive === 'battery' && (
           <div className="w-32 shrink-0">
