@@ -101,7 +101,7 @@ test('a stage is started, dwells, is paused with its reason and finished, on two
   await expect(look.getByRole('button', { name: 'Finished' })).toBeVisible();
   await page.getByRole('radio', { name: /^No correction/ }).click();
   await expect(look).toContainText('begun, and no longer planned');
-  await expect(page.getByText('Two-bucket wash is not begun.')).toBeVisible();
+  await expect(page.getByText('Two-bucket wash: not begun.')).toBeVisible();
   const { hours } = (await (await page.request.get('/api/learned-preparation')).json()) as {
     hours: { wheels: { factor: number; observations: number } };
   };

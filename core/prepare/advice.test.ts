@@ -53,7 +53,7 @@ test('a stage passed over is told, one that is simply still to come is not; a tw
   const wash = start('wash');
   const loose = (stages: Parameters<typeof looseEnds>[2]) =>
     looseEnds(prepared, cases, stages).flatMap(({ what, surface }) => (surface ? [] : [what]));
-  expect(loose(new Map([['wash/1', wash]]))).toEqual(['Pre-wash foam is not begun']);
+  expect(loose(new Map([['wash/1', wash]]))).toEqual(['Pre-wash foam: not begun']);
   const dry = afterStageEntry(start('dry'), { type: 'stage-end', stage: { kind: 'dry', round: 1 } }, 9);
   expect(
     loose(
@@ -62,7 +62,7 @@ test('a stage passed over is told, one that is simply still to come is not; a tw
         ['dry/1', dry],
       ]),
     ),
-  ).toEqual(['Pre-wash foam is not begun', 'Two-bucket wash is not finished', 'Iron remover is not begun']);
+  ).toEqual(['Pre-wash foam: not begun', 'Two-bucket wash: not finished', 'Iron remover: not begun']);
 });
 
 test('water hides where this item has gaps', () => {

@@ -26,8 +26,8 @@ export function looseEnds(
   const open = worked.flatMap((stage, index): Loose[] => {
     const state = stateOf(stage);
     const { name } = STEP_KINDS[stage.kind];
-    if (state === 'todo') return index < lastBegun ? [{ what: `${name} is not begun` }] : [];
-    return state !== 'done' && index < lastDone ? [{ what: `${name} is not finished` }] : [];
+    if (state === 'todo') return index < lastBegun ? [{ what: `${name}: not begun` }] : [];
+    return state !== 'done' && index < lastDone ? [{ what: `${name}: not finished` }] : [];
   });
   const byId = new Map(panels.map((panel) => [panel.id, panel]));
   const known = new Map(cases.map((panel) => [panel.id, panel]));

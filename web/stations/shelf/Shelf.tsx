@@ -63,11 +63,11 @@ export function Component() {
                     to={`/shelf/${id}`}
                     className="grid grid-cols-[1fr_auto] items-baseline gap-x-6 px-5 py-3 hover:bg-tint-1 md:grid-cols-[14rem_1fr_9rem]"
                   >
-                    <strong className="text-[16px]">{sheet.name}</strong>
-                    <span className="col-span-2 row-start-2 text-[14px] text-ink-2 md:col-span-1 md:row-start-1">
+                    <strong className="text-[16px] md:col-start-1 md:row-start-1">{sheet.name}</strong>
+                    <span className="col-span-2 row-start-2 text-[14px] text-ink-2 md:col-span-1 md:col-start-2 md:row-start-1">
                       {inShort(sheet)}
                     </span>
-                    <span className="text-right">
+                    <span className="text-right md:col-start-3 md:row-start-1">
                       {sheet.onHand > 0 ? (
                         `${sheet.onHand} ${sheet.unit} in stock`
                       ) : (
@@ -91,7 +91,7 @@ function inShort({ coveragePerM2, unit, ratedMonths, milestones }: ProductSheet)
     `${coveragePerM2} ${unit === 'm2' ? 'm²' : unit}/m²`,
     by === undefined ? undefined : `level ${from}–${by} min`,
     wet === undefined ? undefined : `wet after ${wet < 180 ? `${wet} min` : `${wet / 60} h`}`,
-    ratedMonths === undefined ? undefined : `rated ${ratedMonths} months`,
+    ratedMonths === undefined ? undefined : `rated ${ratedMonths} ${ratedMonths === 1 ? 'month' : 'months'}`,
   ]
     .filter(Boolean)
     .join(' · ');
