@@ -18,6 +18,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
 import { type Job, jobSchema, type Surface } from './job';
 import { jobSenseFaults } from './job-sense';
 import { minutesToDay } from './moments';
+import { isAircraft } from './planned-job';
 import { read } from './read';
 import { id, object } from './values';
 import { wishesSchema } from './wishes';
@@ -95,6 +96,7 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
   const excluded = new Set(
     job.prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface),
   );
+  const aircraft = isAircraft(job);
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
     .map((surface): ChoiceSurface => {
@@ -103,6 +105,7 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
         id: surfaceId,
         substrate,
         existing,
+        aircraft,
         areaM2: wholeAreaM2(surface),
         hit: zone === 'front' || HIT.test(surfaceId),
         ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),

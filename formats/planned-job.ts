@@ -1,4 +1,5 @@
 import type { AmbientSeries } from '#core/air';
+import { templateById } from '#core/nets';
 import { type Plan, type PlannedJob, planJob } from '#core/plan';
 import type { Job, Surface } from './job';
 import { minutesBetween, minutesToDay } from './moments';
@@ -12,6 +13,7 @@ export function plannedJob(job: Job): PlannedJob {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       name: surfaceName(surface),
+      aircraft: isAircraft(job),
       curvature: surface.curvature ?? 1,
       refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
     })),
@@ -22,6 +24,12 @@ export function plannedJob(job: Job): PlannedJob {
     room: job.room,
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
   };
+}
+
+/** Whether a job's item is an aircraft: it is drawn as one, or something on it carries aircraft paint. */
+export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): boolean {
+  const drawnAsOne = item?.template && templateById(item.template.id)?.aircraft;
+  return drawnAsOne || surfaces.some(({ substrate }) => substrate === 'aircraft-paint');
 }
 
 /** Plans a file's job. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
-import { ANSWERS, UNITS } from '#core/products';
+import { ANSWERS, FILM_FINISHES, UNITS } from '#core/products';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import {
   anyNumber,
@@ -63,7 +63,6 @@ export const SOURCED_FIELDS = [
   'ratedMonths',
   'meltsAtC',
 ] as const;
-export const FILM_FINISHES = ['gloss', 'matte'] as const;
 
 /** A product sheet as it stands in a job file and on the shelf. */
 export const productSchema = object({

@@ -13,6 +13,7 @@ export interface ChoiceSurface {
   readonly areaM2: number;
   readonly existing: readonly FamilyId[];
   readonly refinishedAgoMin?: number | undefined;
+  readonly aircraft?: boolean | undefined;
   readonly tone?: Tone | undefined;
   /** Stones hit it or hands touch it. */
   readonly hit: boolean;
@@ -50,14 +51,14 @@ const TWO_COATS: readonly FamilyId[] = [
  * there. A product lies in a stack once, in one coat or, where that is usual, two.
  */
 export function validStacks(
-  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'refinishedAgoMin'>,
+  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'refinishedAgoMin' | 'aircraft'>,
   shelf: readonly Product[],
   { testSpots, mostLayers }: Pick<Wishes, 'testSpots' | 'mostLayers'>,
 ): ValidStack[] {
-  const { substrate, existing } = surface;
+  const { substrate, existing, aircraft } = surface;
   const found: ValidStack[] = [];
   const judge = (product: Product, below: Below) =>
-    answerOf(rulingsOn({ product, substrate, below, breathesForMin: breathesFor(product, surface) }));
+    answerOf(rulingsOn({ product, substrate, below, aircraft, breathesForMin: breathesFor(product, surface) }));
   const allowedOn = (below: Below): Allowed[] =>
     shelf.flatMap((product) => {
       const answer = judge(product, below);

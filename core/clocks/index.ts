@@ -2,3 +2,4 @@ export * from './mechanisms';
 export * from './milestones';
 export * from './window';
 export * from './words';
+export * from './span';

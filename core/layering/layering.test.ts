@@ -2,7 +2,19 @@ import type { FamilyId } from '../families';
 import type { Product } from '../products';
 import type { SubstrateId } from '../substrates';
 import { product } from '../testing/samples';
-import { judgeStack, LAYERING_RULES, mayOverrule, type RuleId, touchedBy } from '.';
+import {
+  type Interval,
+  intervalRulingsOn,
+  judgeStack,
+  LAYERING_RULES,
+  mayOverrule,
+  RULE_IDS,
+  type RuleId,
+  rulingsOn,
+  touchedBy,
+  withIntervals,
+  withOverruled,
+} from '.';
 
 const everywhere = (use: 'yes' | 'test' | 'no', ...ids: SubstrateId[]) =>
   Object.fromEntries(ids.map((id) => [id, { use }]));
@@ -17,6 +29,7 @@ const satin = product({
   ratedMonths: 36,
 });
 const shelf = [base, top, wax, satin];
+const glossFilm = { thicknessUm: 200, finish: 'gloss', rollWidthsMm: [1524], stretchPct: 30, maxSurfaceC: 60 } as const;
 
 const judge = (
   layers: Product[],
@@ -24,7 +37,7 @@ const judge = (
 ) => judgeStack({ substrate: 'clear-gloss', existing: [], ...changes, layers }, shelf);
 
 describe('each rule, against and for', () => {
-  test.each<[RuleId, Product, SubstrateId, Product, SubstrateId]>([
+  const ON_SURFACES: [RuleId, Product, SubstrateId, Product, SubstrateId][] = [
     ['substrate', base, 'glass', base, 'clear-gloss'],
     ['bond', top, 'clear-gloss', base, 'clear-gloss'],
     [
@@ -57,7 +70,15 @@ describe('each rule, against and for', () => {
       product({ substrates: everywhere('yes', 'aircraft-paint'), properties: ['aviation-approved'] }),
       'aircraft-paint',
     ],
-  ])('%s', (rule, bad, badOn, good, goodOn) => {
+    [
+      'film-finish',
+      product({ substrates: everywhere('yes', 'clear-matte'), film: glossFilm }),
+      'clear-matte',
+      product({ film: glossFilm }),
+      'clear-gloss',
+    ],
+  ];
+  test.each(ON_SURFACES)('%s', (rule, bad, badOn, good, goodOn) => {
     expect(judge([bad], { substrate: badOn })[0]!.rulings.map((r) => r.rule)).toEqual([rule]);
     expect(judge([good], { substrate: goodOn })[0]).toMatchObject({ answer: 'yes', rulings: [] });
   });
@@ -70,19 +91,74 @@ describe('each rule, against and for', () => {
     expect(judge([base], { refinishedAgoMin: 60 * 1440 })[0]!.answer).toBe('yes');
   });
 
-  test('no rule is without a case above', () => {
-    const told: RuleId[] = [
-      'substrate',
-      'keep-clear',
-      'bond',
-      'fresh-paint',
-      'matte-no-abrasive',
-      'matte-gloss-enhancer',
-      'acrylic-solvent',
-      'windscreen-wipers',
-      'aircraft-approval',
-    ];
-    expect(Object.keys(LAYERING_RULES).sort()).toEqual([...told].sort());
+  test('aircraft-approval holds for the windows of an aircraft, and not for a caravan’s', () => {
+    const window = product({ substrates: everywhere('yes', 'acrylic-window') });
+    const on = (aircraft: boolean) =>
+      judgeStack({ substrate: 'acrylic-window', existing: [], aircraft, layers: [window] }, [])[0]!;
+    expect(on(true)).toMatchObject({ answer: 'no', rulings: [{ rule: 'aircraft-approval' }] });
+    expect(on(false).answer).toBe('yes');
+  });
+
+  test('film-first: over a coating or wax it is refused by its own rule alone, and the way out is to strip', () => {
+    const film = product({ id: 'film', name: 'Film', family: 'film', over: ['bare', 'film'], film: glossFilm });
+    for (const existing of [['paste-wax'], ['ceramic']] as FamilyId[][]) {
+      const [judged] = judge([film], { existing });
+      expect(judged!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
+      expect(judged!.waysOut.map(({ kind }) => kind)).toContain('strip');
+    }
+    expect(judge([film], { existing: ['film'] })[0]!.answer).toBe('yes');
+    expect(judge([base, film])[1]!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
+  });
+
+  const over = (under: Product, interval: Interval, substrate: SubstrateId = 'clear-gloss') =>
+    intervalRulingsOn({ product: top, substrate, below: { kind: 'product', product: under }, interval });
+
+  test('recoat-early: before the lower layer has set, or where it never does; at the moment itself it may', () => {
+    const answers = (startMin: number, recoatFromMin: number | null | undefined) =>
+      over(base, { startMin, recoatFromMin }).map(({ rule }) => rule);
+    expect(answers(59, 60)).toEqual(['recoat-early']);
+    expect(answers(0, null)).toEqual(['recoat-early']);
+    for (const fine of [answers(60, 60), answers(0, undefined)]) expect(fine).toEqual([]);
+  });
+
+  test('recoat-late: what then depends on what has closed and on what it lies', () => {
+    const late = { startMin: 500, recoatByMin: 480 };
+    const said = (family: FamilyId, substrate?: SubstrateId) =>
+      over(product({ family, name: 'Lower' }), late, substrate).map(({ reason }) => reason);
+    expect(said('ceramic-base')).toEqual([
+      'Lower would be laid over 20 min after it has closed: abrade it first, lightly and evenly, or change the order so that it is reached sooner',
+    ]);
+    expect(said('ceramic-base', 'clear-matte')[0]).toContain('strip it and lay it anew');
+    expect(said('spray-coating')[0]).toContain('strip it and lay it anew');
+    expect(said('ceramic-primer')[0]).toContain('polish it on again');
+    expect(over(base, { startMin: 480, recoatByMin: 480 })).toEqual([]);
+    expect(over(base, { startMin: 480, recoatByMin: null })).toEqual([]);
+  });
+
+  test('with what comes late goes its way out, before the ways the kind of surface leaves', () => {
+    const [first] = over(base, { startMin: 500, recoatByMin: 480 });
+    const judged = withIntervals({ answer: 'yes', rulings: [], waysOut: [] }, [first!], base, 'clear-gloss');
+    expect(judged).toMatchObject({ answer: 'no', waysOut: [{ kind: 'first', do: 'abrade', what: base.name }] });
+    const done = withOverruled([first!], { 'recoat-late': 'abraded before it' });
+    expect(withIntervals({ answer: 'yes', rulings: [], waysOut: [] }, done, base, 'clear-gloss')).toMatchObject({
+      answer: 'test',
+      waysOut: [],
+    });
+  });
+
+  test('no rule is without a case here', () => {
+    const ofTheirOwn: RuleId[] = ['fresh-paint', 'film-first', 'recoat-early', 'recoat-late', 'primer-wipe'];
+    expect([...ON_SURFACES.map(([rule]) => rule), ...ofTheirOwn].sort()).toEqual([...RULE_IDS].sort());
+  });
+
+  test('primer-wipe: a wipe takes a priming polish off, and nothing else', () => {
+    const primer = product({ family: 'ceramic-primer', name: 'Primer' });
+    const wipedOver = (under: Product, wiped: boolean) =>
+      rulingsOn({ product: base, substrate: 'clear-gloss', below: { kind: 'product', product: under }, wiped })
+        .map(({ rule }) => rule)
+        .filter((rule) => rule === 'primer-wipe');
+    expect(wipedOver(primer, true)).toEqual(['primer-wipe']);
+    expect([...wipedOver(primer, false), ...wipedOver(base, true)]).toEqual([]);
   });
 });
 

@@ -1,3 +1,4 @@
+import { spanInWords } from '../clocks';
 import { FAMILIES, type FamilyId } from '../families';
 import type { Answer, Product } from '../products';
 import { SUBSTRATES, type SubstrateId } from '../substrates';
@@ -15,6 +16,21 @@ export interface LayeringCase {
   readonly below: Below;
   /** Minutes the paint still has to breathe when this layer is laid; 0 or less: it has. */
   readonly breathesForMin?: number | undefined;
+  /** It is on an aircraft, whatever it is made of. */
+  readonly aircraft?: boolean | undefined;
+  /** When it is laid, beside when what lies below may be laid over; absent where that is not known yet. */
+  readonly interval?: Interval | undefined;
+  /** A panel wipe stands between it and what lies below. */
+  readonly wiped?: boolean | undefined;
+}
+
+/** When a layer goes over another, minutes on one scale. */
+export interface Interval {
+  readonly startMin: number;
+  /** Null: it never sets enough. Undefined: its sheet does not say. */
+  readonly recoatFromMin?: number | null | undefined;
+  /** Null or undefined: it stays open. */
+  readonly recoatByMin?: number | null | undefined;
 }
 
 export interface Ruling {
@@ -34,6 +50,8 @@ interface Rule {
   readonly reference: string;
   /** Someone could be hurt, or the law stands behind it: never overruled. */
   readonly safety?: true;
+  /** What its answer turns on. */
+  readonly looksAt: 'surface' | 'below' | 'interval' | 'wipe';
   /** Undefined where the rule has nothing against it. */
   judge(layer: LayeringCase): { readonly answer: Ruling['answer']; readonly reason: string } | undefined;
 }
@@ -70,12 +88,53 @@ export function bondsTo(product: Product, below: Below): boolean {
   }
 }
 
+const familyBelow = (below: Below): FamilyId | undefined =>
+  below.kind === 'bare' ? undefined : below.kind === 'existing' ? below.family : below.product.family;
+
+/** Whether a panel wipe would take what lies below off, where it is meant to stay. */
+export const goesWithWipe = (below: FamilyId | undefined): boolean => below === 'ceramic-primer';
+
+/** Film over something that is neither bare nor film. */
+const filmOnCoating = ({ family }: Product, below: Below): boolean => {
+  const under = familyBelow(below);
+  return family === 'film' && under !== undefined && under !== 'film';
+};
+
+/** The finish a film would change; undefined where there is none to speak of. */
+function finishOf(substrate: SubstrateId): 'gloss' | 'matte' | undefined {
+  const { matte, polishable } = SUBSTRATES[substrate];
+  return matte ? 'matte' : polishable || substrate === 'film-gloss' ? 'gloss' : undefined;
+}
+
+/** What has to be done before a layer that comes too late. */
+export type TooLate = 'abrade' | 'strip' | 'start-again';
+
+const WHEN_TOO_LATE: Readonly<Record<TooLate, string>> = {
+  abrade: 'abrade it first, lightly and evenly',
+  strip: 'strip it and lay it anew',
+  'start-again': 'polish it on again',
+};
+
+/** Families whose skin can be opened by abrading; the rest come off. */
+const ABRADED: readonly FamilyId[] = ['ceramic', 'ceramic-base', 'ceramic-top', 'wheel-coating'];
+
+/** What then, where a layer comes too late over another: hard coatings on a polishable ground are abraded. */
+export function whenTooLate(below: FamilyId, substrate: SubstrateId): TooLate {
+  if (below === 'ceramic-primer') return 'start-again';
+  const abradable = SUBSTRATES[substrate].polishable === true || substrate === 'wheel' || substrate === 'caliper';
+  return ABRADED.includes(below) && abradable ? 'abrade' : 'strip';
+}
+
+/** Two moments nearer than this are one. */
+const MOMENT_MIN = 1e-6;
+
 /** The rules of layering, as data: a new one is an entry here. */
 const TABLE = define({
   substrate: {
     says: 'A product goes only on the kinds of surface its sheet names.',
     because: 'What is not on the sheet has not been tried by its maker.',
     reference: 'the product’s sheet',
+    looksAt: 'surface',
     judge: ({ product, substrate }) => {
       const sheet = product.substrates[substrate];
       if (!sheet)
@@ -91,6 +150,7 @@ const TABLE = define({
     because: 'Brakes that slip, feet that slide and sensors that do not see hurt people.',
     reference: 'practice; the makers of brakes and driver aids',
     safety: true,
+    looksAt: 'surface',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].keepClear
         ? {
@@ -103,15 +163,88 @@ const TABLE = define({
     says: 'A layer lies only on something it can bond to.',
     because: 'Nothing bonds over wax, silicone or oil; film adhesive wants bare paint; a top wants its base.',
     reference: 'the product’s sheet',
+    looksAt: 'below',
     judge: ({ product, below }) =>
-      bondsTo(product, below)
+      // Film has its own rule, with its own way out.
+      bondsTo(product, below) || filmOnCoating(product, below)
         ? undefined
         : { answer: 'no', reason: `${product.name} does not bond to ${belowInWords(below)}` },
+  },
+  'film-first': {
+    says: 'Film goes on before coating, wax and sealant, never over them.',
+    because: 'Its adhesive wants bare paint: over a coating the edges lift; laid first, it can be coated like paint.',
+    reference: 'practice; the sheet of the film',
+    looksAt: 'below',
+    judge: ({ product, below }) =>
+      filmOnCoating(product, below)
+        ? { answer: 'no', reason: `${product.name} wants bare paint and would lie on ${belowInWords(below)}` }
+        : undefined,
+  },
+  'film-finish': {
+    says: 'A film whose finish is not the paint’s wants the owner’s word.',
+    because: 'For as long as it lies, the panel looks like the film: satin on gloss, gloss on satin.',
+    reference: 'practice; the owner’s word',
+    looksAt: 'surface',
+    judge: ({ product, substrate }) => {
+      const own = finishOf(substrate);
+      if (!product.film || !own || own === product.film.finish) return undefined;
+      return {
+        answer: 'test',
+        reason: `${product.name} is ${product.film.finish} and makes the ${surfaceName(substrate)} look so: show the owner a sample on it`,
+      };
+    },
+  },
+  'recoat-early': {
+    says: 'A layer waits until the one below may be laid over.',
+    because: 'Too early, the lower one is dragged off or its solvent is shut in.',
+    reference: 'the sheet of the product below, on its clock in the air there is',
+    looksAt: 'interval',
+    judge: ({ product, below, interval }) => {
+      if (below.kind !== 'product' || interval?.recoatFromMin === undefined) return undefined;
+      const { recoatFromMin, startMin } = interval;
+      if (recoatFromMin === null) {
+        return {
+          answer: 'no',
+          reason: `${below.product.name} never sets enough in this air for ${product.name} to go over it: keep the bay warmer`,
+        };
+      }
+      if (startMin >= recoatFromMin - MOMENT_MIN) return undefined;
+      return {
+        answer: 'no',
+        reason: `${product.name} was laid ${spanInWords(recoatFromMin - startMin)} before ${below.product.name} may be laid over: let it cure, look along it under a hand light, and where it stays soft or wrinkles take both off and start again`,
+      };
+    },
+  },
+  'recoat-late': {
+    says: 'A layer is laid before the one below has closed to it.',
+    because: 'Too late, nothing bonds to it any more until its skin is opened.',
+    reference: 'the sheet of the product below, on its clock in the air there is',
+    looksAt: 'interval',
+    judge: ({ below, interval, substrate }) => {
+      if (below.kind !== 'product' || typeof interval?.recoatByMin !== 'number') return undefined;
+      const late = interval.startMin - interval.recoatByMin;
+      if (late <= MOMENT_MIN) return undefined;
+      return {
+        answer: 'no',
+        reason: `${below.product.name} would be laid over ${spanInWords(late)} after it has closed: ${WHEN_TOO_LATE[whenTooLate(below.product.family, substrate)]}, or change the order so that it is reached sooner`,
+      };
+    },
+  },
+  'primer-wipe': {
+    says: 'No panel wipe over a priming polish.',
+    because: 'It is part of the coating: wiping takes it off again, and what goes over it finds bare paint unevenly.',
+    reference: 'the sheet of the priming polish',
+    looksAt: 'wipe',
+    judge: ({ below, wiped }) =>
+      wiped && goesWithWipe(familyBelow(below))
+        ? { answer: 'no', reason: `a panel wipe would take ${belowInWords(below)} off again` }
+        : undefined,
   },
   'fresh-paint': {
     says: 'Fresh paint breathes before anything closes it.',
     because: 'Solvent still leaving the paint would be trapped; the days are the sheet’s, or the painter’s.',
     reference: 'the product’s sheet, or the painter',
+    looksAt: 'surface',
     judge: ({ product, breathesForMin = 0 }) =>
       breathesForMin > 0
         ? {
@@ -124,6 +257,7 @@ const TABLE = define({
     says: 'Nothing that polishes or fills goes on a matte finish.',
     because: 'It turns glossy and cannot be undone.',
     reference: 'practice',
+    looksAt: 'surface',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].matte && product.properties.some((p) => p === 'abrasive' || p === 'filler')
         ? { answer: 'no', reason: `${product.name} polishes or fills, which turns a matte finish glossy for good` }
@@ -133,6 +267,7 @@ const TABLE = define({
     says: 'A gloss enhancer on a matte finish wants a hidden test spot and the owner’s word.',
     because: 'Some owners like the deeper look; it cannot be taken back.',
     reference: 'practice; the owner’s word',
+    looksAt: 'surface',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].matte && product.properties.includes('gloss-enhancer')
         ? { answer: 'test', reason: `${product.name} enhances gloss: try it low at the rear and ask the owner` }
@@ -143,6 +278,7 @@ const TABLE = define({
     because: 'It crazes them.',
     reference: 'practice; the maker of the window',
     safety: true,
+    looksAt: 'surface',
     judge: ({ product, substrate }) =>
       substrate === 'acrylic-window' && product.properties.includes('strong-solvent')
         ? { answer: 'no', reason: `${product.name} carries a strong solvent, which crazes acrylic` }
@@ -152,6 +288,7 @@ const TABLE = define({
     says: 'A coating not made for wipers wants a test on a windscreen.',
     because: 'The wipers may chatter.',
     reference: 'the product’s sheet; practice',
+    looksAt: 'surface',
     judge: ({ product, substrate }) =>
       substrate === 'windscreen' && product.properties.includes('not-for-wipers')
         ? { answer: 'test', reason: `${product.name} is not made for wipers: they may chatter` }
@@ -162,8 +299,9 @@ const TABLE = define({
     because: 'The maker’s approval and a licensed engineer decide; static ports, vents and control gaps stay clear.',
     reference: 'the aircraft maker’s approval; a licensed engineer',
     safety: true,
-    judge: ({ product, substrate }) =>
-      substrate === 'aircraft-paint' && !product.properties.includes('aviation-approved')
+    looksAt: 'surface',
+    judge: ({ product, substrate, aircraft }) =>
+      (aircraft || substrate === 'aircraft-paint') && !product.properties.includes('aviation-approved')
         ? { answer: 'no', reason: `the sheet of ${product.name} does not say that it is approved for aircraft` }
         : undefined,
   },
@@ -179,6 +317,11 @@ export function rulingsOn(layer: LayeringCase): Ruling[] {
     const ruling = LAYERING_RULES[rule].judge(layer);
     return ruling ? [{ rule, ...ruling }] : [];
   });
+}
+
+/** What the rules say of when a layer is laid over another. */
+export function intervalRulingsOn(layer: LayeringCase & { readonly interval: Interval }): Ruling[] {
+  return rulingsOn(layer).filter(({ rule }) => LAYERING_RULES[rule].looksAt === 'interval');
 }
 
 /** The strictest of several rulings. */

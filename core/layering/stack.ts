@@ -9,6 +9,8 @@ import {
   type Overruled,
   type Ruling,
   rulingsOn,
+  type TooLate,
+  whenTooLate,
   withOverruled,
 } from './rules';
 
@@ -23,7 +25,9 @@ export type WayOut =
   | { readonly kind: 'instead'; readonly product: Product; readonly answer: Answer }
   | { readonly kind: 'beneath'; readonly product: Product }
   | { readonly kind: 'strip'; readonly what: string }
-  | { readonly kind: 'wait'; readonly days: number };
+  | { readonly kind: 'wait'; readonly days: number }
+  /** It comes too late: done at the panel first, and said so on the record. */
+  | { readonly kind: 'first'; readonly do: TooLate; readonly what: string };
 
 export interface LayerJudgement {
   readonly answer: Answer;
@@ -41,6 +45,7 @@ export interface StackCase {
   readonly overruled?: readonly (Overruled | undefined)[] | undefined;
   /** Minutes since local midnight of the refinishing, at the time of laying; absent for paint long cured. */
   readonly refinishedAgoMin?: number | undefined;
+  readonly aircraft?: boolean | undefined;
 }
 
 const MINUTES_PER_DAY = 1440;
@@ -55,11 +60,26 @@ export function judgeStack(stack: StackCase, shelf: readonly Product[]): LayerJu
   return stack.layers.map((product, index) => {
     const underneath = stack.layers[index - 1];
     const below: Below = underneath ? { kind: 'product', product: underneath } : foundOn(stack.existing);
-    const layer = { product, substrate: stack.substrate, below, breathesForMin: breathesFor(product, stack) };
+    const { substrate, aircraft } = stack;
+    const layer = { product, substrate, below, aircraft, breathesForMin: breathesFor(product, stack) };
     const rulings = withOverruled(rulingsOn(layer), stack.overruled?.[index]);
     const answer = answerOf(rulings);
     return { answer, rulings, waysOut: answer === 'no' ? waysOut(layer, rulings, stack, shelf) : [] };
   });
+}
+
+/** A judgement with what the plan says of when the layer goes over the one below, and the way out of coming too late. */
+export function withIntervals(
+  judged: LayerJudgement,
+  intervals: readonly Ruling[],
+  below: Pick<Product, 'name' | 'family'>,
+  substrate: SubstrateId,
+): LayerJudgement {
+  if (intervals.length === 0) return judged;
+  const rulings = [...judged.rulings, ...intervals];
+  const late = intervals.some(({ rule, answer }) => rule === 'recoat-late' && answer === 'no');
+  const first: WayOut[] = late ? [{ kind: 'first', do: whenTooLate(below.family, substrate), what: below.name }] : [];
+  return { answer: answerOf(rulings), rulings, waysOut: [...first, ...judged.waysOut] };
 }
 
 /** Minutes until the paint may be closed with this product; 0 where it long may. */
@@ -76,8 +96,8 @@ function waysOut(
 ): WayOut[] {
   const refusedBy = (rule: Ruling['rule']) => rulings.some((r) => r.rule === rule && r.answer === 'no');
   const ways: WayOut[] = [];
-  if (refusedBy('bond')) {
-    const carrier = shelf.find((other) => carries(other, layer));
+  if (refusedBy('bond') || refusedBy('film-first')) {
+    const carrier = refusedBy('bond') && shelf.find((other) => carries(other, layer));
     if (carrier) ways.push({ kind: 'beneath', product: carrier });
     const { below } = layer;
     const onceStripped = answerOf(rulingsOn({ ...layer, below: { kind: 'bare' } })) !== 'no';

@@ -1,7 +1,7 @@
 import { FAMILIES, FAMILY_IDS, type FamilyId } from '../families';
 import type { Product } from '../products';
 import { SUBSTRATE_IDS, type SubstrateId } from '../substrates';
-import { type Below, LAYERING_RULES, type Ruling, type RuleId } from './rules';
+import { type Below, bondsTo, LAYERING_RULES, type LayeringCase, type Ruling, type RuleId } from './rules';
 
 /** A product that a rule has something to say of, and where. */
 export interface Touched {
@@ -13,23 +13,67 @@ export interface Touched {
 
 /** What a rule touches on a shelf: each product with the surfaces, or what lies below, where it says no or test. */
 export function touchedBy(rule: RuleId, shelf: readonly Product[], nameOf: (id: SubstrateId) => string): Touched[] {
-  const { judge } = LAYERING_RULES[rule];
-  const cases: readonly { readonly on: string; readonly substrate: SubstrateId; readonly below: Below }[] =
-    BY_BELOW.includes(rule)
-      ? [BARE, ...FAMILY_IDS.map(found)].map((below) => ({ on: belowName(below), substrate: 'clear-gloss', below }))
-      : SUBSTRATE_IDS.map((substrate) => ({ on: nameOf(substrate), substrate, below: BARE }));
-  return shelf.flatMap((product): Touched[] =>
-    (['no', 'test'] as const).flatMap((answer) => {
-      const on = cases.filter(
-        ({ substrate, below }) => judge({ product, substrate, below, breathesForMin: FRESH_MIN })?.answer === answer,
-      );
+  const { judge, looksAt } = LAYERING_RULES[rule];
+  return shelf.flatMap((product): Touched[] => {
+    const tried = triedOn(looksAt, product, shelf, nameOf);
+    return (['no', 'test'] as const).flatMap((answer) => {
+      const on = tried.filter((one) => judge({ product, ...one })?.answer === answer);
       return on.length > 0 ? [{ product: product.id, answer, on: on.map((each) => each.on) }] : [];
-    }),
-  );
+    });
+  });
 }
 
-/** Rules that look at what lies below and not at the surface. */
-const BY_BELOW: readonly RuleId[] = ['bond'];
+type Tried = Omit<LayeringCase, 'product'> & { readonly on: string };
+
+/** The cases in which a rule of each sort can have something to say of a product. */
+function triedOn(
+  looksAt: (typeof LAYERING_RULES)[RuleId]['looksAt'],
+  product: Product,
+  shelf: readonly Product[],
+  nameOf: (id: SubstrateId) => string,
+): Tried[] {
+  switch (looksAt) {
+    case 'surface':
+      return SUBSTRATE_IDS.map((substrate) => ({
+        on: nameOf(substrate),
+        substrate,
+        below: BARE,
+        breathesForMin: FRESH_MIN,
+      }));
+    case 'below':
+      return [BARE, ...FAMILY_IDS.map(found)].map((below) => ({
+        on: belowName(below),
+        substrate: 'clear-gloss',
+        below,
+      }));
+    case 'interval':
+      return underneath(product, shelf).flatMap(({ below, milestones }) => {
+        const recoatFromMin = milestones.find(({ name }) => name === 'recoatFrom')?.min;
+        const recoatByMin = milestones.find(({ name }) => name === 'recoatBy')?.min;
+        const startsMin = [...(recoatFromMin ? [0] : []), ...(recoatByMin === undefined ? [] : [recoatByMin + 1])];
+        return startsMin.map((startMin) => ({
+          on: below.product.name,
+          substrate: 'clear-gloss' as const,
+          below,
+          interval: { startMin, recoatFromMin, recoatByMin },
+        }));
+      });
+    case 'wipe':
+      return underneath(product, shelf).map(({ below }) => ({
+        on: below.product.name,
+        substrate: 'clear-gloss',
+        below,
+        wiped: true,
+      }));
+  }
+}
+
+/** What of a shelf a product may lie on. */
+const underneath = (product: Product, shelf: readonly Product[]) =>
+  shelf
+    .map((under) => ({ below: { kind: 'product', product: under } as const, milestones: under.milestones }))
+    .filter(({ below }) => bondsTo(product, below));
+
 /** Paint sprayed this minute: what breathes has everything still to come. */
 const FRESH_MIN = 1;
 const BARE: Below = { kind: 'bare' };

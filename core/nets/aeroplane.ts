@@ -304,6 +304,7 @@ const STRUTS: View = {
 export const AEROPLANE: ViewsDrawing = {
   id: 'aeroplane',
   name: 'Two-seat aeroplane, high wing',
+  aircraft: true,
   reference: { lengthMm: LENGTH_MM, heightMm: 2210, spanMm: SPAN_MM },
   usual: { lengthMm: 6200, heightMm: 2210, spanMm: 9800 },
   plausible: { lengthMm: [5000, 8500], heightMm: [1800, 3000], spanMm: [7500, 12_500] },

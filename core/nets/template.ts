@@ -30,6 +30,8 @@ export interface ItemTemplate {
   readonly words?: { readonly [D in Dimension]?: string };
   /** Groups of surfaces beside the outside that such an item has: `groups.ts`. */
   readonly groups: readonly GroupId[];
+  /** Only what is approved for aircraft goes on any of it. */
+  readonly aircraft?: boolean;
   /**
    * The net at an item's own size.
    * @throws SizeError for sizes {@link sizeFaults} finds fault with.

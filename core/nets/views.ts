@@ -58,6 +58,7 @@ export interface ViewsDrawing {
   readonly plausible: ItemTemplate['plausible'];
   readonly words?: NonNullable<ItemTemplate['words']>;
   readonly groups?: readonly GroupId[];
+  readonly aircraft?: boolean;
   readonly rows: readonly (readonly View[])[];
 }
 
@@ -91,6 +92,7 @@ export function viewsTemplate(drawing: ViewsDrawing): ItemTemplate {
     plausible: drawing.plausible,
     ...(drawing.words && { words: drawing.words }),
     groups: drawing.groups ?? [],
+    aircraft: drawing.aircraft ?? false,
     unfold: (sizes) => {
       const placed = place(drawing, checkedSizes(template, sizes));
       const panels = placed.flatMap((one) => one.view.panels.flatMap((panel) => netPanels(one, panel, pointsOf)));

@@ -37,7 +37,9 @@ export interface Applied {
   readonly adapted?: string;
 }
 
-type Ground = Pick<ChoiceSurface, 'id' | 'substrate' | 'refinishedAgoMin'> & { readonly existing: readonly FamilyId[] };
+type Ground = Pick<ChoiceSurface, 'id' | 'substrate' | 'refinishedAgoMin' | 'aircraft'> & {
+  readonly existing: readonly FamilyId[];
+};
 
 /**
  * An offer on the surfaces of an item: each gets the stack of its kind, without the layers that the rules refuse

@@ -21,6 +21,8 @@ export interface PlannedSurface {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;
+  /** It belongs to an aircraft. */
+  readonly aircraft?: boolean | undefined;
   readonly shape: Shape;
   readonly count: number;
   readonly curvature: number;

@@ -1,6 +1,6 @@
 import { airAt, condensation } from '../air';
 import { shapeAreaM2, shapeShortSideM } from '../geometry';
-import { answerOf, judgeStack, type Ruling, withOverruled } from '../layering';
+import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '../layering';
 import { METHODS, type MethodId } from '../methods';
 import { judgeReadings } from '../paint';
 import { type Answer, millilitres, type Product } from '../products';
@@ -80,11 +80,16 @@ export interface PlanFrom {
 }
 const FROM_THE_START: PlanFrom = { nowMin: 0, done: new Map() };
 
+interface TopCoat {
+  readonly product: Product;
+  readonly laid: LaidCoat;
+}
+
 /** Where the crew stands while the rounds are walked through. */
 interface Progress {
   nowMin: number;
   /** Last coat really laid on each surface. */
-  readonly top: Map<string, { readonly product: Product; readonly laid: LaidCoat }>;
+  readonly top: Map<string, TopCoat>;
 }
 
 interface PendingCoat {
@@ -180,41 +185,54 @@ function planCoat(
   const name = { product: product.id, layer, coat, method };
   // Fresh paint is a matter of when, not of whether: it is found below, and the numbers are still shown.
   const judged = judgeStack({ ...surface, layers: stack }, []).at(-1)!;
-  const rulings = withOverruled(judged.rulings, surface.layers[layer]!.overruled);
-  const refused = (extra: readonly Finding[]): CoatOutcome => ({
+  const { overruled } = surface.layers[layer]!;
+  const byKind = withOverruled(judged.rulings, overruled);
+  const refused = (rulings: readonly Ruling[], found: readonly Finding[]): CoatOutcome => ({
     plan: { ...name, answer: 'no', rulings },
-    findings: extra,
+    findings: found,
   });
-  const answer = answerOf(rulings);
-  if (answer === 'no') return refused(say.refusals(rulings, about));
+  if (answerOf(byKind) === 'no') return refused(byKind, say.refusals(byKind, about));
 
   const below = progress.top.get(surface.id);
   const recoatFrom = below?.laid.milestones.recoatFrom;
-  if (!record && below && recoatFrom === null) return refused([say.neverRecoatable(below.product, product, about)]);
   const startMin = record?.startMin ?? Math.max(progress.nowMin, recoatFrom ?? -Infinity);
+  const byTime = below ? withOverruled(intervalRulings(surface, product, below, startMin), overruled) : [];
+  // A layer that nothing may ever go over refuses what was to come, not what was laid all the same.
+  if (!record && recoatFrom === null && answerOf(byTime) === 'no')
+    return refused([...byKind, ...byTime], say.refusals(byTime, about));
 
   const coatCase: CoatCase = { product, ambient: job.ambient, matteSchool: job.matteSchool, ...placeOf(surface) };
   const window = coatWindow(coatCase, startMin, job.crew.guardSigma);
   // What was laid all the same is laid: the record stands above the plan.
   if (!record && window.verdict === 'closed') {
-    return refused([say.windowClosed(product, window, about)]);
+    return refused(byKind, [say.windowClosed(product, window, about)]);
   }
   const laid = layCoat(job, surface, pending, { coatCase, window, startMin, record, nowMin: progress.nowMin });
   progress.nowMin = Math.max(progress.nowMin, laid.endMin);
   progress.top.set(surface.id, { product, laid });
 
   const findings = [
-    ...say.refusals(rulings, about),
+    ...say.refusals(byKind, about),
     ...breathing(surface, product, startMin, about),
     ...conditionFindings(job, surface, product, startMin, about),
     ...(window.verdict === 'narrow' ? [say.narrowWindow(product, window, about)] : []),
     ...tooLarge(job, surface, laid, about),
     ...(laid.milestones.waterSafe === null ? [say.neverCures(product, about)] : []),
-    ...(below && startMin > (below.laid.milestones.recoatBy ?? Infinity)
-      ? [say.recoatTooLate(below.product, startMin - below.laid.milestones.recoatBy!, about)]
-      : []),
+    ...say.refusals(byTime, about),
   ];
-  return { plan: { ...name, answer, rulings, laid }, findings };
+  const rulings = [...byKind, ...byTime];
+  // What comes late is laid by the plan all the same, after it was abraded: its numbers are shown.
+  return { plan: { ...name, answer: answerOf(byKind), rulings, laid }, findings };
+}
+
+function intervalRulings(surface: PlannedSurface, product: Product, below: TopCoat, startMin: number): Ruling[] {
+  const { recoatFrom: recoatFromMin, recoatBy: recoatByMin } = below.laid.milestones;
+  return intervalRulingsOn({
+    product,
+    substrate: surface.substrate,
+    below: { kind: 'product', product: below.product },
+    interval: { startMin, recoatFromMin, recoatByMin },
+  });
 }
 
 function placeOf(surface: PlannedSurface): Pick<CoatCase, 'substrate' | 'surfaceC'> {

@@ -1,11 +1,12 @@
 /** The findings of a plan in words: what is wrong, by how much, and the way out. */
 import type { Condensation } from '../air';
+import { minutesInWords, spanInWords } from '../clocks';
 import type { CoatWindow } from './coat';
-import type { Ruling } from '../layering';
+import type { RuleId, Ruling } from '../layering';
 import type { PanelPaint } from '../paint';
 import type { Product, Range } from '../products';
 import type { CrewMode } from '../sections';
-import type { Finding, FindingCode } from './findings';
+import type { Finding, FindingCode, Severity } from './findings';
 import type { PlannedSurface } from './job';
 
 interface About {
@@ -14,9 +15,6 @@ interface About {
 }
 
 const fixed = (value: number, digits = 1) => value.toFixed(digits);
-const minutes = (value: number) => (value < 10 ? `${fixed(value)} min` : `${Math.round(value)} min`);
-const span = (value: number) =>
-  value < 120 ? minutes(value) : value < 2880 ? `${fixed(value / 60)} h` : `${Math.ceil(value / 1440)} days`;
 const sentence = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 
 /** Rulings that refuse are stops, those that want a test spot are one note. */
@@ -24,9 +22,18 @@ export function refusals(rulings: readonly Ruling[], about: About): Finding[] {
   return rulings.map((ruling): Finding => {
     const text = sentence(ruling.reason);
     if (ruling.answer === 'test') return { severity: 'note', code: 'test-spot', ...about, text };
-    return { severity: 'stop', code: ruling.rule === 'bond' ? 'bond' : 'not-allowed', ...about, text };
+    const { severity = 'stop', code = 'not-allowed' } = SAID_AS[ruling.rule] ?? {};
+    return { severity, code, ...about, text };
   });
 }
+
+/** Rules whose refusal has a finding of its own, and those after which the numbers are still to be trusted. */
+const SAID_AS: Readonly<Partial<Record<RuleId, { readonly code: FindingCode; readonly severity?: Severity }>>> = {
+  bond: { code: 'bond' },
+  'film-first': { code: 'bond' },
+  'recoat-early': { code: 'recoat-window' },
+  'recoat-late': { code: 'recoat-window', severity: 'warn' },
+};
 
 export function freshPaint(product: Product, forMin: number, about: About): Finding {
   const text = `The paint has to breathe ${Math.ceil(forMin / 1440)} more days before ${product.name} may close it; its sheet asks for ${product.freshPaintDays}.`;
@@ -70,7 +77,7 @@ export function outOfLimits(product: Product, outside: readonly OutsideLimit[], 
 
 export function narrowWindow(product: Product, window: CoatWindow, about: About): Finding {
   const width = (window.levelByMin ?? 0) - (window.levelFromMin ?? 0);
-  const text = `${product.name} can be levelled for only ${minutes(width)} in this air. Cool the bay, work smaller sections, or take a product with a longer window.`;
+  const text = `${product.name} can be levelled for only ${minutesInWords(width)} in this air. Cool the bay, work smaller sections, or take a product with a longer window.`;
   return { severity: 'warn', code: 'narrow-window', ...about, text };
 }
 
@@ -94,21 +101,11 @@ export function neverCures(product: Product, about: About): Finding {
   return { severity: 'stop', code: 'never-cures', ...about, text };
 }
 
-export function neverRecoatable(below: Product, product: Product, about: About): Finding {
-  const text = `${below.name} never sets enough in this air for ${product.name} to go over it. Keep the bay warmer.`;
-  return { severity: 'stop', code: 'recoat-window', ...about, text };
-}
-
-export function recoatTooLate(below: Product, byMin: number, about: About): Finding {
-  const text = `${below.name} would be recoated ${span(byMin)} after its recoat window has closed: abrade it first, or change the order so that it is reached sooner.`;
-  return { severity: 'warn', code: 'recoat-window', ...about, text };
-}
-
 export function missesDeadline(handoverMin: number | null, needsByMin: number): Finding {
   const text =
     handoverMin === null
       ? 'It can never be handed over in this air, so the owner’s time is missed. Tell the owner today.'
-      : `Hand-over comes ${span(handoverMin - needsByMin)} after the owner needs it. Start earlier, keep the bay warm overnight, or tell the owner today.`;
+      : `Hand-over comes ${spanInWords(handoverMin - needsByMin)} after the owner needs it. Start earlier, keep the bay warm overnight, or tell the owner today.`;
   return { severity: 'warn', code: 'misses-deadline', text };
 }
 

@@ -1,6 +1,7 @@
 import type { Mark, MarkSeverity, Tried } from '../condition';
 import { worstSeverity } from '../condition';
 import { FAMILIES, type FamilyId } from '../families';
+import { goesWithWipe } from '../layering';
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '../kit';
 import type { Zone } from '../nets';
 import { CLEAR_RESERVE_UM, type Hardness, type PaintSystem } from '../paint';
@@ -158,7 +159,7 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
     ...cleaning(panel, settings),
     ...masking(panel, level, settings, besidePolish),
     ...correction(panel, level, settings),
-    ...ending(panel, settings),
+    ...ending(panel, level, settings),
   ];
   const steps = wanted.map((step) => toStep(panel, step, settings));
   const taken = steps.filter(isDone).map(({ kind }) => kind);
@@ -346,8 +347,8 @@ function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   ];
 }
 
-function ending(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
-  const { substrate, toCome, marks } = panel;
+function ending(panel: PanelCase, { level }: AllowedLevel, { schools, site }: PrepareSettings): Wanted[] {
+  const { substrate, toCome, marks, existing } = panel;
   const [first] = toCome;
   if (first === undefined || NOT_WASHED.includes(substrate) || SUBSTRATES[substrate].keepClear) return [];
   const polished = takesPolish(substrate) && !siteFault('prep-wash', site);
@@ -358,8 +359,14 @@ function ending(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] 
     ends.push({ kind: 'trim-restore', reason: 'faded' });
   }
   if (polished) ends.push({ kind: 'prep-wash', reason: 'takes polishing oil and dust out of the gaps' });
-  const primed = first === 'ceramic-primer';
-  if (BONDING.includes(first) && substrate !== 'acrylic-window' && !(primed && schools.wipe === 'none-over-primer')) {
+  const primed = first === 'ceramic-primer' && schools.wipe === 'none-over-primer';
+  const polishedOff = LEVEL_DEFINITIONS[level].steps.length > 0;
+  if (
+    BONDING.includes(first) &&
+    substrate !== 'acrylic-window' &&
+    !primed &&
+    (polishedOff || !goesWithWipe(existing.at(-1)))
+  ) {
     const rounds = schools.wipe === 'twice' ? 2 : 1;
     const reason = `${FAMILIES[first].name} bonds to bare ${GLASS.includes(substrate) ? 'glass' : 'surface'} only`;
     for (let round = 1; round <= rounds; round++) ends.push({ kind: 'panel-wipe', reason, round });

@@ -107,6 +107,10 @@ describe('what is done, and why', () => {
     expect(with_({ wipe: 'none-over-primer' })).toContain('panel-wipe');
     const primed = panel({ toCome: ['ceramic-primer', 'ceramic-base'] });
     expect(with_({ wipe: 'none-over-primer' }, primed)).not.toContain('panel-wipe');
+    // One that lies there already is never wiped, unless polishing takes it off anyway.
+    const lying = panel({ existing: ['ceramic-primer'], toCome: ['ceramic-base'] });
+    expect(kinds(preparePanel(lying, settings({ level: 'none' })))).not.toContain('panel-wipe');
+    expect(kinds(preparePanel(lying, settings({ level: 'one-step' })))).toContain('panel-wipe');
     const chipped = panel({ marks: [{ id: 'c', kind: 'chip', severity: 'light' }] });
     expect(with_({ chips: 'fill' }, chipped)).toContain('chip-fill');
     expect(with_({ chips: 'seal' }, chipped)).not.toContain('chip-fill');

@@ -22,6 +22,18 @@ export interface SheetSubstrate {
 
 export type Range = readonly [low: number, high: number];
 
+export const FILM_FINISHES = ['gloss', 'matte'] as const;
+
+/** What a sheet says of a film besides. */
+export interface FilmSheet {
+  readonly thicknessUm: number;
+  readonly finish: (typeof FILM_FINISHES)[number];
+  readonly rollWidthsMm: readonly number[];
+  readonly stretchPct: number;
+  readonly adhesive?: string | undefined;
+  readonly maxSurfaceC: number;
+}
+
 /** A product as its data sheet has it, with what the shop has learned of it. */
 export interface Product {
   readonly id: string;
@@ -53,6 +65,7 @@ export interface Product {
   readonly freshPaintDays: number;
   readonly properties: readonly string[];
   readonly ratedMonths?: number | undefined;
+  readonly film?: FilmSheet | undefined;
   /** Softening point of a wax, °C at the surface. */
   readonly meltsAtC?: number | undefined;
   /** Learned: factor on all flash-clock minutes, and the spread of the next patch. */

@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
-import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/layering';
+import { LAYERING_RULES, type LayerJudgement, type TooLate, type WayOut } from '#core/layering';
 import { Link } from 'react-router';
 import { METHOD_IDS, METHODS, type MethodId, usualMethod } from '#core/methods';
 import { clearEstimateUm, judgeReadings } from '#core/paint';
@@ -15,7 +15,7 @@ import { Button } from '../../ui/Button';
 import { AnswerMark } from '../../ui/Mark';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
-import { judgeLayers } from './judging';
+import { judgePlanned } from './judging';
 import { Overrule } from './Overrule';
 
 const MOST_COATS = 20;
@@ -29,12 +29,12 @@ interface StackEditorProps {
 
 export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const job = useJob();
-  const { document, planned, shelf, edit, record } = job;
+  const { document, planned, plan, shelf, edit, record } = job;
   const index = document.surfaces.indexOf(surface);
   const ground = planned.surfaces[index]!;
   const products = productsOf(document.products, shelf);
   const { layers } = surface;
-  const judged = judgeLayers(ground, layers, products);
+  const judged = judgePlanned(ground, layers, plan.surfaces[index]!.coats, products);
   const laid = new Set(
     [...record.patches.values()].filter(({ patch }) => patch.surface === surface.id).map(({ patch }) => patch.layer),
   );
@@ -145,10 +145,22 @@ function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): Layer[]
       ];
     case 'strip':
       return layers.filter((_, index) => index !== at - 1);
+    case 'first':
+      return layers.map((layer, index) =>
+        index === at
+          ? { ...layer, overruled: { ...layer.overruled, 'recoat-late': `${DONE_FIRST[way.do]} before it` } }
+          : layer,
+      );
     case 'wait':
       return [...layers];
   }
 }
+
+const DONE_FIRST: Readonly<Record<TooLate, string>> = {
+  abrade: 'abraded',
+  strip: 'stripped and laid anew',
+  'start-again': 'polished on again',
+};
 
 interface ControlsProps {
   readonly layer: Layer;
@@ -310,6 +322,8 @@ function wayName(way: Exclude<WayOut, { kind: 'wait' }>): string {
       return `Put ${way.product.name} beneath it`;
     case 'strip':
       return `Strip the ${way.what} first`;
+    case 'first':
+      return `${way.what} will be ${DONE_FIRST[way.do]} before it: note it`;
   }
 }
 

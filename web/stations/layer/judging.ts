@@ -1,9 +1,9 @@
-import { judgeStack, type LayerJudgement } from '#core/layering';
-import type { PlannedSurface } from '#core/plan';
+import { judgeStack, LAYERING_RULES, type LayerJudgement, withIntervals } from '#core/layering';
+import type { CoatPlan, PlannedSurface } from '#core/plan';
 import type { Product } from '#core/products';
 import type { Layer } from '#formats';
 
-type Ground = Pick<PlannedSurface, 'substrate' | 'existing' | 'refinishedAtMin'>;
+type Ground = Pick<PlannedSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft'>;
 
 /** Judges a stack of layers as they are planned; one answer a layer, the strictest of its coats. */
 export function judgeLayers(
@@ -19,6 +19,7 @@ export function judgeLayers(
     {
       substrate: ground.substrate,
       existing: ground.existing,
+      aircraft: ground.aircraft,
       layers: coats.map(({ product }) => product),
       overruled: coats.map(({ overruled }) => overruled),
       refinishedAgoMin: ground.refinishedAtMin === undefined ? undefined : -ground.refinishedAtMin,
@@ -31,4 +32,22 @@ export function judgeLayers(
       .filter((__, coat) => coats[coat]!.layer === index)
       .reduce((a, b) => (strictest.indexOf(b.answer) < strictest.indexOf(a.answer) ? b : a)),
   );
+}
+
+/** Judges the layers of a panel of the job: by kind, and by when the plan has them go over one another. */
+export function judgePlanned(
+  ground: Ground,
+  layers: readonly Pick<Layer, 'product' | 'coats' | 'overruled'>[],
+  coats: readonly CoatPlan[],
+  products: readonly Product[],
+): LayerJudgement[] {
+  const known = new Map(products.map((product) => [product.id, product]));
+  return judgeLayers(ground, layers, products).map((judged, at) => {
+    const [timed] = coats.flatMap(({ layer, coat, rulings }) => {
+      const intervals = rulings.filter(({ rule }) => LAYERING_RULES[rule].looksAt === 'interval');
+      const below = known.get(layers[coat > 1 ? at : at - 1]?.product ?? '');
+      return layer === at && below && intervals.length > 0 ? [{ intervals, below }] : [];
+    });
+    return timed ? withIntervals(judged, timed.intervals, timed.below, ground.substrate) : judged;
+  });
 }
