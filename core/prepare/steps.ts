@@ -276,7 +276,8 @@ const TABLE = define({
       { what: 'wipe cloths', unit: '', per: 0.4 },
     ],
     clearUm: [0, 0],
-    caution: 'Flammable vapour: no heater or spark near, move air, gloves. On the cloth where the finish is delicate; never over a priming polish.',
+    caution:
+      'Flammable vapour: no heater or spark near, move air, gloves. On the cloth where the finish is delicate; never over a priming polish.',
     leftOut: 'Oil between paint and coating: it does not bond there.',
     needs: ['above-freezing'],
   },
