@@ -18,6 +18,8 @@ const shared = {
 };
 
 export default {
+  // Every core: nothing else runs beside the tests.
+  maxWorkers: '100%',
   projects: [
     {
       ...shared,

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test as base } from '@playwright/test';
@@ -14,13 +14,24 @@ export class Workshop {
   private readonly folder = mkdtempSync(path.join(tmpdir(), 'workshop-'));
   private port = 0;
 
-  constructor(private readonly sample: boolean) {}
+  /** @param sample a folder that was kept: the workshop begins as it was left. An empty one without. */
+  constructor(sample?: string) {
+    if (sample !== undefined) cpSync(sample, this.folder, { recursive: true });
+  }
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start(): Promise<void> {
+  /** The sample workshop, stocked once and kept in a folder that others can begin from. */
+  static async stocked(): Promise<{ readonly folder: string; readonly close: () => void }> {
+    const workshop = new Workshop();
+    await workshop.start({ stock: true });
+    await workshop.stop('SIGTERM');
+    return { folder: workshop.folder, close: () => rmSync(workshop.folder, { recursive: true, force: true }) };
+  }
+
+  async start({ stock = false } = {}): Promise<void> {
     const child = spawn(process.execPath, ['dist/server/main.js'], {
       env: {
         ...process.env,
@@ -28,7 +39,7 @@ export class Workshop {
         PORT: String(this.port),
         GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
         GLAPHYRA_NOW: NOW,
-        GLAPHYRA_DEMO: this.sample ? '1' : '',
+        GLAPHYRA_DEMO: stock ? '1' : '',
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
@@ -44,10 +55,14 @@ export class Workshop {
     });
   }
 
-  async kill(): Promise<void> {
+  kill(): Promise<void> {
+    return this.stop('SIGKILL');
+  }
+
+  private async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     const { child } = this;
     if (!child || child.exitCode !== null) return;
-    child.kill('SIGKILL');
+    child.kill(signal);
     await once(child, 'exit');
   }
 
@@ -65,10 +80,18 @@ interface Fixtures {
   complaints: string[];
 }
 
-export const test = base.extend<Fixtures>({
+export const test = base.extend<Fixtures, { stocked: string }>({
   sample: [true, { option: true }],
-  workshop: async ({ sample }, use) => {
-    const workshop = new Workshop(sample);
+  stocked: [
+    async ({}, use) => {
+      const { folder, close } = await Workshop.stocked();
+      await use(folder);
+      close();
+    },
+    { scope: 'worker' },
+  ],
+  workshop: async ({ sample, stocked }, use) => {
+    const workshop = new Workshop(sample ? stocked : undefined);
     await workshop.start();
     await use(workshop);
     await workshop.close();

@@ -1,5 +1,5 @@
 /** What the entry points share: running commands, and installing only when something has changed. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -15,6 +15,17 @@ export function run(command, args, options = {}) {
 }
 
 export const npx = (tool, ...args) => run(path.join(ROOT, 'node_modules', '.bin', tool), args);
+
+/** Runs a tool beside others; what it says is shown once it has ended, so that two do not talk at once. */
+export function aside(tool, ...args) {
+  return new Promise((resolve) => {
+    const child = spawn(path.join(ROOT, 'node_modules', '.bin', tool), args, { cwd: ROOT });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
+    child.on('error', (error) => resolve({ holds: false, said: error.message }));
+    child.on('close', (status) => resolve({ holds: status === 0, said }));
+  });
+}
 
 /** Installs from the lock file, unless that very file was installed with this very Node already. */
 export function ensureInstalled() {

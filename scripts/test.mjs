@@ -1,7 +1,7 @@
 /** `npm test`: types, lint, unit tests and the real interface; the last line counts them all. */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { build, ensureChromium, ensureInstalled, npx, ROOT, run } from './steps.mjs';
+import { aside, build, ensureChromium, ensureInstalled, npx, ROOT, run } from './steps.mjs';
 
 const OUT = path.join(ROOT, '.cache', 'tests');
 rmSync(OUT, { recursive: true, force: true });
@@ -19,6 +19,11 @@ function check(name, holds) {
   return passed;
 }
 
+function tell(holds, said) {
+  if (said.trim() !== '') console.log(said.trimEnd());
+  return holds;
+}
+
 /** Runs a test runner and adds up its own counts; a runner that leaves none has failed. */
 function suite(name, runTests, counts) {
   console.log(`\n== ${name}`);
@@ -31,14 +36,18 @@ function suite(name, runTests, counts) {
   total.failed += failed + (!succeeded && failed === 0 ? 1 : 0) + (succeeded && passed === 0 ? 1 : 0);
 }
 
-check('types', () => npx('tsc', '--noEmit'));
-check(
-  'lint',
-  () =>
-    npx('eslint', '.', '--max-warnings', '0') &&
-    npx('prettier', '--check', '--log-level', 'warn', '.') &&
-    npx('knip', '--no-progress'),
-);
+// Two cores: the one reads types while the other looks for slips.
+const looking = aside('eslint', '.', '--max-warnings', '0');
+for (const tool of [
+  ['tsc', '--noEmit'],
+  ['prettier', '--check', '--log-level', 'warn', '.'],
+  ['knip', '--no-progress'],
+]) {
+  const { holds, said } = await aside(...tool);
+  check(tool[0] === 'tsc' ? 'types' : tool[0], () => tell(holds, said));
+}
+const { holds, said } = await looking;
+check('lint', () => tell(holds, said));
 suite(
   'unit',
   () => npx('jest', '--json', `--outputFile=${path.join(OUT, 'unit.json')}`),
