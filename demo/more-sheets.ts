@@ -56,6 +56,7 @@ export const MORE_SHEETS: readonly ProductSheetInput[] = [
   made('sealant', {
     id: 'fender',
     name: 'Fender Sealant',
+    comesOffBy: ['strip-wash'],
     packs: [{ size: 500, price: 2900 }],
     ratedMonths: 4,
     hazards: MILD,
@@ -98,7 +99,7 @@ export const MORE_SHEETS: readonly ProductSheetInput[] = [
     properties: ['not-for-wipers'],
     hazards: REACTIVE,
   }),
-  made('ceramic-primer', { id: 'caulk', name: 'Caulk Priming Polish', hazards: MILD }),
+  made('ceramic-primer', { id: 'caulk', name: 'Caulk Priming Polish', method: 'machine', hazards: MILD }),
   made('ceramic-base', {
     id: 'bedrock-base',
     name: 'Bedrock Base',
@@ -216,7 +217,13 @@ export const MORE_SHEETS: readonly ProductSheetInput[] = [
     substrates: use('yes', '', 'leather', 'interior-plastic'),
     hazards: MILD,
   }),
-  made('topper', { id: 'spindrift', name: 'Spindrift Topper', ratedMonths: 3, hazards: MILD }),
+  made('topper', {
+    id: 'spindrift',
+    name: 'Spindrift Topper',
+    ratedMonths: 3,
+    comesOffBy: ['strip-wash'],
+    hazards: MILD,
+  }),
   made('topper', {
     id: 'white-caps',
     name: 'Whitecaps Booster',

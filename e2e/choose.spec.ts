@@ -140,3 +140,31 @@ test('a table of sheets is taken in whole; one with a fault is refused with its 
   await expect(page.getByLabel('Sold by')).toHaveValue('g');
   await expect(page.getByLabel('Rated life', { exact: true })).toHaveValue('assumed');
 });
+
+test('a sheet shows what it comes to while it is written, and keeps what the film and its removal say', async ({
+  page,
+}) => {
+  await page.goto('/shelf/satin-sail');
+  const preview = page.getByRole('region', { name: 'What this sheet comes to' });
+  await expect(preview).toContainText('Plan for');
+  const material = preview.getByText('Material, m² and coat').locator('..');
+  const before = await material.textContent();
+  await page.getByLabel(/^Coverage on gloss, units/).fill('2,2');
+  await expect(material).not.toHaveText(before!);
+  await page.getByLabel('Rated life, months').fill('-3');
+  await expect(preview).toContainText('ratedMonths: expected a positive number.');
+  await page.getByLabel('Rated life, months').fill('72');
+  await page.getByLabel('Roll widths, mm, parted by spaces').fill('760 1524');
+  await page.getByLabel('Warm and pull').check();
+  await page.getByRole('button', { name: 'Save the sheet' }).click();
+  await expect(page).toHaveURL(/\/shelf$/);
+  const products = (await (await page.request.get('/api/products')).json()) as {
+    id: string;
+    sheet: { film?: { rollWidthsMm: number[] }; comesOffBy?: string[]; coveragePerM2: number };
+  }[];
+  expect(products.find(({ id }) => id === 'satin-sail')!.sheet).toMatchObject({
+    film: { rollWidthsMm: [760, 1524] },
+    comesOffBy: ['heat-and-pull'],
+    coveragePerM2: 2.2,
+  });
+});

@@ -125,13 +125,16 @@ const ambientStep = object({
   airSpeed: nonNegative().default(STILL_AIR),
 });
 
+/** What prices are in where a job does not say. */
+export const USUAL_CURRENCY = 'EUR';
+
 /** One job, whole: what is on the item, what goes on it, with which sheets, in which air. */
 export const jobSchema = object({
   format: z.literal(JOB_FORMAT, { error: `expected "${JOB_FORMAT}"` }),
   title: nonEmpty(),
   currency: text()
     .regex(/^[A-Z]{3}$/, { error: 'expected a currency code such as EUR' })
-    .default('EUR'),
+    .default(USUAL_CURRENCY),
   startAt: instant(),
   surfaces: list(surfaceSchema),
   products: list(productSchema),

@@ -102,7 +102,7 @@ export function panelCases(job: Job): PanelCase[] {
       toCome: layers.map(({ family }) => family),
       removalsUm: removalsToComeUm({
         substrate,
-        layers: layers.map(({ name, family, ratedMonths }) => ({ name, family, ratedMonths })),
+        layers: layers.map(({ name, family, ratedMonths, comesOffBy }) => ({ name, family, ratedMonths, comesOffBy })),
         yearsPlanned: job.prepare?.yearsPlanned ?? USUAL_YEARS,
       }),
       scope: scope.get(id),

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/clocks';
 import { FAMILY_IDS } from '#core/families';
+import { METHOD_IDS } from '#core/methods';
 import { ANSWERS, FILM_FINISHES, UNITS } from '#core/products';
+import { REMOVAL_METHOD_IDS } from '#core/removal';
 import { SUBSTRATE_IDS } from '#core/substrates';
 import {
   anyNumber,
@@ -62,6 +64,8 @@ export const SOURCED_FIELDS = [
   'freshPaintDays',
   'ratedMonths',
   'meltsAtC',
+  'film',
+  'comesOffBy',
 ] as const;
 
 /** A product sheet as it stands in a job file and on the shelf. */
@@ -107,7 +111,9 @@ export const productSchema = object({
   batch: text().optional(),
   hardness: text().optional(),
   shelfMonths: object({ closed: positive().optional(), open: positive().optional() }).optional(),
-  comesOffBy: text().optional(),
+  method: oneOf(METHOD_IDS).optional(),
+  /** Methods of removal its maker names. */
+  comesOffBy: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
   /** Of a film. */
   film: object({
     thicknessUm: positive(),

@@ -253,11 +253,26 @@ export function usualSheet(family: FamilyId): Omit<ProductSheetInput, 'id' | 'na
     substrates: Object.fromEntries(on.map((id) => [id, { use: 'yes' as const }])),
     over: [...over],
     ...(properties && { properties: [...properties] }),
-    ...(family === 'film' && { layPace: 0.08, levelPace: 0.12, freshPaintDays: 90 }),
+    ...(family === 'film' && {
+      layPace: 0.08,
+      levelPace: 0.12,
+      freshPaintDays: 90,
+      film: { ...USUAL_FILM, rollWidthsMm: [...USUAL_FILM.rollWidthsMm] },
+    }),
     ratedMonths: FAMILIES[family].usualLifeMonths,
-    sources: Object.fromEntries(ASSUMED.map((field) => [field, 'assumed' as const])),
+    sources: Object.fromEntries(
+      [...ASSUMED, ...(family === 'film' ? (['film'] as const) : [])].map((field) => [field, 'assumed' as const]),
+    ),
   };
 }
+
+const USUAL_FILM = {
+  thicknessUm: 200,
+  finish: 'gloss',
+  rollWidthsMm: [1524],
+  stretchPct: 30,
+  maxSurfaceC: 60,
+} as const;
 
 /** What a new sheet takes from its family until its data sheet is read. */
 const ASSUMED = ['coveragePerM2', 'packs', 'clocks', 'milestones', 'substrates', 'over', 'ratedMonths'] as const;

@@ -134,6 +134,7 @@ export function removalFrom(subject: StandingSurface, clearUm: number | undefine
     return {
       name: layer.product.name,
       family: layer.product.family,
+      comesOffBy: layer.product.comesOffBy,
       ageMonths: Math.max(0, (atMin - layer.endMin) / MINUTES_PER_MONTH),
       hard: hardAt !== null && atMin >= hardAt,
       lifeMonths: layer.life.months,

@@ -79,15 +79,16 @@ export function stackValuer(wishes: Wishes) {
 
   const removalOf = (surface: Kind, { layers }: ValidStack, lifeMonths: number) => {
     let key: string = surface.substrate;
-    for (const { product } of layers) key += `/${product.family}`;
+    for (const { product } of layers) key += `/${product.comesOffBy ? product.id : product.family}`;
     const known = removals.get(key);
     if (known) return known;
     const { expectedMin, expectedClearUm } = planRemoval({
       substrate: surface.substrate,
       areaM2: 1,
-      layers: layers.map(({ product: { name, family } }) => ({
+      layers: layers.map(({ product: { name, family, comesOffBy } }) => ({
         name,
         family,
+        comesOffBy,
         ageMonths: lifeMonths,
         hard: true,
         lifeMonths,
@@ -152,7 +153,7 @@ interface ProductOnKind {
 
 function productOnKind(product: Product, { substrate, tone }: Kind, { exposure }: Wishes): ProductOnKind {
   const { id, family, layPace, levelPace, milestones, properties } = product;
-  const method = METHODS[usualMethod(family)];
+  const method = METHODS[usualMethod(product)];
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
   const by = minutes('levelBy');
   return {

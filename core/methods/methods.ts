@@ -19,7 +19,8 @@ const TABLE = define({
 
 export type MethodId = keyof typeof TABLE;
 export const METHODS: Readonly<Record<MethodId, Method>> = TABLE;
-/** How a family is laid where nobody says otherwise. */
-export const usualMethod = (family: FamilyId): MethodId => (family === 'spray-coating' ? 'sprayed' : 'small-block');
+/** How a product is laid where nobody says otherwise: as its sheet says, else as is usual for its family. */
+export const usualMethod = ({ family, method }: { family: FamilyId; method?: MethodId | undefined }): MethodId =>
+  method ?? (family === 'spray-coating' ? 'sprayed' : 'small-block');
 
 export const METHOD_IDS = Object.keys(TABLE) as [MethodId, ...MethodId[]];

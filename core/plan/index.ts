@@ -1,3 +1,4 @@
+export * from './at-work';
 export * from './coat';
 export * from './findings';
 export * from './job';

@@ -1,5 +1,5 @@
 import { expectedLife } from '../life';
-import { planRemoval } from '../removal';
+import { planRemoval, type RemovalMethodId } from '../removal';
 import type { FamilyId } from '../families';
 import type { SubstrateId } from '../substrates';
 
@@ -9,6 +9,7 @@ export interface StackToCome {
   readonly layers: readonly {
     readonly name: string;
     readonly family: FamilyId;
+    readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
     readonly ratedMonths?: number | undefined;
   }[];
   readonly yearsPlanned: number;
@@ -27,9 +28,10 @@ export function removalsToComeUm({ substrate, layers, yearsPlanned }: StackToCom
   const { expectedClearUm } = planRemoval({
     substrate,
     areaM2: 1,
-    layers: layers.map(({ name, family }, index) => ({
+    layers: layers.map(({ name, family, comesOffBy }, index) => ({
       name,
       family,
+      comesOffBy,
       ageMonths: lives[index]!,
       hard: true,
       lifeMonths: lives[index]!,

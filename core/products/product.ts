@@ -1,6 +1,8 @@
 import type { Clock, ClockName, Milestone } from '../clocks';
 import type { FamilyId } from '../families';
+import type { MethodId } from '../methods';
 import type { Pack } from '../quantity';
+import type { RemovalMethodId } from '../removal';
 import type { SubstrateId } from '../substrates';
 
 export const UNITS = ['ml', 'g', 'm2'] as const;
@@ -65,7 +67,11 @@ export interface Product {
   readonly freshPaintDays: number;
   readonly properties: readonly string[];
   readonly ratedMonths?: number | undefined;
+  /** How its sheet has it laid; absent: as is usual for its family. */
+  readonly method?: MethodId | undefined;
   readonly film?: FilmSheet | undefined;
+  /** How its sheet says it comes off. */
+  readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
   /** Softening point of a wax, °C at the surface. */
   readonly meltsAtC?: number | undefined;
   /** Learned: factor on all flash-clock minutes, and the spread of the next patch. */

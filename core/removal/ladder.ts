@@ -2,12 +2,14 @@ import { FAMILIES, type FamilyId } from '../families';
 import { conditionLeft } from '../life';
 import { CLEAR_RESERVE_UM } from '../paint';
 import { SUBSTRATES, type SubstrateId } from '../substrates';
-import { REMOVAL_LADDERS, REMOVAL_METHODS, type RemovalMethod, type RemovalMethodId } from './methods';
+import { removalLadder, REMOVAL_METHODS, type RemovalMethod, type RemovalMethodId } from './methods';
 
 /** A layer as it stands on the day it is to come off. */
 export interface AgedLayer {
   readonly name: string;
   readonly family: FamilyId;
+  /** Methods its sheet names. */
+  readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
   readonly ageMonths: number;
   /** Whether it has reached full hardness. */
   readonly hard: boolean;
@@ -119,7 +121,7 @@ interface Rung {
 
 function climb(subject: RemovalCase, layer: AgedLayer, clearUm: number | undefined): LayerRemoval {
   const worn = 1 - conditionLeft(layer.ageMonths, layer.lifeMonths);
-  const rungs = REMOVAL_LADDERS[layer.family]
+  const rungs = removalLadder(layer.family, layer.comesOffBy)
     .filter(({ method }) => REMOVAL_METHODS[method].worksOn(subject.substrate))
     .map(({ method, fresh, hard, worn: atEnd }): Rung => {
       const chance = layer.hard ? hard + (atEnd - hard) * worn : fresh;

@@ -178,6 +178,8 @@ const TABLE = define({
 
 export type RemovalMethodId = keyof typeof TABLE;
 export const REMOVAL_METHODS: Readonly<Record<RemovalMethodId, RemovalMethod>> = TABLE;
+/** Mildest first. */
+export const REMOVAL_METHOD_IDS = Object.keys(TABLE) as [RemovalMethodId, ...RemovalMethodId[]];
 
 /** Chance that a method takes the layer off: before full hardness, once hard, and at the end of its life. */
 export interface RemovalChance {
@@ -255,3 +257,24 @@ export const REMOVAL_LADDERS: Readonly<Record<FamilyId, readonly RemovalChance[]
     chance('wear-off', 1, 1, 1),
   ],
 };
+
+/** What a sheet itself names is expected to work at least nine times in ten: an engineering default. */
+const NAMED_CHANCE = 0.9;
+
+/** The ladder of a family, with what the product's own sheet says it comes off by in its place among the others. */
+export function removalLadder(family: FamilyId, named: readonly RemovalMethodId[] = []): readonly RemovalChance[] {
+  const usual = REMOVAL_LADDERS[family];
+  if (named.length === 0) return usual;
+  const atLeast = (method: RemovalMethodId): RemovalChance => {
+    const { fresh = 0, hard = 0, worn = 0 } = usual.find((rung) => rung.method === method) ?? {};
+    return chance(method, Math.max(fresh, NAMED_CHANCE), Math.max(hard, NAMED_CHANCE), Math.max(worn, NAMED_CHANCE));
+  };
+  const ladder = usual.map((rung) => (named.includes(rung.method) ? atLeast(rung.method) : rung));
+  const mildness = ({ method }: RemovalChance) => REMOVAL_METHOD_IDS.indexOf(method);
+  for (const method of named.filter((one) => !usual.some((rung) => rung.method === one))) {
+    const rung = atLeast(method);
+    const harsher = ladder.findIndex((other) => mildness(other) > mildness(rung));
+    ladder.splice(harsher === -1 ? ladder.length : harsher, 0, rung);
+  }
+  return ladder;
+}

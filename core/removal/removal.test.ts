@@ -51,6 +51,20 @@ test('a fresh coating comes off by chemistry, a hard one wants polish, a worn on
   expect(off({ ageMonths: 40 }).expectedClearUm).toBeLessThan(off({ ageMonths: 3 }).expectedClearUm);
 });
 
+test('what the sheet says it comes off by is tried in its place and most likely works, where the surface stands it', () => {
+  const off = (comesOffBy: AgedLayer['comesOffBy'], substrate: 'clear-gloss' | 'acrylic-window' = 'clear-gloss') =>
+    planRemoval({ substrate, areaM2: 1, layers: [{ ...coating, comesOffBy }], clearUm: 60 });
+  const steps = off(['strip-wash', 'alkali-acid-wash']).layers[0]!.steps;
+  expect(steps.slice(0, 3).map(({ method, chance }) => [method, chance >= 0.9])).toEqual([
+    ['strip-wash', true],
+    ['alkali-acid-wash', true],
+    ['finishing-polish', false],
+  ]);
+  expect(off(['strip-wash']).expectedClearUm).toBeLessThan(off(undefined).expectedClearUm / 5);
+  const onAcrylic = off(['alkali-acid-wash'], 'acrylic-window').layers[0]!.steps.map(({ method }) => method);
+  expect(onAcrylic).not.toContain('alkali-acid-wash');
+});
+
 test('thin clear refuses the harsher step and names the milder one', () => {
   const { layers } = planRemoval({ substrate: 'clear-gloss', areaM2: 1, layers: [coating], clearUm: 29 });
   const refused = layers[0]!.steps.filter((step) => step.refused);

@@ -53,7 +53,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           ground={ground}
           layers={layers}
           products={products}
-          onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product.family) }])}
+          onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product) }])}
         />
         <div className="mt-3">
           <CoreSample
@@ -140,7 +140,7 @@ function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): Layer[]
     case 'beneath':
       return [
         ...layers.slice(0, at),
-        { product: way.product.id, coats: 1, method: usualMethod(way.product.family) },
+        { product: way.product.id, coats: 1, method: usualMethod(way.product) },
         ...layers.slice(at),
       ];
     case 'strip':

@@ -10,13 +10,13 @@ export const stackInWords = (layers: readonly StackLayer[], nameOf: (product: st
 /** Stacks as a job plans them, each layer in the way its family is usually laid; what is laid already stays out. */
 export function toPlan(
   stacks: readonly { readonly id: string; readonly layers: readonly StackLayer[] }[],
-  shelf: readonly Pick<ProductSheet, 'id' | 'family'>[],
+  shelf: readonly Pick<ProductSheet, 'id' | 'family' | 'method'>[],
   laid: ReadonlySet<string> = new Set(),
 ): ReadonlyMap<string, readonly Layer[]> {
-  const families = new Map(shelf.map(({ id, family }) => [id, family]));
+  const sheets = new Map(shelf.map((sheet) => [sheet.id, sheet]));
   const planned = ({ product, coats }: StackLayer): Layer => {
-    const family = families.get(product);
-    return { product, coats, method: family ? usualMethod(family) : 'small-block' };
+    const sheet = sheets.get(product);
+    return { product, coats, method: sheet ? usualMethod(sheet) : 'small-block' };
   };
   return new Map(stacks.filter(({ id }) => !laid.has(id)).map(({ id, layers }) => [id, layers.map(planned)]));
 }
