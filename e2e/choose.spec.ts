@@ -104,6 +104,17 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await open.getByRole('button', { name: 'Agree Open Sea' }).click();
   await expect(open.getByText('Agreed', { exact: true })).toBeVisible();
   await saved(page);
+  // What was agreed stays as it stood then, whatever is planned or priced later.
+  const record = page
+    .getByRole('status')
+    .filter({ hasText: /Open Sea agreed with Breakwater House Hotel on 2 Mar 2027/ });
+  await expect(record).toContainText(await open.locator('.figure').innerText());
+  await page.goto('/jobs/hotel-shuttle/layer?panel=bonnet');
+  await page.getByRole('button', { name: 'Take Bedrock Top out' }).click();
+  await page.goto('/jobs/hotel-shuttle/layer?view=offers');
+  await open.getByRole('button', { name: /The plan has changed since/ }).click();
+  await expect(open.getByRole('button', { name: /The plan has changed since/ })).toBeHidden();
+  await saved(page);
   await expect(page.getByRole('link', { name: /^Prepare/ })).toContainText(/h/);
 
   await page.getByRole('button', { name: 'Keep this job’s stacks as an offer' }).click();

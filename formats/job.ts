@@ -234,6 +234,16 @@ export const jobSchema = object({
   }).optional(),
   /** What matters to the owner when it is chosen what goes where. */
   wishes: jobWishesSchema.optional(),
+  /** The offer the owner agreed to, as it stood then. */
+  agreed: object({
+    offer: nonEmpty(),
+    name: nonEmpty(),
+    totalMoney: wholeNonNegative(),
+    at: instant(),
+    with: text().optional(),
+    promised: list(nonEmpty()).optional(),
+    notPromised: list(nonEmpty()).optional(),
+  }).optional(),
   schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
 });
 

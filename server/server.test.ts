@@ -266,7 +266,16 @@ describe('the workshop', () => {
       expect(response.headers.get('content-disposition')).toContain(file);
       expect((await response.text()).startsWith(begins)).toBe(true);
     }
-    expect((await call('GET', '/api/jobs/nobody/walk-round.pdf')).status).toBe(404);
+    for (const paper of ['walk-round.pdf', 'offers.pdf']) {
+      expect((await call('GET', `/api/jobs/nobody/${paper}`)).status).toBe(404);
+    }
+    // However many panels an item has, the owner gets its offers on one page.
+    for (const id of ['teal-hatchback', 'hotel-shuttle', 'two-seater']) {
+      const response = await fetch(`${server.base}/api/jobs/${id}/offers.pdf`);
+      expect(response.headers.get('content-type')).toMatch(/application\/pdf/);
+      const paper = Buffer.from(await response.arrayBuffer()).toString('latin1');
+      expect(paper.match(/\/Type \/Page\n/g)).toHaveLength(1);
+    }
   });
 
   test('describes itself, and refuses unknown addresses and foreign hosts', async () => {

@@ -1,21 +1,13 @@
-import { createRequire } from 'node:module';
-import path from 'node:path';
 import { DateTime } from 'luxon';
-import PDFDocument from 'pdfkit';
 import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
 import { boundingBox, type Point } from '#core/geometry';
 import { arrange } from '#core/nets';
 import { judgeReadings } from '#core/paint';
 import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings, STEP_KINDS } from '#core/prepare';
 import { type JobRecord, panelCases, type Photo, type Surface, surfaceName } from '#formats';
+import { A4, heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, room, type Sheet, signatures, title } from './paper';
 
-const A4 = { width: 595.28, height: 841.89 };
-const MARGIN = 42;
 const WIDTH = A4.width - 2 * MARGIN;
-const INK = '#10212d';
-const QUIET = '#566976';
-const LINE = '#ccd6db';
-const OVER = '#a8125e';
 const NET_HEIGHT = 300;
 
 const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
@@ -31,13 +23,6 @@ const LIGHT_WORDS = {
   overhead: 'overhead light',
   daylight: 'daylight',
 };
-
-const fontFile = (weight: number, subset = 'latin') => {
-  const home = path.dirname(createRequire(import.meta.url).resolve('@fontsource/archivo/package.json'));
-  return path.join(home, 'files', `archivo-${subset}-${weight}-normal.woff`);
-};
-
-type Sheet = InstanceType<typeof PDFDocument>;
 
 interface NumberedMark {
   readonly number: number;
@@ -61,34 +46,29 @@ export function walkRoundSheet(
   now: Date,
   settings: PrepareSettings,
 ): Sheet {
-  const pdf = new PDFDocument({ size: 'A4', margin: MARGIN, info: { Title: `Walk-round: ${job.title}` } });
-  pdf.registerFont('text', fontFile(400));
-  pdf.registerFont('strong', fontFile(600));
+  const pdf = newSheet(`Walk-round: ${job.title}`);
   const numbered = job.surfaces
     .flatMap((surface) => (surface.marks ?? []).map((mark) => ({ surface, mark })))
     .map((entry, index): NumberedMark => ({ ...entry, number: index + 1 }));
 
-  heading(pdf, job, now);
+  const { item, surfaces } = job;
+  heading(pdf, job.title, [
+    `Item: ${item?.name ?? job.title}`,
+    `Owner: ${item?.ownerName || 'not said'}`,
+    `Looked at on ${DateTime.fromJSDate(now).toFormat('d LLLL yyyy')}`,
+    `${surfaces.length} surfaces`,
+  ]);
   drawNet(pdf, job, numbered);
   markTable(pdf, numbered);
   toBeDone(pdf, job, settings);
   readings(pdf, job.surfaces);
   notes(pdf, job);
   pictureGrid(pdf, job.surfaces, pictures, numbered);
-  signatures(pdf);
+  signatures(
+    pdf,
+    'What is listed as staying stays. What is eased or hidden is not gone. Polished paint does not come back.',
+  );
   return pdf;
-}
-
-function heading(pdf: Sheet, { title, item, surfaces }: JobRecord['document'], now: Date): void {
-  pdf.font('strong').fontSize(20).fillColor(INK).text(title, MARGIN, MARGIN, { width: WIDTH });
-  const facts = [
-    `Item: ${item?.name ?? title}`,
-    `Owner: ${item?.ownerName || 'not said'}`,
-    `Looked at on ${DateTime.fromJSDate(now).toFormat('d LLLL yyyy')}`,
-    `${surfaces.length} surfaces`,
-  ];
-  pdf.font('text').fontSize(9.5).fillColor(QUIET).text(facts.join('   ·   '), { width: WIDTH });
-  pdf.moveDown(0.6);
 }
 
 /** The item unfolded, each mark a number in its place. */
@@ -129,17 +109,6 @@ function drawNet(pdf: Sheet, job: JobRecord['document'], numbered: readonly Numb
   }
   pdf.x = MARGIN;
   pdf.y = top + scale * (box.maxY - box.minY) + 12;
-}
-
-/** Starts a new page where less than this is left. */
-function room(pdf: Sheet, points: number): void {
-  if (pdf.y + points > A4.height - MARGIN) pdf.addPage();
-}
-
-function title(pdf: Sheet, text: string): void {
-  room(pdf, 60);
-  pdf.font('strong').fontSize(11).fillColor(INK).text(text, MARGIN, pdf.y, { width: WIDTH });
-  pdf.moveDown(0.3);
 }
 
 const COLUMNS = [24, 128, 128, 52, WIDTH - 24 - 128 - 128 - 52] as const;
@@ -320,34 +289,4 @@ function pictureWords(photo: Photo, surfaces: readonly Surface[], numbered: read
   const where = surface ? surfaceName(surface) : 'The whole';
   const of = number === undefined ? where : `${number}, ${where.toLowerCase()}`;
   return `${ROLE_WORDS[photo.role]}${of}${photo.note ? `. ${photo.note}` : ''}`;
-}
-
-function signatures(pdf: Sheet): void {
-  room(pdf, 92);
-  pdf
-    .font('text')
-    .fontSize(8.5)
-    .fillColor(QUIET)
-    .text(
-      'What is listed as staying stays. What is eased or hidden is not gone. Polished paint does not come back.',
-      MARGIN,
-      pdf.y,
-      {
-        width: WIDTH,
-      },
-    );
-  const y = pdf.y + 44;
-  for (const [index, who] of ['Owner', 'Installer'].entries()) {
-    const x = MARGIN + index * (WIDTH / 2 + 10);
-    pdf
-      .moveTo(x, y)
-      .lineTo(x + WIDTH / 2 - 20, y)
-      .lineWidth(0.7)
-      .strokeColor(INK)
-      .stroke();
-    pdf
-      .fontSize(8.5)
-      .fillColor(QUIET)
-      .text(`${who}, date`, x, y + 4, { lineBreak: false });
-  }
 }

@@ -1,3 +1,4 @@
+import type { Response } from 'express';
 import { z } from 'zod';
 import {
   type Fault,
@@ -16,9 +17,13 @@ import {
   newEntrySchema,
   newJobSchema,
   planFile,
+  type Job,
   prepareSettings,
+  quoted,
   planSchema,
 } from '#formats';
+import { offersSheet } from '../documents/offers-sheet';
+import type { Sheet } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
@@ -41,7 +46,15 @@ const NET_FILES = [
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
 
-export function jobEndpoints({ jobs, items, kit, photos, runLog, summaries, now }: Services) {
+function sendPdf(response: Response, name: string, sheet: Sheet): void {
+  response.type('pdf').setHeader('content-disposition', `inline; filename="${name}"`);
+  sheet.pipe(response);
+  sheet.end();
+}
+
+export function jobEndpoints({ jobs, items, kit, offers, photos, runLog, shelf, summaries, now }: Services) {
+  const settingsOf = (document: Job) =>
+    prepareSettings(document, runLog.learnedPreparation(), kitOf(kit.all().map(({ entry }) => entry)));
   return [
     endpoint({
       method: 'get',
@@ -105,12 +118,20 @@ export function jobEndpoints({ jobs, items, kit, photos, runLog, summaries, now 
       run: ({ params, response }) => {
         const job = jobs.get(params.id!);
         const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
-        const shelf = kitOf(kit.all().map(({ entry }) => entry));
-        const settings = prepareSettings(job.document, runLog.learnedPreparation(), shelf);
-        const sheet = walkRoundSheet(job, pictures, now(), settings);
-        response.type('pdf').setHeader('content-disposition', 'inline; filename="walk-round.pdf"');
-        sheet.pipe(response);
-        sheet.end();
+        sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), settingsOf(job.document)));
+      },
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/offers.pdf',
+      summary: 'The shop’s offers on the item, side by side on one page, as the owner takes them home',
+      answer: { status: 200, media: 'application/pdf' },
+      run: ({ params, response }) => {
+        const { document } = jobs.get(params.id!);
+        const stock = shelf.all().map(({ sheet }) => sheet);
+        const settings = settingsOf(document);
+        const quotes = offers.all().map(({ offer }) => quoted(offer, { document, shelf: stock, settings }));
+        sendPdf(response, 'offers.pdf', offersSheet(document, quotes, stock, now()));
       },
     }),
     ...NET_FILES.map(({ path, summary, media, write }) =>

@@ -14,7 +14,7 @@ import {
   type SurfaceMark,
 } from '#formats';
 
-type Edit = (draft: JobDraft) => JobDraft;
+export type Edit = (draft: JobDraft) => JobDraft;
 
 /** Days of expected air a plan is given: long enough for the slow milestones to be reached. */
 const AMBIENT_DAYS = 8;
@@ -30,6 +30,9 @@ export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =
 
 export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
   inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
+
+/** What the owner agreed to; nothing: taken back. */
+export const setAgreed = (agreed: Job['agreed']): Edit => changeDocument({ agreed });
 
 export const changeWishes = (changes: Partial<NonNullable<Job['wishes']>>): Edit =>
   inDocument((document) => ({ ...document, wishes: { ...document.wishes, ...changes } }));

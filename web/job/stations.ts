@@ -1,9 +1,9 @@
 import { m2 } from '../ui/numbers';
-import { money } from '../ui/money';
 import { moment } from '../ui/moments';
 import { hours } from '../stations/prepare/hours';
 import type { JobView } from './useJobView';
 import { firstWashMin } from '#core/care';
+import { money } from '#formats';
 
 export interface Station {
   readonly path: 'survey' | 'prepare' | 'layer' | 'quantify' | 'time' | 'run' | 'care';

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { answerOf } from '#core/layering';
 import type { Zone } from '#core/nets';
 import { SUBSTRATES } from '#core/substrates';
-import { surfaceName } from '#formats';
+import { stackInWords, surfaceName } from '#formats';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
@@ -14,7 +14,6 @@ import { Choose } from './choose/Choose';
 import { Offers } from './offers/Offers';
 import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
-import { stackInWords } from './stacks';
 import { useBrush } from './useBrush';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 

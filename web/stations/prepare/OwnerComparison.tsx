@@ -1,9 +1,9 @@
 import { ArrowLeft, Printer } from 'lucide-react';
 import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/prepare';
+import { money } from '#formats';
 import { changePrepare } from '../../draft/edits';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { money } from '../../ui/money';
 import { hours } from './hours';
 
 interface Props {

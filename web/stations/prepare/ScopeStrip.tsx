@@ -1,5 +1,5 @@
 import type { Level, ScopeOption } from '#core/prepare';
-import { money } from '../../ui/money';
+import { money } from '#formats';
 import { hours } from './hours';
 
 interface Props {

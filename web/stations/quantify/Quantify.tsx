@@ -14,11 +14,11 @@ import {
   wetFilmUm,
 } from '#core/quantity';
 import { substrateFactors } from '#core/substrates';
+import { money } from '#formats';
 import { Part, PanelHead, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
 import type { Fill } from '../../net/fills';
-import { money } from '../../ui/money';
 import { m2, percent } from '../../ui/numbers';
 import { Working } from '../../ui/Working';
 import { amountInHand, inUnit } from './words';

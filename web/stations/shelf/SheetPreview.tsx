@@ -5,11 +5,10 @@ import { expectedLife } from '#core/life';
 import { atWork, materialMoneyPerM2 } from '#core/plan';
 import { planRemoval } from '#core/removal';
 import { SUBSTRATE_IDS, SUBSTRATES, type SubstrateId } from '#core/substrates';
-import { pathText, type ProductSheet, productSchema, USUAL_CURRENCY } from '#formats';
+import { money, pathText, productSchema, type ProductSheet, USUAL_CURRENCY } from '#formats';
 import { useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
 import { span } from '../../ui/moments';
-import { money } from '../../ui/money';
 import type { Form } from './sheet-fields';
 import { withoutBlanks } from './sheet-values';
 

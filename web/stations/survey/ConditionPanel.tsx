@@ -1,4 +1,4 @@
-import { FileText, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import {
   INSPECTION_LIGHTS,
   type InspectionLight,
@@ -27,6 +27,7 @@ import { usePhotos } from '../../photos/usePhotos';
 import { Segmented } from '../../ui/Segmented';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
+import { PaperLink } from '../../ui/PaperLink';
 
 const OUTCOME_NAMES: Readonly<Record<Outcome, string>> = {
   removed: 'Goes',
@@ -261,14 +262,9 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
             ))}
           </dl>
         )}
-        <a
-          className="mt-3 inline-flex min-h-9.5 items-center gap-2 rounded border border-line-strong bg-sheet px-3.5 hover:bg-tint-1"
-          href={`/api/jobs/${id}/walk-round.pdf`}
-          target="_blank"
-          rel="noreferrer"
-        >
-          <FileText size={16} /> Walk-round sheet to sign
-        </a>
+        <div className="mt-3">
+          <PaperLink href={`/api/jobs/${id}/walk-round.pdf`}>Walk-round sheet to sign</PaperLink>
+        </div>
       </section>
       {twins.length > 0 && (
         <Part title="Left and right differ">

@@ -1,8 +1,7 @@
 import { stackLife } from '#core/life';
-import { type ChoicePoint, wishesOf } from '#formats';
+import { type ChoicePoint, stackInWords, wishesOf } from '#formats';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
-import { stackInWords } from '../stacks';
 
 const MONTHS_PER_YEAR = 12;
 /** More rows than this are read by nobody. */

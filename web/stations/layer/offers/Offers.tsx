@@ -1,19 +1,29 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { Check, Pencil, Plus, Printer } from 'lucide-react';
+import { Check, Pencil, Plus } from 'lucide-react';
+import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
 import { LEVEL_DEFINITIONS } from '#core/prepare';
 import { sameLayers } from '#core/choose';
 import { linesOf } from '#core/offers';
-import { choiceSurfaces, type OfferRecord, offerSchema } from '#formats';
+import {
+  choiceSurfaces,
+  laidInWords,
+  lifeInWords,
+  money,
+  type OfferRecord,
+  offerSchema,
+  type Quoted,
+  quoted,
+  toPlan,
+} from '#formats';
 import { errorText, useOffersQuery } from '../../../app/api';
-import { changePrepare, setStacks } from '../../../draft/edits';
+import { changePrepare, type Edit, setAgreed, setStacks } from '../../../draft/edits';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
-import { money } from '../../../ui/money';
-import { stackInWords, toPlan } from '../stacks';
+import { day } from '../../../ui/moments';
+import { PaperLink } from '../../../ui/PaperLink';
 import { ViewSwitch } from '../ViewSwitch';
 import { OfferDialog } from './OfferDialog';
-import { type Quoted, quoted } from './quoted';
 
 /** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
 export function Offers({ job }: { readonly job: JobView }) {
@@ -21,11 +31,31 @@ export function Offers({ job }: { readonly job: JobView }) {
   const { data: records, error } = useOffersQuery();
   const [editing, setEditing] = useState<OfferRecord>();
   const quotes = useMemo(
-    () => (records ?? []).map((each) => ({ record: each, quote: quoted(each.offer, job) })),
-    [records, job],
+    () =>
+      (records ?? []).map((each) => ({
+        record: each,
+        quote: quoted(each.offer, { document, shelf, settings: job.prepared.settings }),
+      })),
+    [records, document, shelf, job.prepared.settings],
   );
-  const agree = ({ offer, applied }: Quoted) =>
-    edit((draft) => changePrepare({ level: offer.level })(setStacks(toPlan(applied, shelf, laid), shelf)(draft)));
+  const { agreed } = document;
+  const planned =
+    ({ offer, applied }: Quoted): Edit =>
+    (draft) =>
+      changePrepare({ level: offer.level })(setStacks(toPlan(applied, shelf, laid), shelf)(draft));
+  const agree = (quote: Quoted) => {
+    const { id, name, promised, notPromised } = quote.offer;
+    const record = {
+      offer: id,
+      name,
+      totalMoney: quote.price.totalMoney,
+      at: DateTime.now().toISO(),
+      ...(document.item?.ownerName && { with: document.item.ownerName }),
+      promised: [...promised],
+      notPromised: [...notPromised],
+    };
+    edit((draft) => setAgreed(record)(planned(quote)(draft)));
+  };
   const lines = linesOf(
     choiceSurfaces(document).map(({ substrate, areaM2, fixed = [] }) => ({ substrate, areaM2, layers: fixed })),
   );
@@ -50,9 +80,7 @@ export function Offers({ job }: { readonly job: JobView }) {
             <Button onClick={keep} disabled={lines.length === 0}>
               <Plus size={16} /> Keep this job’s stacks as an offer
             </Button>
-            <Button onClick={() => window.print()}>
-              <Printer size={16} /> Print
-            </Button>
+            <PaperLink href={`/api/jobs/${job.id}/offers.pdf`}>For the owner, on one page</PaperLink>
           </span>
         </div>
         {error && (
@@ -60,6 +88,7 @@ export function Offers({ job }: { readonly job: JobView }) {
             {errorText(error)}
           </p>
         )}
+        {agreed && <Agreed job={job} agreed={agreed} quotes={quotes.map(({ quote }) => quote)} />}
         {records?.length === 0 && (
           <p className="max-w-prose border border-line-strong bg-sheet p-5 text-ink-2">
             No offers yet. Choose stacks for this item, then keep them as an offer: it can be laid on any item, adapted
@@ -73,8 +102,9 @@ export function Offers({ job }: { readonly job: JobView }) {
               job={job}
               quote={quote}
               onAgree={() => agree(quote)}
+              onPlan={() => edit(planned(quote))}
               onEdit={() => setEditing(own)}
-              agreed={isAgreed(job, quote)}
+              planned={isPlanned(job, quote)}
             />
           ))}
         </ol>
@@ -87,22 +117,19 @@ export function Offers({ job }: { readonly job: JobView }) {
 interface ColumnProps {
   readonly job: JobView;
   readonly quote: Quoted;
-  readonly agreed: boolean;
+  /** The job is planned just as the offer says. */
+  readonly planned: boolean;
   readonly onAgree: () => void;
+  readonly onPlan: () => void;
   readonly onEdit: () => void;
 }
 
-function OfferColumn({ job, quote: { offer, applied, price }, agreed, onAgree, onEdit }: ColumnProps) {
+function OfferColumn({ job, quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
+  const agreed = job.document.agreed?.offer === quote.offer.id;
+  const { offer, applied, price } = quote;
   const { currency } = job.document;
-  const { nameOf, productName } = job;
-  const laidOn = new Map<string, string[]>();
-  for (const { id, layers } of applied) {
-    if (layers.length === 0) continue;
-    const stack = stackInWords(layers, productName);
-    laidOn.set(stack, [...(laidOn.get(stack) ?? []), nameOf(id).toLowerCase()]);
-  }
+  const { nameOf } = job;
   const adapted = applied.filter((each) => each.adapted !== undefined);
-  const [from, to] = price.lifeMonths.map(Math.round);
   return (
     <li
       aria-label={offer.name}
@@ -120,12 +147,9 @@ function OfferColumn({ job, quote: { offer, applied, price }, agreed, onAgree, o
         {price.hours.toFixed(1)} h of work; {offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}
       </p>
       <p className="mt-2">
-        {to === 0 ? 'Nothing is laid.' : `Plan for ${from} to ${to} months.`} {LEVEL_DEFINITIONS[offer.level].says}
+        {lifeInWords(quote)} {LEVEL_DEFINITIONS[offer.level].says}
       </p>
-      <Lines
-        title="What is laid"
-        lines={[...laidOn].map(([stack, on]) => `${stack}: ${on.length <= 3 ? on.join(', ') : `${on.length} panels`}`)}
-      />
+      <Lines title="What is laid" lines={laidInWords(quote, job.document.surfaces, job.shelf)} />
       <Lines title="Promised" lines={offer.promised} />
       <Lines title="Not promised" lines={offer.notPromised} />
       {adapted.length > 0 && (
@@ -165,9 +189,16 @@ function OfferColumn({ job, quote: { offer, applied, price }, agreed, onAgree, o
       </details>
       <span className="flex-1" />
       {agreed ? (
-        <p className="mt-3 font-semibold text-over">
-          <Check size={16} className="inline" /> Agreed
-        </p>
+        <>
+          <p className="mt-3 font-semibold text-over">
+            <Check size={16} className="inline" /> Agreed
+          </p>
+          {!planned && (
+            <Button className="mt-2 whitespace-normal!" onClick={onPlan}>
+              The plan has changed since: plan it as offered
+            </Button>
+          )}
+        </>
       ) : (
         <Button look="main" className="mt-3 print:hidden" onClick={onAgree}>
           Agree {offer.name}
@@ -193,8 +224,42 @@ function Lines({ title, lines }: { readonly title: string; readonly lines: reado
   );
 }
 
+/** What was agreed, as it stood then, and what the same would come to today. */
+function Agreed({
+  job,
+  agreed,
+  quotes,
+}: {
+  readonly job: JobView;
+  readonly agreed: NonNullable<JobView['document']['agreed']>;
+  readonly quotes: readonly Quoted[];
+}) {
+  const { currency } = job.document;
+  const today = quotes.find(({ offer }) => offer.id === agreed.offer)?.price.totalMoney;
+  return (
+    <div
+      role="status"
+      className="mb-3 flex flex-wrap items-center justify-between gap-3 border-l-4 border-over bg-sheet px-4 py-2"
+    >
+      <p>
+        <strong>
+          {agreed.name} agreed{agreed.with && ` with ${agreed.with}`} on {day(agreed.at)}:{' '}
+          {money(agreed.totalMoney, currency)}.
+        </strong>{' '}
+        {today === undefined && 'The offer itself is no longer kept; what was promised is on the job.'}
+        {today !== undefined && today !== agreed.totalMoney && (
+          <span className="text-ink-2">Worked out today it would be {money(today, currency)}.</span>
+        )}
+      </p>
+      <Button className="print:hidden" onClick={() => job.edit(setAgreed(undefined))}>
+        Take the agreement back
+      </Button>
+    </div>
+  );
+}
+
 /** Whether a job is planned just as an offer says, as far as nothing is laid yet. */
-function isAgreed({ document, prepared, laid }: JobView, { offer, applied }: Quoted): boolean {
+function isPlanned({ document, prepared, laid }: JobView, { offer, applied }: Quoted): boolean {
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
   const same = applied
     .filter(({ id }) => !laid.has(id))

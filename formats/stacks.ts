@@ -1,6 +1,7 @@
 import type { StackLayer } from '#core/choose';
 import { usualMethod } from '#core/methods';
-import type { Layer, ProductSheet } from '#formats';
+import type { Layer } from './job';
+import type { ProductSheet } from './product';
 
 /** A stack as it is read out: "Ledger Base, then Ledger Top × 2". */
 export const stackInWords = (layers: readonly StackLayer[], nameOf: (product: string) => string): string =>
