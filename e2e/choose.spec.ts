@@ -84,8 +84,67 @@ test('a stack is taken in hand and laid by tap and by zone; what the rules refus
   await page.getByRole('option', { name: /^Bonnet/ }).click();
   await expect(page.getByRole('option', { name: /^Bonnet.*Mainstay One/ })).toBeVisible();
   await expect(hand.getByRole('alert')).toHaveCount(0);
+  // Drawn round: what lies inside gets it, what the rules refuse stays.
+  await hand.getByRole('button', { name: 'Draw round' }).click();
+  const sheet = (await page.locator('[data-sheet]').boundingBox())!;
+  const at = (across: number, down: number) => [sheet.x + across * sheet.width, sheet.y + down * sheet.height] as const;
+  await page.mouse.move(...at(0.02, 0.02));
+  await page.mouse.down();
+  for (const [across, down] of [
+    [0.98, 0.02],
+    [0.98, 0.98],
+    [0.02, 0.98],
+  ] as const)
+    await page.mouse.move(...at(across, down), { steps: 5 });
+  await page.mouse.up();
+  await expect(hand.getByRole('alert')).toContainText(/Not on the side, left: .*; nor on 3 more/);
+  await expect(page.getByRole('option', { name: /Mainstay One/ })).toHaveCount(3);
   await hand.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('radio', { name: 'As planned' })).toBeVisible();
+  await saved(page);
+});
+
+test('layers are dragged in the core sample, by pointer and by key; a refused drop says why where it was dropped', async ({
+  page,
+}) => {
+  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  for (const product of [/^Bedrock Base/, /^Bedrock Top/, /^Spindrift Topper/]) {
+    await page.getByRole('button', { name: 'Add a layer on top' }).click();
+    await page.getByRole('button', { name: product }).click();
+  }
+  const stack = page.getByRole('list', { name: 'The stack, from the top down' });
+  const order = () =>
+    stack.getByRole('button', { name: /^Drag / }).evaluateAll((all) => all.map((one) => one.ariaLabel));
+  const asPlanned = ['Drag Spindrift Topper', 'Drag Bedrock Top', 'Drag Bedrock Base'];
+  expect(await order()).toEqual(asPlanned);
+
+  const handle = (name: string) => stack.getByRole('button', { name: `Drag ${name}` });
+  const middle = async (name: string) => {
+    const { x, y, width, height } = (await handle(name).boundingBox())!;
+    return [x + width / 2, y + height / 2] as const;
+  };
+  await page.mouse.move(...(await middle('Bedrock Base')));
+  await page.mouse.down();
+  await page.mouse.move(...(await middle('Bedrock Top')), { steps: 8 });
+  await page.mouse.up();
+  const refusal = stack.getByRole('listitem').filter({ hasText: 'Bedrock Top' }).getByRole('alert');
+  await expect(refusal).toContainText('Not here: Bedrock Top does not bond to the bare surface.');
+  expect(await order()).toEqual(asPlanned);
+
+  // The base is gone; what is left of the stack moves by key.
+  await page.getByRole('button', { name: 'Take Bedrock Base out' }).click();
+  await page.getByRole('button', { name: 'Take Bedrock Top out' }).click();
+  await page.getByRole('button', { name: 'Add a layer on top' }).click();
+  await page.getByRole('button', { name: /^Mainstay One/ }).click();
+  expect(await order()).toEqual(['Drag Mainstay One', 'Drag Spindrift Topper']);
+  await saved(page);
+  await handle('Mainstay One').focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Mainstay One at its own place.')).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('Mainstay One at the place of Spindrift Topper.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect.poll(order).toEqual(['Drag Spindrift Topper', 'Drag Mainstay One']);
   await saved(page);
 });
 

@@ -1,4 +1,4 @@
-import { type ReactNode, useId } from 'react';
+import { type CSSProperties, type ReactNode, type Ref, useId } from 'react';
 import { FAMILIES, type FamilyId } from '#core/families';
 import type { SubstrateId } from '#core/substrates';
 import { type Fill, FillPatterns, paintOf } from '../net/fills';
@@ -28,33 +28,34 @@ interface Props {
   readonly layers: readonly SampleLayer[];
   /** What becomes of the clear coat: drawn in its place. */
   readonly ledger?: Ledger | undefined;
+  /** Draws a layer's row in its own way, such as one that can be dragged. */
+  readonly layerRow?: (key: string, row: SampleRowProps) => ReactNode;
 }
 
 const CUT_PX = 92;
 
 /** A cut through the surface: the ground below, then what was found on it, then each layer in its order. */
-export function CoreSample({ substrate, clearUm, existing, layers, ledger }: Props) {
+export function CoreSample({ substrate, clearUm, existing, layers, ledger, layerRow }: Props) {
   const topDown = [...layers].reverse();
   const ground = ledger ? ledgerGround(substrate, ledger) : groundOf({ substrate, clearUm });
   return (
     <div className="border border-line-strong bg-sheet">
       <ol aria-label="The stack, from the top down">
-        {topDown.map(({ key, name, family, coats, children, actions, open, refused }) => (
-          <Row
-            key={key}
-            fill={refused ? 'stop' : familyFill(family)}
-            dashed={open === true}
-            name={coats > 1 ? `${name}, ${coats} coats` : name}
-            parts={coats}
-            minHeight={54}
-            strong
-            actions={actions}
-          >
-            {children}
-          </Row>
-        ))}
+        {topDown.map(({ key, name, family, coats, children, actions, open, refused }) => {
+          const row: SampleRowProps = {
+            fill: refused ? 'stop' : familyFill(family),
+            dashed: open === true,
+            name: coats > 1 ? `${name}, ${coats} coats` : name,
+            parts: coats,
+            minHeight: 54,
+            strong: true,
+            actions,
+            children,
+          };
+          return layerRow ? layerRow(key, row) : <SampleRow key={key} {...row} />;
+        })}
         {[...existing].reverse().map((family, index) => (
-          <Row
+          <SampleRow
             key={`${family}-${index}`}
             fill={familyFill(family)}
             dashed
@@ -64,7 +65,7 @@ export function CoreSample({ substrate, clearUm, existing, layers, ledger }: Pro
           />
         ))}
         {ground.map(({ name, detail, fill, heightPx, reserveShare }) => (
-          <Row
+          <SampleRow
             key={name}
             fill={fill}
             name={name}
@@ -80,7 +81,9 @@ export function CoreSample({ substrate, clearUm, existing, layers, ledger }: Pro
   );
 }
 
-interface RowProps {
+export interface SampleRowProps {
+  readonly ref?: Ref<HTMLLIElement>;
+  readonly style?: CSSProperties;
   readonly fill: Fill;
   readonly name: string;
   readonly detail?: string | undefined;
@@ -93,10 +96,11 @@ interface RowProps {
   readonly children?: ReactNode;
 }
 
-function Row({ fill, name, detail, parts, minHeight, dashed, strong, reserveShare, actions, children }: RowProps) {
+export function SampleRow(props: SampleRowProps) {
+  const { ref, style, fill, name, detail, parts, minHeight, dashed, strong, reserveShare, actions, children } = props;
   const prefix = useId().replaceAll(':', '');
   return (
-    <li className="flex border-b border-line-strong last:border-b-0" style={{ minHeight }}>
+    <li ref={ref} className="flex border-b border-line-strong bg-sheet last:border-b-0" style={{ minHeight, ...style }}>
       <div className="relative shrink-0 border-r border-line-strong" style={{ width: CUT_PX }}>
         <svg className="absolute inset-0 h-full w-full" aria-hidden>
           <FillPatterns prefix={prefix} unit={1} />

@@ -52,6 +52,8 @@ export interface SheetTool {
   /** Where the sheet was touched; without it, touches go to the panels. */
   readonly onPoint?: (point: Point, unit: number) => void;
   readonly onMove?: (point: Point, unit: number) => void;
+  /** Where it was let go; without it, a touch is done when it begins. */
+  readonly onLift?: (point: Point, unit: number) => void;
   /** True: the key was for the tool. */
   readonly onKey?: (event: KeyboardEvent, unit: number) => boolean;
 }
@@ -163,8 +165,13 @@ export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, 
                 fill="transparent"
                 className="cursor-crosshair touch-none"
                 data-sheet
-                onPointerDown={(event) => tool.onPoint?.(sheetPoint(event), unit)}
+                onPointerDown={(event) => {
+                  // What is drawn goes on beyond the sheet's edge.
+                  if (tool.onLift) event.currentTarget.setPointerCapture(event.pointerId);
+                  tool.onPoint?.(sheetPoint(event), unit);
+                }}
                 onPointerMove={(event) => tool.onMove?.(sheetPoint(event), unit)}
+                onPointerUp={(event) => tool.onLift?.(sheetPoint(event), unit)}
               />
             )}
             {tool?.overlay(unit)}

@@ -1,3 +1,4 @@
+import { Lasso } from 'lucide-react';
 import { useMemo } from 'react';
 import { answerOf } from '#core/layering';
 import type { Zone } from '#core/nets';
@@ -15,6 +16,7 @@ import { Offers } from './offers/Offers';
 import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
 import { useBrush } from './useBrush';
+import { useLasso } from './useLasso';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 
 /** What goes on each panel, and whether it may. */
@@ -22,6 +24,7 @@ export function Component() {
   const job = useJob();
   const view = useLayerView();
   const brush = useBrush(job);
+  const lasso = useLasso(job, brush.layOn);
   const lens = useMemo(() => stackLens(job), [job]);
   if (view === 'choose') return <Choose job={job} />;
   if (view === 'offers') return <Offers job={job} />;
@@ -30,7 +33,8 @@ export function Component() {
       lens={lens}
       legend={LEGEND}
       lensName="by what goes on top"
-      headline={brush.brush ? <BrushBar job={job} brush={brush} /> : <ViewSwitch />}
+      headline={brush.brush ? <BrushBar job={job} brush={brush} lasso={lasso} /> : <ViewSwitch />}
+      tool={brush.brush && lasso.tool}
       onPlace={
         brush.brush &&
         ((id) => {
@@ -61,9 +65,11 @@ const ZONE_NAMES: Readonly<Record<Zone, string>> = {
 function BrushBar({
   job,
   brush: { brush, said, layOn, putDown },
+  lasso,
 }: {
   readonly job: JobView;
   readonly brush: ReturnType<typeof useBrush>;
+  readonly lasso: ReturnType<typeof useLasso>;
 }) {
   const { document, productName } = job;
   const zones = (Object.keys(ZONE_NAMES) as Zone[]).filter((zone) =>
@@ -74,6 +80,13 @@ function BrushBar({
       <span className="flex-1">
         Tap what gets <strong>{stackInWords(brush!.layers, productName)}</strong>
       </span>
+      <Button
+        aria-pressed={lasso.inHand}
+        className="aria-pressed:border-over aria-pressed:bg-over-soft"
+        onClick={() => lasso.setInHand(!lasso.inHand)}
+      >
+        <Lasso size={16} /> Draw round
+      </Button>
       {zones.map((zone) => (
         <Button
           key={zone}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
 import { LAYERING_RULES, type LayerJudgement, type TooLate, type WayOut } from '#core/layering';
 import { Link } from 'react-router';
@@ -7,7 +8,6 @@ import { FAMILIES } from '#core/families';
 import { SUBSTRATES } from '#core/substrates';
 import type { Product } from '#core/products';
 import type { Layer, Surface } from '#formats';
-import { CoreSample } from '../../core-sample/CoreSample';
 import { setExisting, setLayers } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
@@ -15,8 +15,9 @@ import { Button } from '../../ui/Button';
 import { AnswerMark } from '../../ui/Mark';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
-import { judgePlanned } from './judging';
+import { judgeLayers, judgePlanned } from './judging';
 import { Overrule } from './Overrule';
+import { SortableSample } from './SortableSample';
 
 const MOST_COATS = 20;
 
@@ -38,7 +39,21 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const laid = new Set(
     [...record.patches.values()].filter(({ patch }) => patch.surface === surface.id).map(({ patch }) => patch.layer),
   );
-  const put = (next: readonly Layer[]) => edit(setLayers([surface.id], next, shelf));
+  const [refused, setRefused] = useState<{ readonly at: number; readonly why: string }>();
+  const put = (next: readonly Layer[]) => {
+    setRefused(undefined);
+    edit(setLayers([surface.id], next, shelf));
+  };
+  /** A layer is dropped only where it breaks no rule that it did not break before. */
+  const drop = (from: number, to: number) => {
+    const next = moved(layers, from, to);
+    const before = judgeLayers(ground, layers, products).filter(({ answer }) => answer === 'no').length;
+    const after = judgeLayers(ground, next, products);
+    const worse = after.filter(({ answer }) => answer === 'no').length > before;
+    const why = after.flatMap(({ rulings }) => rulings).find(({ answer }) => answer === 'no')?.reason;
+    if (worse && why !== undefined) setRefused({ at: to, why });
+    else put(next);
+  };
   const twins = document.surfaces.filter(
     (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
   );
@@ -56,7 +71,10 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product) }])}
         />
         <div className="mt-3">
-          <CoreSample
+          <SortableSample
+            fixed={new Set(layers.flatMap(({ product }, at) => (laid.has(at) ? [layerKey(product, at)] : [])))}
+            onDrop={drop}
+            refused={refused}
             substrate={surface.substrate}
             clearUm={clearUm}
             existing={surface.existing}
@@ -64,7 +82,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
               const product = products.find(({ id }) => id === layer.product)!;
               const judgement = judged[at]!;
               return {
-                key: `${at}-${layer.product}`,
+                key: layerKey(layer.product, at),
                 name: product.name,
                 family: product.family,
                 coats: layer.coats,
@@ -76,7 +94,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
                     laid={laid.has(at)}
                     atTop={at === layers.length - 1}
                     atBottom={at === 0}
-                    onMove={(step) => put(swapped(layers, at, at + step))}
+                    onMove={(step) => put(moved(layers, at, at + step))}
                     onRemove={() => put(layers.filter((_, i) => i !== at))}
                   />
                 ),
@@ -127,10 +145,12 @@ function productsOf<P extends { readonly id: string }>(own: readonly P[], shelf:
 
 const sameStack = (a: readonly Layer[], b: readonly Layer[]) => JSON.stringify(a) === JSON.stringify(b);
 
-function swapped(layers: readonly Layer[], a: number, b: number): Layer[] {
-  const next = [...layers];
-  [next[a], next[b]] = [next[b]!, next[a]!];
-  return next;
+const layerKey = (product: string, at: number) => `${at}-${product}`;
+
+/** The layers with one of them taken out of its place and put into another. */
+function moved(layers: readonly Layer[], from: number, to: number): Layer[] {
+  const rest = layers.filter((_, index) => index !== from);
+  return rest.toSpliced(to, 0, layers[from]!);
 }
 
 function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): Layer[] {
