@@ -15,6 +15,19 @@ test('wishes are said, the frontier is found beside the interface, a choice is t
   await expect(page.getByText(/Proven to be within \d\.\d % of the best there is/)).toBeVisible();
   await expect(page.getByText('Why the rest fell away')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Expected \d+ months; renewed/ }).first()).toBeVisible();
+  // Two proposals side by side: what differs is said, and marked on the net.
+  const beside = page.getByLabel('This choice beside');
+  const marked = page.getByRole('option', { name: /»/ });
+  await expect(marked).toHaveCount(7);
+  await beside.selectOption({ label: 'Cheapest now' });
+  const panels = await page.getByRole('table').filter({ hasText: 'there' }).getByRole('rowheader').allInnerTexts();
+  const differing = panels.reduce(
+    (sum, told) => sum + Number(/^(\d+) panels$/.exec(told)?.[1] ?? told.split('; ').length),
+    0,
+  );
+  await expect(marked).toHaveCount(differing);
+  expect(differing).toBeGreaterThan(0);
+  await beside.selectOption({ label: 'what is planned' });
   await page.getByRole('button', { name: /^Plan it like this: 7 panels change/ }).click();
   await saved(page);
   await expect(page.getByRole('button', { name: 'Planned like this already' })).toBeDisabled();

@@ -1,5 +1,6 @@
 export * from './baseline';
 export * from './choose';
+export * from './differences';
 export * from './frontier';
 export { solveWith } from './highs';
 export * from './options';

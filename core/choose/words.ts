@@ -16,8 +16,11 @@ const EVENING_H = 4;
 const DAY_H = 8;
 const WEEKEND_H = 16;
 
+/** What of a choice is compared. */
+export type Compared = Pick<Choice, 'firstMoney' | 'keptMoney' | 'lifeMonths' | 'minutes'>;
+
 /** How one choice stands to another, in words: "a third cheaper now, lasts two winters less, an evening instead of a weekend". */
-export function comparedInWords(choice: Choice, to: Choice): string {
+export function comparedInWords(choice: Compared, to: Compared): string {
   const first = moneyInWords(choice.firstMoney / to.firstMoney - 1);
   const kept = moneyInWords(choice.keptMoney / to.keptMoney - 1);
   const words = [

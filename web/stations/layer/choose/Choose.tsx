@@ -10,19 +10,13 @@ import type { JobView } from '../../../job/useJobView';
 import type { PanelPaint } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
+import { Beside } from './Beside';
 import { LifeAxis } from './LifeAxis';
+import { POINT_NAMES } from './points';
 import { useChoice } from './useChoice';
 import { WishesForm } from './WishesForm';
 
 const FrontierChart = lazy(() => import('./FrontierChart'));
-
-const POINT_NAMES: Readonly<Record<ChoicePoint['name'], string>> = {
-  wishes: 'Best for the wishes',
-  cheapest: 'Cheapest now',
-  longest: 'Longest-lived',
-  quickest: 'Quickest to lay',
-  between: 'In between',
-};
 
 /** What to lay where: for the whole item at once, as a frontier to choose from. */
 export function Choose({ job }: { readonly job: JobView }) {
@@ -30,10 +24,13 @@ export function Choose({ job }: { readonly job: JobView }) {
   const { state, start, stop } = useChoice();
   const [at, setAt] = useState(0);
   const { points, answer } = state;
+  const [besideAt, setBesideAt] = useState<number>();
   const point = points[Math.min(at, points.length - 1)];
-  const lens = useMemo(() => proposalLens(job, point), [job, point]);
+  const against = besideAt === undefined || points[besideAt] === point ? undefined : points[besideAt];
+  const lens = useMemo(() => proposalLens(job, point, against), [job, point, against]);
   const find = () => {
     setAt(0);
+    setBesideAt(undefined);
     const pinned = [...new Set([...(document.wishes?.pinned ?? []), ...laid])];
     const asked = { ...document, wishes: { ...document.wishes, pinned } };
     start({ job: jobToChoose(asked, [...shelf]), wishes: wishesOf(document) });
@@ -118,6 +115,13 @@ export function Choose({ job }: { readonly job: JobView }) {
                     : `Plan it like this: ${changes} ${changes === 1 ? 'panel changes' : 'panels change'}`}
                 </Button>
               </Part>
+              <Beside
+                job={job}
+                point={point}
+                points={points}
+                against={against}
+                onAgainst={(other) => setBesideAt(other && points.indexOf(other))}
+              />
               <LifeAxis job={job} point={point} />
               {answer && <FellAway job={job} answer={answer} />}
             </>
@@ -293,16 +297,22 @@ function OnPanel({ job, point }: { readonly job: JobView; readonly point: Choice
   );
 }
 
-function proposalLens({ document, shelf, productName }: JobView, point: ChoicePoint | undefined) {
+/** What a choice lays, with a sign where it differs from another, or from what is planned. */
+function proposalLens(
+  { document, shelf, productName }: JobView,
+  point: ChoicePoint | undefined,
+  against: ChoicePoint | undefined,
+) {
   const families = new Map([...document.products, ...shelf].map(({ id, family }) => [id, family]));
   const stacks = new Map(point?.surfaces.map(({ id, layers, testSpot }) => [id, { layers, testSpot }]));
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
+  const there = against ? new Map(against.surfaces.map(({ id, layers }) => [id, layers])) : planned;
   return (id: string): PanelPaint => {
     const proposed = stacks.get(id);
     const layers = point ? (proposed?.layers ?? []) : (planned.get(id) ?? []);
     const top = layers.at(-1);
-    if (!top) return { fill: 'blank', caption: undefined };
-    const differs = point !== undefined && !sameLayers(layers, planned.get(id) ?? []);
+    const differs = point !== undefined && !sameLayers(layers, there.get(id) ?? []);
+    if (!top) return { fill: 'blank', caption: differs ? '» bare' : undefined };
     return {
       fill: familyFill(families.get(top.product) ?? 'ceramic'),
       sign: proposed?.testSpot ? 'test' : undefined,
