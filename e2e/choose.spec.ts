@@ -17,7 +17,7 @@ test('wishes are said, the frontier is found beside the interface, a choice is t
   await expect(page.getByRole('img', { name: /^Expected \d+ months; renewed/ }).first()).toBeVisible();
   // Two proposals side by side: what differs is said, and marked on the net.
   const beside = page.getByLabel('This choice beside');
-  const marked = page.getByRole('option', { name: /»/ });
+  const marked = page.getByRole('option', { name: /, differs$/ });
   await expect(marked).toHaveCount(7);
   await beside.selectOption({ label: 'Cheapest now' });
   const panels = await page.getByRole('table').filter({ hasText: 'there' }).getByRole('rowheader').allInnerTexts();

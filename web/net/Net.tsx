@@ -25,7 +25,7 @@ export interface PanelPaint {
   /** Things seen on it, each in its place: shares of the panel's box, across and down. */
   readonly spots?: readonly PanelSpot[] | undefined;
   /** A sign in its middle, where colour alone would have to speak. */
-  readonly sign?: 'no' | 'test' | 'done' | undefined;
+  readonly sign?: keyof typeof SIGNS | undefined;
 }
 
 export interface PanelSpot {
@@ -76,7 +76,8 @@ interface Props {
 
 const NAME_PX = 11.5;
 const MARGIN_PX = 30;
-const SIGNS = { no: '✕', test: '◐', done: '✓' } as const;
+const SIGNS = { no: '✕', test: '◐', done: '✓', differs: '»' } as const;
+const SIGN_WORDS = { no: 'refused', test: 'test spot', done: 'done', differs: 'differs' } as const;
 
 /** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
 export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, onEnter, plain = false }: Props) {
@@ -224,7 +225,14 @@ const Panel = memo(function Panel({ panel, paint, prefix, unit, plain, isChosen,
       role="option"
       id={`${prefix}-p-${id}`}
       aria-selected={isChosen}
-      aria-label={[name, copies > 1 ? `${copies} times` : '', paint.caption ?? ''].filter(Boolean).join(', ')}
+      aria-label={[
+        name,
+        copies > 1 ? `${copies} times` : '',
+        paint.caption ?? '',
+        paint.sign ? SIGN_WORDS[paint.sign] : '',
+      ]
+        .filter(Boolean)
+        .join(', ')}
       data-panel={id}
       onClick={(event) => onChoose(id, placeOf(event, outline))}
       className="group cursor-pointer"

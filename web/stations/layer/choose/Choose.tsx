@@ -7,7 +7,7 @@ import { familyFill } from '../../../core-sample/strata';
 import { changeWishes, setStacks } from '../../../draft/edits';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
-import type { PanelPaint } from '../../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
 import { Beside } from './Beside';
@@ -42,7 +42,7 @@ export function Choose({ job }: { readonly job: JobView }) {
   const changes = point ? changesOf(job, point) : 0;
   const onChoose = useCallback((index: number) => setAt(index), []);
   return (
-    <Station lens={lens} legend={LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
+    <Station lens={lens} legend={CHOICE_LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
       {chosen ? (
         <OnPanel job={job} point={point} />
       ) : (
@@ -297,6 +297,11 @@ function OnPanel({ job, point }: { readonly job: JobView; readonly point: Choice
   );
 }
 
+const CHOICE_LEGEND: readonly LegendEntry[] = [
+  ...LEGEND.filter(({ fill }) => fill !== 'stop'),
+  { fill: 'blank', text: '» differs' },
+];
+
 /** What a choice lays, with a sign where it differs from another, or from what is planned. */
 function proposalLens(
   { document, shelf, productName }: JobView,
@@ -312,11 +317,12 @@ function proposalLens(
     const layers = point ? (proposed?.layers ?? []) : (planned.get(id) ?? []);
     const top = layers.at(-1);
     const differs = point !== undefined && !sameLayers(layers, there.get(id) ?? []);
-    if (!top) return { fill: 'blank', caption: differs ? '» bare' : undefined };
+    const sign = proposed?.testSpot ? 'test' : differs ? 'differs' : undefined;
+    if (!top) return { fill: 'blank', sign, caption: differs ? 'bare' : undefined };
     return {
       fill: familyFill(families.get(top.product) ?? 'ceramic'),
-      sign: proposed?.testSpot ? 'test' : undefined,
-      caption: `${differs ? '» ' : ''}${productName(top.product)}`,
+      sign,
+      caption: productName(top.product),
     };
   };
 }
