@@ -13,6 +13,7 @@ import {
   whyNot,
   type Wishes,
 } from '#core/choose';
+import { twinOf } from '#core/condition';
 import { surfaceAreaM2 } from '#core/plan';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
 import { type Job, jobSchema, type Surface } from './job';
@@ -107,6 +108,7 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
         existing,
         aircraft,
         areaM2: wholeAreaM2(surface),
+        pair: [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,
         hit: zone === 'front' || HIT.test(surfaceId),
         ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),
         ...(colour && { tone: colour.tone }),

@@ -25,6 +25,7 @@ export const wishesSchema = object({
   mostMoney: wholeNonNegative().optional(),
   mostProducts: wholePositive().optional(),
   inHandOnly: flag().optional(),
+  twinsAlike: flag().default(USUAL_WISHES.twinsAlike),
   testSpots: flag().default(USUAL_WISHES.testSpots),
   mostLayers: wholePositive().max(4, { error: 'expected at most 4 layers' }).default(USUAL_WISHES.mostLayers),
   beyondTwo: flag().default(USUAL_WISHES.beyondTwo),

@@ -253,6 +253,26 @@ describe('laws', () => {
     );
   });
 
+  test('twins of a kind get the same, and letting them differ is never worse', () => {
+    fc.assert(
+      fc.property(anyCar, fc.integer({ min: 0, max: 30 }), (car, leastMonths) => {
+        const paired = car.map((each, index) => ({ ...each, pair: `p${index % 3}` }));
+        const how = wishes({ leastMonths, mostMoney: 100_000 });
+        const alike = best(how, paired);
+        const apart = best({ ...how, twinsAlike: false }, paired);
+        for (const [index, one] of paired.entries())
+          for (const other of paired.slice(index + 1)) {
+            const { id, areaM2, ...kind } = one;
+            const { id: otherId, areaM2: otherM2, ...otherKind } = other;
+            if (JSON.stringify(kind) === JSON.stringify(otherKind) && alike)
+              expect(layersOn(alike, otherId)).toEqual(layersOn(alike, id));
+          }
+        if (alike && apart) expect(apart.objective * (1 - apart.gap)).toBeLessThanOrEqual(alike.objective * (1 + 1e-9));
+      }),
+      { numRuns: 20 },
+    );
+  });
+
   test('every valid stack is allowed from the bottom up, and a wider shelf or more layers only add to them', () => {
     fc.assert(
       fc.property(anySurface, fc.integer({ min: 1, max: 3 }), fc.nat(SHELF.length), (subject, mostLayers, some) => {

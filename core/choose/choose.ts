@@ -108,7 +108,12 @@ export function choose(
   const ofOpened = ({ value }: Option) => [...value.amounts.keys()].every((product) => opened.has(product));
   const giveOut = (candidatesOf: (kind: SurfaceKind) => readonly Option[]) => {
     const singles = open.flatMap((kind) =>
-      kind.surfaces.map(({ id, areaM2 }) => ({ id, areaM2, options: candidatesOf(kind), divisible: false })),
+      alikeTogether(kind.surfaces, wishes.twinsAlike).map((alike) => ({
+        ids: alike.map(({ id }) => id),
+        areaM2: alike.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+        options: candidatesOf(kind),
+        divisible: false,
+      })),
     );
     const solved = solvePortions(singles, shelf, limits, goal, solve, how);
     return solved && { ...solved, singles };
@@ -117,13 +122,23 @@ export function choose(
   const whole = giveOut(({ options }) => options.filter(ofOpened)) ?? giveOut(({ options }) => options);
   if (!whole) return undefined;
   const picked = new Map(
-    whole.singles.map(({ id, options }, index) => [
-      id,
-      options[whole.shares[index]!.findIndex((share) => share > 0.5)]!,
-    ]),
+    whole.singles.flatMap(({ ids, options }, index) => {
+      const option = options[whole.shares[index]!.findIndex((share) => share > 0.5)]!;
+      return ids.map((id) => [id, option] as const);
+    }),
   );
   const gap = Math.max(0, (whole.objective - split.bound) / Math.max(Math.abs(whole.objective), LEAST_SHARE));
   return { ...choiceOf(kinds, picked, shelf, wishes), objective: whole.objective, gap };
+}
+
+/** Surfaces of a kind as they are given out: twins together where they are to be alike, each other one alone. */
+function alikeTogether(surfaces: readonly ChoiceSurface[], twinsAlike: boolean): readonly (readonly ChoiceSurface[])[] {
+  const together = new Map<string, ChoiceSurface[]>();
+  for (const surface of surfaces) {
+    const key = twinsAlike && surface.pair !== undefined ? `pair ${surface.pair}` : `alone ${surface.id}`;
+    together.set(key, [...(together.get(key) ?? []), surface]);
+  }
+  return [...together.values()];
 }
 
 /** A share of a kind smaller than this is rounding. */

@@ -17,6 +17,8 @@ export interface ChoiceSurface {
   readonly tone?: Tone | undefined;
   /** Stones hit it or hands touch it. */
   readonly hit: boolean;
+  /** Names it together with its twin on the other side. */
+  readonly pair?: string | undefined;
   /** Given by hand: nothing else is chosen for it. */
   readonly fixed?: readonly StackLayer[] | undefined;
 }

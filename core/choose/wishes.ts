@@ -40,6 +40,8 @@ export interface Wishes {
   readonly mostProducts?: number | undefined;
   /** Only what is in stock: nothing is bought. */
   readonly inHandOnly?: boolean | undefined;
+  /** Whether left and right of an item get the same: seen from the front they stand side by side. */
+  readonly twinsAlike: boolean;
   /** Whether what wants a hidden test spot may be chosen. */
   readonly testSpots: boolean;
   readonly mostLayers: number;
@@ -54,6 +56,7 @@ export const USUAL_WISHES: Wishes = {
   count: 'kept',
   concerns: {},
   film: 'nowhere',
+  twinsAlike: true,
   testSpots: false,
   mostLayers: 4,
   beyondTwo: false,

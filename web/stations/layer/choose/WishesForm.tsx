@@ -112,6 +112,11 @@ export function WishesForm({ job }: { readonly job: JobView }) {
         </div>
         <div className="mt-2">
           <Tick
+            label="Left and right alike"
+            on={wishes.twinsAlike}
+            onChange={(twinsAlike) => edit(changeWishes({ twinsAlike }))}
+          />
+          <Tick
             label="Only what is in stock"
             on={wishes.inHandOnly === true}
             onChange={(inHandOnly) => edit(changeWishes({ inHandOnly }))}
