@@ -79,6 +79,10 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   const bond = page.getByRole('listitem', { name: 'A layer lies only on something it can bond to.' });
   await bond.getByText(/^Touches \d+ of 40 products/).click();
   await expect(bond.getByRole('listitem').filter({ hasText: 'Ledger Top' })).toContainText('bare surface');
+  // With a job: each rule names the panels it touches there, and leads to them.
+  await page.getByLabel('With the panels of').selectOption({ label: 'Hotel shuttle, wrapped sides' });
+  await bond.getByRole('list', { name: 'Panels it touches' }).getByRole('link', { name: 'Roof' }).click();
+  await expect(page).toHaveURL(/hotel-shuttle\/layer\?panel=roof/);
 });
 
 test('a stack is taken in hand and laid by tap and by zone; what the rules refuse says why where it was tapped', async ({

@@ -1,5 +1,6 @@
 import { Lasso } from 'lucide-react';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { answerOf } from '#core/layering';
 import type { Zone } from '#core/nets';
 import { SUBSTRATES } from '#core/substrates';
@@ -123,7 +124,7 @@ function stackLens({ document, plan, productName }: JobView) {
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
 }
 
-const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'test-spot'];
+const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'recoat-window', 'test-spot'];
 
 function Whole({ job }: { readonly job: JobView }) {
   const { document, plan, choose, nameOf, productName } = job;
@@ -140,6 +141,9 @@ function Whole({ job }: { readonly job: JobView }) {
       {findings.length > 0 && (
         <Part title="What the rules say">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
+          <Link to={`/shelf/rules?job=${job.id}`} className="mt-2 inline-block text-[14px] text-ink-2 underline">
+            Every rule, and the panels it touches
+          </Link>
         </Part>
       )}
       <NewerSheets job={job} />

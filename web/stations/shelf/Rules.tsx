@@ -1,9 +1,14 @@
+import { skipToken } from '@reduxjs/toolkit/query';
 import { ShieldAlert } from 'lucide-react';
 import { useMemo } from 'react';
-import { LAYERING_RULES, RULE_IDS, touchedBy } from '#core/layering';
+import { Link, useSearchParams } from 'react-router';
+import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/layering';
 import { SUBSTRATES } from '#core/substrates';
-import { errorText, useProductsQuery } from '../../app/api';
+import { type Job, plannedJob, planOf, surfaceName } from '#formats';
+import { errorText, useJobQuery, useJobsQuery, useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
+import { SelectField } from '../../ui/SelectField';
+import { judgePlanned } from '../layer/judging';
 import { ShelfTabs } from './ShelfTabs';
 
 /** Every rule of layering as an installer reads it, and what on the shelf it touches. */
@@ -13,6 +18,11 @@ export function Component() {
     const shelf = (products ?? []).map(({ sheet }) => sheet);
     return new Map(RULE_IDS.map((rule) => [rule, touchedBy(rule, shelf, (id) => SUBSTRATES[id].name)]));
   }, [products]);
+  const [search, setSearch] = useSearchParams();
+  const jobId = search.get('job');
+  const { data: jobs } = useJobsQuery();
+  const { data: job, error: jobError } = useJobQuery(jobId ?? skipToken);
+  const panels = useMemo(() => (job ? panelsByRule(job.document) : undefined), [job]);
   const names = new Map(products?.map(({ id, sheet }) => [id, sheet.name]));
   return (
     <main className="mx-auto max-w-5xl px-6 py-6">
@@ -21,9 +31,17 @@ export function Component() {
         Each answer is yes, test spot or no, with the rule that says so. A rule can be set aside for one layer with a
         written reason, except where someone could be hurt.
       </p>
-      {error && (
+      <div className="mt-3 max-w-sm">
+        <SelectField
+          label="With the panels of"
+          value={jobId ?? ''}
+          options={[['', 'no job'], ...(jobs ?? []).map(({ id, title }) => [id, title] as const)]}
+          onChange={(id) => setSearch(id ? { job: id } : {})}
+        />
+      </div>
+      {(error ?? jobError) && (
         <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
-          {errorText(error)}
+          {errorText((error ?? jobError)!)}
         </p>
       )}
       <ul className="mt-4 divide-y border-y bg-sheet">
@@ -42,6 +60,7 @@ export function Component() {
                   </span>
                 )}
               </p>
+              {panels && job && <OnPanels job={jobId!} touched={panels.get(rule) ?? []} />}
               {products && (
                 <details className="mt-1 text-[14px]">
                   <summary className="cursor-pointer">
@@ -53,7 +72,7 @@ export function Component() {
                     {own.map(({ product, answer, on }) => (
                       <li
                         key={`${product} ${answer}`}
-                        className="grid grid-cols-[5.5rem_11rem_1fr] gap-x-3 border-t py-1"
+                        className="grid grid-cols-[8.5rem_11rem_1fr] gap-x-3 border-t py-1"
                       >
                         <AnswerMark answer={answer} />
                         <strong>{names.get(product)}</strong>
@@ -68,5 +87,58 @@ export function Component() {
         })}
       </ul>
     </main>
+  );
+}
+
+interface TouchedPanel {
+  readonly surface: string;
+  readonly name: string;
+  readonly product: string;
+  readonly ruling: Ruling;
+}
+
+/** What each rule says of the layers of a job, by when and on what they are planned. */
+function panelsByRule(document: Job): ReadonlyMap<RuleId, readonly TouchedPanel[]> {
+  const planned = plannedJob(document);
+  const plan = planOf(document);
+  const products = new Map(document.products.map(({ id, name }) => [id, name]));
+  const byRule = new Map<RuleId, TouchedPanel[]>();
+  for (const [index, surface] of document.surfaces.entries()) {
+    const judged = judgePlanned(
+      planned.surfaces[index]!,
+      surface.layers,
+      plan.surfaces[index]!.coats,
+      document.products,
+    );
+    for (const [at, { rulings }] of judged.entries()) {
+      const product = products.get(surface.layers[at]!.product) ?? surface.layers[at]!.product;
+      for (const ruling of rulings) {
+        const known = byRule.get(ruling.rule) ?? [];
+        known.push({ surface: surface.id, name: surfaceName(surface), product, ruling });
+        byRule.set(ruling.rule, known);
+      }
+    }
+  }
+  return byRule;
+}
+
+/** Panels of a job that a rule touches, each with a way there. */
+function OnPanels({ job, touched }: { readonly job: string; readonly touched: readonly TouchedPanel[] }) {
+  if (touched.length === 0) return <p className="mt-1 text-[14px] text-ink-3">Touches no panel of this job.</p>;
+  return (
+    <ul aria-label="Panels it touches" className="mt-1 text-[14px]">
+      {touched.map(({ surface, name, product, ruling }) => (
+        <li key={`${surface} ${product}`} className="grid grid-cols-[8.5rem_11rem_1fr] gap-x-3 border-t py-1">
+          <AnswerMark answer={ruling.answer} />
+          <Link to={`/jobs/${job}/layer?panel=${surface}`} className="font-semibold underline">
+            {name}
+          </Link>
+          <span className="text-ink-2">
+            {product}
+            {ruling.overruled !== undefined && `; overruled: ${ruling.overruled}`}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
