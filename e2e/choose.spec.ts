@@ -35,8 +35,12 @@ test('wishes are said, the frontier is found beside the interface, a choice is t
 
   // One panel given by hand: the rest is chosen around it.
   await page.getByRole('option', { name: /^Roof/ }).click();
-  await page.getByLabel('Keep this: choose the rest around it').check();
+  await page.getByLabel('Rather by hand, and the rest around it').selectOption({ label: 'stays bare' });
+  await expect(page.getByLabel('Keep this: choose the rest around it')).toBeChecked();
   await page.getByRole('button', { name: 'Whole item' }).click();
+  await expect(page.getByRole('button', { name: 'Find anew' })).toBeVisible({ timeout: 90_000 });
+  await expect(choices.getByRole('radio').first()).toBeVisible();
+  await expect(page.getByRole('option', { name: 'Roof', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await saved(page);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  bayAir,
   cheapestAlone,
   type Choice,
   type ChoiceSurface,
@@ -8,6 +9,7 @@ import {
   type FrontierPoint,
   honestWords,
   optionsFor,
+  readyAfterMin,
   type Solve,
   USUAL_WISHES,
   whyNot,
@@ -19,7 +21,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
 import { type Job, jobSchema, type Surface } from './job';
 import { jobSenseFaults } from './job-sense';
 import { minutesToDay } from './moments';
-import { isAircraft } from './planned-job';
+import { isAircraft, plannedJob } from './planned-job';
 import { read } from './read';
 import { id, object } from './values';
 import { wishesSchema } from './wishes';
@@ -58,6 +60,10 @@ const pointSchema = z.object({
   keptMoney: z.number(),
   keptHours: z.number(),
   yearMoney: z.number(),
+  yearHours: z.number(),
+  yearUm: z.number(),
+  /** From when laying starts until all of it may be handed over, the hours of laying apart; null: never in this air. */
+  readyHours: z.number().nullable(),
   lifeMonths: z.number(),
   removalUm: z.number(),
   /** How far it may be from the best there is, as a share: 0.01 is a hundredth. */
@@ -71,10 +77,15 @@ export const choiceFileSchema = z.object({
   /** Surfaces for which nothing on the shelf is allowed or answers to the wishes. */
   bare: z.array(z.string()),
   honest: z.array(z.string()),
-  /** Products that are not in the best choice, and why: no rule lets them, not wished, beaten, or so much dearer. */
+  /** Products that are not in the best choice, and why: no rule lets them, not wished, beaten, beyond the bay or the days, or so much dearer. */
   fellAway: z.array(
     z.discriminatedUnion('why', [
       z.object({ product: z.string(), why: z.enum(['not-allowed', 'not-wished', 'beaten']) }),
+      z.object({
+        product: z.string(),
+        why: z.literal('not-in-bay'),
+        because: z.enum(['limits', 'no-window', 'never-cures', 'days']),
+      }),
       z.object({
         product: z.string(),
         why: z.literal('dearer'),
@@ -159,11 +170,13 @@ const MONTHS_PER_YEAR = 12;
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
 function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
-  const kinds = optionsFor(choiceSurfaces(job), job.products, wishes);
+  const { ambient, matteSchool } = plannedJob(job);
+  const air = bayAir(job.products, ambient, matteSchool);
+  const kinds = optionsFor(choiceSurfaces(job), job.products, wishes, air);
   const bare = kinds
     .filter(({ options }) => options.length === 0)
     .flatMap(({ surfaces }) => surfaces.map((surface) => surface.id));
-  return { kinds, bare };
+  return { kinds, bare, air };
 }
 
 /**
@@ -177,11 +190,22 @@ export function chooseFile(
   onPoint?: (point: ChoicePoint, done: number, of: number) => boolean,
   onNearer?: (gap: number) => void,
 ): ChoiceFile {
-  const { kinds, bare } = prepareChoice({ job, wishes });
+  const { kinds, bare, air } = prepareChoice({ job, wishes });
+  const products = new Map(job.products.map((product) => [product.id, product]));
+  const readyMin = ({ surfaces }: Choice) =>
+    Math.max(
+      0,
+      ...surfaces.map(({ layers }) =>
+        readyAfterMin(
+          layers.map(({ product, coats }) => ({ product: products.get(product)!, coats })),
+          air,
+        ),
+      ),
+    );
   let first: Choice | undefined;
   const tell = ({ name, choice }: FrontierPoint) => {
     first ??= choice;
-    return choicePoint(name, choice, first);
+    return choicePoint(name, choice, { first, readyMin: readyMin(choice) });
   };
   const points = frontier(
     kinds,
@@ -201,7 +225,7 @@ export function chooseFile(
     points: points.map(tell),
     bare,
     honest: honestWords(wishes, { failingShare: failingShare(job), choice: first, shelf: job.products }),
-    fellAway: first ? whyNot(kinds, first, job.products, wishes) : [],
+    fellAway: first ? whyNot(kinds, first, job.products, wishes, air) : [],
     alone: {
       firstMoney: alone.firstMoney,
       keptMoney: alone.keptMoney,
@@ -214,7 +238,11 @@ export function chooseFile(
 export type ChoicePoint = ChoiceFile['points'][number];
 const MINUTES_PER_HOUR = 60;
 
-function choicePoint(name: FrontierPoint['name'], choice: Choice, first: Choice): ChoicePoint {
+function choicePoint(
+  name: FrontierPoint['name'],
+  choice: Choice,
+  { first, readyMin }: { readonly first: Choice; readonly readyMin: number },
+): ChoicePoint {
   const { surfaces, purchases, materialMoney, firstMoney, minutes, keptMoney, keptMinutes, yearMoney } = choice;
   return {
     name,
@@ -233,6 +261,9 @@ function choicePoint(name: FrontierPoint['name'], choice: Choice, first: Choice)
     keptMoney,
     keptHours: keptMinutes / MINUTES_PER_HOUR,
     yearMoney,
+    yearHours: choice.yearMinutes / MINUTES_PER_HOUR,
+    yearUm: choice.yearUm,
+    readyHours: Number.isFinite(readyMin) ? readyMin / MINUTES_PER_HOUR : null,
     lifeMonths: choice.lifeMonths,
     removalUm: choice.removalUm,
     gap: choice.gap,

@@ -22,6 +22,8 @@ export const wishesSchema = object({
   film: oneOf(FILM_WISHES).default(USUAL_WISHES.film),
   leastMonths: nonNegative().optional(),
   mostHours: positive().optional(),
+  mostDays: positive().optional(),
+  anyAir: flag().optional(),
   mostMoney: wholeNonNegative().optional(),
   mostProducts: wholePositive().optional(),
   inHandOnly: flag().optional(),

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import highsLoader from 'highs';
 import { judgeStack } from '../layering';
+import type { Product } from '../products';
 import { on, product } from '../testing/shelf';
 import {
+  bayAir,
   cheapestAlone,
   type Choice,
   type ChoiceSurface,
@@ -11,6 +13,7 @@ import {
   frontier,
   honestWords,
   optionsFor,
+  readyAfterMin,
   type Solve,
   solveWith,
   USUAL_WISHES,
@@ -196,6 +199,73 @@ test('honest: wax it, a respray is due, the brush wash costs so many months', ()
   expect(said({})).toMatch(/^Washing: brush wash costs \d+ months of long\.$/);
   expect(said({ keptMonths: 3 })).toMatch(/wax it/);
   expect(said({}, 0.5)).toMatch(/failing on 50 %.*respray is due/);
+});
+
+describe('the bay and the days', () => {
+  const air = (airC: number, rhPct = 50) => [{ atMin: 0, airC, rhPct, airSpeed: 0.1 }] as const;
+  const timed = (id: string, minutes: { recoatFrom?: number; waterSafe: number; handover?: number }, changes = {}) =>
+    product(id, {
+      substrates: on('clear-gloss'),
+      clocks: { flash: { mechanism: 'solvent' }, set: { mechanism: 'moisture' } },
+      milestones: [
+        { name: 'levelFrom', clock: 'flash', min: 2 },
+        { name: 'levelBy', clock: 'flash', min: 6 },
+        ...Object.entries(minutes).map(([name, min]) => ({ name: name as 'waterSafe', clock: 'set' as const, min })),
+      ],
+      ...changes,
+    });
+  const quick = timed('quick', { waterSafe: 60, handover: 120 }, { ratedMonths: 12 });
+  const slow = timed(
+    'slow',
+    { recoatFrom: 1440, waterSafe: 720, handover: 2880 },
+    { ratedMonths: 60, over: ['bare', 'self'] },
+  );
+  const warm = timed('warm', { waterSafe: 60 }, { limits: { airC: [15, 30] }, ratedMonths: 90 });
+  const shelf = [quick, slow, warm];
+  const roof = [surface('roof', 2)];
+  const chosen = (how: Wishes, ambient: ReturnType<typeof air>) => {
+    const inBay = bayAir(shelf, ambient, 'fixed-early');
+    const kinds = optionsFor(roof, shelf, how, inBay);
+    const choice = choose(kinds, shelf, how, solve)!;
+    const why = new Map(whyNot(kinds, choice, shelf, how, inBay).map((each) => [each.product, each]));
+    return { layers: layersOn(choice, 'roof'), why, objective: choice.objective };
+  };
+
+  test('each coat waits for the one below, and all of them cure', () => {
+    const inBay = bayAir(shelf, air(20), 'fixed-early');
+    const after = (...layers: [Product, number][]) =>
+      readyAfterMin(
+        layers.map(([one, coats]) => ({ product: one, coats })),
+        inBay,
+      );
+    expect(after([slow, 1])).toBeCloseTo(2880, 6);
+    expect(after([slow, 2])).toBeCloseTo(1440 + 2880, 6);
+    expect(after([slow, 1], [quick, 1])).toBeCloseTo(2880, 6);
+    expect(after([warm, 1])).toBeCloseTo(60, 6);
+    expect(after()).toBe(0);
+    const dry = bayAir(shelf, air(20, 0), 'fixed-early');
+    expect(dry.get('quick')).toMatchObject({ barred: 'never-cures', readyMin: Infinity });
+  });
+
+  test('outside its limits a product falls away and says so, unless the air will be changed for it', () => {
+    const how = wishes({ keptMonths: 60 });
+    expect(chosen(how, air(20)).layers).toEqual(['warm']);
+    const cold = chosen(how, air(10));
+    expect(cold.layers).not.toContain('warm');
+    expect(cold.why.get('warm')).toEqual({ product: 'warm', why: 'not-in-bay', because: 'limits' });
+    expect(chosen({ ...how, anyAir: true }, air(10)).layers).toEqual(['warm']);
+  });
+
+  test('what is not ready within the days falls away; a day more is never worse', () => {
+    const how = wishes({ keptMonths: 60 });
+    const within = (mostDays: number) => chosen({ ...how, mostDays }, air(10));
+    expect(within(30).layers).toEqual(['slow']);
+    const one = within(1);
+    expect(one.layers).toEqual(['quick']);
+    expect(one.why.get('slow')).toEqual({ product: 'slow', why: 'not-in-bay', because: 'days' });
+    const costs = [1, 2, 4, 8, 30].map((days) => within(days).objective);
+    expect([...costs].sort((a, b) => b - a)).toEqual(costs);
+  });
 });
 
 test('why the rest fell away: no rule lets it, or so much dearer, its own pack included', () => {

@@ -21,8 +21,10 @@ export interface Choice {
   /** Over the time it is kept, renewals included. */
   readonly keptMoney: number;
   readonly keptMinutes: number;
-  /** Per year of the time it is kept. */
+  /** Per year of the time it is kept, renewals included. */
   readonly yearMoney: number;
+  readonly yearMinutes: number;
+  readonly yearUm: number;
   /** Area-weighted expected months before the first renewal. */
   readonly lifeMonths: number;
   /** Clear that removals are expected to take over the time it is kept, µm, area-weighted. */
@@ -314,6 +316,9 @@ export function choiceOf(
   const materialMoney = purchases.reduce((sum, { cost }) => sum + cost, 0);
   const firstMoney = materialMoney + sums.minutes * rate;
   const keptMoney = firstMoney + sums.later;
+  const keptMinutes = sums.minutes + sums.laterMinutes;
+  const removalUm = sums.areaM2 > 0 ? sums.removalUm / sums.areaM2 : 0;
+  const keptYears = wishes.keptMonths / MONTHS_PER_YEAR;
   return {
     surfaces: surfaces.map((surface: ChoiceSurface) => {
       const option = picked.get(surface.id);
@@ -329,10 +334,12 @@ export function choiceOf(
     firstMoney,
     minutes: sums.minutes,
     keptMoney,
-    keptMinutes: sums.minutes + sums.laterMinutes,
-    yearMoney: (keptMoney * MONTHS_PER_YEAR) / wishes.keptMonths,
+    keptMinutes,
+    yearMoney: keptMoney / keptYears,
+    yearMinutes: keptMinutes / keptYears,
+    yearUm: removalUm / keptYears,
     lifeMonths: sums.areaM2 > 0 ? sums.life / sums.areaM2 : 0,
-    removalUm: sums.areaM2 > 0 ? sums.removalUm / sums.areaM2 : 0,
+    removalUm,
   };
 }
 

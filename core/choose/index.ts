@@ -1,6 +1,7 @@
 export * from './baseline';
 export * from './choose';
 export * from './differences';
+export * from './in-bay';
 export * from './frontier';
 export { solveWith } from './highs';
 export * from './options';

@@ -1,4 +1,5 @@
 import type { Product } from '../products';
+import { type BayAir, readyAfterMin } from './in-bay';
 import { type ChoiceSurface, stackOf, type ValidStack, validStacks } from './stacks';
 import { type StackValue, stackValuer } from './value';
 import type { Wishes } from './wishes';
@@ -16,16 +17,21 @@ export interface SurfaceKind {
   readonly areaM2: number;
   /** None: nothing on the shelf may go there, or nothing that answers to the wishes. */
   readonly options: readonly Option[];
-  /** Products of all stacks that the rules allow there, and of those that answer to the wishes as well. */
+  /** Products of all stacks that the rules allow there, of those the bay and the days allow, and of those wished as well. */
   readonly allowed: ReadonlySet<string>;
+  readonly fitting: ReadonlySet<string>;
   readonly wished: ReadonlySet<string>;
 }
 
-/** Surfaces by kind, each with its options, without those that another beats in every respect. */
+/**
+ * Surfaces by kind, each with its options, without those that another beats in every respect.
+ * @param air of the bay it is laid in; without it, nothing is asked of air and days
+ */
 export function optionsFor(
   surfaces: readonly ChoiceSurface[],
   shelf: readonly Product[],
   wishes: Wishes,
+  air?: BayAir,
 ): SurfaceKind[] {
   const byId = new Map(shelf.map((product) => [product.id, product]));
   const valueOf = stackValuer(wishes);
@@ -41,13 +47,29 @@ export function optionsFor(
     const areaM2 = alike.reduce((sum, each) => sum + each.areaM2, 0);
     const value = valueOf({ ...surface, piecesPerM2: alike.length / areaM2 });
     const allowed = surface.fixed ? [stackOf(surface.fixed, byId)] : validOn(surface);
-    const wished = surface.fixed ? allowed : withFilmAsWished(surface, allowed, wishes);
+    const fitting = surface.fixed || !air ? allowed : allowed.filter((stack) => fitsTheBay(stack, air, wishes));
+    const wished = surface.fixed ? allowed : withFilmAsWished(surface, fitting, wishes);
     const options = unbeaten(
       wished.map((stack) => ({ stack, value: value(stack) })),
       ({ value: { lifeMonths } }) => Math.min(lifeMonths, wishes.keptMonths),
     );
-    return { surfaces: alike, areaM2, options, allowed: productsOf(allowed), wished: productsOf(wished) };
+    return {
+      surfaces: alike,
+      areaM2,
+      options,
+      allowed: productsOf(allowed),
+      fitting: productsOf(fitting),
+      wished: productsOf(wished),
+    };
   });
+}
+
+const MINUTES_PER_DAY = 1440;
+
+/** Whether a stack can be laid in the air of the bay and is ready within the days there are. */
+function fitsTheBay({ layers }: ValidStack, air: BayAir, { anyAir, mostDays }: Wishes): boolean {
+  if (!anyAir && layers.some(({ product }) => air.get(product.id)?.barred !== undefined)) return false;
+  return mostDays === undefined || readyAfterMin(layers, air) <= mostDays * MINUTES_PER_DAY;
 }
 
 const productsOf = (stacks: readonly ValidStack[]): ReadonlySet<string> =>

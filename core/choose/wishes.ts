@@ -35,6 +35,10 @@ export interface Wishes {
   /** Area-weighted months of protection that are wanted at least, up to how long it is kept. */
   readonly leastMonths?: number | undefined;
   readonly mostHours?: number | undefined;
+  /** Days from when laying starts until it is handed over. */
+  readonly mostDays?: number | undefined;
+  /** Also what the bay's air does not allow: it will be warmed, dried or moved. */
+  readonly anyAir?: boolean | undefined;
   readonly mostMoney?: number | undefined;
   /** Different products at most: one bottle for everything is 1. */
   readonly mostProducts?: number | undefined;

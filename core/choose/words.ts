@@ -2,6 +2,7 @@ import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, expectedLife, type LifeFactor } from '
 import type { Product } from '../products';
 import type { SubstrateId } from '../substrates';
 import type { Choice } from './choose';
+import type { Barred, BayAir } from './in-bay';
 import type { SurfaceKind } from './options';
 import { sameLayers, type StackLayer, type ValidStack } from './stacks';
 import { cheapestUnit } from './value';
@@ -121,6 +122,7 @@ function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): 
 /** Why a product is not in a choice. Money in minor units. */
 export type FellAway =
   | { readonly product: string; readonly why: 'not-allowed' | 'not-wished' | 'beaten' }
+  | { readonly product: string; readonly why: 'not-in-bay'; readonly because: Barred | 'days' }
   /** So much dearer on the kind of surface it would suit best, a pack of its own included. */
   | {
       readonly product: string;
@@ -131,7 +133,7 @@ export type FellAway =
     };
 
 /**
- * Why each product of the shelf is not in a choice: no rule lets it, it is not wished, another beats it everywhere,
+ * Why each product of the shelf is not in a choice: no rule lets it, the bay does not, it is not wished, another beats it everywhere,
  * or it costs more.
  */
 export function whyNot(
@@ -139,6 +141,7 @@ export function whyNot(
   choice: Choice,
   shelf: readonly Product[],
   wishes: Wishes,
+  air?: BayAir,
 ): FellAway[] {
   const chosen = new Map(choice.surfaces.map((surface) => [surface.id, surface]));
   const opened = new Set(choice.purchases.map(({ product }) => product));
@@ -164,7 +167,11 @@ export function whyNot(
         ];
       });
       if (uses.length === 0) {
-        const among = (key: 'allowed' | 'wished') => kinds.some((kind) => kind[key].has(product.id));
+        const among = (key: 'allowed' | 'fitting' | 'wished') => kinds.some((kind) => kind[key].has(product.id));
+        if (among('allowed') && !among('fitting')) {
+          const barred = wishes.anyAir ? undefined : air?.get(product.id)?.barred;
+          return { product: product.id, why: 'not-in-bay', because: barred ?? 'days' };
+        }
         return {
           product: product.id,
           why: among('wished') ? 'beaten' : among('allowed') ? 'not-wished' : 'not-allowed',

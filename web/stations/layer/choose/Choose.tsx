@@ -1,14 +1,16 @@
 import { Check, Play, Square } from 'lucide-react';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { sameLayers, type StackLayer } from '#core/choose';
-import { SUBSTRATES } from '#core/substrates';
+import { SUBSTRATES, type SubstrateId } from '#core/substrates';
 import { type ChoiceFile, type ChoicePoint, jobToChoose, money, stackInWords, toPlan, wishesOf } from '#formats';
 import { familyFill } from '../../../core-sample/strata';
-import { changeWishes, setStacks } from '../../../draft/edits';
+import { changeWishes, type Edit, setStacks } from '../../../draft/edits';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
+import { SelectField } from '../../../ui/SelectField';
+import { span } from '../../../ui/moments';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
 import { Beside } from './Beside';
 import { LifeAxis } from './LifeAxis';
@@ -28,12 +30,22 @@ export function Choose({ job }: { readonly job: JobView }) {
   const point = points[Math.min(at, points.length - 1)];
   const against = besideAt === undefined || points[besideAt] === point ? undefined : points[besideAt];
   const lens = useMemo(() => proposalLens(job, point, against), [job, point, against]);
-  const find = () => {
+  const find = (of = document) => {
     setAt(0);
     setBesideAt(undefined);
-    const pinned = [...new Set([...(document.wishes?.pinned ?? []), ...laid])];
-    const asked = { ...document, wishes: { ...document.wishes, pinned } };
-    start({ job: jobToChoose(asked, [...shelf]), wishes: wishesOf(document) });
+    const pinned = [...new Set([...(of.wishes?.pinned ?? []), ...laid])];
+    const asked = { ...of, wishes: { ...of.wishes, pinned } };
+    start({ job: jobToChoose(asked, [...shelf]), wishes: wishesOf(of) });
+  };
+  /** One panel is given by hand, or given free again: what was found is found anew around it. */
+  const give: GivePanel = (id, layers) => {
+    const others = (document.wishes?.pinned ?? []).filter((each) => each !== id);
+    const change: Edit = (draft) => {
+      const pinned = changeWishes({ pinned: layers ? [...others, id] : others })(draft);
+      return layers ? setStacks(toPlan([{ id, layers }], shelf, laid), shelf)(pinned) : pinned;
+    };
+    edit(change);
+    if (points.length > 0) find(change(job.draft).document);
   };
   const take = () => {
     if (!point) return;
@@ -44,7 +56,7 @@ export function Choose({ job }: { readonly job: JobView }) {
   return (
     <Station lens={lens} legend={CHOICE_LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
       {chosen ? (
-        <OnPanel job={job} point={point} />
+        <OnPanel job={job} point={point} points={points} onGive={give} />
       ) : (
         <>
           <section className="border-b bg-sheet px-5 py-4" aria-label="The choice">
@@ -62,7 +74,7 @@ export function Choose({ job }: { readonly job: JobView }) {
                 </Button>
               </div>
             ) : (
-              <Button look="main" className="min-h-11 w-full" onClick={find}>
+              <Button look="main" className="min-h-11 w-full" onClick={() => find()}>
                 <Play size={17} /> {points.length === 0 ? 'Find what to lay where' : 'Find anew'}
               </Button>
             )}
@@ -173,8 +185,15 @@ function ChoiceSums({ job, point, answer }: SumsProps) {
   const rows: readonly (readonly [string, string])[] = [
     ['To buy', money(point.materialMoney, currency)],
     ['With the hours of laying', money(point.firstMoney, currency)],
+    [
+      'Waits until it is handed over',
+      point.readyHours === null ? 'never in this air' : span(point.readyHours * MINUTES_PER_HOUR),
+    ],
     ['While it is kept, renewals and all', money(point.keptMoney, currency)],
-    ['Paint that taking it off costs meanwhile', `${point.removalUm.toFixed(1)} µm`],
+    [
+      'A protected year, renewals and all',
+      `${money(point.yearMoney, currency)}, ${point.yearHours.toFixed(1)} h, ${point.yearUm.toFixed(1)} µm of paint`,
+    ],
   ];
   return (
     <>
@@ -221,13 +240,20 @@ const FELL_AWAY_WORDS = {
   'not-allowed': 'no rule lets it',
   'not-wished': 'not wished',
   beaten: 'beaten everywhere',
+  limits: 'outside its limits in the air of the bay',
+  'no-window': 'no time to level it in the air of the bay',
+  'never-cures': 'never cures in the air of the bay',
+  days: 'not ready within the days',
 } as const;
+const MINUTES_PER_HOUR = 60;
 
 /** Why the rest of the shelf is not in the best choice. */
 function FellAway({ job, answer }: { readonly job: JobView; readonly answer: ChoiceFile }) {
   const { currency } = job.document;
   const dearer = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [each] : [])).sort((a, b) => a.by - b.by);
-  const rest = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [] : [each]));
+  const rest = answer.fellAway.flatMap((each) =>
+    each.why === 'dearer' ? [] : [{ product: each.product, why: each.why === 'not-in-bay' ? each.because : each.why }],
+  );
   return (
     <Part title="Why the rest fell away">
       <ul className="text-[14px]">
@@ -241,7 +267,7 @@ function FellAway({ job, answer }: { readonly job: JobView; readonly answer: Cho
       {rest.length > 0 && (
         <details className="mt-1 text-[14px]">
           <summary className="cursor-pointer text-ink-2">
-            {rest.length} more that are ruled out, not wished or beaten
+            {rest.length} more that are ruled out, not for this bay, not wished or beaten
           </summary>
           <p className="mt-1">
             {rest.map(({ product, why }) => `${job.productName(product)} (${FELL_AWAY_WORDS[why]})`).join(', ')}.
@@ -252,12 +278,39 @@ function FellAway({ job, answer }: { readonly job: JobView; readonly answer: Cho
   );
 }
 
+/** Gives one panel its stack by hand; without layers it is chosen with the rest again. */
+type GivePanel = (id: string, layers: readonly StackLayer[] | undefined) => void;
+
+/** Stacks that any point of the frontier lays on a kind of surface, and none at all. */
+function stacksLike(
+  substrate: SubstrateId,
+  { document }: JobView,
+  points: readonly ChoicePoint[],
+): readonly (readonly StackLayer[])[] {
+  const alike = new Set(document.surfaces.filter((each) => each.substrate === substrate).map(({ id }) => id));
+  const stacks: (readonly StackLayer[])[] = [];
+  for (const { id, layers } of points.flatMap(({ surfaces }) => surfaces)) {
+    if (alike.has(id) && !stacks.some((known) => sameLayers(known, layers))) stacks.push(layers);
+  }
+  return stacks.some((layers) => layers.length === 0) ? stacks : [...stacks, []];
+}
+
+interface OnPanelProps {
+  readonly job: JobView;
+  readonly point: ChoicePoint | undefined;
+  readonly points: readonly ChoicePoint[];
+  readonly onGive: GivePanel;
+}
+
 /** What is proposed for one panel, and whether its planned stack is given. */
-function OnPanel({ job, point }: { readonly job: JobView; readonly point: ChoicePoint | undefined }) {
-  const { chosen, document, productName, edit } = job;
+function OnPanel({ job, point, points, onGive }: OnPanelProps) {
+  const { chosen, document, productName, laid } = job;
   if (!chosen) return null;
   const pinned = document.wishes?.pinned ?? [];
   const proposed = point?.surfaces.find(({ id }) => id === chosen.id);
+  const others = stacksLike(chosen.substrate, job, points).filter(
+    (layers) => proposed && !sameLayers(layers, proposed.layers),
+  );
   const inWords = (layers: readonly StackLayer[]) => stackInWords(layers, productName);
   return (
     <>
@@ -271,13 +324,7 @@ function OnPanel({ job, point }: { readonly job: JobView; readonly point: Choice
             type="checkbox"
             className="size-4 accent-(--over)"
             checked={pinned.includes(chosen.id)}
-            onChange={({ target }) =>
-              edit(
-                changeWishes({
-                  pinned: target.checked ? [...pinned, chosen.id] : pinned.filter((id) => id !== chosen.id),
-                }),
-              )
-            }
+            onChange={({ target }) => onGive(chosen.id, target.checked ? chosen.layers : undefined)}
           />
           Keep this: choose the rest around it
         </label>
@@ -291,6 +338,19 @@ function OnPanel({ job, point }: { readonly job: JobView; readonly point: Choice
               : `Plan for ${Math.round(proposed.lifeMonths)} months.`}
             {proposed.testSpot && ' After a hidden test spot.'}
           </p>
+          {!laid.has(chosen.id) && (
+            <div className="mt-3">
+              <SelectField
+                label="Rather by hand, and the rest around it"
+                value=""
+                options={[
+                  ['', 'as proposed'],
+                  ...others.map((layers, index) => [String(index), inWords(layers)] as const),
+                ]}
+                onChange={(index) => onGive(chosen.id, others[Number(index)]!)}
+              />
+            </div>
+          )}
         </Part>
       )}
     </>

@@ -83,6 +83,14 @@ export function WishesForm({ job }: { readonly job: JobView }) {
           />
           <NumberField
             optional
+            label="Handed over within"
+            unit="days"
+            value={wishes.mostDays}
+            check={(value) => (value > 0 ? undefined : 'more than 0')}
+            onChange={(mostDays) => edit(changeWishes({ mostDays }))}
+          />
+          <NumberField
+            optional
             label="Lasts at least"
             unit="months"
             value={wishes.leastMonths}
@@ -120,6 +128,11 @@ export function WishesForm({ job }: { readonly job: JobView }) {
             label="Only what is in stock"
             on={wishes.inHandOnly === true}
             onChange={(inHandOnly) => edit(changeWishes({ inHandOnly }))}
+          />
+          <Tick
+            label="Also what the bay’s air does not allow: it is warmed or dried for it"
+            on={wishes.anyAir === true}
+            onChange={(anyAir) => edit(changeWishes({ anyAir }))}
           />
           <Tick
             label="What wants a hidden test spot, too"
