@@ -36,6 +36,22 @@ test('edits made close together are saved as one, with the version they were bas
   expect(kept()).toEqual({});
 });
 
+test('an edit while a slow save is on its way waits for its answer, and follows its version', async () => {
+  const { version } = current();
+  let answered!: () => void;
+  server.slowness = new Promise((resolve) => (answered = resolve));
+  edit('Slow');
+  await waitFor(() => expect(puts()).toHaveLength(1), { timeout: 4000 });
+  edit('Sat');
+  // Longer than edits are gathered: a second write would be refused as somebody else's.
+  await new Promise((resolve) => setTimeout(resolve, 900));
+  expect(puts()).toHaveLength(1);
+  answered();
+  await waitFor(isSaved, { timeout: 4000 });
+  expect(puts().map((put) => put.version)).toEqual([version, version + 1]);
+  expect(stored()).toBe('Sat');
+});
+
 test('an undo is an edit like any other, and is saved too', async () => {
   edit('Mistaken');
   await waitFor(isSaved, { timeout: 4000 });

@@ -26,18 +26,30 @@ saving.startListening.withTypes<RootState, AppDispatch>()({
     const states = () => Object.entries((listener.getState() as RootState).drafts);
     const waiting = states().some(([, { state }]) => state.kind === 'unreachable');
     await listener.delay(waiting ? RETRY_MS : SETTLE_MS);
-    for (const [id, { state }] of states()) {
-      if (state.kind === 'dirty' || state.kind === 'unreachable') await listener.pause(save(id, listener));
+    for (const [id] of states()) {
+      // A write that is still on its way carries the version this one has to follow.
+      await listener.pause(underway.get(id) ?? Promise.resolve());
+      const kind = (listener.getState() as RootState).drafts[id]?.state.kind;
+      if (kind === 'dirty' || kind === 'unreachable') await listener.pause(save(id, listener));
     }
   },
 });
+
+/** Writes that the server has not answered yet, by job. An edit meanwhile ends the waiting for one, not the write. */
+const underway = new Map<string, Promise<void>>();
 
 interface Listener {
   readonly dispatch: AppDispatch;
   readonly getState: () => unknown;
 }
 
-async function save(id: string, { dispatch, getState }: Listener): Promise<void> {
+function save(id: string, listener: Listener): Promise<void> {
+  const written = write(id, listener).finally(() => underway.delete(id));
+  underway.set(id, written);
+  return written;
+}
+
+async function write(id: string, { dispatch, getState }: Listener): Promise<void> {
   const { version, draft } = (getState() as RootState).drafts[id]!;
   dispatch(saveStarted(id));
   const answer = await dispatch(api.endpoints.saveJob.initiate({ id, version, draft }, { track: false }));

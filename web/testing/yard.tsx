@@ -15,6 +15,8 @@ export interface Call {
   readonly method: string;
   readonly path: string;
   readonly body: unknown;
+  /** The version an edit was based on, where it says one. */
+  readonly version?: number;
 }
 
 /** The jobs as they stand in memory, everything that was asked for, and a switch that cuts the line. */
@@ -23,10 +25,13 @@ export const server = {
   logs: new Map<string, LogEntry[]>(),
   calls: [] as Call[],
   down: false,
+  /** What it takes a write to be answered. */
+  slowness: Promise.resolve(),
   /** Answers instead of the server, where a test wants it to. */
   instead: undefined as ((call: Call) => Response | undefined) | undefined,
   reset() {
     this.down = false;
+    this.slowness = Promise.resolve();
     this.calls = [];
     this.instead = undefined;
     for (const { id, draft, log } of yard.jobs) {
@@ -42,7 +47,7 @@ export const server = {
 const json = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 
-function answer({ method, path, body }: Call): Response {
+function answer({ method, path, body, version }: Call): Response {
   const [, , what, id, part] = path.split('/');
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
   if (what === 'products')
@@ -63,6 +68,10 @@ function answer({ method, path, body }: Call): Response {
     return json(stored, 201);
   }
   if (method === 'PUT') {
+    if (version !== undefined && version !== job.version) {
+      const stale = { type: '/problems/stale-write', title: 'Changed', status: 412, version: job.version, changed: [] };
+      return json(stale, 412);
+    }
     server.jobs.set(job.id, { ...job, ...(body as JobRecord), version: job.version + 1 });
   }
   return json(server.jobs.get(job.id));
@@ -73,13 +82,16 @@ export function cutInServer(): void {
   globalThis.fetch = async (input, init) => {
     const request = input instanceof Request ? input : new Request(input, init);
     const text = await request.clone().text();
+    const based = request.headers.get('if-match');
     const call = {
       method: request.method,
       path: new URL(request.url).pathname,
       body: text ? (JSON.parse(text) as unknown) : undefined,
+      ...(based && { version: Number(based.replaceAll('"', '')) }),
     };
     server.calls.push(call);
     if (server.down) throw new TypeError('the network is gone');
+    if (call.method === 'PUT') await server.slowness;
     return server.instead?.(call) ?? answer(call);
   };
 }
