@@ -101,8 +101,12 @@ export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, 
 
   // A key held down walks on from where the last press led, though that is not drawn yet.
   const walkedTo = useRef(chosen);
+  const notDrawnYet = useRef<readonly string[]>([]);
   useEffect(() => {
-    walkedTo.current = chosen;
+    // A step of the walk that is drawn late is behind where the walk has come to by then.
+    const step = notDrawnYet.current.lastIndexOf(chosen ?? '');
+    notDrawnYet.current = step === -1 ? [] : notDrawnYet.current.slice(step + 1);
+    if (notDrawnYet.current.length === 0) walkedTo.current = chosen;
   }, [chosen]);
   const onKeyDown = (event: KeyboardEvent) => {
     if (tool?.onKey?.(event, unit)) {
@@ -113,10 +117,12 @@ export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, 
       event.preventDefault();
       onEnter(chosen);
     }
+    if (chosen === walkedTo.current) notDrawnYet.current = [];
     const next = panelTowards(event.key, panels, walkedTo.current);
     if (!next) return;
     event.preventDefault();
     walkedTo.current = next;
+    notDrawnYet.current = [...notDrawnYet.current, next];
     onChoose(next);
   };
   const drawn = useMemo(() => inOrder(panels, chosen), [panels, chosen]);
@@ -126,7 +132,10 @@ export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, 
   useEffect(() => {
     latest.current = onChoose;
   }, [onChoose]);
-  const choosePanel = useCallback((id: string, at?: Place) => latest.current(id, at), []);
+  const choosePanel = useCallback((id: string, at?: Place) => {
+    notDrawnYet.current = [];
+    latest.current(id, at);
+  }, []);
   return (
     <div className="relative flex h-full min-h-0 flex-col">
       <div ref={frame} className="relative min-h-0 flex-1 overflow-hidden">

@@ -24,15 +24,43 @@ describe('the net as a control', () => {
     };
   });
 
+  const propsWith = (choose: jest.Mock) => ({
+    arrangement: arrange(onTemplate),
+    lens: () => ({ fill: 'tint-2' as const, caption: 'covered' }),
+    legend: [],
+    label: 'The item',
+    onChoose: choose,
+  });
+
+  test('a key held down walks on, though what it led to is drawn late and out of step', () => {
+    const choose = jest.fn();
+    const props = propsWith(choose);
+    const { rerender } = render(<Net {...props} chosen="grille" />);
+    const list = screen.getByRole('listbox', { name: 'The item' });
+    const right = () => fireEvent.keyDown(list, { key: 'ArrowRight' });
+    const led = () => choose.mock.calls.map(([id]) => id as string);
+    right();
+    right();
+    rerender(<Net {...props} chosen={led()[0]!} />);
+    right();
+    // The same walk where each step is drawn before the next.
+    const steps = led();
+    choose.mockClear();
+    for (const from of ['grille', ...steps.slice(0, 2)]) {
+      rerender(<Net {...props} chosen={from} />);
+      right();
+    }
+    expect(led()).toEqual(steps);
+    expect(new Set(steps).size).toBe(3);
+    // Chosen from elsewhere, the walk goes on from there.
+    rerender(<Net {...props} chosen="bonnet" />);
+    right();
+    expect(choose).toHaveBeenLastCalledWith('cowl');
+  });
+
   test('is walked with the arrow keys, and says what it shows', () => {
     const choose = jest.fn();
-    const props = {
-      arrangement: arrange(onTemplate),
-      lens: () => ({ fill: 'tint-2' as const, caption: 'covered' }),
-      legend: [],
-      label: 'The item',
-      onChoose: choose,
-    };
+    const props = propsWith(choose);
     render(<Net {...props} chosen="bonnet" />);
     expect(screen.getByRole('option', { name: 'Bonnet, covered' }).getAttribute('aria-selected')).toBe('true');
     const list = screen.getByRole('listbox', { name: 'The item' });
