@@ -7,7 +7,7 @@ import { clearEstimateUm, judgeReadings } from '#core/paint';
 import { FAMILIES } from '#core/families';
 import { SUBSTRATES } from '#core/substrates';
 import type { Product } from '#core/products';
-import type { Layer, Surface } from '#formats';
+import { type Layer, type Surface, wishesOf } from '#formats';
 import { setExisting, setLayers } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
@@ -18,6 +18,7 @@ import { AddLayer } from './AddLayer';
 import { judgeLayers, judgePlanned } from './judging';
 import { Overrule } from './Overrule';
 import { SortableSample } from './SortableSample';
+import { StackLife } from './StackLife';
 
 const MOST_COATS = 20;
 
@@ -132,6 +133,10 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           </Button>
         )}
       </Part>
+      <StackLife
+        layers={layers.map(({ product, coats }) => ({ product: products.find(({ id }) => id === product)!, coats }))}
+        exposure={wishesOf(document).exposure}
+      />
       <Hazards products={layers.map(({ product }) => products.find(({ id }) => id === product)!)} />
     </>
   );
