@@ -34,6 +34,11 @@ test('each pair of product and surface is answered, and each no says why', () =>
     for (const substrate of SUBSTRATE_IDS) {
       const rulings = rulingsOn({ product, substrate, below: { kind: 'bare' } });
       if (answerOf(rulings) === 'no') expect(rulings.every(({ reason }) => reason.length > 10)).toBe(true);
+      // By the word of its sheet, or of a rule: never because nobody said anything.
+      const said = product.substrates[substrate]?.use;
+      const byWord = rulings.find(({ rule }) => rule === 'substrate')?.answer ?? 'yes';
+      expect([product.id, substrate, byWord]).toEqual([product.id, substrate, said ?? 'no']);
+      if (answerOf(rulings) === 'yes') expect(said).toBe('yes');
     }
   }
 });

@@ -119,6 +119,9 @@ describe('each rule, against and for', () => {
     expect(answers(59, 60)).toEqual(['recoat-early']);
     expect(answers(0, null)).toEqual(['recoat-early']);
     for (const fine of [answers(60, 60), answers(0, undefined)]) expect(fine).toEqual([]);
+    // Of a wait of two hours, twelve minutes are within what the clock knows.
+    const waited = (startMin: number) => over(base, { startMin, belowEndMin: 40, recoatFromMin: 160 }).length;
+    expect([waited(147), waited(149)]).toEqual([1, 0]);
   });
 
   test('recoat-late: what then depends on what has closed and on what it lies', () => {

@@ -27,6 +27,8 @@ export interface LayeringCase {
 /** When a layer goes over another, minutes on one scale. */
 export interface Interval {
   readonly startMin: number;
+  /** When the one below was finished: how long the wait was meant to be. */
+  readonly belowEndMin?: number | undefined;
   /** Null: it never sets enough. Undefined: its sheet does not say. */
   readonly recoatFromMin?: number | null | undefined;
   /** Null or undefined: it stays open. */
@@ -127,6 +129,8 @@ export function whenTooLate(below: FamilyId, substrate: SubstrateId): TooLate {
 
 /** Two moments nearer than this are one. */
 const MOMENT_MIN = 1e-6;
+/** Share of a wait that is not known any better. */
+const EARLY_SHARE = 0.1;
 
 /** The rules of layering, as data: a new one is an entry here. */
 const TABLE = define({
@@ -201,14 +205,16 @@ const TABLE = define({
     looksAt: 'interval',
     judge: ({ product, below, interval }) => {
       if (below.kind !== 'product' || interval?.recoatFromMin === undefined) return undefined;
-      const { recoatFromMin, startMin } = interval;
+      const { recoatFromMin, startMin, belowEndMin = startMin } = interval;
       if (recoatFromMin === null) {
         return {
           answer: 'no',
           reason: `${below.product.name} never sets enough in this air for ${product.name} to go over it: keep the bay warmer`,
         };
       }
-      if (startMin >= recoatFromMin - MOMENT_MIN) return undefined;
+      // A clock is told to a tenth at best: what was laid that little too early was laid in time.
+      const spare = Math.max(MOMENT_MIN, EARLY_SHARE * (recoatFromMin - belowEndMin));
+      if (startMin >= recoatFromMin - spare) return undefined;
       return {
         answer: 'no',
         reason: `${product.name} was laid ${spanInWords(recoatFromMin - startMin)} before ${below.product.name} may be laid over: let it cure, look along it under a hand light, and where it stays soft or wrinkles take both off and start again`,

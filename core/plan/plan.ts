@@ -231,7 +231,7 @@ function intervalRulings(surface: PlannedSurface, product: Product, below: TopCo
     product,
     substrate: surface.substrate,
     below: { kind: 'product', product: below.product },
-    interval: { startMin, recoatFromMin, recoatByMin },
+    interval: { startMin, belowEndMin: below.laid.endMin, recoatFromMin, recoatByMin },
   });
 }
 

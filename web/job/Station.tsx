@@ -31,7 +31,7 @@ export function Station({ lens, legend, lensName, headline, onPlace, tool, paper
   const { document, chosen, choose } = useJob();
   const arrangement = useMemo(() => withPaper(arrange(document), paper), [document, paper]);
   return (
-    <div className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
+    <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
       <div className="flex min-h-0 flex-col bg-sheet">
         {headline && <div className="border-b px-4 py-2">{headline}</div>}
         <div className="flex min-h-0 flex-1">
@@ -65,7 +65,7 @@ export function Station({ lens, legend, lensName, headline, onPlace, tool, paper
       >
         {children}
       </aside>
-    </div>
+    </main>
   );
 }
 

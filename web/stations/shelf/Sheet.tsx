@@ -92,128 +92,130 @@ function SheetForm({ sheet, version }: Props) {
   };
   return (
     <FormProvider {...form}>
-      <form
-        noValidate
-        className="mx-auto max-w-7xl px-6 py-6"
-        onSubmit={(event) => void store(event).catch(() => undefined)}
-      >
-        <Link to="/shelf" className="text-[14px] text-ink-2 underline">
-          Shelf
-        </Link>
-        <div className="flex items-end justify-between gap-4">
-          <h1 className="figure text-3xl">{sheet?.name ?? 'New sheet'}</h1>
-          <Button
-            look="main"
-            type="submit"
-            disabled={isSubmitting || (!isDirty && sheet !== undefined)}
-            className="min-h-11 px-6"
-          >
-            Save the sheet
-          </Button>
-        </div>
-        {(failed || Object.keys(errors).length > 0) && (
-          <p role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-4 py-2">
-            {failed ? errorText(failed) : `Not saved. ${faultsInWords(errors).join('; ')}.`}
-          </p>
-        )}
-        <div className="grid items-start gap-x-6 lg:grid-cols-[1fr_21rem]">
-          <aside className="mt-6 lg:sticky lg:top-4 lg:col-start-2 lg:row-start-1">
-            <SheetPreview />
-          </aside>
-          <div className="min-w-0 lg:col-start-1 lg:row-start-1">
-            <Group title="What it is">
-              <Text name="name" label="Name" />
-              {sheet === undefined && <Text name="id" label="Short id, as in files" />}
-              <Choice
-                name="family"
-                label="Family"
-                options={FAMILY_IDS.map((id) => [id, FAMILIES[id].name])}
-                onChange={sheet === undefined ? startFrom : undefined}
-              />
-              <Text name="sheetVersion" label="Version of the sheet" />
-              <Text name="sheetDate" label="Date of the sheet" type="date" />
-              <Numeric name="ratedMonths" label="Rated life, months" />
-              <Text name="hardness" label="Hardness, as the sheet says it" />
-              <Numeric name="meltsAtC" label="Wax: melts at, °C" />
-              <Text name="batch" label="Batch in use" />
-              <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
-              <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
-            </Group>
-            <FilmFields />
-            <Group title="How much">
-              <Choice
-                name="unit"
-                label="Sold by"
-                options={UNITS.map((unit) => [unit, unit === 'm2' ? 'm² (film)' : unit])}
-              />
-              <Numeric name="coveragePerM2" label="Coverage on gloss, units per m² and coat" />
-              <Numeric name="onHand" label="In stock, units" />
-              <Numeric name="prime" label="Wets one applicator, units" />
-              <Numeric name="applicatorM2" label="One applicator lasts, m²" />
-              <Numeric name="residue" label="Stays in the bottle, units" />
-              <Numeric name="densityGPerMl" label="Density, g/ml" />
-              <Numeric name="vocGPerL" label="Solvent (VOC), g/l" />
-              <Packs />
-            </Group>
-            <Group title="When: at the sheet’s reference conditions, 20 °C and 50 % unless said">
-              {CLOCK_NAMES.map((clock) => (
-                <Choice
-                  key={clock}
-                  name={`clocks.${clock}.mechanism`}
-                  label={clock === 'flash' ? 'Flash is driven by' : 'Cure is driven by'}
-                  options={[['', 'no such clock (film)'], ...MECHANISMS.map((id) => [id, id] as const)]}
-                />
-              ))}
-              <Choice
-                name="method"
-                label="Laid with"
-                options={[
-                  ['', 'as is usual for its family'],
-                  ...METHOD_IDS.map((id) => [id, METHODS[id].name] as const),
-                ]}
-              />
-              <Numeric name="layPace" label="Lays, × a person’s pace" />
-              <Numeric name="levelPace" label="Levels, × a person’s pace" />
-              <Milestones />
-            </Group>
-            <Group title="Where">
-              <Substrates />
-            </Group>
-            <Group title="On what, and with what care">
-              <Lines name="over" label="May lie on: bare, self, families or product ids" />
-              <Lines
-                name="properties"
-                label="Properties, such as gloss-enhancer, filler, strong-solvent, not-for-wipers"
-              />
-              <Lines name="hazards" label="Cautions in plain words" long />
-              <Numeric name="freshPaintDays" label="Fresh paint breathes, days" />
-              <Numeric name="limits.airC.0" label="Air not below, °C" />
-              <Numeric name="limits.airC.1" label="Air not above, °C" />
-              <Numeric name="limits.rhPct.0" label="Humidity not below, %" />
-              <Numeric name="limits.rhPct.1" label="Humidity not above, %" />
-              <Numeric name="limits.surfaceC.0" label="Surface not below, °C" />
-              <Numeric name="limits.surfaceC.1" label="Surface not above, °C" />
-            </Group>
-            <Group title="How it comes off, where the sheet says so">
-              <ComesOffBy />
-            </Group>
-            <Group title="Where each figure came from">
-              {SOURCED_FIELDS.map((field) => (
-                <Choice key={field} name={`sources.${field}`} label={SOURCED_NAMES[field]} options={SOURCE_NAMES} />
-              ))}
-            </Group>
-            {sheet && version !== undefined && (
-              <div className="mt-6">
-                <ConfirmButton
-                  action="Take it off the shelf"
-                  consequence="Jobs that were planned with it keep their copy."
-                  onConfirm={() => void takeOff(sheet.id, version).catch(() => undefined)}
-                />
-              </div>
-            )}
+      <main>
+        <form
+          noValidate
+          className="mx-auto max-w-7xl px-6 py-6"
+          onSubmit={(event) => void store(event).catch(() => undefined)}
+        >
+          <Link to="/shelf" className="text-[14px] text-ink-2 underline">
+            Shelf
+          </Link>
+          <div className="flex items-end justify-between gap-4">
+            <h1 className="figure text-3xl">{sheet?.name ?? 'New sheet'}</h1>
+            <Button
+              look="main"
+              type="submit"
+              disabled={isSubmitting || (!isDirty && sheet !== undefined)}
+              className="min-h-11 px-6"
+            >
+              Save the sheet
+            </Button>
           </div>
-        </div>
-      </form>
+          {(failed || Object.keys(errors).length > 0) && (
+            <p role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-4 py-2">
+              {failed ? errorText(failed) : `Not saved. ${faultsInWords(errors).join('; ')}.`}
+            </p>
+          )}
+          <div className="grid items-start gap-x-6 lg:grid-cols-[1fr_21rem]">
+            <aside className="mt-6 lg:sticky lg:top-4 lg:col-start-2 lg:row-start-1">
+              <SheetPreview />
+            </aside>
+            <div className="min-w-0 lg:col-start-1 lg:row-start-1">
+              <Group title="What it is">
+                <Text name="name" label="Name" />
+                {sheet === undefined && <Text name="id" label="Short id, as in files" />}
+                <Choice
+                  name="family"
+                  label="Family"
+                  options={FAMILY_IDS.map((id) => [id, FAMILIES[id].name])}
+                  onChange={sheet === undefined ? startFrom : undefined}
+                />
+                <Text name="sheetVersion" label="Version of the sheet" />
+                <Text name="sheetDate" label="Date of the sheet" type="date" />
+                <Numeric name="ratedMonths" label="Rated life, months" />
+                <Text name="hardness" label="Hardness, as the sheet says it" />
+                <Numeric name="meltsAtC" label="Wax: melts at, °C" />
+                <Text name="batch" label="Batch in use" />
+                <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
+                <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
+              </Group>
+              <FilmFields />
+              <Group title="How much">
+                <Choice
+                  name="unit"
+                  label="Sold by"
+                  options={UNITS.map((unit) => [unit, unit === 'm2' ? 'm² (film)' : unit])}
+                />
+                <Numeric name="coveragePerM2" label="Coverage on gloss, units per m² and coat" />
+                <Numeric name="onHand" label="In stock, units" />
+                <Numeric name="prime" label="Wets one applicator, units" />
+                <Numeric name="applicatorM2" label="One applicator lasts, m²" />
+                <Numeric name="residue" label="Stays in the bottle, units" />
+                <Numeric name="densityGPerMl" label="Density, g/ml" />
+                <Numeric name="vocGPerL" label="Solvent (VOC), g/l" />
+                <Packs />
+              </Group>
+              <Group title="When: at the sheet’s reference conditions, 20 °C and 50 % unless said">
+                {CLOCK_NAMES.map((clock) => (
+                  <Choice
+                    key={clock}
+                    name={`clocks.${clock}.mechanism`}
+                    label={clock === 'flash' ? 'Flash is driven by' : 'Cure is driven by'}
+                    options={[['', 'no such clock (film)'], ...MECHANISMS.map((id) => [id, id] as const)]}
+                  />
+                ))}
+                <Choice
+                  name="method"
+                  label="Laid with"
+                  options={[
+                    ['', 'as is usual for its family'],
+                    ...METHOD_IDS.map((id) => [id, METHODS[id].name] as const),
+                  ]}
+                />
+                <Numeric name="layPace" label="Lays, × a person’s pace" />
+                <Numeric name="levelPace" label="Levels, × a person’s pace" />
+                <Milestones />
+              </Group>
+              <Group title="Where">
+                <Substrates />
+              </Group>
+              <Group title="On what, and with what care">
+                <Lines name="over" label="May lie on: bare, self, families or product ids" />
+                <Lines
+                  name="properties"
+                  label="Properties, such as gloss-enhancer, filler, strong-solvent, not-for-wipers"
+                />
+                <Lines name="hazards" label="Cautions in plain words" long />
+                <Numeric name="freshPaintDays" label="Fresh paint breathes, days" />
+                <Numeric name="limits.airC.0" label="Air not below, °C" />
+                <Numeric name="limits.airC.1" label="Air not above, °C" />
+                <Numeric name="limits.rhPct.0" label="Humidity not below, %" />
+                <Numeric name="limits.rhPct.1" label="Humidity not above, %" />
+                <Numeric name="limits.surfaceC.0" label="Surface not below, °C" />
+                <Numeric name="limits.surfaceC.1" label="Surface not above, °C" />
+              </Group>
+              <Group title="How it comes off, where the sheet says so">
+                <ComesOffBy />
+              </Group>
+              <Group title="Where each figure came from">
+                {SOURCED_FIELDS.map((field) => (
+                  <Choice key={field} name={`sources.${field}`} label={SOURCED_NAMES[field]} options={SOURCE_NAMES} />
+                ))}
+              </Group>
+              {sheet && version !== undefined && (
+                <div className="mt-6">
+                  <ConfirmButton
+                    action="Take it off the shelf"
+                    consequence="Jobs that were planned with it keep their copy."
+                    onConfirm={() => void takeOff(sheet.id, version).catch(() => undefined)}
+                  />
+                </div>
+              )}
+            </div>
+          </div>
+        </form>
+      </main>
     </FormProvider>
   );
 }

@@ -69,7 +69,7 @@ export function Offers({ job }: { readonly job: JobView }) {
     setEditing({ id: offer.id, version: 0, offer });
   };
   return (
-    <section className="h-full overflow-auto bg-paper" aria-label="Offers">
+    <main className="h-full overflow-auto bg-paper" aria-label="Offers">
       <div className="border-b bg-sheet px-4 py-2 print:hidden">
         <ViewSwitch />
       </div>
@@ -110,7 +110,7 @@ export function Offers({ job }: { readonly job: JobView }) {
         </ol>
       </div>
       {editing && <OfferDialog key={editing.id} record={editing} onClose={() => setEditing(undefined)} />}
-    </section>
+    </main>
   );
 }
 
