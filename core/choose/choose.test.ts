@@ -8,6 +8,7 @@ import {
   cheapestAlone,
   type Choice,
   type ChoiceSurface,
+  choiceOf,
   choose,
   comparedInWords,
   frontier,
@@ -302,6 +303,34 @@ describe('laws', () => {
           for (const { answer } of judgeStack({ substrate, existing, layers: coats }, SHELF))
             expect(answer).toBe('yes');
         }
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('a small item: within a hundredth of the best of all combinations, tried one by one', () => {
+    const few = fc.array(anySurface, { minLength: 1, maxLength: 3 });
+    fc.assert(
+      fc.property(few, (some) => {
+        const car = some.map((each, index) => ({ ...each, id: `s${index}` }));
+        const how = wishes({ mostLayers: 1 });
+        const kinds = optionsFor(car, SHELF, how);
+        const choice = choose(kinds, SHELF, how, solve)!;
+        const each = car.flatMap(({ id }) => {
+          const { options } = kinds.find(({ surfaces }) => surfaces.some((surface) => surface.id === id))!;
+          return options.length > 0 ? [{ id, options }] : [];
+        });
+        let least = Infinity;
+        const combine = (at: number, picked: ReadonlyMap<string, (typeof kinds)[number]['options'][number]>) => {
+          const next = each[at];
+          if (!next) least = Math.min(least, choiceOf(kinds, picked, SHELF, how).keptMoney);
+          else for (const option of next.options) combine(at + 1, new Map([...picked, [next.id, option]]));
+        };
+        combine(0, new Map());
+        // Never told nearer than it is, and never better than the best.
+        expect(choice.keptMoney).toBeGreaterThanOrEqual(least * (1 - 1e-9));
+        expect(choice.keptMoney * (1 - choice.gap)).toBeLessThanOrEqual(least * (1 + 1e-6));
+        expect(choice.keptMoney).toBeLessThanOrEqual(least * 1.0101);
       }),
       { numRuns: 25 },
     );

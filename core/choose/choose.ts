@@ -1,6 +1,7 @@
 import type { Product } from '../products';
 import { purchase, type Purchase } from '../quantity';
 import { type Option, type SurfaceKind, unbeaten } from './options';
+import { cheapestUnit } from './value';
 import { ProgramBuilder, type Row, type Solve } from './program';
 import type { ChoiceSurface, StackLayer } from './stacks';
 import type { Wishes } from './wishes';
@@ -94,6 +95,10 @@ export function choose(
   const open = kinds
     .filter(({ options }) => options.length > 0)
     .map((kind) => (lifeCounts ? kind : { ...kind, options: unbeaten(kind.options, () => 0) }));
+  // Nothing on the shelf may go on any of it: bare is the answer, unless it is to last.
+  if (open.length === 0) {
+    return leastMonths ? undefined : { ...choiceOf(kinds, new Map(), shelf, wishes), objective: 0, gap: 0 };
+  }
   const limits = { ...wishes, leastMonths };
   const how = { relativeGap: relativeGap / 2, seconds, ...(onProgress && { onProgress }) };
   const split = solvePortions(
@@ -123,14 +128,75 @@ export function choose(
   // A limit that a split just meets may be out of reach for whole surfaces of those products: then of all.
   const whole = giveOut(({ options }) => options.filter(ofOpened)) ?? giveOut(({ options }) => options);
   if (!whole) return undefined;
+  const found = { ...whole, bound: split.bound };
+  // A small item is solved outright where that is nearer to the best.
+  const exact =
+    gapOf(found) > relativeGap && goal === 'wishes' ? outright(found, open, shelf, limits, solve, how) : found;
   const picked = new Map(
-    whole.singles.flatMap(({ ids, options }, index) => {
-      const option = options[whole.shares[index]!.findIndex((share) => share > 0.5)]!;
+    exact.singles.flatMap(({ ids, options }, index) => {
+      const option = options[exact.shares[index]!.findIndex((share) => share > 0.5)]!;
       return ids.map((id) => [id, option] as const);
     }),
   );
-  const gap = Math.max(0, (whole.objective - split.bound) / Math.max(Math.abs(whole.objective), LEAST_SHARE));
-  return { ...choiceOf(kinds, picked, shelf, wishes), objective: whole.objective, gap };
+  return { ...choiceOf(kinds, picked, shelf, wishes), objective: exact.objective, gap: gapOf(exact) };
+}
+
+const gapOf = ({ objective, bound }: Solved) =>
+  Math.max(0, (objective - bound) / Math.max(Math.abs(objective), LEAST_SHARE));
+
+interface Single extends Portion {
+  readonly ids: readonly string[];
+}
+interface GivenOut extends Solved {
+  readonly singles: readonly Single[];
+}
+
+/** More columns than this are not solved outright. */
+const MOST_OUTRIGHT = 4000;
+const OUTRIGHT_SECONDS = 4;
+
+/**
+ * Solves an item surface by surface with every option that could still be in a better answer: one that alone costs
+ * more than all others at their cheapest leave room for cannot. Only where few enough are left.
+ */
+function outright(
+  found: GivenOut,
+  open: readonly SurfaceKind[],
+  shelf: readonly Product[],
+  wishes: Wishes,
+  solve: Solve,
+  how: Parameters<Solve>[1],
+): GivenOut {
+  const rate = wishes.hourRate / MINUTES_PER_HOUR;
+  const units = new Map(shelf.map((product) => [product.id, product.onHand > 0 ? 0 : cheapestUnit(product)]));
+  const leastOf = ({ value }: Option) =>
+    [...value.amounts].reduce((sum, [product, amount]) => sum + amount * units.get(product)!, 0) +
+    value.minutes * rate +
+    (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0) +
+    value.penalty;
+  const kindOf = new Map(open.flatMap((kind) => kind.surfaces.map(({ id }) => [id, kind] as const)));
+  const all = found.singles.map((single) => {
+    const costs = kindOf.get(single.ids[0]!)!.options.map((option) => ({
+      option,
+      cost: single.areaM2 * leastOf(option),
+    }));
+    return { single, costs, least: Math.min(...costs.map(({ cost }) => cost)) };
+  });
+  const room = found.objective - all.reduce((sum, { least }) => sum + least, 0);
+  const singles = all.map(({ single, costs, least }) => ({
+    ...single,
+    options: costs.filter(({ cost }) => cost - least <= room).map(({ option }) => option),
+  }));
+  if (singles.reduce((sum, { options }) => sum + options.length, 0) > MOST_OUTRIGHT) return found;
+  try {
+    const solved = solvePortions(singles, shelf, wishes, 'wishes', solve, { ...how, seconds: OUTRIGHT_SECONDS });
+    if (!solved) return found;
+    const bound = Math.max(found.bound, Math.min(solved.bound, found.objective));
+    return solved.objective < found.objective ? { ...solved, singles, bound } : { ...found, bound };
+  } catch (error) {
+    if (error instanceof OutOfTime) return found;
+    throw error;
+  }
 }
 
 /** Surfaces of a kind as they are given out: twins together where they are to be alike, each other one alone. */

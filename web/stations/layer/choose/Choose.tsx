@@ -223,13 +223,18 @@ function ChoiceSums({ job, point, answer }: SumsProps) {
         ))}
       </ul>
       <p className="mt-2 text-[13.5px] text-ink-3">
-        Proven to be within {Math.max(0.1, 100 * point.gap).toFixed(1)} % of the best there is.
+        {point.gap < PROVEN
+          ? 'Proven to be the best there is.'
+          : `Proven to be within ${Math.max(0.1, 100 * point.gap).toFixed(1)} % of the best there is.`}
         {answer &&
           ` Panel by panel, each its cheapest, it would be ${money(answer.alone.firstMoney, currency)} now and ${money(answer.alone.keptMoney, currency)} in all.`}
       </p>
     </>
   );
 }
+
+/** A gap so small is rounding. */
+const PROVEN = 0.0005;
 
 const unitOf = ({ shelf, document }: JobView, product: string) => {
   const unit = [...shelf, ...document.products].find(({ id }) => id === product)?.unit;
