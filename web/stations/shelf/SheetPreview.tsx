@@ -123,10 +123,14 @@ function Windows({ sheet, substrate }: { readonly sheet: ProductSheet; readonly 
     ...atWork(sheet, { substrate, airC, rhPct: RH_PCT, matteSchool: 'fixed-early' }),
   }));
   const longest = Math.max(1, ...rows.map(({ levelByMin }) => levelByMin ?? 0));
+  // Film is not levelled: only when it is dry depends on the air.
+  const levelled = sheet.milestones.some(({ name }) => name === 'levelFrom' || name === 'levelBy');
   const share = (min: number) => `${(100 * Math.min(min, longest)) / longest}%`;
   return (
     <table className="mt-3 w-full text-[13.5px]">
-      <caption className="label pb-1 text-left">Levelled within, at {RH_PCT} % humidity</caption>
+      <caption className="label pb-1 text-left">
+        {levelled ? 'Levelled within' : 'Ready'}, at {RH_PCT} % humidity
+      </caption>
       <tbody>
         {rows.map(({ airC, levelFromMin, levelByMin, largestM2, waterSafeMin, outside }) => (
           <tr key={airC} className={`border-t ${outside ? 'text-ink-3' : ''}`}>
@@ -134,25 +138,29 @@ function Windows({ sheet, substrate }: { readonly sheet: ProductSheet; readonly 
               {airC} °C
             </th>
             <td className="py-1">
-              <span className="block leading-tight">
-                {levelFromMin === null
-                  ? 'never flashes'
-                  : levelByMin === null
-                    ? `from ${levelFromMin.toFixed(1)} min, stays open`
-                    : `${levelFromMin.toFixed(1)} to ${levelByMin.toFixed(1)} min`}
-                {largestM2 !== null && largestM2 > 0 && `, ${largestM2.toFixed(2)} m²`}
-              </span>
-              <span className="relative mt-0.5 block h-2 bg-tint-1" aria-hidden>
-                {levelFromMin !== null && (
-                  <span
-                    className={`absolute inset-y-0 ${outside ? 'bg-tint-3' : 'bg-over'}`}
-                    style={{
-                      left: share(levelFromMin),
-                      right: levelByMin === null ? 0 : `calc(100% - ${share(levelByMin)})`,
-                    }}
-                  />
-                )}
-              </span>
+              {levelled && (
+                <>
+                  <span className="block leading-tight">
+                    {levelFromMin === null
+                      ? 'never flashes'
+                      : levelByMin === null
+                        ? `from ${levelFromMin.toFixed(1)} min, stays open`
+                        : `${levelFromMin.toFixed(1)} to ${levelByMin.toFixed(1)} min`}
+                    {largestM2 !== null && largestM2 > 0 && `, ${largestM2.toFixed(2)} m²`}
+                  </span>
+                  <span className="relative mt-0.5 block h-2 bg-tint-1" aria-hidden>
+                    {levelFromMin !== null && (
+                      <span
+                        className={`absolute inset-y-0 ${outside ? 'bg-tint-3' : 'bg-over'}`}
+                        style={{
+                          left: share(levelFromMin),
+                          right: levelByMin === null ? 0 : `calc(100% - ${share(levelByMin)})`,
+                        }}
+                      />
+                    )}
+                  </span>
+                </>
+              )}
               <span className="text-[12.5px] text-ink-2">
                 {outside && 'outside its limits; '}
                 {waterSafeMin === undefined

@@ -26,15 +26,30 @@ interface FieldProps {
 
 const idOf = (name: string) => `sheet-${name.replaceAll('.', '-')}`;
 
-export function Text({ name, label, type = 'text' }: FieldProps & { readonly type?: string }) {
-  const { register } = useFormContext<Form>();
+interface LabelledProps {
+  readonly name: string;
+  readonly label: string;
+  readonly className?: string;
+  readonly children: React.ReactNode;
+}
+
+function Labelled({ name, label, className, children }: LabelledProps) {
   return (
-    <div>
+    <div className={className}>
       <label className="label block" htmlFor={idOf(name)}>
         {label}
       </label>
-      <input id={idOf(name)} type={type} className="field" {...register(name as FieldPath<Form>)} />
+      {children}
     </div>
+  );
+}
+
+export function Text({ name, label, type = 'text' }: FieldProps & { readonly type?: string }) {
+  const { register } = useFormContext<Form>();
+  return (
+    <Labelled name={name} label={label}>
+      <input id={idOf(name)} type={type} className="field" {...register(name as FieldPath<Form>)} />
+    </Labelled>
   );
 }
 
@@ -50,10 +65,7 @@ export function Numeric({ name, label }: FieldProps) {
   const { register, getFieldState, formState } = useFormContext<Form>();
   const { error } = getFieldState(name as FieldPath<Form>, formState);
   return (
-    <div>
-      <label className="label block" htmlFor={idOf(name)}>
-        {label}
-      </label>
+    <Labelled name={name} label={label}>
       <input
         id={idOf(name)}
         inputMode="decimal"
@@ -64,7 +76,7 @@ export function Numeric({ name, label }: FieldProps) {
         })}
       />
       {error?.message && <p className="text-[13px] text-stop">{error.message}</p>}
-    </div>
+    </Labelled>
   );
 }
 
@@ -76,10 +88,7 @@ interface ChoiceProps extends FieldProps {
 export function Choice({ name, label, options, onChange }: ChoiceProps) {
   const { register } = useFormContext<Form>();
   return (
-    <div>
-      <label className="label block" htmlFor={idOf(name)}>
-        {label}
-      </label>
+    <Labelled name={name} label={label}>
       <select
         id={idOf(name)}
         className="field"
@@ -93,7 +102,7 @@ export function Choice({ name, label, options, onChange }: ChoiceProps) {
           </option>
         ))}
       </select>
-    </div>
+    </Labelled>
   );
 }
 
@@ -116,10 +125,7 @@ export function Lines({
       .map((line) => line.trim())
       .filter(Boolean);
   return (
-    <div className={long ? 'col-span-2 md:col-span-3' : 'col-span-2'}>
-      <label className="label block" htmlFor={idOf(name)}>
-        {label}, one a line
-      </label>
+    <Labelled name={name} label={`${label}, one a line`} className={long ? 'col-span-2 md:col-span-3' : 'col-span-2'}>
       <textarea
         id={idOf(name)}
         rows={3}
@@ -128,7 +134,7 @@ export function Lines({
         onChange={({ target }) => setText(target.value)}
         onBlur={() => setValue(name, lines(), { shouldDirty: true })}
       />
-    </div>
+    </Labelled>
   );
 }
 
@@ -142,10 +148,7 @@ export function Numbers({ name, label }: { readonly name: 'film.rollWidthsMm'; r
       .filter(Boolean)
       .map((each) => Number(each.replace(',', '.')));
   return (
-    <div>
-      <label className="label block" htmlFor={idOf(name)}>
-        {label}
-      </label>
+    <Labelled name={name} label={label}>
       <input
         id={idOf(name)}
         className="field"
@@ -153,7 +156,7 @@ export function Numbers({ name, label }: { readonly name: 'film.rollWidthsMm'; r
         onChange={({ target }) => setText(target.value)}
         onBlur={() => setValue(name, numbers(), { shouldDirty: true })}
       />
-    </div>
+    </Labelled>
   );
 }
 

@@ -74,7 +74,12 @@ export function Choose({ job }: { readonly job: JobView }) {
                 </Button>
               </div>
             ) : (
-              <Button look="main" className="min-h-11 w-full" onClick={() => find()}>
+              <Button
+                look="main"
+                className="min-h-11 w-full"
+                disabled={document.surfaces.length === 0}
+                onClick={() => find()}
+              >
                 <Play size={17} /> {points.length === 0 ? 'Find what to lay where' : 'Find anew'}
               </Button>
             )}
