@@ -2,7 +2,14 @@ import type { FamilyId } from '../families';
 import { FAMILIES } from '../families';
 import { conditionLeft, type Exposure, expectedLife, type LifeEstimate } from '../life';
 import { clearEstimateUm, judgeReadings } from '../paint';
-import { coatMilestones, type CoatMilestones, type PlannedJob, type PlannedSurface, surfaceAreaM2 } from '../plan';
+import {
+  coatMilestones,
+  type CoatMilestones,
+  type PlannedJob,
+  type PlannedSurface,
+  readyBySheet,
+  surfaceAreaM2,
+} from '../plan';
 import type { Product } from '../products';
 import { type AgedLayer, planRemoval, type Removal } from '../removal';
 import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '../run';
@@ -90,7 +97,7 @@ function standing(laid: Laid, exposure: Exposure): StandingLayer {
  */
 export function firstWashAfter(product: Product, milestones: CoatMilestones, endMin: number): number | null {
   if (milestones.washOk !== undefined) return milestones.washOk;
-  const ready = milestones.handover === undefined ? milestones.waterSafe : milestones.handover;
+  const ready = readyBySheet(milestones);
   if (ready === null) return null;
   return (ready ?? endMin) + FAMILIES[product.family].firstWashDays * MINUTES_PER_DAY;
 }

@@ -1,3 +1,4 @@
+import { latestMoment } from '../clocks';
 import type { RunSheet } from '../run';
 import type { StandingSurface } from './care';
 
@@ -19,7 +20,7 @@ export function stageOf(sheet: RunSheet, standing: readonly StandingSurface[], n
 /** When the whole item may first be washed: the latest of its layers; null where none is laid or one never gets there. */
 export function firstWashMin(standing: readonly StandingSurface[]): number | null {
   const washes = standing.flatMap(({ layers }) => layers.map((layer) => layer.firstWashMin));
-  return washes.length === 0 || washes.includes(null) ? null : Math.max(...(washes as number[]));
+  return latestMoment(washes);
 }
 
 /** When the first of its surfaces wants renewing: the top layer is what wears. */

@@ -1,5 +1,5 @@
 import { airAt, type AmbientSeries } from '../air';
-import { coatMilestones, coatWindow } from '../plan';
+import { coatMilestones, coatWindow, readyBySheet } from '../plan';
 import type { Product } from '../products';
 import { type MatteSchool, SUBSTRATE_IDS } from '../substrates';
 import type { ValidStack } from './stacks';
@@ -33,10 +33,11 @@ export function bayAir(shelf: readonly Product[], ambient: AmbientSeries, matteS
     shelf.map((product): [string, InBay] => {
       const substrate = SUBSTRATE_IDS.find((id) => product.substrates[id]?.use === 'yes') ?? 'clear-gloss';
       const coat = { product, substrate, ambient, matteSchool };
-      const { recoatFrom, waterSafe, handover } = coatMilestones(coat, 0, 0);
+      const milestones = coatMilestones(coat, 0, 0);
+      const { recoatFrom, waterSafe } = milestones;
       const times = {
         recoatMin: reached(recoatFrom),
-        readyMin: reached(handover === undefined ? waterSafe : handover),
+        readyMin: reached(readyBySheet(milestones)),
       };
       const { limits } = product;
       if (outside(airC, limits?.airC) || outside(rhPct, limits?.rhPct)) {

@@ -1,3 +1,4 @@
+export * from './latest';
 export * from './mechanisms';
 export * from './milestones';
 export * from './window';

@@ -114,6 +114,25 @@ export function cueRatio(coat: CoatCase, startMin: number, seenMin: number): num
 /** Moments of a coat on the ambient's scale; null: never in this air. Only what its sheet names. */
 export type CoatMilestones = Readonly<Partial<Record<MilestoneName, number | null>>>;
 
+/** When a coat may be handed over, else get wet, by its sheet; null: never in this air; undefined where it says neither. */
+export const readyBySheet = ({ handover, waterSafe }: CoatMilestones): number | null | undefined =>
+  handover === undefined ? waterSafe : handover;
+
+interface Laid {
+  readonly milestones: CoatMilestones;
+  readonly endMin: number;
+}
+
+/** When a coat that is laid may get wet; one whose sheet does not say, once it is laid. */
+export const waterSafeOf = ({ milestones: { waterSafe }, endMin }: Laid): number | null =>
+  waterSafe === undefined ? endMin : waterSafe;
+
+/** When a coat that is laid may be handed over; one whose sheet says nothing, once it is laid. */
+export const handoverOf = ({ milestones, endMin }: Laid): number | null => {
+  const ready = readyBySheet(milestones);
+  return ready === undefined ? endMin : ready;
+};
+
 /**
  * All that follows a coat: what must happen in time counts from the oldest patch, what must wait from the
  * youngest.

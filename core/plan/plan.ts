@@ -1,4 +1,5 @@
 import { airAt, condensation } from '../air';
+import { latestMoment } from '../clocks';
 import { shapeAreaM2, shapeShortSideM } from '../geometry';
 import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '../layering';
 import { METHODS, type MethodId } from '../methods';
@@ -8,7 +9,15 @@ import { amountOnSurface, purchase, type Purchase } from '../quantity';
 import { clearAfterMin, peakMgPerM3, type VapourRelease } from '../room';
 import { maxSectionM2, type Pace, sectionCount, sectionTiming, type SectionTiming } from '../sections';
 import { substrateFactors, SUBSTRATES } from '../substrates';
-import { type CoatCase, type CoatMilestones, coatMilestones, type CoatWindow, coatWindow } from './coat';
+import {
+  type CoatCase,
+  type CoatMilestones,
+  coatMilestones,
+  type CoatWindow,
+  coatWindow,
+  handoverOf,
+  waterSafeOf,
+} from './coat';
 import { type Finding, onceEach } from './findings';
 import type { PlannedJob, PlannedSurface } from './job';
 import * as say from './say';
@@ -339,14 +348,8 @@ function laidCoats(surfaces: readonly SurfacePlan[]) {
 
 function readiness(job: PlannedJob, surfaces: readonly SurfacePlan[]) {
   const coats = laidCoats(surfaces);
-  const latest = (moments: readonly (number | null)[]) =>
-    moments.length === 0 || moments.includes(null) ? null : Math.max(...(moments as number[]));
-  const waterSafeOf = ({ milestones, endMin }: LaidCoat) =>
-    milestones.waterSafe === undefined ? endMin : milestones.waterSafe;
-  const waterSafeMin = latest(coats.map(({ laid }) => waterSafeOf(laid)));
-  const handoverMin = latest(
-    coats.map(({ laid }) => (laid.milestones.handover === undefined ? waterSafeOf(laid) : laid.milestones.handover)),
-  );
+  const waterSafeMin = latestMoment(coats.map(({ laid }) => waterSafeOf(laid)));
+  const handoverMin = latestMoment(coats.map(({ laid }) => handoverOf(laid)));
   if (job.needsByMin === undefined) return { waterSafeMin, handoverMin };
   return { waterSafeMin, handoverMin, meetsNeed: handoverMin !== null && handoverMin <= job.needsByMin };
 }

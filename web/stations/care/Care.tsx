@@ -9,6 +9,7 @@ import {
   type StandingLayer,
   type StandingSurface,
 } from '#core/care';
+import { readyBySheet } from '#core/plan';
 import { NOTHING_USED, totalRemoval } from './totals';
 import { instantAfter, minutesBetween } from '#formats';
 import { CoreSample } from '../../core-sample/CoreSample';
@@ -162,7 +163,7 @@ const laidBy = (subject: StandingSurface, atMin: number): StandingSurface => ({
 });
 
 const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
-  const ready = milestones.handover === undefined ? milestones.waterSafe : milestones.handover;
+  const ready = readyBySheet(milestones);
   return ready === null || (ready !== undefined && atMin < ready);
 };
 

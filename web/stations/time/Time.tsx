@@ -1,5 +1,6 @@
 import { lazy, Suspense, useMemo } from 'react';
 import { firstWashAfter } from '#core/care';
+import { latestMoment } from '#core/clocks';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
@@ -123,7 +124,7 @@ function Ready({ job }: { readonly job: JobView }) {
       coat!.endMin,
     ),
   );
-  const firstWash = washes.includes(null) ? null : Math.max(...(washes as number[]));
+  const firstWash = latestMoment(washes);
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
   const rows = [
     ['Laying ends', Math.max(...ends)],

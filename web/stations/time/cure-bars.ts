@@ -1,4 +1,5 @@
-import type { Plan } from '#core/plan';
+import { latestMoment } from '#core/clocks';
+import { handoverOf, type Plan, waterSafeOf } from '#core/plan';
 import type { ProductSheet } from '#formats';
 
 /** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */
@@ -17,21 +18,13 @@ export function cureBars(plan: Plan, products: readonly ProductSheet[]): CureBar
       .flatMap(({ coats: own }) => own)
       .flatMap(({ product, laid }) => (product === id && laid ? [laid] : []));
     if (coats.length === 0) return [];
-    const latest = (moments: readonly (number | null)[]) =>
-      moments.includes(null) ? null : Math.max(...(moments as number[]));
-    const wet = coats.map(({ milestones, endMin }) =>
-      milestones.waterSafe === undefined ? endMin : milestones.waterSafe,
-    );
-    const ready = coats.map(({ milestones }, index) =>
-      milestones.handover === undefined ? wet[index]! : milestones.handover,
-    );
     return [
       {
         name,
         startMin: Math.min(...coats.map(({ startMin }) => startMin)),
         endMin: Math.max(...coats.map(({ endMin }) => endMin)),
-        waterSafeMin: latest(wet),
-        handoverMin: latest(ready),
+        waterSafeMin: latestMoment(coats.map(waterSafeOf)),
+        handoverMin: latestMoment(coats.map(handoverOf)),
       },
     ];
   });
