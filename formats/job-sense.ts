@@ -163,9 +163,17 @@ export function productSenseFaults(product: unknown, at: readonly PropertyKey[] 
     }
   }
   const minutesOf = (wanted: string) => milestones.find(([, { name }]) => name === wanted);
-  const [from, by] = [minutesOf('levelFrom'), minutesOf('levelBy')];
-  if (from && by && isNumber(from[1].min) && isNumber(by[1].min) && from[1].min > by[1].min) {
-    fault(['milestones', from[0], 'min'], 'levelFrom may not be later than levelBy');
+  for (const [opens, closes] of [
+    ['levelFrom', 'levelBy'],
+    ['recoatFrom', 'recoatBy'],
+  ] as const) {
+    const [from, by] = [minutesOf(opens), minutesOf(closes)];
+    if (from && by && isNumber(from[1].min) && isNumber(by[1].min) && from[1].min > by[1].min) {
+      fault(['milestones', from[0], 'min'], `${opens} may not be later than ${closes}`);
+    }
+  }
+  if (product.film !== undefined && product.family !== 'film') {
+    fault(['film'], 'only a film has one; leave it out, or make the family "film"');
   }
   if (isRecord(product.limits)) {
     for (const [key, bounds] of Object.entries(product.limits)) {
