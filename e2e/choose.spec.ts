@@ -189,6 +189,8 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
     .getByRole('status')
     .filter({ hasText: /Open Sea agreed with Breakwater House Hotel on 2 Mar 2027/ });
   await expect(record).toContainText(await open.locator('.figure').innerText());
+  await record.getByText('What was promised then').click();
+  await expect(record).toContainText('A look every year, free of charge.');
   await page.goto('/jobs/hotel-shuttle/layer?panel=bonnet');
   await page.getByRole('button', { name: 'Take Bedrock Top out' }).click();
   await page.goto('/jobs/hotel-shuttle/layer?view=offers');

@@ -8,12 +8,13 @@ import { minutesBetween, minutesToDay } from './moments';
 export function plannedJob(job: Job): PlannedJob {
   const { startAt, owner } = job;
   const [first, ...rest] = job.ambient;
+  const aircraft = isAircraft(job);
   const ambient: AmbientSeries = [first!, ...rest];
   return {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       name: surfaceName(surface),
-      aircraft: isAircraft(job),
+      aircraft,
       curvature: surface.curvature ?? 1,
       refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
     })),

@@ -5,7 +5,7 @@ import type { Job } from './job';
 import { surfaceName } from './planned-job';
 import { panelCases } from './prepared-job';
 import type { ProductSheet } from './product';
-import { stackInWords, toPlan } from './stacks';
+import { panelsInWords, stackInWords, toPlan } from './stacks';
 
 /** An offer as it comes out on the item of a job. */
 export interface Quoted {
@@ -37,7 +37,6 @@ export function quoted(
   return { offer, applied, price: priceOffer(offer, surfaces, shelf, wishesOf(document), minutes) };
 }
 
-const MOST_NAMED = 3;
 const BARE = 'Nothing is laid on';
 
 /** What an offer lays, for the owner: each stack once, with the panels it goes on by name or by number. */
@@ -54,9 +53,7 @@ export function laidInWords(
     on.set(stack, [...(on.get(stack) ?? []), names.get(id) ?? id]);
   }
   const bareLast = [...on].sort(([a], [b]) => Number(a === BARE) - Number(b === BARE));
-  return bareLast.map(
-    ([stack, panels]) => `${stack}: ${panels.length <= MOST_NAMED ? panels.join('; ') : `${panels.length} panels`}`,
-  );
+  return bareLast.map(([stack, panels]) => `${stack}: ${panelsInWords(panels)}`);
 }
 
 /** What may be promised of its life, for the owner. */

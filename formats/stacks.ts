@@ -8,6 +8,12 @@ export const stackInWords = (layers: readonly StackLayer[], nameOf: (product: st
   layers.map(({ product, coats }) => (coats > 1 ? `${nameOf(product)} × ${coats}` : nameOf(product))).join(', then ') ||
   'stays bare';
 
+const MOST_NAMED = 3;
+
+/** Panels as they are told: a few by name, more by their number. */
+export const panelsInWords = (names: readonly string[]): string =>
+  names.length <= MOST_NAMED ? names.join('; ') : `${names.length} panels`;
+
 /** Stacks as a job plans them, each layer in the way its family is usually laid; what is laid already stays out. */
 export function toPlan(
   stacks: readonly { readonly id: string; readonly layers: readonly StackLayer[] }[],

@@ -1,10 +1,8 @@
 import type { Product } from '../products';
 import { type Choice, choiceOf } from './choose';
 import type { Option, SurfaceKind } from './options';
-import { cheapestUnit } from './value';
+import { cheapestUnit, unitsMoney, workMoney } from './value';
 import type { Wishes } from './wishes';
-
-const MINUTES_PER_HOUR = 60;
 
 /**
  * The plain way: on every kind of surface by itself what is cheapest there at the cheapest unit price, packs not
@@ -16,11 +14,7 @@ export function cheapestAlone(
   wishes: Wishes,
 ): Omit<Choice, 'objective' | 'gap'> {
   const unitPrices = new Map(shelf.map((product) => [product.id, cheapestUnit(product)]));
-  const rate = wishes.hourRate / MINUTES_PER_HOUR;
-  const costOf = ({ value }: Option) => {
-    const material = [...value.amounts].reduce((sum, [product, amount]) => sum + amount * unitPrices.get(product)!, 0);
-    return material + value.minutes * rate + (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0);
-  };
+  const costOf = ({ value }: Option) => unitsMoney(value, unitPrices) + workMoney(value, wishes);
   const picked = new Map<string, Option>();
   for (const { surfaces, options } of kinds) {
     if (options.length === 0) continue;

@@ -1,7 +1,7 @@
 import type { Product } from '../products';
 import { purchase, type Purchase } from '../quantity';
 import { type Option, type SurfaceKind, unbeaten } from './options';
-import { cheapestUnit } from './value';
+import { cheapestUnit, unitsMoney, workMoney } from './value';
 import { ProgramBuilder, type Row, type Solve } from './program';
 import type { ChoiceSurface, StackLayer } from './stacks';
 import type { Wishes } from './wishes';
@@ -167,13 +167,8 @@ function outright(
   solve: Solve,
   how: Parameters<Solve>[1],
 ): GivenOut {
-  const rate = wishes.hourRate / MINUTES_PER_HOUR;
   const units = new Map(shelf.map((product) => [product.id, product.onHand > 0 ? 0 : cheapestUnit(product)]));
-  const leastOf = ({ value }: Option) =>
-    [...value.amounts].reduce((sum, [product, amount]) => sum + amount * units.get(product)!, 0) +
-    value.minutes * rate +
-    (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0) +
-    value.penalty;
+  const leastOf = ({ value }: Option) => unitsMoney(value, units) + workMoney(value, wishes) + value.penalty;
   const kindOf = new Map(open.flatMap((kind) => kind.surfaces.map(({ id }) => [id, kind] as const)));
   const all = found.singles.map((single) => {
     const costs = kindOf.get(single.ids[0]!)!.options.map((option) => ({
@@ -235,7 +230,7 @@ function solvePortions(
   const totalM2 = portions.reduce((sum, { areaM2 }) => sum + areaM2, 0);
   const capped = (months: number) => Math.min(months, wishes.keptMonths);
   const costPerM2 = ({ value }: Option) => {
-    const money = value.minutes * rate + (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0);
+    const money = workMoney(value, wishes);
     switch (goal) {
       case 'wishes':
         return money + value.penalty;

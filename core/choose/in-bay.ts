@@ -1,6 +1,6 @@
 import { airAt, type AmbientSeries } from '../air';
 import { coatMilestones, coatWindow, readyBySheet } from '../plan';
-import type { Product } from '../products';
+import { outsideLimits, type Product } from '../products';
 import { type MatteSchool, SUBSTRATE_IDS } from '../substrates';
 import type { ValidStack } from './stacks';
 
@@ -27,8 +27,6 @@ const reached = (moment: number | null | undefined): number => (moment === null 
  */
 export function bayAir(shelf: readonly Product[], ambient: AmbientSeries, matteSchool: MatteSchool): BayAir {
   const { airC, rhPct } = airAt(ambient, 0);
-  const outside = (value: number, limit: readonly [number, number] | undefined) =>
-    limit !== undefined && (value < limit[0] || value > limit[1]);
   return new Map(
     shelf.map((product): [string, InBay] => {
       const substrate = SUBSTRATE_IDS.find((id) => product.substrates[id]?.use === 'yes') ?? 'clear-gloss';
@@ -39,8 +37,7 @@ export function bayAir(shelf: readonly Product[], ambient: AmbientSeries, matteS
         recoatMin: reached(recoatFrom),
         readyMin: reached(readyBySheet(milestones)),
       };
-      const { limits } = product;
-      if (outside(airC, limits?.airC) || outside(rhPct, limits?.rhPct)) {
+      if (outsideLimits(product, { airC, rhPct }).length > 0) {
         return [product.id, { ...times, barred: 'limits' }];
       }
       if (coatWindow(coat, 0, 0).verdict === 'closed') return [product.id, { ...times, barred: 'no-window' }];

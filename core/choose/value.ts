@@ -206,3 +206,13 @@ function scoresOf(
     skill: Math.min(1, Math.min(...layers.map(({ windowMin }) => windowMin)) / FORGIVING_MIN),
   };
 }
+
+/** What a m² of a stack costs besides its packs: hours of laying, and renewals where they count. */
+export const workMoney = (
+  { minutes, renewals, renewalMoney }: StackValue,
+  { hourRate, count }: Pick<Wishes, 'hourRate' | 'count'>,
+): number => (minutes * hourRate) / MINUTES_PER_HOUR + (count === 'kept' ? renewals * renewalMoney : 0);
+
+/** What the material of a m² of a stack costs at given prices of a unit. */
+export const unitsMoney = ({ amounts }: StackValue, units: ReadonlyMap<string, number>): number =>
+  [...amounts].reduce((sum, [product, amount]) => sum + amount * units.get(product)!, 0);

@@ -5,7 +5,7 @@ import type { Choice } from './choose';
 import type { Barred, BayAir } from './in-bay';
 import type { SurfaceKind } from './options';
 import { sameLayers, type StackLayer, type ValidStack } from './stacks';
-import { cheapestUnit } from './value';
+import { cheapestUnit, unitsMoney, workMoney } from './value';
 import type { Wishes } from './wishes';
 
 const MONTHS_PER_YEAR = 12;
@@ -145,13 +145,9 @@ export function whyNot(
 ): FellAway[] {
   const chosen = new Map(choice.surfaces.map((surface) => [surface.id, surface]));
   const opened = new Set(choice.purchases.map(({ product }) => product));
-  const rate = wishes.hourRate / MINUTES_PER_HOUR;
   const units = new Map(shelf.map((product) => [product.id, cheapestUnit(product)]));
   const costPerM2 = ({ value }: SurfaceKind['options'][number]) =>
-    [...value.amounts].reduce((sum, [product, amount]) => sum + amount * units.get(product)!, 0) +
-    value.minutes * rate +
-    (wishes.count === 'kept' ? value.renewals * value.renewalMoney : 0) +
-    value.penalty;
+    unitsMoney(value, units) + workMoney(value, wishes) + value.penalty;
   return shelf
     .filter(({ id }) => !opened.has(id))
     .map((product): FellAway => {

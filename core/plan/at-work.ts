@@ -1,6 +1,6 @@
 import { type AmbientSeries, STILL_AIR } from '../air';
 import { TENTH_SIGMAS, type WindowVerdict } from '../clocks';
-import type { Product } from '../products';
+import { outsideLimits, type Product } from '../products';
 import { DEFAULT_PACE, maxSectionM2 } from '../sections';
 import { type MatteSchool, substrateFactors, type SubstrateId } from '../substrates';
 import { coatMilestones, coatWindow } from './coat';
@@ -34,8 +34,6 @@ export function atWork(product: Product, { substrate, airC, rhPct, matteSchool }
   const coat = { product, substrate, ambient, matteSchool };
   const { levelFromMin, levelByMin, verdict, guarded } = coatWindow(coat, 0, TENTH_SIGMAS);
   const { waterSafe, handover } = coatMilestones(coat, 0, 0);
-  const within = (value: number, limit: readonly [number, number] | undefined) =>
-    limit === undefined || (value >= limit[0] && value <= limit[1]);
   return {
     levelFromMin,
     levelByMin,
@@ -43,7 +41,7 @@ export function atWork(product: Product, { substrate, airC, rhPct, matteSchool }
     largestM2: guarded ? maxSectionM2(guarded, paceWith(DEFAULT_PACE, product, 'small-block'), 'solo') : 0,
     waterSafeMin: waterSafe,
     handoverMin: handover,
-    outside: !within(airC, product.limits?.airC) || !within(rhPct, product.limits?.rhPct),
+    outside: outsideLimits(product, { airC, rhPct }).length > 0,
   };
 }
 

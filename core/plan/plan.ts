@@ -4,7 +4,7 @@ import { shapeAreaM2, shapeShortSideM } from '../geometry';
 import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '../layering';
 import { METHODS, type MethodId } from '../methods';
 import { judgeReadings } from '../paint';
-import { type Answer, millilitres, type Product } from '../products';
+import { type Answer, millilitres, outsideLimits, type Product } from '../products';
 import { amountOnSurface, purchase, type Purchase } from '../quantity';
 import { clearAfterMin, peakMgPerM3, type VapourRelease } from '../room';
 import { maxSectionM2, type Pace, sectionCount, sectionTiming, type SectionTiming } from '../sections';
@@ -317,13 +317,7 @@ function conditionFindings(
   const air = airAt(job.ambient, startMin);
   const surfaceC = surface.surfaceC ?? air.airC;
   const dew = condensation(air.airC, air.rhPct, surfaceC);
-  const measured = { airC: air.airC, rhPct: air.rhPct, surfaceC };
-  const outside = (['airC', 'rhPct', 'surfaceC'] as const).flatMap((key) => {
-    const limit = product.limits?.[key];
-    return limit && (measured[key] < limit[0] || measured[key] > limit[1])
-      ? [{ key, value: measured[key], limit }]
-      : [];
-  });
+  const outside = outsideLimits(product, { airC: air.airC, rhPct: air.rhPct, surfaceC });
   return [
     ...(dew.verdict === 'ok' ? [] : [say.condensationOn(surface, surfaceC, dew, about)]),
     ...(outside.length > 0 ? [say.outOfLimits(product, outside, about)] : []),

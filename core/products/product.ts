@@ -92,3 +92,14 @@ export function millilitres(product: Pick<Product, 'unit' | 'densityGPerMl'>, am
       return 0;
   }
 }
+
+/** What was measured, or is expected, where a product is laid. */
+export type Measured = { readonly [K in 'airC' | 'rhPct' | 'surfaceC']?: number };
+
+/** What lies outside the limits a sheet names, with the limit; what is not measured or not limited is not asked. */
+export function outsideLimits({ limits }: Pick<Product, 'limits'>, measured: Measured) {
+  return (['airC', 'rhPct', 'surfaceC'] as const).flatMap((key) => {
+    const [limit, value] = [limits?.[key], measured[key]];
+    return limit && value !== undefined && (value < limit[0] || value > limit[1]) ? [{ key, value, limit }] : [];
+  });
+}

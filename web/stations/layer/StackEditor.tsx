@@ -15,7 +15,7 @@ import { Button } from '../../ui/Button';
 import { AnswerMark } from '../../ui/Mark';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
-import { judgeLayers, judgePlanned } from './judging';
+import { judgeLayers, judgePlanned, productsOf } from './judging';
 import { Overrule } from './Overrule';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
@@ -140,12 +140,6 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
       <Hazards products={layers.map(({ product }) => products.find(({ id }) => id === product)!)} />
     </>
   );
-}
-
-/** The job's own copies of sheets stand before the shelf's: a newer sheet is never slipped in. */
-function productsOf<P extends { readonly id: string }>(own: readonly P[], shelf: readonly P[]): P[] {
-  const known = new Set(own.map(({ id }) => id));
-  return [...own, ...shelf.filter(({ id }) => !known.has(id))];
 }
 
 const sameStack = (a: readonly Layer[], b: readonly Layer[]) => JSON.stringify(a) === JSON.stringify(b);

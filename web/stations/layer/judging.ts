@@ -51,3 +51,9 @@ export function judgePlanned(
     return timed ? withIntervals(judged, timed.intervals, timed.below, ground.substrate) : judged;
   });
 }
+
+/** The job's own copies of sheets stand before the shelf's: a newer sheet is never slipped in. */
+export function productsOf<P extends { readonly id: string }>(own: readonly P[], shelf: readonly P[]): P[] {
+  const known = new Set(own.map(({ id }) => id));
+  return [...own, ...shelf.filter(({ id }) => !known.has(id))];
+}

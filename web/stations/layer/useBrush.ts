@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type Layer, surfaceName } from '#formats';
 import { setLayers } from '../../draft/edits';
 import type { JobView } from '../../job/useJobView';
-import { judgeLayers } from './judging';
+import { judgeLayers, productsOf } from './judging';
 
 /** A stack that is picked up and laid on whatever is tapped next. */
 export interface Brush {
@@ -14,7 +14,7 @@ export interface Brush {
 export function useBrush({ document, planned, shelf, laid, edit }: JobView) {
   const [brush, setBrush] = useState<Brush>();
   const [said, setSaid] = useState<string>();
-  const products = [...document.products, ...shelf.filter(({ id }) => !document.products.some((own) => own.id === id))];
+  const products = productsOf(document.products, shelf);
   /** Why the stack may not go on a panel; undefined where it may. */
   const refusal = (id: string, layers: readonly Layer[]): string | undefined => {
     if (laid.has(id)) return 'something is laid on it already';

@@ -4,7 +4,8 @@ import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/layering';
 import { SUBSTRATES } from '#core/substrates';
-import { type Job, plannedJob, planOf, surfaceName } from '#formats';
+import { planJob } from '#core/plan';
+import { type Job, plannedJob, surfaceName } from '#formats';
 import { errorText, useJobQuery, useJobsQuery, useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
 import { SelectField } from '../../ui/SelectField';
@@ -100,7 +101,7 @@ interface TouchedPanel {
 /** What each rule says of the layers of a job, by when and on what they are planned. */
 function panelsByRule(document: Job): ReadonlyMap<RuleId, readonly TouchedPanel[]> {
   const planned = plannedJob(document);
-  const plan = planOf(document);
+  const plan = planJob(planned);
   const products = new Map(document.products.map(({ id, name }) => [id, name]));
   const byRule = new Map<RuleId, TouchedPanel[]>();
   for (const [index, surface] of document.surfaces.entries()) {

@@ -1,13 +1,11 @@
 import { comparedInWords, differencesBetween, type StackLayer } from '#core/choose';
-import { type ChoicePoint, stackInWords, surfaceName } from '#formats';
+import { type ChoicePoint, panelsInWords, stackInWords, surfaceName } from '#formats';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { SelectField } from '../../../ui/SelectField';
 import { POINT_NAMES } from './points';
 
 const MINUTES_PER_HOUR = 60;
-/** Panels told by name; more are told by their number. */
-const MOST_NAMED = 3;
 
 interface Props {
   readonly job: JobView;
@@ -27,8 +25,7 @@ export function Beside({ job, point, points, against, onAgainst }: Props) {
     point.surfaces,
   );
   const names = new Map(document.surfaces.map((surface) => [surface.id, surfaceName(surface).toLowerCase()]));
-  const where = (surfaces: readonly string[]) =>
-    surfaces.length > MOST_NAMED ? `${surfaces.length} panels` : surfaces.map((id) => names.get(id) ?? id).join('; ');
+  const where = (surfaces: readonly string[]) => panelsInWords(surfaces.map((id) => names.get(id) ?? id));
   const inWords = (layers: readonly StackLayer[]) => stackInWords(layers, productName);
   const minutes = ({ hours }: ChoicePoint) => hours * MINUTES_PER_HOUR;
   return (

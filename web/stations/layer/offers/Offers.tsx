@@ -246,7 +246,7 @@ function Agreed({
           {agreed.name} agreed{agreed.with && ` with ${agreed.with}`} on {day(agreed.at)}:{' '}
           {money(agreed.totalMoney, currency)}.
         </strong>{' '}
-        {today === undefined && 'The offer itself is no longer kept; what was promised is on the job.'}
+        {today === undefined && 'The offer itself is no longer kept.'}
         {today !== undefined && today !== agreed.totalMoney && (
           <span className="text-ink-2">Worked out today it would be {money(today, currency)}.</span>
         )}
@@ -254,6 +254,11 @@ function Agreed({
       <Button className="print:hidden" onClick={() => job.edit(setAgreed(undefined))}>
         Take the agreement back
       </Button>
+      <details className="w-full text-[14px]">
+        <summary className="cursor-pointer text-ink-2">What was promised then</summary>
+        <Lines title="Promised" lines={agreed.promised ?? []} />
+        <Lines title="Not promised" lines={agreed.notPromised ?? []} />
+      </details>
     </div>
   );
 }
