@@ -25,7 +25,7 @@ export default {
       ...shared,
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,formats,cli,demo}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,formats,job,cli,demo}/**/*.test.ts'],
     },
     { ...shared, displayName: 'server', testEnvironment: 'node', testMatch: ['<rootDir>/server/**/*.test.ts'] },
     {

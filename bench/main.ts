@@ -1,14 +1,22 @@
 /** `npm run bench`: the plan of a large job against a plain baseline, in the same run, as ratios. */
-import { planJob, type PlannedJob, type PlannedSurface } from '#core/plan';
-import { DEMO_SHELF, demoKit } from '#demo';
-import { kitOf, readProduct } from '#formats';
+import { cheapestAlone, type ChoiceSurface, choose, optionsFor, solveWith, USUAL_WISHES } from '#core/choice/choose';
+import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/item/geometry';
+import { arrange, claims, snap, templateById } from '#core/item/nets';
+import { bayAmbient } from '#core/time/air';
+import { planJob, type PlannedJob, type PlannedSurface } from '#core/work/plan';
+import {
+  FULL_SITE,
+  type PanelCase,
+  prepareItem,
+  type PrepareSettings,
+  USUAL_SCHOOLS,
+  workingDay,
+} from '#core/work/prepare';
+import { DEFAULT_PACE } from '#core/work/sections';
+import { kitOf, readProduct } from '#formats/shelf';
+import { demoKit } from '../demo/kit';
+import { DEMO_SHELF } from '../demo/shelf';
 import highsLoader from 'highs';
-import { bayAmbient } from '#core/air';
-import { cheapestAlone, choose, type ChoiceSurface, optionsFor, solveWith, USUAL_WISHES } from '#core/choose';
-import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/geometry';
-import { arrange, claims, snap, templateById } from '#core/nets';
-import { FULL_SITE, type PanelCase, prepareItem, type PrepareSettings, USUAL_SCHOOLS, workingDay } from '#core/prepare';
-import { DEFAULT_PACE } from '#core/sections';
 
 const ROUNDS = 60;
 const SURFACES = 60;

@@ -2,8 +2,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { DEMO_SHELF } from '#demo';
-import { type ChoiceFile, choiceFileSchema } from '#formats';
+import { type ChoiceFile, choiceFileSchema } from '#formats/choice';
+import { DEMO_SHELF } from '../demo/shelf';
 
 jest.setTimeout(120_000);
 

@@ -1,7 +1,8 @@
 /** `npm run --silent choose -- FILE.json [--out CHOICE.json]`: what to lay where, without any server. */
 import highsLoader from 'highs';
-import { solveWith } from '#core/choose';
-import { chooseFile, readChooseFile } from '#formats';
+import { solveWith } from '#core/choice/choose';
+import { readChooseFile } from '#formats/choice';
+import { chooseFile } from '#job/choose';
 import { fileCommand } from './files';
 
 const USAGE = 'usage: npm run --silent choose -- FILE.json [--out CHOICE.json]';

@@ -1,5 +1,5 @@
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { faultLine, FaultsError, parseJson } from '#formats';
+import { faultLine, FaultsError, parseJson } from '#formats/values';
 
 const EXIT_BAD_INPUT = 2;
 

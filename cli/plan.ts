@@ -1,5 +1,6 @@
 /** `npm run --silent plan -- JOB.json [--out PLAN.json]`: plans a job file without any server. */
-import { planFile, readJob } from '#formats';
+import { readJob } from '#formats/job';
+import { planFile } from '#job/plan';
 import { fileCommand } from './files';
 
 const USAGE = 'usage: npm run --silent plan -- JOB.json [--out PLAN.json]';

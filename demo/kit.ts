@@ -1,4 +1,5 @@
-import { instantAfter, type KitEntry, type KitEntryInput, kitEntrySchema } from '#formats';
+import { type KitEntry, type KitEntryInput, kitEntrySchema } from '#formats/shelf';
+import { instantAfter } from '#formats/values';
 
 /** What the yard cleans and polishes with. */
 const SHEETS: readonly KitEntryInput[] = [

@@ -1,5 +1,5 @@
-import type { FamilyId } from '#core/families';
-import { type ProductSheetInput, usualSheet } from '#formats';
+import type { FamilyId } from '#core/products/families';
+import { type ProductSheetInput, usualSheet } from '#formats/shelf';
 
 /** What a sheet says that differs from what is usual for its family. */
 type Said = Partial<ProductSheetInput> & { readonly id: string; readonly name: string };

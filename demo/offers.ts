@@ -1,5 +1,5 @@
-import type { Offer } from '#core/offers';
-import type { SubstrateId } from '#core/substrates';
+import type { Offer } from '#core/choice/offers';
+import type { SubstrateId } from '#core/item/substrates';
 
 const PAINT: readonly SubstrateId[] = ['clear-gloss', 'single-stage', 'gloss-black'];
 const WHEELS: readonly SubstrateId[] = ['wheel', 'caliper'];

@@ -1,6 +1,9 @@
-import { type CoatPlan, type LaidCoat, type Plan, planJob } from '#core/plan';
-import type { Patch, RunEntry } from '#core/run';
-import { instantAfter, type Job, type NewEntry, plannedJob } from '#formats';
+import { type CoatPlan, type LaidCoat, type Plan, planJob } from '#core/work/plan';
+import type { Patch, RunEntry } from '#core/work/run';
+import type { Job } from '#formats/job';
+import type { NewEntry } from '#formats/log';
+import { instantAfter } from '#formats/values';
+import { plannedJob } from '#job/plan';
 
 interface Worked {
   readonly surface: string;

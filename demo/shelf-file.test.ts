@@ -1,8 +1,6 @@
 import fc from 'fast-check';
-import { FAMILY_IDS } from '#core/families';
+import { FAMILY_IDS } from '#core/products/families';
 import {
-  FaultsError,
-  read,
   readProduct,
   readShelfCsv,
   SHELF_FORMAT,
@@ -10,8 +8,9 @@ import {
   shelfFileSchema,
   shelfSenseFaults,
   usualSheet,
-} from '#formats';
-import { DEMO_SHELF } from '.';
+} from '#formats/shelf';
+import { FaultsError, read } from '#formats/values';
+import { DEMO_SHELF } from './shelf';
 
 const shelf = DEMO_SHELF.map(readProduct);
 

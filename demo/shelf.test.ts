@@ -1,8 +1,8 @@
-import { FAMILY_IDS } from '#core/families';
-import { answerOf, judgeStack, RULE_IDS, rulingsOn, touchedBy } from '#core/layering';
-import { SUBSTRATE_IDS } from '#core/substrates';
-import { readProduct } from '#formats';
-import { DEMO_SHELF } from '.';
+import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { FAMILY_IDS } from '#core/products/families';
+import { answerOf, judgeStack, RULE_IDS, rulingsOn, touchedBy } from '#core/products/layering';
+import { readProduct } from '#formats/shelf';
+import { DEMO_SHELF } from './shelf';
 
 const shelf = DEMO_SHELF.map(readProduct);
 

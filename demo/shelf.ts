@@ -1,5 +1,5 @@
-import type { SubstrateId } from '#core/substrates';
-import type { ProductSheetInput } from '#formats';
+import type { SubstrateId } from '#core/item/substrates';
+import type { ProductSheetInput } from '#formats/shelf';
 import { MORE_SHEETS } from './more-sheets';
 
 /** The shelf of Ternmouth Yard. Makers, names and figures are invented; the figures are of the size the trade knows. */

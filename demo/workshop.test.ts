@@ -1,7 +1,10 @@
-import { stageOf, standingSurfaces } from '#core/care';
-import { entryFault, foldLog, runSheet } from '#core/run';
-import { loggedEntries, minutesBetween, newEntrySchema, plannedJob, readJob } from '#formats';
-import { type SampleJob, ternmouthYard } from '.';
+import { stageOf, standingSurfaces } from '#core/after/care';
+import { entryFault, foldLog, runSheet } from '#core/work/run';
+import { readJob } from '#formats/job';
+import { loggedEntries, newEntrySchema } from '#formats/log';
+import { minutesBetween } from '#formats/values';
+import { plannedJob } from '#job/plan';
+import { type SampleJob, ternmouthYard } from './workshop';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);

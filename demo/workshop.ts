@@ -1,25 +1,17 @@
-import { bayAmbient } from '#core/air';
-import type { Offer } from '#core/offers';
-import type { SubstrateId } from '#core/substrates';
-import { templateById, type Sizes } from '#core/nets';
-import {
-  type Bay,
-  instantAfter,
-  type JobDraft,
-  type JobInput,
-  type KitEntry,
-  minuteOfDay,
-  type NewEntry,
-  type ProductSheet,
-  readJob,
-  readProduct,
-} from '#formats';
-import launchTopsides from './jobs/launch-topsides.json';
-import satinTourer from './jobs/satin-tourer.json';
+import type { Offer } from '#core/choice/offers';
+import { type Sizes, templateById } from '#core/item/nets';
+import type { SubstrateId } from '#core/item/substrates';
+import { bayAmbient } from '#core/time/air';
+import { type Bay, type JobDraft, type JobInput, readJob } from '#formats/job';
+import type { NewEntry } from '#formats/log';
+import { type KitEntry, type ProductSheet, readProduct } from '#formats/shelf';
+import { instantAfter, minuteOfDay } from '#formats/values';
 import { demoKit } from './kit';
 import { DEMO_OFFERS } from './offers';
 import { layEndOf, playedLog } from './play';
 import { DEMO_SHELF } from './shelf';
+import launchTopsides from './jobs/launch-topsides.json';
+import satinTourer from './jobs/satin-tourer.json';
 
 /** One job of the sample workshop with what has been done at it. */
 export interface SampleJob {

@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from './choose';
-import { JOB_FORMAT, jobSchema } from './job';
-import { PLAN_FORMAT, planSchema } from './plan';
-import { productSchema } from './product';
-import { SHELF_FORMAT, shelfFileSchema } from './shelf-file';
+import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from '#formats/choice';
+import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema } from '#formats/job';
+import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
 
 /** The JSON Schemas of the open formats, by file name. */
 export function jsonSchemas(): Record<string, object> {

@@ -5,8 +5,7 @@ import { fileURLToPath } from 'node:url';
 const root = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
 const DOORS = [
   [/^#core\/(.+)$/, (name) => path.join(root, 'core', name)],
-  [/^#formats\/(.+)$/, (name) => path.join(root, 'formats', name)],
-  [/^#(formats|demo)$/, (name) => path.join(root, name)],
+  [/^#(formats\/.+|job\/.+|demo)$/, (name) => path.join(root, name)],
 ];
 const ENDINGS = ['', '.ts', '.tsx', '.mjs', '/index.ts', '/index.tsx'];
 

@@ -63,7 +63,6 @@ export function build() {
       '--platform=node',
       '--format=esm',
       '--packages=external',
-      '--alias:#formats=./formats/index.ts',
       '--alias:#demo=./demo/index.ts',
       '--outfile=dist/server/main.js',
       '--log-level=warning',

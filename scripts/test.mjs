@@ -42,6 +42,7 @@ for (const tool of [
   ['tsc', '--noEmit'],
   ['prettier', '--check', '--log-level', 'warn', '.'],
   ['knip', '--no-progress'],
+  ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'formats', 'job', 'server', 'web', 'cli', 'demo'],
 ]) {
   const { holds, said } = await aside(...tool);
   check(tool[0] === 'tsc' ? 'types' : tool[0], () => tell(holds, said));

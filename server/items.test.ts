@@ -1,5 +1,5 @@
-import { keptTemplate, type ItemHistory, type ItemSummary, type KeptTemplate, type Problem } from '#formats';
-import { ternmouthYard } from '#demo';
+import { type ItemHistory, type ItemSummary, keptTemplate, type KeptTemplate, type Problem } from '#formats/job';
+import { ternmouthYard } from '../demo/workshop';
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';
 

@@ -3,9 +3,10 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DateTime } from 'luxon';
 import pino from 'pino';
+import { SAMPLE_PICTURES } from '../demo/pictures';
+import { ternmouthYard } from '../demo/workshop';
 import { createApp } from './app';
 import { openDatabase, photoFolder } from './db/open';
-import { SAMPLE_PICTURES, ternmouthYard } from '#demo';
 import { createServices } from './services';
 import { loadPictures, loadWorkshop } from './services/sample-workshop';
 

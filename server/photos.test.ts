@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import sharp from 'sharp';
-import { ternmouthYard } from '#demo';
-import type { Photo, Problem } from '#formats';
+import type { Photo, Problem } from '#formats/job';
+import { ternmouthYard } from '../demo/workshop';
 import { type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { ternmouthYard } from '#demo';
-import type { Bay, Job, JobRecord, JobSummary, LogEntry, Problem } from '#formats';
+import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
+import type { LogEntry } from '#formats/log';
+import { ternmouthYard } from '../demo/workshop';
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';
 

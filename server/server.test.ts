@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { request } from 'node:http';
-import { ternmouthYard } from '#demo';
-import type { JobRecord, JobSummary, LogEntry, Problem, ShelfProduct } from '#formats';
+import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job';
+import type { LogEntry } from '#formats/log';
+import { ternmouthYard } from '../demo/workshop';
 import { runLog } from './db/schema';
 import { loadWorkshop } from './services/sample-workshop';
 import { client, databaseFolder, type RunningServer, startServer } from './testing/client';

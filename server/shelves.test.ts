@@ -1,5 +1,8 @@
-import { DEMO_SHELF, demoKit } from '#demo';
-import type { KitEntry, KitRecord, OfferRecord, Problem } from '#formats';
+import type { OfferRecord } from '#formats/choice';
+import type { Problem } from '#formats/job';
+import type { KitEntry, KitRecord } from '#formats/shelf';
+import { demoKit } from '../demo/kit';
+import { DEMO_SHELF } from '../demo/shelf';
 import { type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(30_000);

@@ -1,5 +1,6 @@
-import { ternmouthYard } from '#demo';
-import type { EarlierPair, JobRecord, LearnedPreparation, LogEntry, NewEntry, Problem } from '#formats';
+import type { JobRecord, Problem } from '#formats/job';
+import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
+import { ternmouthYard } from '../demo/workshop';
 import { type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.

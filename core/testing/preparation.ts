@@ -1,19 +1,19 @@
 import fc from 'fast-check';
-import { MARK_KIND_IDS, MARK_SEVERITIES } from '../condition';
-import { FAMILY_IDS } from '../families';
-import { HARDNESS } from '../paint';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/item/condition';
+import { HARDNESS } from '#core/item/paint';
+import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { FAMILY_IDS } from '#core/products/families';
 import {
   FULL_SITE,
   LEVELS,
   type PanelCase,
-  type PrepareSettings,
   type PrepareSchools,
+  type PrepareSettings,
   SCHOOL_CHOICES,
   SCOPE_STATES,
-  STEP_KINDS,
   USUAL_SCHOOLS,
-} from '../prepare';
-import { SUBSTRATE_IDS } from '../substrates';
+} from '#core/work/prepare';
+import { STEP_KINDS } from '#core/work/steps';
 
 /** A bonnet in clear coat with enough of it, and what is said otherwise. */
 export const panel = (changes: Partial<PanelCase> = {}): PanelCase => ({

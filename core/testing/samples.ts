@@ -1,6 +1,6 @@
 /** Small made-up things that core tests are told with. */
-import type { PlannedJob, PlannedSurface } from '../plan';
-import type { Product } from '../products';
+import type { Product } from '#core/products/sheets';
+import type { PlannedJob, PlannedSurface } from '#core/work/plan';
 
 export function product(changes: Partial<Product> = {}): Product {
   return {

@@ -1,5 +1,5 @@
-import type { Product } from '../products';
-import type { SubstrateId } from '../substrates';
+import type { SubstrateId } from '#core/item/substrates';
+import type { Product } from '#core/products/sheets';
 
 /** A product that flashes in minutes and goes on gloss paint, and what is said otherwise. */
 export const product = (id: string, changes: Partial<Product> = {}): Product => ({

@@ -1,7 +1,9 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Offer } from '#core/offers';
-import type { Bay, JobDraft, KeptTemplateDraft, KitEntry, LogEntry, Photo, PhotoRole, ProductSheet } from '#formats';
+import type { Offer } from '#core/choice/offers';
+import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
+import type { LogEntry } from '#formats/log';
+import type { KitEntry, ProductSheet } from '#formats/shelf';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),

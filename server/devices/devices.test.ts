@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
-import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
-import type { Bay } from '#formats';
+import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
+import type { Bay } from '#formats/job';
 import { simulatedThermoHygrometer } from './thermo-hygrometer';
 import { simulatedThicknessGauge } from './thickness-gauge';
 

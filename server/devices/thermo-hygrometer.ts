@@ -1,5 +1,5 @@
-import { airAt, bayAmbient } from '#core/air';
-import type { AirReading, Bay } from '#formats';
+import { airAt, bayAmbient } from '#core/time/air';
+import type { AirReading, Bay } from '#formats/job';
 
 /** Reads the air of one bay, and the surface its contact probe lies on. */
 export interface ThermoHygrometer {

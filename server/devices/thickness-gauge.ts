@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { PaintSystem } from '#core/paint';
-import { SUBSTRATES, type SubstrateId } from '#core/substrates';
+import type { PaintSystem } from '#core/item/paint';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 
 /** Where the probe is set down. */
 export interface ProbeSpot {

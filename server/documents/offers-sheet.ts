@@ -1,6 +1,9 @@
 import { DateTime } from 'luxon';
-import { LEVEL_DEFINITIONS } from '#core/prepare';
-import { type Job, laidInWords, lifeInWords, money, type ProductSheet, type Quoted } from '#formats';
+import { LEVEL_DEFINITIONS } from '#core/work/prepare';
+import type { Job } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
+import { money } from '#formats/values';
+import { laidInWords, lifeInWords, type Quoted } from '#job/offers';
 import { heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, type Sheet, signatures, widthOf } from './paper';
 
 /** Offers beside one another on one page; more go on the next. */

@@ -1,10 +1,12 @@
 import { DateTime } from 'luxon';
-import { MARK_KINDS, outcomeOf, type Outcome } from '#core/condition';
-import { boundingBox, type Point } from '#core/geometry';
-import { arrange } from '#core/nets';
-import { judgeReadings } from '#core/paint';
-import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings, STEP_KINDS } from '#core/prepare';
-import { type JobRecord, panelCases, type Photo, type Surface, surfaceName } from '#formats';
+import { MARK_KINDS, type Outcome, outcomeOf } from '#core/item/condition';
+import { boundingBox, type Point } from '#core/item/geometry';
+import { arrange } from '#core/item/nets';
+import { judgeReadings } from '#core/item/paint';
+import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings } from '#core/work/prepare';
+import { STEP_KINDS } from '#core/work/steps';
+import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
+import { panelCases } from '#job/prepare';
 import { A4, heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, room, type Sheet, signatures, title } from './paper';
 
 const WIDTH = A4.width - 2 * MARGIN;

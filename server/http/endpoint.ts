@@ -1,6 +1,6 @@
 import express, { type Express, type Request, type Response } from 'express';
 import type { z } from 'zod';
-import { type Fault, read } from '#formats';
+import { type Fault, read } from '#formats/values';
 import { versionMissing } from './problem';
 
 /** One way into the server: what it takes, what it answers, and what it does; the OpenAPI document is made from these. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { problemSchema } from '#formats';
+import { problemSchema } from '#formats/job';
 import type { Endpoint } from './endpoint';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {

@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
-import { FaultsError, type Problem } from '#formats';
+import type { Problem } from '#formats/job';
+import { FaultsError } from '#formats/values';
 
 /** An answer other than the one asked for, with its reason (RFC 9457). */
 export class ProblemError extends Error {

@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { Bay } from '#formats';
+import type { Bay } from '#formats/job';
 import type { Db } from '../db/open';
 import { bays } from '../db/schema';
 

@@ -1,5 +1,5 @@
 import { and, desc, eq, getTableColumns, isNotNull, lte, or, sql } from 'drizzle-orm';
-import type { ItemSummary, JobDraft, JobRecord } from '#formats';
+import type { ItemSummary, JobDraft, JobRecord } from '#formats/job';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
 

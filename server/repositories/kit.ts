@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { KitRecord } from '#formats';
+import type { KitRecord } from '#formats/shelf';
 import type { Db } from '../db/open';
 import { kit } from '../db/schema';
 

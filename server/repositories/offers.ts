@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import type { OfferRecord } from '#formats';
+import type { OfferRecord } from '#formats/choice';
 import type { Db } from '../db/open';
 import { offers } from '../db/schema';
 

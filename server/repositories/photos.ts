@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, isNull, lt } from 'drizzle-orm';
-import type { Photo, PhotoChanges } from '#formats';
+import type { Photo, PhotoChanges } from '#formats/job';
 import type { Db } from '../db/open';
 import { photos } from '../db/schema';
 

@@ -1,5 +1,5 @@
 import { and, asc, eq, max, sql } from 'drizzle-orm';
-import type { LogEntry, NewEntry } from '#formats';
+import type { LogEntry, NewEntry } from '#formats/log';
 import type { Db } from '../db/open';
 import { runLog } from '../db/schema';
 

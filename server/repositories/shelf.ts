@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import type { ProductSheet, ShelfProduct } from '#formats';
+import type { ShelfProduct } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
 import type { Db } from '../db/open';
 import { products } from '../db/schema';
 

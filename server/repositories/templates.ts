@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import type { KeptTemplate } from '#formats';
+import type { KeptTemplate } from '#formats/job';
 import type { Db } from '../db/open';
 import { templates } from '../db/schema';
 

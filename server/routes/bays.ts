@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { airReadingSchema, type Bay, bayDraftSchema, baySchema } from '#formats';
+import { airReadingSchema, type Bay, bayDraftSchema, baySchema } from '#formats/job';
 import { simulatedThermoHygrometer } from '../devices/thermo-hygrometer';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';

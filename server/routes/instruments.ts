@@ -1,4 +1,5 @@
-import { gaugeReadingSchema, probeSpotSchema, read } from '#formats';
+import { gaugeReadingSchema, probeSpotSchema } from '#formats/job';
+import { read } from '#formats/values';
 import { simulatedThicknessGauge } from '../devices/thickness-gauge';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';

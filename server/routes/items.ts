@@ -5,7 +5,7 @@ import {
   jobSenseFaults,
   keptTemplateDraftSchema,
   keptTemplateSchema,
-} from '#formats';
+} from '#formats/job';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 

@@ -1,27 +1,22 @@
 import type { Response } from 'express';
 import { z } from 'zod';
+import { netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
-  type Fault,
+  type Job,
   jobDraftSchema,
   jobRecordSchema,
   jobSchema,
   jobSenseFaults,
   jobSummarySchema,
-  kitOf,
-  earlierPairSchema,
-  learnedPreparationSchema,
-  logEntrySchema,
-  netDxf,
-  netSvg,
-  surfacesCsv,
-  newEntrySchema,
   newJobSchema,
-  planFile,
-  type Job,
-  prepareSettings,
-  quoted,
   planSchema,
-} from '#formats';
+} from '#formats/job';
+import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySchema } from '#formats/log';
+import { kitOf } from '#formats/shelf';
+import type { Fault } from '#formats/values';
+import { quoted } from '#job/offers';
+import { planFile } from '#job/plan';
+import { prepareSettings } from '#job/prepare';
 import { offersSheet } from '../documents/offers-sheet';
 import type { Sheet } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';

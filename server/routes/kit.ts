@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { kitEntrySchema, kitRecordSchema, kitSenseFaults } from '#formats';
+import { kitEntrySchema, kitRecordSchema, kitSenseFaults } from '#formats/shelf';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { offerRecordSchema, offerSchema } from '#formats';
+import { offerRecordSchema, offerSchema } from '#formats/choice';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { photoChangesSchema, photoSchema, photoWordsSchema, PHOTO_ROLES, read } from '#formats';
+import { PHOTO_ROLES, photoChangesSchema, photoSchema, photoWordsSchema } from '#formats/job';
+import { read } from '#formats/values';
 import { endpoint } from '../http/endpoint';
 import { refusedFile } from '../http/problem';
 import type { Services } from '../services';

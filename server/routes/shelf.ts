@@ -1,13 +1,13 @@
 import { z } from 'zod';
+import { shelfProductSchema } from '#formats/job';
 import {
   productSchema,
   productSenseFaults,
   SHELF_FORMAT,
   shelfCsv,
   shelfFileSchema,
-  shelfProductSchema,
   shelfSenseFaults,
-} from '#formats';
+} from '#formats/shelf';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 

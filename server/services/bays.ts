@@ -1,4 +1,4 @@
-import type { Bay } from '#formats';
+import type { Bay } from '#formats/job';
 import type { Db } from '../db/open';
 import { notFound } from '../http/problem';
 import { bayRepository } from '../repositories/bays';

@@ -1,4 +1,4 @@
-import type { Change } from '#formats';
+import type { Change } from '#formats/job';
 
 type Listener = (change: Change) => void;
 

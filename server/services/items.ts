@@ -1,18 +1,11 @@
-import { standingSurfaces } from '#core/care';
-import { judgeReadings } from '#core/paint';
-import { foldLog } from '#core/run';
-import {
-  type EarlierPair,
-  instantAfter,
-  type ItemHistory,
-  type ItemSummary,
-  type JobRecord,
-  loggedEntries,
-  pairsFound,
-  plannedJob,
-  surfaceName,
-  type Visit,
-} from '#formats';
+import { standingSurfaces } from '#core/after/care';
+import { judgeReadings } from '#core/item/paint';
+import { foldLog } from '#core/work/run';
+import { type ItemHistory, type ItemSummary, type JobRecord, surfaceName, type Visit } from '#formats/job';
+import { type EarlierPair, loggedEntries } from '#formats/log';
+import { instantAfter } from '#formats/values';
+import { plannedJob } from '#job/plan';
+import { pairsFound } from '#job/prepare';
 import type { Db } from '../db/open';
 import { notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';

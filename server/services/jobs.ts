@@ -1,5 +1,6 @@
-import type { RunRecord } from '#core/run';
-import { changedPaths, type Fault, type JobDraft, type JobRecord } from '#formats';
+import type { RunRecord } from '#core/work/run';
+import type { JobDraft, JobRecord } from '#formats/job';
+import { changedPaths, type Fault } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict, notFound, staleWrite } from '../http/problem';
 import { bayRepository } from '../repositories/bays';

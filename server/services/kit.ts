@@ -1,4 +1,4 @@
-import { isSheet, type KitEntry, type KitRecord } from '#formats';
+import { isSheet, type KitEntry, type KitRecord } from '#formats/shelf';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { kitRepository } from '../repositories/kit';

@@ -1,4 +1,4 @@
-import type { OfferRecord } from '#formats';
+import type { OfferRecord } from '#formats/choice';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { offerRepository } from '../repositories/offers';

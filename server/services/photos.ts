@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { DateTime } from 'luxon';
-import type { Photo, PhotoChanges, PhotoWords } from '#formats';
+import type { Photo, PhotoChanges, PhotoWords } from '#formats/job';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';

@@ -1,6 +1,6 @@
-import { learnedHours, learnedUse, sharesSeen } from '#core/prepare';
-import { entryFault, foldLog, type RunRecord } from '#core/run';
-import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats';
+import { learnedHours, learnedUse, sharesSeen } from '#core/work/prepare';
+import { entryFault, foldLog, type RunRecord } from '#core/work/run';
+import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';

@@ -1,16 +1,11 @@
 import sharp from 'sharp';
-import type { Offer } from '#core/offers';
-import {
-  type Bay,
-  type JobDraft,
-  type KitEntry,
-  type NewEntry,
-  offerSchema,
-  type PhotoWords,
-  type ProductSheet,
-} from '#formats';
+import type { Offer } from '#core/choice/offers';
+import { offerSchema } from '#formats/choice';
+import type { Bay, JobDraft, PhotoWords } from '#formats/job';
+import type { NewEntry } from '#formats/log';
+import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { Db } from '../db/open';
-import type { Services } from '.';
+import type { Services } from './index';
 
 /** A workshop to begin with: bays, sheets, and jobs with what has been done at them. */
 export interface Workshop {

@@ -1,4 +1,6 @@
-import { changedPaths, type ProductSheet, type ShelfProduct } from '#formats';
+import type { ShelfProduct } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
+import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict, notFound, staleWrite } from '../http/problem';
 import { shelfRepository } from '../repositories/shelf';

@@ -1,6 +1,9 @@
-import { firstRenewMin, firstWashMin, standingSurfaces, stageOf } from '#core/care';
-import { foldLog, runSheet } from '#core/run';
-import { instantAfter, type JobRecord, type JobSummary, loggedEntries, minutesBetween, plannedJob } from '#formats';
+import { firstRenewMin, firstWashMin, stageOf, standingSurfaces } from '#core/after/care';
+import { foldLog, runSheet } from '#core/work/run';
+import type { JobRecord, JobSummary } from '#formats/job';
+import { loggedEntries } from '#formats/log';
+import { instantAfter, minutesBetween } from '#formats/values';
+import { plannedJob } from '#job/plan';
 import type { Db } from '../db/open';
 import { runLogRepository } from '../repositories/run-log';
 

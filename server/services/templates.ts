@@ -1,4 +1,4 @@
-import type { KeptTemplate, KeptTemplateDraft } from '#formats';
+import type { KeptTemplate, KeptTemplateDraft } from '#formats/job';
 import type { Db } from '../db/open';
 import { notFound } from '../http/problem';
 import { templateRepository } from '../repositories/templates';

@@ -1,4 +1,4 @@
-import { changedPaths } from '#formats';
+import { changedPaths } from '#formats/values';
 import { notFound, staleWrite } from '../http/problem';
 
 /**

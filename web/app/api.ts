@@ -1,8 +1,8 @@
 import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { OfferRecord } from '#formats/choice';
 import type {
   AirReading,
   Bay,
-  EarlierPair,
   GaugeAnswer,
   ItemHistory,
   ItemSummary,
@@ -11,22 +11,15 @@ import type {
   JobSummary,
   KeptTemplate,
   KeptTemplateDraft,
-  KitEntry,
-  KitRecord,
-  LearnedPreparation,
-  LogEntry,
-  NewEntry,
-  OfferRecord,
   Photo,
-  PhotoRole,
   PhotoChanges,
+  PhotoRole,
   ProbeSpot,
   Problem,
-  ProductSheet,
-  ProductSheetInput,
-  ShelfFile,
   ShelfProduct,
-} from '#formats';
+} from '#formats/job';
+import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
+import type { KitEntry, KitRecord, ProductSheet, ProductSheetInput, ShelfFile } from '#formats/shelf';
 
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
 export interface NewPhoto {

@@ -1,7 +1,7 @@
-import type { Change } from '#formats';
+import type { Change } from '#formats/job';
 import { api } from './api';
 import { listenWhileVisible } from './event-source';
-import type { AppDispatch } from './store';
+import type { AppDispatch } from './state';
 
 /** Reads again whatever another window, or another tablet, has changed. */
 export function listenForChanges(dispatch: AppDispatch): void {

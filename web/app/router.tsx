@@ -1,6 +1,6 @@
 import { createBrowserRouter } from 'react-router';
-import { Shell } from './Shell';
 import { Lost } from './Lost';
+import { Shell } from './Shell';
 
 /** A chunk a station: what is not opened is not loaded. */
 export const router = createBrowserRouter([

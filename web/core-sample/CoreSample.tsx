@@ -1,8 +1,8 @@
 import { type CSSProperties, type ReactNode, type Ref, useId } from 'react';
-import { FAMILIES, type FamilyId } from '#core/families';
-import type { SubstrateId } from '#core/substrates';
+import type { SubstrateId } from '#core/item/substrates';
+import { FAMILIES, type FamilyId } from '#core/products/families';
+import type { Ledger } from '#core/work/prepare';
 import { type Fill, FillPatterns, paintOf } from '../net/fills';
-import type { Ledger } from '#core/prepare';
 import { familyFill, groundOf, ledgerGround } from './strata';
 
 /** One layer of a stack as it is shown: what, how much of it is known, and what can be done about it. */

@@ -1,7 +1,7 @@
-import { CLEAR_RESERVE_UM } from '#core/paint';
-import type { FamilyId } from '#core/families';
-import type { Ledger } from '#core/prepare';
-import { SUBSTRATES, type SubstrateId } from '#core/substrates';
+import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import type { FamilyId } from '#core/products/families';
+import type { Ledger } from '#core/work/prepare';
 import type { Fill } from '../net/fills';
 
 /** One stratum of the ground a stack stands on, from the top down. Heights are for the eye, not to scale. */

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { airAt } from '#core/air';
-import { type JobDraft, type JobRecord, readJob, readProduct } from '#formats';
-import satinTourer from '../../demo/jobs/satin-tourer.json';
-import { changeDocument, changeSurface, moveToBay, removeSurface, setLayers, startAt, typeAir } from './edits';
+import { airAt } from '#core/time/air';
+import { type JobDraft, type JobRecord, readJob } from '#formats/job';
+import { readProduct } from '#formats/shelf';
+import { changeDocument, changeSurface, moveToBay, removeSurface, setLayers, startAt, typeAir } from '#job/edit';
 import { drafts, edited, opened, redone, settled, undone } from './slice';
+import satinTourer from '../../demo/jobs/satin-tourer.json';
 
 const document = readJob(satinTourer);
 const record: JobRecord = {

@@ -1,9 +1,9 @@
 import { waitFor } from '@testing-library/react';
-import type { JobDraft } from '#formats';
+import type { JobDraft } from '#formats/job';
+import { changeDocument } from '#job/edit';
 import { api } from '../app/api';
 import { store } from '../app/store';
 import { cutInServer, server } from '../testing/yard';
-import { changeDocument } from './edits';
 import { edited, opened, settled, undone } from './slice';
 
 const JOB = 'satin-tourer';

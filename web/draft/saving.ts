@@ -1,6 +1,6 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { api, problemOf } from '../app/api';
-import type { AppDispatch, RootState } from '../app/store';
+import type { AppDispatch, RootState } from '../app/state';
 import { drafts, storeUnsaved } from './slice';
 
 /** Edits this close together are saved as one. */

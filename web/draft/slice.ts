@@ -1,5 +1,5 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
-import type { JobDraft, JobRecord, Problem } from '#formats';
+import type { JobDraft, JobRecord, Problem } from '#formats/job';
 
 export type SaveState =
   | { readonly kind: 'saved' | 'dirty' | 'saving' | 'unreachable' }

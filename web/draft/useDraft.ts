@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import type { JobDraft } from '#formats';
+import type { JobDraft } from '#formats/job';
 import { useAppDispatch, useAppSelector, useAppStore } from '../app/store';
 import { edited, redone, undone } from './slice';
 

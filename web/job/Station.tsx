@@ -1,6 +1,6 @@
 import { type ReactNode, useMemo } from 'react';
-import type { Box } from '#core/geometry';
-import { type Arrangement, arrange } from '#core/nets';
+import type { Box } from '#core/item/geometry';
+import { arrange, type Arrangement } from '#core/item/nets';
 import { type LegendEntry, Net, type PanelPaint, type Place, type SheetTool } from '../net/Net';
 import { useJob } from './useJobView';
 

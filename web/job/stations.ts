@@ -1,9 +1,9 @@
-import { m2 } from '../ui/numbers';
-import { moment } from '../ui/moments';
+import { firstWashMin } from '#core/after/care';
+import { money } from '#formats/values';
 import { hours } from '../stations/prepare/hours';
+import { moment } from '../ui/moments';
+import { m2 } from '../ui/numbers';
 import type { JobView } from './useJobView';
-import { firstWashMin } from '#core/care';
-import { money } from '#formats';
 
 export interface Station {
   readonly path: 'survey' | 'prepare' | 'layer' | 'quantify' | 'time' | 'run' | 'care';

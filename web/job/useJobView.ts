@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import { type StandingSurface, standingSurfaces } from '#core/care';
-import type { Plan, PlannedJob } from '#core/plan';
+import { type StandingSurface, standingSurfaces } from '#core/after/care';
+import type { Plan, PlannedJob } from '#core/work/plan';
 import {
   type PanelCase,
   type Preparation,
@@ -9,23 +9,14 @@ import {
   type PrepareSettings,
   type WorkingDay,
   workingDay,
-} from '#core/prepare';
-import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/run';
-import {
-  type Bay,
-  instantAfter,
-  type Job,
-  type JobDraft,
-  kitOf,
-  loggedEntries,
-  minutesBetween,
-  panelCases,
-  plannedJob,
-  prepareSettings,
-  type ProductSheet,
-  type Surface,
-  surfaceName,
-} from '#formats';
+} from '#core/work/prepare';
+import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
+import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
+import { loggedEntries } from '#formats/log';
+import { kitOf, type ProductSheet } from '#formats/shelf';
+import { instantAfter, minutesBetween } from '#formats/values';
+import { plannedJob } from '#job/plan';
+import { panelCases, prepareSettings } from '#job/prepare';
 import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';

@@ -10,10 +10,10 @@ import {
   useMemo,
   useRef,
 } from 'react';
-import { boundingBox, type Point, type Polygon } from '#core/geometry';
+import { boundingBox, type Point, type Polygon } from '#core/item/geometry';
+import { type Arrangement, labelSpot, type PlacedPanel } from '#core/item/nets';
 import { useSize } from '../ui/useSize';
 import { type Fill, FillPatterns, paintOf } from './fills';
-import { type Arrangement, labelSpot, type PlacedPanel } from '#core/nets';
 
 /** What a lens makes of a panel. */
 export interface PanelPaint {

@@ -1,4 +1,4 @@
-import type { SubstrateId } from '#core/substrates';
+import type { SubstrateId } from '#core/item/substrates';
 
 /** How a panel can be filled. Each differs from its neighbours in more than colour. */
 export type Fill =

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { arrange, templateById } from '#core/nets';
-import { templateSurfaces } from '../draft/template-surfaces';
+import { arrange, templateById } from '#core/item/nets';
+import { templateSurfaces } from '#job/edit';
 import { Net } from './Net';
 
 const hatchback = templateById('hatchback')!;

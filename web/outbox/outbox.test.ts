@@ -1,5 +1,5 @@
 import { waitFor } from '@testing-library/react';
-import type { NewEntry } from '#formats';
+import type { NewEntry } from '#formats/log';
 import { api } from '../app/api';
 import { store } from '../app/store';
 import { cutInServer, NOW, server } from '../testing/yard';

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { NewEntry } from '#formats';
+import type { NewEntry } from '#formats/log';
 
 /** Taps at the bay on their way into the log. Kept on the device until the server has them on its disk. */
 export interface Outbox {

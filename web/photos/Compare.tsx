@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import type { Photo } from '#formats';
+import type { Photo } from '#formats/job';
 import { pictureAddress } from './usePhotos';
 
 interface Props {

@@ -1,14 +1,14 @@
 import { type MouseEvent, useState } from 'react';
-import type { Photo, PhotoChanges, PhotoRole } from '#formats';
+import type { Photo, PhotoChanges, PhotoRole } from '#formats/job';
 import { errorText, useChangePhotoMutation, useRemovePhotoMutation } from '../app/api';
+import { Button } from '../ui/Button';
 import { ConfirmButton } from '../ui/ConfirmButton';
 import { Dialog } from '../ui/Dialog';
-import { Button } from '../ui/Button';
 import { SelectField } from '../ui/SelectField';
 import { TextField } from '../ui/TextField';
 import { Compare } from './Compare';
-import { ROLE_NAMES } from './roles';
 import { TakePicture } from './TakePicture';
+import { ROLE_NAMES } from './roles';
 import { pictureAddress } from './usePhotos';
 
 interface Props {

@@ -1,11 +1,10 @@
 import { useState } from 'react';
-import type { Photo } from '#formats';
-import { useBringPhotoBackMutation } from '../app/api';
+import type { Photo } from '#formats/job';
+import { type NewPhoto, useBringPhotoBackMutation } from '../app/api';
 import { Button } from '../ui/Button';
-import type { NewPhoto } from '../app/api';
 import { PhotoDialog } from './PhotoDialog';
-import { ROLE_NAMES } from './roles';
 import { TakePicture } from './TakePicture';
+import { ROLE_NAMES } from './roles';
 import { thumbAddress, usePhotos } from './usePhotos';
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { PhotoRole } from '#formats';
+import type { PhotoRole } from '#formats/job';
 
 export const ROLE_NAMES: Readonly<Record<PhotoRole, string>> = {
   seen: 'As seen',

@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import type { Photo } from '#formats';
+import type { Photo } from '#formats/job';
 import { errorText, type NewPhoto, useAddPhotoMutation, usePhotosQuery } from '../app/api';
 
 export const pictureAddress = ({ id }: Pick<Photo, 'id'>) => `/api/photos/${id}/picture.jpg`;

@@ -1,8 +1,9 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { standingSurfaces } from '#core/care';
-import { foldLog } from '#core/run';
-import { loggedEntries, planOf, plannedJob } from '#formats';
+import { standingSurfaces } from '#core/after/care';
+import { foldLog } from '#core/work/run';
+import { loggedEntries } from '#formats/log';
+import { plannedJob, planOf } from '#job/plan';
 import { cutInServer, NOW, open, server, yard } from '../testing/yard';
 
 const draft = (id: string) => yard.jobs.find((job) => job.id === id)!.draft;

@@ -2,8 +2,9 @@
 import { render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { ternmouthYard } from '../../demo';
-import type { JobRecord, LogEntry, NewEntry } from '#formats';
+import type { JobRecord } from '#formats/job';
+import type { LogEntry, NewEntry } from '#formats/log';
+import { ternmouthYard } from '../../demo/workshop';
 import { api } from '../app/api';
 import { router } from '../app/router';
 import { store } from '../app/store';

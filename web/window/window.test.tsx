@@ -1,7 +1,7 @@
 import { render } from '@testing-library/react';
-import type { CoatWindow } from '#core/plan';
-import { gateTimes } from './gate-times';
+import type { CoatWindow } from '#core/work/plan';
 import { WindowGate } from './WindowGate';
+import { gateTimes } from './gate-times';
 
 const WIDTH = 600;
 beforeAll(() => {

@@ -8,18 +8,18 @@ import {
   removalFrom,
   type StandingLayer,
   type StandingSurface,
-} from '#core/care';
-import { readyBySheet } from '#core/plan';
-import { NOTHING_USED, totalRemoval } from './totals';
-import { instantAfter, minutesBetween } from '#formats';
+} from '#core/after/care';
+import { readyBySheet } from '#core/work/plan';
+import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
-import { Part, PanelHead, Station } from '../../job/Station';
+import { PanelHead, Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
 import { Button } from '../../ui/Button';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { RemovalPlan } from './RemovalPlan';
+import { NOTHING_USED, totalRemoval } from './totals';
 
 const LEGEND: readonly LegendEntry[] = [
   { fill: 'blank', text: 'Nothing on it' },

@@ -1,6 +1,6 @@
 import { ShieldAlert } from 'lucide-react';
-import { CLEAR_RESERVE_UM } from '#core/paint';
-import type { LayerRemoval, Removal, RemovalStep } from '#core/removal';
+import type { LayerRemoval, Removal, RemovalStep } from '#core/after/removal';
+import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { Part } from '../../job/Station';
 import { span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { FAMILIES } from '#core/families';
-import { MARK_KINDS } from '#core/condition';
-import { STEP_KINDS } from '#core/prepare';
-import type { Visit } from '#formats';
+import { MARK_KINDS } from '#core/item/condition';
+import { FAMILIES } from '#core/products/families';
+import { STEP_KINDS } from '#core/work/steps';
+import type { Visit } from '#formats/job';
 import { errorText, useItemHistoryQuery } from '../../app/api';
 import { day } from '../../ui/moments';
 import { hours } from '../prepare/hours';

@@ -1,12 +1,12 @@
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { FAMILIES } from '#core/families';
-import type { PlannedSurface } from '#core/plan';
-import { ANSWERS, type Product } from '#core/products';
-import type { Layer } from '#formats';
+import { FAMILIES } from '#core/products/families';
+import { ANSWERS, type Product } from '#core/products/sheets';
+import type { PlannedSurface } from '#core/work/plan';
+import type { Layer } from '#formats/job';
+import { judgeLayers } from '#job/judge';
 import { AnswerMark } from '../../ui/Mark';
-import { judgeLayers } from './judging';
 
 interface Props<P extends Product> {
   readonly ground: PlannedSurface;

@@ -1,24 +1,25 @@
 import { Lasso } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { answerOf } from '#core/layering';
-import type { Zone } from '#core/nets';
-import { SUBSTRATES } from '#core/substrates';
-import { stackInWords, surfaceName } from '#formats';
+import type { Zone } from '#core/item/nets';
+import { SUBSTRATES } from '#core/item/substrates';
+import { answerOf } from '#core/products/layering';
+import { surfaceName } from '#formats/job';
+import { stackInWords } from '#job/offers';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { PanelPaint } from '../../net/Net';
-import { AnswerMark } from '../../ui/Mark';
-import { Findings } from '../../ui/Findings';
 import { Button } from '../../ui/Button';
-import { Choose } from './choose/Choose';
-import { Offers } from './offers/Offers';
+import { Findings } from '../../ui/Findings';
+import { AnswerMark } from '../../ui/Mark';
 import { NewerSheets } from './NewerSheets';
 import { StackEditor } from './StackEditor';
+import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
+import { Choose } from './choose/Choose';
+import { Offers } from './offers/Offers';
 import { useBrush } from './useBrush';
 import { useLasso } from './useLasso';
-import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 
 /** What goes on each panel, and whether it may. */
 export function Component() {

@@ -1,5 +1,6 @@
-import { changedPaths, type ProductSheet } from '#formats';
-import { takeSheet } from '../../draft/edits';
+import type { ProductSheet } from '#formats/shelf';
+import { changedPaths } from '#formats/values';
+import { takeSheet } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { mayOverrule, type Ruling } from '#core/layering';
+import { mayOverrule, type Ruling } from '#core/products/layering';
 import { Button } from '../../ui/Button';
 
 interface Props {

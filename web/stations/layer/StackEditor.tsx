@@ -1,24 +1,25 @@
 import { useState } from 'react';
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
-import { LAYERING_RULES, type LayerJudgement, type TooLate, type WayOut } from '#core/layering';
-import { Link } from 'react-router';
-import { METHOD_IDS, METHODS, type MethodId, usualMethod } from '#core/methods';
-import { clearEstimateUm, judgeReadings } from '#core/paint';
-import { FAMILIES } from '#core/families';
-import { SUBSTRATES } from '#core/substrates';
-import type { Product } from '#core/products';
-import { type Layer, type Surface, wishesOf } from '#formats';
-import { setExisting, setLayers } from '../../draft/edits';
+import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { SUBSTRATES } from '#core/item/substrates';
+import { FAMILIES } from '#core/products/families';
+import { LAYERING_RULES, type LayerJudgement, type TooLate, type WayOut } from '#core/products/layering';
+import { METHOD_IDS, type MethodId, METHODS, usualMethod } from '#core/products/methods';
+import type { Product } from '#core/products/sheets';
+import type { Layer, Surface } from '#formats/job';
+import { wishesOf } from '#job/choose';
+import { setExisting, setLayers } from '#job/edit';
+import { judgeLayers, judgePlanned, productsOf } from '#job/judge';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { AnswerMark } from '../../ui/Mark';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
-import { judgeLayers, judgePlanned, productsOf } from './judging';
 import { Overrule } from './Overrule';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
+import { Link } from 'react-router';
 
 const MOST_COATS = 20;
 

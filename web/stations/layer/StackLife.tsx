@@ -1,5 +1,5 @@
-import { expectedLife, type Exposure, stackLife } from '#core/life';
-import type { Product } from '#core/products';
+import { expectedLife, type Exposure, stackLife } from '#core/after/life';
+import type { Product } from '#core/products/sheets';
 import { Part } from '../../job/Station';
 
 interface Props {

@@ -1,7 +1,9 @@
 /** What the Layer station makes of a job: judgements with their times, stacks in words, stacks as they are planned. */
-import { type Job, plannedJob, planOf, stackInWords, toPlan } from '#formats';
-import { ternmouthYard } from '../../../demo';
-import { judgePlanned } from './judging';
+import type { Job } from '#formats/job';
+import { judgePlanned } from '#job/judge';
+import { stackInWords, toPlan } from '#job/offers';
+import { plannedJob, planOf } from '#job/plan';
+import { ternmouthYard } from '../../../demo/workshop';
 
 const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
 const hatchback = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft.document;

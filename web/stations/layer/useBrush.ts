@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { type Layer, surfaceName } from '#formats';
-import { setLayers } from '../../draft/edits';
+import { type Layer, surfaceName } from '#formats/job';
+import { setLayers } from '#job/edit';
+import { judgeLayers, productsOf } from '#job/judge';
 import type { JobView } from '../../job/useJobView';
-import { judgeLayers, productsOf } from './judging';
 
 /** A stack that is picked up and laid on whatever is tapped next. */
 export interface Brush {

@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
-import { containsPoint, type Point } from '#core/geometry';
-import { arrange, drawnRound } from '#core/nets';
+import { containsPoint, type Point } from '#core/item/geometry';
+import { arrange, drawnRound } from '#core/item/nets';
 import type { JobView } from '../../job/useJobView';
 import type { SheetTool } from '../../net/Net';
 

@@ -1,7 +1,7 @@
 import { ArrowLeft, Printer } from 'lucide-react';
-import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/prepare';
-import { money } from '#formats';
-import { changePrepare } from '../../draft/edits';
+import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/work/prepare';
+import { money } from '#formats/values';
+import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { hours } from './hours';

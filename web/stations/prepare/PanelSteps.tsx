@@ -1,16 +1,9 @@
-import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/condition';
-import {
-  isDone,
-  isPolishing,
-  type Level,
-  type PanelPreparation,
-  SCOPE_STATES,
-  STEP_KINDS,
-  takesPolish,
-} from '#core/prepare';
-import type { Job, Surface, SurfaceMark } from '#formats';
+import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/item/condition';
+import { isDone, type Level, type PanelPreparation, SCOPE_STATES } from '#core/work/prepare';
+import { isPolishing, STEP_KINDS, takesPolish } from '#core/work/steps';
+import type { Job, Surface, SurfaceMark } from '#formats/job';
+import { changePrepare } from '#job/edit';
 import { CoreSample } from '../../core-sample/CoreSample';
-import { changePrepare } from '../../draft/edits';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';
@@ -18,9 +11,9 @@ import { Segmented } from '../../ui/Segmented';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { useTap } from '../run/useTap';
-import { hours } from './hours';
 import { PolishTool } from './PolishTool';
 import { TestSpot } from './TestSpot';
+import { hours } from './hours';
 
 interface Props {
   readonly job: JobView;

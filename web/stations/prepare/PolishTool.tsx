@@ -1,4 +1,4 @@
-import type { Tool } from '#core/kit';
+import type { Tool } from '#core/work/kit';
 
 const REACH_WORDS = { flat: 'a large flat', shaped: 'a shaped panel', recess: 'small: by hand' } as const;
 

@@ -1,13 +1,13 @@
 import { useMemo, useState } from 'react';
-import { compareLevels } from '#core/prepare';
-import { changePrepare } from '../../draft/edits';
+import { compareLevels } from '#core/work/prepare';
+import { changePrepare } from '#job/edit';
 import { Station } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { OwnerComparison } from './OwnerComparison';
 import { PanelSteps } from './PanelSteps';
-import { PREPARE_LEGEND, prepareLens } from './prepare-lens';
 import { ScopeStrip } from './ScopeStrip';
 import { WholePreparation } from './WholePreparation';
+import { PREPARE_LEGEND, prepareLens } from './prepare-lens';
 
 /** How the item is made ready: how far it is corrected, what that takes, and what its paint can stand. */
 export function Component() {

@@ -1,5 +1,5 @@
-import type { Level, ScopeOption } from '#core/prepare';
-import { money } from '#formats';
+import type { Level, ScopeOption } from '#core/work/prepare';
+import { money } from '#formats/values';
 import { hours } from './hours';
 
 interface Props {

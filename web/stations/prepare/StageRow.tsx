@@ -1,5 +1,6 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
+import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/work/kit';
 import {
   isDone,
   type PauseReason,
@@ -7,17 +8,16 @@ import {
   rinseByMin,
   stageKey,
   stageState,
-  STEP_KINDS,
   type Turn,
   workedMin,
-} from '#core/prepare';
-import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/kit';
+} from '#core/work/prepare';
+import { STEP_KINDS } from '#core/work/steps';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from '../run/useTap';
-import { hours } from './hours';
 import { StageTook } from './StageTook';
+import { hours } from './hours';
 
 const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   break: 'Break',

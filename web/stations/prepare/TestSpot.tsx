@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { climbLadder, PAIR_IDS, PAIRS, type PairId, type SpotTest, USUAL_GOAL_PCT } from '#core/prepare';
-import type { Surface } from '#formats';
+import { climbLadder, PAIR_IDS, type PairId, PAIRS, type SpotTest, USUAL_GOAL_PCT } from '#core/work/prepare';
+import type { Surface } from '#formats/job';
+import { changePrepare } from '#job/edit';
 import { useEarlierPairsQuery } from '../../app/api';
-import { changePrepare } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,29 +1,30 @@
-import { MARK_KINDS } from '#core/condition';
+import { MARK_KINDS } from '#core/item/condition';
+import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import {
   adviseLevel,
   FULL_SITE,
   looseEnds,
   type PrepareSchools,
+  type PrepStage,
   SCHOOL_CHOICES,
   type ScopeOption,
-  type PrepStage,
   stageKey,
   type StageRef,
   stageState,
   USE_NAMES,
   USES,
   waterHides,
-} from '#core/prepare';
-import { CLEAR_RESERVE_UM } from '#core/paint';
-import { surfaceName, USUAL_YEARS } from '#formats';
-import { changePrepare } from '../../draft/edits';
+} from '#core/work/prepare';
+import { surfaceName } from '#formats/job';
+import { changePrepare } from '#job/edit';
+import { USUAL_YEARS } from '#job/prepare';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
-import { hours } from './hours';
 import { StageRow } from './StageRow';
+import { hours } from './hours';
 
 const SITE_NAMES = {
   runningWater: 'Running water',

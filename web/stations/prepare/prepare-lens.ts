@@ -1,6 +1,6 @@
-import type { PanelPreparation } from '#core/prepare';
-import type { Fill } from '../../net/fills';
+import type { PanelPreparation } from '#core/work/prepare';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { Fill } from '../../net/fills';
 import { hours } from './hours';
 
 const LEVEL_FILLS = {

@@ -1,9 +1,10 @@
 import { flexRender, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
-import { shapeShortSideM } from '#core/geometry';
-import { METHODS } from '#core/methods';
-import type { ProductPurchase } from '#core/plan';
-import { millilitres, type Product } from '#core/products';
+import { shapeShortSideM } from '#core/item/geometry';
+import { substrateFactors } from '#core/item/substrates';
+import { METHODS } from '#core/products/methods';
+import { millilitres, type Product } from '#core/products/sheets';
+import type { ProductPurchase } from '#core/work/plan';
 import {
   applicatorCount,
   COATING_TOWEL_M2,
@@ -12,15 +13,14 @@ import {
   seamFactor,
   TOWEL_ROLES,
   wetFilmUm,
-} from '#core/quantity';
-import { substrateFactors } from '#core/substrates';
-import { money } from '#formats';
-import { Part, PanelHead, Station } from '../../job/Station';
+} from '#core/work/quantity';
+import { money } from '#formats/values';
+import { PanelHead, Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
 import type { Fill } from '../../net/fills';
-import { m2, percent } from '../../ui/numbers';
 import { Working } from '../../ui/Working';
+import { m2, percent } from '../../ui/numbers';
 import { amountInHand, inUnit } from './words';
 
 const STEPS: readonly (readonly [upToMl: number, fill: Fill, text: string])[] = [

@@ -1,6 +1,6 @@
-import { millilitres, type Product } from '#core/products';
-import { dropsOf, pullsOf } from '#core/quantity';
-import type { MethodId } from '#core/methods';
+import type { MethodId } from '#core/products/methods';
+import { millilitres, type Product } from '#core/products/sheets';
+import { dropsOf, pullsOf } from '#core/work/quantity';
 
 /** An amount as a hand counts it: sprays of a trigger bottle, drops of a dropper, grams of a tin. */
 export function amountInHand(product: Product, method: MethodId, amount: number): string {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { faultRemedy, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from '#core/faults';
-import { patchKey, patchWindow, type RunEntry, type SheetPatch } from '#core/run';
+import { faultRemedy, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
+import { patchKey, patchWindow, type RunEntry, type SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { CoatWindow } from '#core/plan';
+import type { CoatWindow } from '#core/work/plan';
 import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
 
 const window: CoatWindow = {

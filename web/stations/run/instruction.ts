@@ -1,5 +1,5 @@
-import type { CoatWindow } from '#core/plan';
-import type { RunEntry, SheetPatch } from '#core/run';
+import type { CoatWindow } from '#core/work/plan';
+import type { RunEntry, SheetPatch } from '#core/work/run';
 import type { Signal } from './signals';
 
 /** How the time of a laid patch stands to its window. */

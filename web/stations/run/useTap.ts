@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
-import type { RunEntry } from '#core/run';
+import type { RunEntry } from '#core/work/run';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { tapped } from '../../outbox/slice';
 import { nowInstant } from '../../ui/moments';

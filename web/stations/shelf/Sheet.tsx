@@ -2,11 +2,11 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useMemo } from 'react';
 import { type FieldErrors, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
-import { CLOCK_NAMES, MECHANISMS } from '#core/clocks';
-import { FAMILIES, FAMILY_IDS } from '#core/families';
-import { METHOD_IDS, METHODS } from '#core/methods';
-import { FILM_FINISHES, UNITS } from '#core/products';
-import { type ProductSheet, productSchema, productSenseFaults, SOURCED_FIELDS, usualSheet } from '#formats';
+import { FAMILIES, FAMILY_IDS } from '#core/products/families';
+import { METHOD_IDS, METHODS } from '#core/products/methods';
+import { FILM_FINISHES, UNITS } from '#core/products/sheets';
+import { CLOCK_NAMES, MECHANISMS } from '#core/time/clocks';
+import { productSchema, productSenseFaults, type ProductSheet, SOURCED_FIELDS, usualSheet } from '#formats/shelf';
 import {
   errorText,
   useAddProductMutation,
@@ -16,6 +16,7 @@ import {
 } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
+import { SheetPreview } from './SheetPreview';
 import {
   Choice,
   ComesOffBy,
@@ -30,7 +31,6 @@ import {
   Text,
 } from './sheet-fields';
 import { withoutBlanks } from './sheet-values';
-import { SheetPreview } from './SheetPreview';
 
 /** One product sheet, all that the models use of it. */
 export function Component() {

@@ -1,8 +1,8 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { FAMILIES, FAMILY_IDS } from '#core/families';
-import type { ProductSheet } from '#formats';
+import { FAMILIES, FAMILY_IDS } from '#core/products/families';
+import type { ProductSheet } from '#formats/shelf';
 import { errorText, useProductsQuery } from '../../app/api';
 import { ShelfFiles } from './ShelfFiles';
 import { ShelfTabs } from './ShelfTabs';

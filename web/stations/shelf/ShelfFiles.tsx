@@ -1,6 +1,7 @@
 import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { faultLine, FaultsError, parseJson, type ProductSheet, readShelfCsv, type ShelfFile } from '#formats';
+import { type ProductSheet, readShelfCsv, type ShelfFile } from '#formats/shelf';
+import { faultLine, FaultsError, parseJson } from '#formats/values';
 import { errorText, useTakeShelfInMutation } from '../../app/api';
 import { Button } from '../../ui/Button';
 

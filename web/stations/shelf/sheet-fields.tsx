@@ -1,10 +1,10 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { type FieldPath, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { CLOCK_NAMES, MILESTONES } from '#core/clocks';
-import { ANSWERS } from '#core/products';
-import { REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '#core/removal';
-import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
-import type { ProductSheetInput } from '#formats';
+import { REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '#core/after/removal';
+import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
+import { ANSWERS } from '#core/products/sheets';
+import { CLOCK_NAMES, MILESTONES } from '#core/time/clocks';
+import type { ProductSheetInput } from '#formats/shelf';
 import { Button } from '../../ui/Button';
 import { useTyped } from '../../ui/useTyped';
 

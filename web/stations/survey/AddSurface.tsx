@@ -1,16 +1,15 @@
 import { useState } from 'react';
-import { shapeAreaM2 } from '#core/geometry';
-import type { SubstrateId } from '#core/substrates';
-import type { Surface } from '#formats';
-import { addSurface } from '../../draft/edits';
+import { shapeAreaM2 } from '#core/item/geometry';
+import type { SubstrateId } from '#core/item/substrates';
+import type { Surface } from '#formats/job';
+import { addSurface, blankSurface, freeId } from '#job/edit';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { m2 } from '../../ui/numbers';
 import { SelectField } from '../../ui/SelectField';
+import { m2 } from '../../ui/numbers';
 import { firstShape, ShapeForm } from './ShapeForm';
 import { substrateOptions } from './SurfaceForm';
-import { blankSurface, freeId } from '../../draft/template-surfaces';
 
 /** A surface measured by tape: what it is called, made of, and its shape. */
 export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {

@@ -6,28 +6,28 @@ import {
   MARK_KINDS,
   MARK_SEVERITIES,
   type MarkSeverity,
+  type Outcome,
   outcomeOf,
   outcomePossible,
   OUTCOMES,
-  type Outcome,
   seenSeverity,
   TOUCHES,
   twinDifferences,
   WATER_BEHAVIOURS,
   whatFollows,
-} from '#core/condition';
-import { judgeReadings } from '#core/paint';
-import { type Photo, type Surface, type SurfaceMark, surfaceName } from '#formats';
-import { changeDocument, changeMark, changeSurface, removeMark } from '../../draft/edits';
+} from '#core/item/condition';
+import { judgeReadings } from '#core/item/paint';
+import { type Photo, type Surface, type SurfaceMark, surfaceName } from '#formats/job';
+import { changeDocument, changeMark, changeSurface, removeMark } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { PhotoStrip } from '../../photos/PhotoStrip';
 import { TakePicture } from '../../photos/TakePicture';
 import { usePhotos } from '../../photos/usePhotos';
-import { Segmented } from '../../ui/Segmented';
 import { NumberField } from '../../ui/NumberField';
-import { TextField } from '../../ui/TextField';
 import { PaperLink } from '../../ui/PaperLink';
+import { Segmented } from '../../ui/Segmented';
+import { TextField } from '../../ui/TextField';
 
 const OUTCOME_NAMES: Readonly<Record<Outcome, string>> = {
   removed: 'Goes',

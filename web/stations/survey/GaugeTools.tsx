@@ -1,9 +1,11 @@
 import { Activity, Gauge, Upload } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import { SUBSTRATES } from '#core/substrates';
-import { type Fault, type GaugeAnswer, readReadingsCsv, type Surface, surfaceName } from '#formats';
+import { SUBSTRATES } from '#core/item/substrates';
+import { type GaugeAnswer, type Surface, surfaceName } from '#formats/job';
+import { readReadingsCsv } from '#formats/tables';
+import type { Fault } from '#formats/values';
+import { addReadings } from '#job/edit';
 import { listenWhileVisible } from '../../app/event-source';
-import { addReadings } from '../../draft/edits';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

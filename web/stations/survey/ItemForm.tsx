@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { asksFor, type Dimension, sizeFaults, type Sizes } from '#core/nets';
-import { groupsOf, itemTemplate, stretchItem, switchGroup } from '../../draft/stretch-item';
+import { asksFor, type Dimension, sizeFaults, type Sizes } from '#core/item/nets';
+import { groupsOf, itemTemplate, stretchItem, switchGroup } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';

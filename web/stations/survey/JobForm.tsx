@@ -1,7 +1,7 @@
 import { Link, useNavigate } from 'react-router';
+import type { Job } from '#formats/job';
+import { changeDocument } from '#job/edit';
 import { errorText, useRemoveJobMutation } from '../../app/api';
-import type { Job } from '#formats';
-import { changeDocument } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { ConfirmButton } from '../../ui/ConfirmButton';

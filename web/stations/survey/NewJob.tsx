@@ -4,10 +4,18 @@ import { useEffect, useMemo } from 'react';
 import { useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import { arrange, asksFor, DIMENSION_IDS, type ItemTemplate, sizeFaults, type Sizes, templateById } from '#core/nets';
-import type { JobInput } from '#formats';
+import {
+  arrange,
+  asksFor,
+  DIMENSION_IDS,
+  type ItemTemplate,
+  sizeFaults,
+  type Sizes,
+  templateById,
+} from '#core/item/nets';
+import type { JobInput } from '#formats/job';
+import { expectedAir } from '#job/edit';
 import { errorText, useAddJobMutation, useBaysQuery } from '../../app/api';
-import { expectedAir } from '../../draft/edits';
 import { Net } from '../../net/Net';
 import { Button } from '../../ui/Button';
 import { fromInput, nowInstant, toInput } from '../../ui/moments';

@@ -1,9 +1,10 @@
 import { useId, useState } from 'react';
-import type { Shape, ShapeKind } from '#core/geometry';
-import { faultsOfIssues, shapeFault, shapeSchema, type Surface } from '#formats';
+import type { Shape, ShapeKind } from '#core/item/geometry';
+import { shapeFault, shapeSchema, type Surface } from '#formats/job';
+import { faultsOfIssues } from '#formats/values';
 import { NumberField } from '../../ui/NumberField';
-import { parseNumber } from '../../ui/numbers';
 import { SelectField } from '../../ui/SelectField';
+import { parseNumber } from '../../ui/numbers';
 import { useTyped } from '../../ui/useTyped';
 
 const KIND_NAMES: Readonly<Record<ShapeKind, string>> = {

@@ -1,7 +1,7 @@
-import { shapeOutline } from '#core/geometry';
-import { judgeReadings, judgeSpots } from '#core/paint';
-import { type Surface, surfaceName } from '#formats';
-import { placedReadings, setReadings } from '../../draft/edits';
+import { shapeOutline } from '#core/item/geometry';
+import { judgeReadings, judgeSpots } from '#core/item/paint';
+import { type Surface, surfaceName } from '#formats/job';
+import { placedReadings, setReadings } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,10 +1,10 @@
-import { MARK_KINDS, worstSeverity } from '#core/condition';
-import { judgeReadings, type PaintVerdict } from '#core/paint';
-import { SUBSTRATES } from '#core/substrates';
-import type { Surface } from '#formats';
-import type { Fill } from '../../net/fills';
-import { placedReadings } from '../../draft/edits';
+import { MARK_KINDS, worstSeverity } from '#core/item/condition';
+import { judgeReadings, type PaintVerdict } from '#core/item/paint';
+import { SUBSTRATES } from '#core/item/substrates';
+import type { Surface } from '#formats/job';
+import { placedReadings } from '#job/edit';
 import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/Net';
+import type { Fill } from '../../net/fills';
 
 const SPOT_SIZES = { light: 'small', medium: 'medium', heavy: 'large' } as const;
 const SEVERITY_FILLS = { light: 'tint-2', medium: 'buff', heavy: 'warn' } as const satisfies Record<string, Fill>;

@@ -1,6 +1,6 @@
-import type { Surface } from '#formats';
-import { kindOf, KINDS } from '../../net/fills';
+import type { Surface } from '#formats/job';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
+import { kindOf, KINDS } from '../../net/fills';
 
 /** Panels by what they are made of. */
 export function kindLens(surfaces: readonly Pick<Surface, 'id' | 'substrate'>[], caption?: (id: string) => string) {

@@ -1,10 +1,10 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';
-import { type ItemTemplate, type Sizes, TEMPLATES } from '#core/nets';
-import { comingBack, type Job, type KeptTemplate } from '#formats';
+import { type ItemTemplate, type Sizes, TEMPLATES } from '#core/item/nets';
+import type { Job, KeptTemplate } from '#formats/job';
+import { firstSurfaces, itemTemplate, stretched } from '#job/edit';
+import { comingBack } from '#job/return';
 import { useItemHistoryQuery, useJobQuery, useLogQuery, useTemplatesQuery } from '../../app/api';
-import { itemTemplate, stretched } from '../../draft/stretch-item';
-import { firstSurfaces } from '../../draft/template-surfaces';
 
 type Item = NonNullable<Job['item']>;
 

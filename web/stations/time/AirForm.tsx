@@ -1,17 +1,16 @@
 import { Thermometer } from 'lucide-react';
-import { airAt, condensation } from '#core/air';
-import type { BayClimate } from '#core/air';
-import type { Bay } from '#formats';
+import { airAt, type BayClimate, condensation } from '#core/time/air';
+import type { Bay } from '#formats/job';
+import { changeOwner, moveToBay, startAt, typeAir } from '#job/edit';
 import { errorText, useSaveBayMutation } from '../../app/api';
-import { changeOwner, moveToBay, startAt, typeAir } from '../../draft/edits';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { fromInput, toInput } from '../../ui/moments';
 import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { useInstrument } from './useInstrument';
-import { SelectField } from '../../ui/SelectField';
 
 const TYPED = 'typed';
 

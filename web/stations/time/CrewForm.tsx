@@ -1,7 +1,7 @@
-import { PARKING_IDS, WASH_IDS } from '#core/life';
-import { CREW_MODES, type CrewMode } from '#core/sections';
-import type { MatteSchool } from '#core/substrates';
-import { changeDocument, changeOwner } from '../../draft/edits';
+import { PARKING_IDS, WASH_IDS } from '#core/after/life';
+import type { MatteSchool } from '#core/item/substrates';
+import { CREW_MODES, type CrewMode } from '#core/work/sections';
+import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';

@@ -4,10 +4,9 @@ import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/comp
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import type { JobView } from '../../job/useJobView';
-import { useJob } from '../../job/useJobView';
-import { useSize } from '../../ui/useSize';
+import { type JobView, useJob } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
+import { useSize } from '../../ui/useSize';
 import { type CureBar, cureBars } from './cure-bars';
 
 echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);

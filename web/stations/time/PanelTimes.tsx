@@ -1,21 +1,21 @@
-import { airAt, condensation, minutesToWarm, WARM_UP_TAU_MIN } from '#core/air';
-import { mechanismInWords, type MilestoneName, rateInWords } from '#core/clocks';
-import { METHODS } from '#core/methods';
-import { coatWindow, inOnePiece, paceWith, type CoatPlan, type LaidCoat, type PlannedSurface } from '#core/plan';
-import type { Product } from '#core/products';
-import { type FitOption, whatWouldFit } from '#core/sections';
-import type { Surface } from '#formats';
-import { changeSurface } from '../../draft/edits';
+import { METHODS } from '#core/products/methods';
+import type { Product } from '#core/products/sheets';
+import { airAt, condensation, minutesToWarm, WARM_UP_TAU_MIN } from '#core/time/air';
+import { mechanismInWords, type MilestoneName, rateInWords } from '#core/time/clocks';
+import { type CoatPlan, coatWindow, inOnePiece, type LaidCoat, paceWith, type PlannedSurface } from '#core/work/plan';
+import { type FitOption, whatWouldFit } from '#core/work/sections';
+import type { Surface } from '#formats/job';
+import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Findings } from '../../ui/Findings';
-import { moment, span } from '../../ui/moments';
 import { NumberField } from '../../ui/NumberField';
-import { fixed, m2 } from '../../ui/numbers';
 import { Working } from '../../ui/Working';
-import { useInstrument } from './useInstrument';
-import { gateTimes } from '../../window/gate-times';
+import { moment, span } from '../../ui/moments';
+import { fixed, m2 } from '../../ui/numbers';
 import { WindowGate } from '../../window/WindowGate';
+import { gateTimes } from '../../window/gate-times';
+import { useInstrument } from './useInstrument';
 
 const MILESTONE_WORDS: Readonly<Record<MilestoneName, string>> = {
   cue: 'Cue',

@@ -1,11 +1,11 @@
 import { lazy, Suspense, useMemo } from 'react';
-import { firstWashAfter } from '#core/care';
-import { latestMoment } from '#core/clocks';
+import { firstWashAfter } from '#core/after/care';
+import { latestMoment } from '#core/time/clocks';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/Net';
-import { moment, span } from '../../ui/moments';
 import { Findings } from '../../ui/Findings';
+import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
 import { PanelTimes } from './PanelTimes';

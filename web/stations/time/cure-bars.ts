@@ -1,6 +1,6 @@
-import { latestMoment } from '#core/clocks';
-import { handoverOf, type Plan, waterSafeOf } from '#core/plan';
-import type { ProductSheet } from '#formats';
+import { latestMoment } from '#core/time/clocks';
+import { handoverOf, type Plan, waterSafeOf } from '#core/work/plan';
+import type { ProductSheet } from '#formats/shelf';
 
 /** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */
 export interface CureBar {

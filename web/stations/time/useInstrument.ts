@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { AirReading } from '#formats';
+import type { AirReading } from '#formats/job';
 import { listenWhileVisible } from '../../app/event-source';
 
 /** What a bay's thermo-hygrometer says, as it says it; undefined until it has, null where it does not answer. */

@@ -1,7 +1,8 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type Fault, FaultsError, parseJson, readJob } from '#formats';
+import { readJob } from '#formats/job';
+import { type Fault, FaultsError, parseJson } from '#formats/values';
 import { errorText, useAddJobMutation } from '../../app/api';
 import { Dialog } from '../../ui/Dialog';
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { JobSummary } from '#formats';
+import type { JobSummary } from '#formats/job';
 import { clock, moment } from '../../ui/moments';
 
 const HOURS_BACK = 2;

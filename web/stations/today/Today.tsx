@@ -1,7 +1,7 @@
 import { Plus, Upload } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
-import type { Bay, JobSummary } from '#formats';
+import type { Bay, JobSummary } from '#formats/job';
 import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';

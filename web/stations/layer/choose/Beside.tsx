@@ -1,5 +1,7 @@
-import { comparedInWords, differencesBetween, type StackLayer } from '#core/choose';
-import { type ChoicePoint, panelsInWords, stackInWords, surfaceName } from '#formats';
+import { comparedInWords, differencesBetween, type StackLayer } from '#core/choice/choose';
+import type { ChoicePoint } from '#formats/choice';
+import { surfaceName } from '#formats/job';
+import { panelsInWords, stackInWords } from '#job/offers';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { SelectField } from '../../../ui/SelectField';

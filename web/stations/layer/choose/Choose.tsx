@@ -1,10 +1,13 @@
 import { Check, Play, Square } from 'lucide-react';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
-import { sameLayers, type StackLayer } from '#core/choose';
-import { SUBSTRATES, type SubstrateId } from '#core/substrates';
-import { type ChoiceFile, type ChoicePoint, jobToChoose, money, stackInWords, toPlan, wishesOf } from '#formats';
+import { sameLayers, type StackLayer } from '#core/choice/choose';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import type { ChoiceFile, ChoicePoint } from '#formats/choice';
+import { money } from '#formats/values';
+import { jobToChoose, wishesOf } from '#job/choose';
+import { changeWishes, type Edit, setStacks } from '#job/edit';
+import { stackInWords, toPlan } from '#job/offers';
 import { familyFill } from '../../../core-sample/strata';
-import { changeWishes, type Edit, setStacks } from '../../../draft/edits';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../../net/Net';
@@ -14,9 +17,9 @@ import { span } from '../../../ui/moments';
 import { LEGEND, ViewSwitch } from '../ViewSwitch';
 import { Beside } from './Beside';
 import { LifeAxis } from './LifeAxis';
+import { WishesForm } from './WishesForm';
 import { POINT_NAMES } from './points';
 import { useChoice } from './useChoice';
-import { WishesForm } from './WishesForm';
 
 const FrontierChart = lazy(() => import('./FrontierChart'));
 

@@ -3,7 +3,7 @@ import { GridComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import type { ChoicePoint } from '#formats';
+import type { ChoicePoint } from '#formats/choice';
 import { useSize } from '../../../ui/useSize';
 
 echarts.use([ScatterChart, GridComponent, SVGRenderer]);

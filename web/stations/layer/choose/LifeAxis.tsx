@@ -1,5 +1,7 @@
-import { stackLife } from '#core/life';
-import { type ChoicePoint, stackInWords, wishesOf } from '#formats';
+import { stackLife } from '#core/after/life';
+import type { ChoicePoint } from '#formats/choice';
+import { wishesOf } from '#job/choose';
+import { stackInWords } from '#job/offers';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 

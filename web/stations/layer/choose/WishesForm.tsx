@@ -1,7 +1,7 @@
-import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } from '#core/choose';
-import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, type CircumstanceId, USUAL_EXPOSURE } from '#core/life';
-import { wishesOf } from '#formats';
-import { changeOwner, changePrepare, changeWishes } from '../../../draft/edits';
+import { CIRCUMSTANCE_IDS, type CircumstanceId, CIRCUMSTANCES, USUAL_EXPOSURE } from '#core/after/life';
+import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } from '#core/choice/choose';
+import { wishesOf } from '#job/choose';
+import { changeOwner, changePrepare, changeWishes } from '#job/edit';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { NumberField } from '../../../ui/NumberField';

@@ -1,8 +1,9 @@
 import highsLoader from 'highs';
 import solverUrl from 'highs/runtime?url';
-import { solveWith } from '#core/choose';
-import { type ChoiceFile, type ChoicePoint, chooseFile, type Job } from '#formats';
-import type { Wishes } from '#core/choose';
+import { solveWith, type Wishes } from '#core/choice/choose';
+import type { ChoiceFile, ChoicePoint } from '#formats/choice';
+import type { Job } from '#formats/job';
+import { chooseFile } from '#job/choose';
 
 /** What is asked of the worker, and what it tells as it goes on. */
 export interface ChooseRequest {

@@ -1,4 +1,4 @@
-import type { ChoicePoint } from '#formats';
+import type { ChoicePoint } from '#formats/choice';
 
 /** How the points of a frontier are called. */
 export const POINT_NAMES: Readonly<Record<ChoicePoint['name'], string>> = {

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { ChoiceFile, ChoicePoint } from '#formats';
+import type { ChoiceFile, ChoicePoint } from '#formats/choice';
 import type { ChooseNews, ChooseRequest } from './choose.worker';
 
 export interface ChoiceState {

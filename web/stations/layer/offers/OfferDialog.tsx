@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { LEVEL_DEFINITIONS, LEVELS } from '#core/prepare';
-import { SUBSTRATES } from '#core/substrates';
-import type { OfferRecord } from '#formats';
+import { SUBSTRATES } from '#core/item/substrates';
+import { LEVEL_DEFINITIONS, LEVELS } from '#core/work/prepare';
+import type { OfferRecord } from '#formats/choice';
 import { errorText, useProductsQuery, useRemoveOfferMutation, useSaveOfferMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';
 import { ConfirmButton } from '../../../ui/ConfirmButton';

@@ -2,26 +2,19 @@ import { nanoid } from '@reduxjs/toolkit';
 import { Check, Pencil, Plus } from 'lucide-react';
 import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
-import { LEVEL_DEFINITIONS } from '#core/prepare';
-import { sameLayers } from '#core/choose';
-import { linesOf } from '#core/offers';
-import {
-  choiceSurfaces,
-  laidInWords,
-  lifeInWords,
-  money,
-  type OfferRecord,
-  offerSchema,
-  type Quoted,
-  quoted,
-  toPlan,
-} from '#formats';
+import { sameLayers } from '#core/choice/choose';
+import { linesOf } from '#core/choice/offers';
+import { LEVEL_DEFINITIONS } from '#core/work/prepare';
+import { type OfferRecord, offerSchema } from '#formats/choice';
+import { money } from '#formats/values';
+import { choiceSurfaces } from '#job/choose';
+import { changePrepare, type Edit, setAgreed, setStacks } from '#job/edit';
+import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
 import { errorText, useOffersQuery } from '../../../app/api';
-import { changePrepare, type Edit, setAgreed, setStacks } from '../../../draft/edits';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
-import { day } from '../../../ui/moments';
 import { PaperLink } from '../../../ui/PaperLink';
+import { day } from '../../../ui/moments';
 import { ViewSwitch } from '../ViewSwitch';
 import { OfferDialog } from './OfferDialog';
 

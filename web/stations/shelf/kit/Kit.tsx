@@ -1,13 +1,13 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { KitSheet } from '#core/kit';
-import { isSheet } from '#formats';
+import type { KitSheet } from '#core/work/kit';
+import { isSheet } from '#formats/shelf';
 import { errorText, useKitQuery } from '../../../app/api';
 import { Button } from '../../../ui/Button';
 import { ShelfTabs } from '../ShelfTabs';
-import { inShort, KIND_NAMES, SHEET_KINDS, type SheetKind } from './fields';
 import { SheetDialog } from './SheetDialog';
 import { Things } from './Things';
+import { inShort, KIND_NAMES, SHEET_KINDS, type SheetKind } from './fields';
 
 interface Editing {
   readonly kind: SheetKind;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { KitSheet } from '#core/kit';
-import { type KitEntry, kitEntrySchema, kitSenseFaults } from '#formats';
+import type { KitSheet } from '#core/work/kit';
+import { type KitEntry, kitEntrySchema, kitSenseFaults } from '#formats/shelf';
 import { errorText, useRemoveKitMutation, useSaveKitMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';
 import { ConfirmButton } from '../../../ui/ConfirmButton';

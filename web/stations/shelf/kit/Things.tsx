@@ -2,16 +2,17 @@ import { Droplets, Plus, RotateCcw, Wind } from 'lucide-react';
 import { useState } from 'react';
 import {
   type LiquidSheet,
-  machineState,
   type MachineSheet,
+  machineState,
   type MachineThing,
   PADS_FOR,
   type PadSheet,
   padState,
   type PadState,
   type PadThing,
-} from '#core/kit';
-import { instantAfter, type KitEntry, type KitRecord } from '#formats';
+} from '#core/work/kit';
+import type { KitEntry, KitRecord } from '#formats/shelf';
+import { instantAfter } from '#formats/values';
 import { errorText, useRemoveKitMutation, useSaveKitMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';
 import { ConfirmButton } from '../../../ui/ConfirmButton';

@@ -1,3 +1,4 @@
+import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import {
   CLAY_FORMS,
   CLAY_GRADES,
@@ -7,9 +8,8 @@ import {
   LIQUID_GRADES,
   MACHINE_ACTIONS,
   PAD_MATERIALS,
-} from '#core/kit';
-import { STEP_KIND_IDS, STEP_KINDS } from '#core/prepare';
-import { SUBSTRATE_IDS, SUBSTRATES } from '#core/substrates';
+} from '#core/work/kit';
+import { STEP_KIND_IDS, STEP_KINDS } from '#core/work/steps';
 
 export type SheetKind = KitSheet['kind'];
 

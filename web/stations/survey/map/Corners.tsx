@@ -1,8 +1,8 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
-import { type Point, type Polygon, shapeOutline } from '#core/geometry';
-import { snap } from '#core/nets';
-import type { JobDraft, Surface } from '#formats';
-import { outlineFault, reshape } from '../../../draft/map-edits';
+import { type Point, type Polygon, shapeOutline } from '#core/item/geometry';
+import { snap } from '#core/item/nets';
+import type { JobDraft, Surface } from '#formats/job';
+import { outlineFault, reshape } from '#job/edit';
 import { sheetPoint } from '../../../net/Net';
 
 interface Props {

@@ -1,5 +1,5 @@
-import type { Point } from '#core/geometry';
-import type { Snapped } from '#core/nets';
+import type { Point } from '#core/item/geometry';
+import type { Snapped } from '#core/item/nets';
 
 interface Props {
   readonly points: readonly Point[];

@@ -1,14 +1,14 @@
 import { useState } from 'react';
-import { boundingBox, type Point, polygonAreaM2 } from '#core/geometry';
-import { arrange } from '#core/nets';
-import type { SubstrateId } from '#core/substrates';
-import { type Drawing, DrawingError, type DrawingUnit, drawingSizeMm } from '#formats';
-import { addDrawn } from '../../../draft/map-edits';
+import { boundingBox, type Point, polygonAreaM2 } from '#core/item/geometry';
+import { arrange } from '#core/item/nets';
+import type { SubstrateId } from '#core/item/substrates';
+import { type Drawing, DrawingError, drawingSizeMm, type DrawingUnit } from '#formats/drawings';
+import { addDrawn } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
-import { m2 } from '../../../ui/numbers';
 import { SelectField } from '../../../ui/SelectField';
+import { m2 } from '../../../ui/numbers';
 import { substrateOptions } from '../SurfaceForm';
 
 interface Props {
@@ -33,8 +33,8 @@ const SHEET_GAP_MM = 300;
 
 /** The readers are fetched when the first drawing is opened. */
 async function readDrawing(name: string, text: string, unit?: DrawingUnit): Promise<Drawing> {
-  if (/\.dxf$/i.test(name)) return (await import('#formats/outlines-dxf')).readOutlinesDxf(text, unit);
-  if (/\.svg$/i.test(name)) return (await import('#formats/outlines-svg')).readOutlinesSvg(text, unit);
+  if (/\.dxf$/i.test(name)) return (await import('#formats/drawings/dxf')).readOutlinesDxf(text, unit);
+  if (/\.svg$/i.test(name)) return (await import('#formats/drawings/svg')).readOutlinesSvg(text, unit);
   throw new DrawingError('SVG and DXF are read; save the drawing as one of them.');
 }
 

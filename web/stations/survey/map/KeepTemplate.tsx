@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { keptTemplate } from '#formats';
+import { keptTemplate } from '#formats/job';
 import { errorText, useKeepTemplateMutation, useRemoveTemplateMutation, useTemplatesQuery } from '../../../app/api';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';

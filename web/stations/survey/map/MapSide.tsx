@@ -1,13 +1,13 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { perimeterMm, type Polygon, polygonAreaM2 } from '#core/geometry';
-import type { SubstrateId } from '#core/substrates';
-import type { Surface } from '#formats';
-import { addDrawn, claimsOf, cutOut } from '../../../draft/map-edits';
+import { perimeterMm, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import type { SubstrateId } from '#core/item/substrates';
+import type { Surface } from '#formats/job';
+import { addDrawn, claimsOf, cutOut } from '#job/edit';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
-import { m2 } from '../../../ui/numbers';
 import { SelectField } from '../../../ui/SelectField';
+import { m2 } from '../../../ui/numbers';
 import { substrateOptions } from '../SurfaceForm';
 import { KeepTemplate } from './KeepTemplate';
 

@@ -1,7 +1,7 @@
 import { Check, FileInput, Image, Merge, PenTool, Ruler, Scissors, SquareDashedMousePointer } from 'lucide-react';
 import { useState } from 'react';
-import { arrange } from '#core/nets';
-import { changeDocument } from '../../../draft/edits';
+import { arrange } from '#core/item/nets';
+import { changeDocument } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';
 import { TakePicture } from '../../../photos/TakePicture';
 import { usePhotos } from '../../../photos/usePhotos';

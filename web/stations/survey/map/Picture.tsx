@@ -1,5 +1,5 @@
-import type { Point } from '#core/geometry';
-import type { Job } from '#formats';
+import type { Point } from '#core/item/geometry';
+import type { Job } from '#formats/job';
 import { pictureAddress } from '../../../photos/usePhotos';
 
 type PlacedPicture = NonNullable<NonNullable<Job['item']>['picture']>;

@@ -1,6 +1,5 @@
-import type { Surface } from '#formats';
-import { surfaceName } from '#formats';
-import { splitFault, splitSurface } from '../../../draft/split-surface';
+import { type Surface, surfaceName } from '#formats/job';
+import { splitFault, splitSurface } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';
 import type { PanelPaint, Place } from '../../../net/Net';
 

@@ -1,14 +1,14 @@
 import { useMemo, useState } from 'react';
-import type { Box, Point } from '#core/geometry';
-import { arrange, snap, type Snapped } from '#core/nets';
-import type { Surface } from '#formats';
-import { mergeFault, mergeSurfaces, outlineFault } from '../../../draft/map-edits';
+import type { Box, Point } from '#core/item/geometry';
+import { arrange, snap, type Snapped } from '#core/item/nets';
+import type { Surface } from '#formats/job';
+import { mergeFault, mergeSurfaces, outlineFault } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';
 import type { PanelPaint, Place, SheetTool } from '../../../net/Net';
-import { type Cut, cutFurther, withCutMark } from './cut';
 import { Corners } from './Corners';
 import { DrawnLine } from './DrawnLine';
 import { Picture, ScaleLine } from './Picture';
+import { type Cut, cutFurther, withCutMark } from './cut';
 
 export type MapMode = 'split' | 'join' | 'draw' | 'corners' | 'scale';
 

@@ -1,0 +1,156 @@
+import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#core/after/life';
+import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
+import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { FAMILIES, type FamilyId } from '#core/products/families';
+import type { Product } from '#core/products/sheets';
+import {
+  coatMilestones,
+  type CoatMilestones,
+  type PlannedJob,
+  type PlannedSurface,
+  readyBySheet,
+  surfaceAreaM2,
+} from '#core/work/plan';
+import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
+
+/** Average month, minutes. */
+export const MINUTES_PER_MONTH = (365.25 / 12) * 1440;
+const MINUTES_PER_DAY = 1440;
+
+/** A layer that really lies on a surface, all its coats together. Minutes on the scale of the job. */
+export interface StandingLayer {
+  readonly product: Product;
+  readonly coats: number;
+  /** Share of the surface's sections levelled, 0 to 1; below 1 some of the panel is bare of it. */
+  readonly doneShare: number;
+  readonly laidMin: number;
+  readonly endMin: number;
+  /** Of the last coat. Null: not in this air. */
+  readonly milestones: CoatMilestones;
+  /** First careful wash, and whether the sheet says so or the family's habit. */
+  readonly firstWashMin: number | null;
+  readonly firstWashBy: 'sheet' | 'family';
+  readonly life: LifeEstimate;
+  /** When it wants renewing: expected, and the ends of the range. */
+  readonly renewMin: number;
+  readonly renewRangeMin: readonly [number, number];
+}
+
+export interface StandingSurface {
+  readonly surface: PlannedSurface;
+  /** Found on it at the walk-round, bottom first: of unknown age. */
+  readonly found: readonly FamilyId[];
+  /** Bottom first. */
+  readonly layers: readonly StandingLayer[];
+}
+
+/** What is on every surface of a job, from what was really laid and in the air it was laid in. */
+export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
+  const measured = withMeasuredAir(job, record);
+  const coats = coatRecords(job, record);
+  const products = new Map(job.products.map((product) => [product.id, product]));
+  return job.surfaces.map((surface) => ({
+    surface,
+    found: surface.existing,
+    layers: surface.layers.flatMap(({ product: id, coats: planned }, layer): StandingLayer[] => {
+      const laid = Array.from({ length: planned }, (_, index) =>
+        coats.get(coatKey({ surface: surface.id, layer, coat: index + 1 })),
+      ).filter((coat) => coat !== undefined && coat.doneShare > 0);
+      const last = laid.at(-1);
+      const product = products.get(id);
+      if (!last || !product) return [];
+      const endMin = last.endMin ?? last.startMin;
+      const { ambient, matteSchool } = measured;
+      const milestones = coatMilestones(
+        { product, substrate: surface.substrate, ambient, matteSchool },
+        last.startMin,
+        endMin,
+      );
+      const doneShare = Math.min(...laid.map((coat) => coat!.doneShare));
+      return [
+        standing({ product, coats: laid.length, doneShare, laidMin: last.startMin, endMin, milestones }, exposure),
+      ];
+    }),
+  }));
+}
+
+type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 'endMin' | 'milestones'>;
+
+function standing(laid: Laid, exposure: Exposure): StandingLayer {
+  const { product, endMin, milestones } = laid;
+  const life = expectedLife(product, exposure);
+  const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
+  return {
+    ...laid,
+    firstWashMin: firstWashAfter(product, milestones, endMin),
+    firstWashBy: milestones.washOk === undefined ? 'family' : 'sheet',
+    life,
+    renewMin: after(life.months),
+    renewRangeMin: [after(life.lowMonths), after(life.highMonths)],
+  };
+}
+
+/**
+ * When a coat may first be washed with care: as its sheet says, else the family's usual days after it may be
+ * handed over; null where it never cures in this air.
+ */
+export function firstWashAfter(product: Product, milestones: CoatMilestones, endMin: number): number | null {
+  if (milestones.washOk !== undefined) return milestones.washOk;
+  const ready = readyBySheet(milestones);
+  if (ready === null) return null;
+  return (ready ?? endMin) + FAMILIES[product.family].firstWashDays * MINUTES_PER_DAY;
+}
+
+/** Condition left of a layer at a moment, 1 to 0. */
+export function conditionAt(layer: StandingLayer, atMin: number): number {
+  return conditionLeft((atMin - layer.endMin) / MINUTES_PER_MONTH, layer.life.months);
+}
+
+/** Reference hardening where a sheet names no `fullCure`, days. Engineering default: weeks, not hours. */
+const USUAL_FULL_CURE_DAYS = 14;
+
+/** When a layer is hard and comes off by chemistry no longer; null: never in this air. */
+export function hardFromMin(layer: StandingLayer): number | null {
+  const { fullCure } = layer.milestones;
+  return fullCure === undefined ? layer.endMin + USUAL_FULL_CURE_DAYS * MINUTES_PER_DAY : fullCure;
+}
+
+/** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
+export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | undefined)[] {
+  const judged = judgeReadings(surfaces);
+  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!.medianUm));
+}
+
+/** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
+export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
+  const { surface, found, layers } = subject;
+  const foundLayers = found.map((family): AgedLayer => {
+    const life = expectedLife({ family }, {});
+    // Of unknown age: taken as hard and half-way through its life.
+    return {
+      name: `${FAMILIES[family].name}, found`,
+      family,
+      ageMonths: life.months / 2,
+      hard: true,
+      lifeMonths: life.months,
+    };
+  });
+  const laid = layers.map((layer): AgedLayer => {
+    const hardAt = hardFromMin(layer);
+    return {
+      name: layer.product.name,
+      family: layer.product.family,
+      comesOffBy: layer.product.comesOffBy,
+      ageMonths: Math.max(0, (atMin - layer.endMin) / MINUTES_PER_MONTH),
+      hard: hardAt !== null && atMin >= hardAt,
+      lifeMonths: layer.life.months,
+    };
+  });
+  return planRemoval({
+    substrate: surface.substrate,
+    areaM2: surfaceAreaM2(surface) * surface.count,
+    layers: [...foundLayers, ...laid],
+    clearUm,
+    refinished: surface.paint === 'refinished',
+  });
+}

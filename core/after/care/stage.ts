@@ -1,0 +1,33 @@
+import { latestMoment } from '#core/time/clocks';
+import type { RunSheet } from '#core/work/run';
+import type { StandingSurface } from './care';
+
+/** Where a job stands between its first surface and the owner's yard. */
+export const STAGES = ['survey', 'planned', 'running', 'curing', 'ready', 'in-care'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** The stage of a job at a moment: what has been planned, done, and cured since. */
+export function stageOf(sheet: RunSheet, standing: readonly StandingSurface[], nowMin: number): Stage {
+  const begun = sheet.patches.some(({ state }) => state !== 'todo');
+  if (!begun) return sheet.patches.length + sheet.refused.length === 0 ? 'survey' : 'planned';
+  if (sheet.current) return 'running';
+  const { handoverMin } = sheet.plan;
+  if (handoverMin === null || nowMin < handoverMin) return 'curing';
+  const firstWash = firstWashMin(standing);
+  return firstWash === null || nowMin < firstWash ? 'ready' : 'in-care';
+}
+
+/** When the whole item may first be washed: the latest of its layers; null where none is laid or one never gets there. */
+export function firstWashMin(standing: readonly StandingSurface[]): number | null {
+  const washes = standing.flatMap(({ layers }) => layers.map((layer) => layer.firstWashMin));
+  return latestMoment(washes);
+}
+
+/** When the first of its surfaces wants renewing: the top layer is what wears. */
+export function firstRenewMin(standing: readonly StandingSurface[]): number | null {
+  const renewals = standing.flatMap(({ layers }) => {
+    const top = layers.at(-1);
+    return top ? [top.renewMin] : [];
+  });
+  return renewals.length === 0 ? null : Math.min(...renewals);
+}

@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { FAMILIES, FAMILY_IDS } from '#core/products/families';
+import {
+  CIRCUMSTANCE_IDS,
+  circumstanceFactor,
+  CIRCUMSTANCES,
+  type Exposure,
+  hottestC,
+  USUAL_EXPOSURE,
+} from './exposure';
+import { conditionLeft, expectedLife, stackLife } from './life';
+
+const sheet = { family: 'ceramic' as const, ratedMonths: 60 };
+
+test('rated months by the circumstances, each with the family’s sensitivity, and a range below the rating', () => {
+  const { months, lowMonths, highMonths, ratedBy } = expectedLife(sheet, { parking: 'street', wash: 'brush' });
+  expect(months).toBeCloseTo(60 * 0.85 * 0.78 * 0.6, 9);
+  expect(lowMonths).toBeCloseTo(months * Math.exp(-1.2816 * 0.28), 9);
+  expect(highMonths).toBeGreaterThan(months);
+  expect(ratedBy).toBe('sheet');
+  expect(expectedLife({ family: 'film', ratedMonths: 60 }, { wash: 'brush' }).months).toBeCloseTo(
+    60 * 0.85 * 0.92 ** 0.5 * 0.6 ** 0.5,
+    9,
+  );
+  expect(conditionLeft(30, 30)).toBeCloseTo(0.5, 12);
+});
+
+test('what worsens it most stands first, with its months', () => {
+  const { factors, months } = expectedLife(sheet, { wash: 'brush' });
+  expect(factors[0]).toMatchObject({ name: 'Washing: brush wash', factor: 0.6 });
+  expect(factors[0]!.costsMonths).toBeCloseTo(months / 0.6 - months, 9);
+  expect(expectedLife(sheet, { preparation: 'thorough' }).factors.at(-1)!.costsMonths).toBeLessThan(0);
+});
+
+test('a wax fails where the panel gets hotter than it melts: a soft one on dark paint in hot sun', () => {
+  const wax = (meltsAtC: number) => ({ family: 'paste-wax' as const, ratedMonths: 6, meltsAtC });
+  const sun: Exposure = { parking: 'street', climate: 'hot' };
+  expect([hottestC({ ...sun, tone: 'dark' }), hottestC({ ...sun, tone: 'pale' }), hottestC({})]).toEqual([80, 64, 38]);
+  const life = (melts: number, tone: Exposure['tone']) => expectedLife(wax(melts), { ...sun, tone }).months;
+  expect(life(70, 'dark')).toBeCloseTo(0.35 * life(90, 'dark'), 9);
+  expect(life(70, 'pale')).toBe(life(90, 'pale'));
+});
+
+test('a stack lives as long as its longest layer, its second coat and what is sacrificed above it', () => {
+  const topper = { family: 'topper' as const, ratedMonths: 6, coats: 1 };
+  const coats = (count: number) => ({ ...sheet, coats: count });
+  const base = stackLife([coats(1)], {}).months;
+  expect(stackLife([], {}).months).toBe(0);
+  expect(stackLife([coats(2)], {}).months).toBeCloseTo(1.1 * base, 9);
+  expect(stackLife([coats(3)], {}).months).toBeCloseTo(1.1 * base, 9);
+  expect(stackLife([coats(3)], {}, true).months).toBeCloseTo(1.13 * base, 9);
+  const added = stackLife([coats(1), topper], {}).months - base;
+  expect(added).toBeCloseTo(0.4 * expectedLife(topper, {}).months, 9);
+  expect(stackLife([topper, coats(1)], {}).months).toBeCloseTo(base, 9);
+});
+
+describe('laws', () => {
+  const exposure = fc.record(
+    Object.fromEntries(CIRCUMSTANCE_IDS.map((id) => [id, fc.constantFrom(...Object.keys(CIRCUMSTANCES[id].choices))])),
+  ) as fc.Arbitrary<Exposure>;
+  const family = fc.constantFrom(...FAMILY_IDS);
+
+  test('life is monotone in each circumstance, and a factor of two either way at most but for the worst of all', () => {
+    fc.assert(
+      fc.property(family, exposure, fc.constantFrom(...CIRCUMSTANCE_IDS), (id, lived, which) => {
+        const choices = Object.keys(CIRCUMSTANCES[which].choices);
+        // What melts is a step of its own.
+        const sheetOf = { family: id, ratedMonths: 40, meltsAtC: 999 };
+        const lives = choices
+          .map((choice) => ({ ...lived, [which]: choice }) as Exposure)
+          .sort((a, b) => circumstanceFactor(which, a) - circumstanceFactor(which, b))
+          .map((each) => expectedLife(sheetOf, each).months);
+        for (const [index, months] of lives.slice(1).entries()) expect(months).toBeGreaterThanOrEqual(lives[index]!);
+        const { lowMonths, months, highMonths, ratedMonths } = expectedLife(sheetOf, lived);
+        expect(lowMonths).toBeLessThan(months);
+        expect(highMonths).toBeLessThanOrEqual(ratedMonths);
+      }),
+    );
+  });
+
+  test('a longer rating never lives shorter, and what nobody says is the usual', () => {
+    fc.assert(
+      fc.property(family, exposure, fc.integer({ min: 1, max: 120 }), (id, lived, rated) => {
+        const life = (ratedMonths: number) => expectedLife({ family: id, ratedMonths }, lived).months;
+        expect(life(rated + 1)).toBeGreaterThan(life(rated));
+        expect(expectedLife({ family: id }, {}).months).toBe(expectedLife({ family: id }, USUAL_EXPOSURE).months);
+        expect(expectedLife({ family: id }, {}).ratedMonths).toBe(FAMILIES[id].usualLifeMonths);
+      }),
+    );
+  });
+});

@@ -1,0 +1,140 @@
+import { FAMILIES, type FamilyId } from '#core/products/families';
+import {
+  CIRCUMSTANCE_IDS,
+  circumstanceFactor,
+  CIRCUMSTANCES,
+  type Exposure,
+  hottestC,
+  USUAL_EXPOSURE,
+} from './exposure';
+
+/** What a laboratory's months are worth outdoors under good care. */
+const LABORATORY_FACTOR = 0.85;
+/** Log-sigma of real lives around the expected one. */
+const LIFE_SIGMA = 0.28;
+const TENTH = 1.2816;
+/** Shape of the decline: little at first, then quickly; half is left at the end of the expected life. */
+const DECLINE_EXPONENT = 2.2;
+/** A wax that melts in the first hot days serves so much of its time. Engineering default. */
+const MELTED_SHARE = 0.35;
+
+/** What a life is worked out from. */
+export interface Lasting {
+  readonly family: FamilyId;
+  readonly ratedMonths?: number | undefined;
+  readonly meltsAtC?: number | undefined;
+}
+
+/** Something that takes months off a life, or adds some. */
+export interface LifeFactor {
+  readonly name: string;
+  /** On the rated months; above 1 it adds. */
+  readonly factor: number;
+  /** How many months longer it would serve without this. Negative: so many it gains. */
+  readonly costsMonths: number;
+}
+
+export interface LifeEstimate {
+  /** Expected months, and the range to plan for; the upper end is never above the rating. */
+  readonly months: number;
+  readonly lowMonths: number;
+  readonly highMonths: number;
+  readonly ratedMonths: number;
+  /** Whether the rating is the sheet's own or the family's usual. */
+  readonly ratedBy: 'sheet' | 'family';
+  /** What it is made of, the costliest first. */
+  readonly factors: readonly LifeFactor[];
+}
+
+/**
+ * How long a layer serves, from its rating, its family's sensitivity and how the item lives: each circumstance is
+ * a factor, raised to the family's sensitivity; a wax that gets hotter than its melting point fails early.
+ */
+export function expectedLife({ family, ratedMonths, meltsAtC }: Lasting, exposure: Exposure): LifeEstimate {
+  const { usualLifeMonths, exposureSensitivity, meltsAtC: familyMeltsAtC } = FAMILIES[family];
+  const rated = ratedMonths ?? usualLifeMonths;
+  const meltsC = meltsAtC ?? familyMeltsAtC;
+  const hotC = hottestC(exposure);
+  const melts = meltsC !== undefined && hotC > meltsC;
+  const single = [
+    { name: 'Outdoors instead of a laboratory', factor: LABORATORY_FACTOR },
+    ...CIRCUMSTANCE_IDS.map((id) => ({
+      name: choiceName(id, exposure),
+      factor: circumstanceFactor(id, exposure) ** exposureSensitivity,
+    })),
+    ...(melts ? [{ name: `Melts at ${meltsC} °C, and the panel reaches ${hotC}`, factor: MELTED_SHARE }] : []),
+  ];
+  const months = single.reduce((product, { factor }) => product * factor, rated);
+  return {
+    months,
+    lowMonths: months * Math.exp(-TENTH * LIFE_SIGMA),
+    highMonths: Math.min(rated, months * Math.exp(TENTH * LIFE_SIGMA)),
+    ratedMonths: rated,
+    ratedBy: ratedMonths === undefined ? 'family' : 'sheet',
+    factors: single
+      .filter(({ factor }) => factor !== 1)
+      .map((each) => ({ ...each, costsMonths: months / each.factor - months }))
+      .sort((a, b) => b.costsMonths - a.costsMonths),
+  };
+}
+
+function choiceName(id: (typeof CIRCUMSTANCE_IDS)[number], exposure: Exposure): string {
+  const choices: Readonly<Record<string, { readonly name: string }>> = CIRCUMSTANCES[id].choices;
+  return `${CIRCUMSTANCES[id].name}: ${choices[exposure[id] ?? USUAL_EXPOSURE[id]]!.name.toLowerCase()}`;
+}
+
+/** Condition left, 1 to 0, of a layer `ageMonths` old whose expected life is `lifeMonths`. */
+export function conditionLeft(ageMonths: number, lifeMonths: number): number {
+  return Math.exp(-Math.LN2 * (Math.max(0, ageMonths) / lifeMonths) ** DECLINE_EXPONENT);
+}
+
+/** While a layer above lives it wears instead of what lies below: share of its life that is added. Engineering default. */
+const SACRIFICED_SHARE = 0.4;
+/** Never more than this share of the life of what is protected. */
+const MOST_ADDED = 0.3;
+/** A second coat evens out and adds; opinions differ on what a third does: the school that counts it, and the other. */
+const SECOND_COAT_ADDS = 0.1;
+const FURTHER_COAT_ADDS = 0.03;
+
+export interface StackedLayer extends Lasting {
+  readonly coats: number;
+}
+
+/** Months that a stack protects: as expected, and the range to plan for. */
+export interface StackLife {
+  readonly months: number;
+  readonly lowMonths: number;
+  readonly highMonths: number;
+}
+
+/**
+ * How long a whole stack protects: its longest-lived layer, what the coats of that add, and what the layers above it
+ * spare it. What lies below it adds nothing: it is covered.
+ * @param layers bottom first
+ * @param beyondTwo whether coats beyond the second count: a school
+ */
+export function stackLife(layers: readonly StackedLayer[], exposure: Exposure, beyondTwo = false): StackLife {
+  const lives = layers.map((layer) => ({ coats: layer.coats, life: expectedLife(layer, exposure) }));
+  const stacked = (end: keyof StackLife) =>
+    stackedMonths(
+      lives.map(({ coats, life }) => ({ coats, months: life[end] })),
+      beyondTwo,
+    );
+  return { months: stacked('months'), lowMonths: stacked('lowMonths'), highMonths: stacked('highMonths') };
+}
+
+/** The same from lives that are known, months: for who asks it of thousands of stacks. */
+export function stackedMonths(
+  layers: readonly { readonly coats: number; readonly months: number }[],
+  beyondTwo = false,
+): number {
+  if (layers.length === 0) return 0;
+  // The uppermost of equals: what is above it spares it.
+  const longest = Math.max(...layers.map(({ months }) => months));
+  const at = layers.findLastIndex(({ months }) => months === longest);
+  const { coats } = layers[at]!;
+  const second = coats > 1 ? SECOND_COAT_ADDS : 0;
+  const further = beyondTwo ? Math.max(0, coats - 2) * FURTHER_COAT_ADDS : 0;
+  const above = layers.slice(at + 1).reduce((sum, { months }) => sum + months, 0);
+  return longest * (1 + second + further) + Math.min(MOST_ADDED * longest, SACRIFICED_SHARE * above);
+}

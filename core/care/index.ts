@@ -1,2 +1,0 @@
-export * from './care';
-export * from './stage';

@@ -1,0 +1,1 @@
+export { type Applied, applyOffer, linesOf, type Offer, type OfferPrice, priceOffer } from './offers';

@@ -1,6 +1,0 @@
-export * from './latest';
-export * from './mechanisms';
-export * from './milestones';
-export * from './window';
-export * from './words';
-export * from './span';

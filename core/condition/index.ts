@@ -1,3 +1,0 @@
-export * from './evidence';
-export * from './marks';
-export * from './tone';

@@ -1,0 +1,167 @@
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+
+export const OUTCOMES = ['removed', 'reduced', 'hidden', 'stays'] as const;
+/** What becomes of a mark, as agreed with the owner before work begins. */
+export type Outcome = (typeof OUTCOMES)[number];
+
+export const MARK_SEVERITIES = ['light', 'medium', 'heavy'] as const;
+export type MarkSeverity = (typeof MARK_SEVERITIES)[number];
+
+/** What a mark was seen under: pictures and overhead light flatter. */
+export const INSPECTION_LIGHTS = ['hand-light', 'spot-lamp', 'overhead', 'daylight'] as const;
+export type InspectionLight = (typeof INSPECTION_LIGHTS)[number];
+
+export interface MarkKind {
+  readonly name: string;
+  /** On the map: one or two letters. */
+  readonly sign: string;
+  /** What usually becomes of it, where nothing else is agreed. */
+  readonly usually: Outcome;
+  /** Taken off or eased by polishing, and so never on a matte finish. */
+  readonly polished?: true;
+  /** To be told to the owner before work begins. */
+  readonly say: string;
+}
+
+const define = <T extends Record<string, MarkKind>>(table: T) => table;
+
+/** What is looked for at the walk-round. A new kind is an entry here. */
+const TABLE = define({
+  swirls: {
+    name: 'Swirls',
+    sign: 'S',
+    usually: 'removed',
+    polished: true,
+    say: 'Fine circular marks from washing; most go with one step.',
+  },
+  holograms: {
+    name: 'Holograms, buffer trails',
+    sign: 'H',
+    usually: 'removed',
+    polished: true,
+    say: 'Left by a rotary; a finishing step takes them.',
+  },
+  'deep-scratch': {
+    name: 'Random deep scratch',
+    sign: 'D',
+    usually: 'reduced',
+    polished: true,
+    say: 'Better rounded and softened than removed: it stays visible from close by.',
+  },
+  'sanding-marks': {
+    name: 'Sanding marks',
+    sign: 'M',
+    usually: 'removed',
+    polished: true,
+    say: 'Small clusters where dust was sanded out; they cost clear coat to remove.',
+  },
+  etching: {
+    name: 'Water-spot etching',
+    sign: 'E',
+    usually: 'reduced',
+    polished: true,
+    say: 'Eaten into the surface; the deepest rings stay.',
+  },
+  oxidation: {
+    name: 'Oxidation',
+    sign: 'O',
+    usually: 'removed',
+    polished: true,
+    say: 'White and chalky; comes back without protection.',
+  },
+  stain: { name: 'Stain', sign: 'T', usually: 'reduced', say: 'What repeated cleaning does not move is in the paint.' },
+  chip: {
+    name: 'Stone chip',
+    sign: 'C',
+    usually: 'stays',
+    say: 'To primer or metal: filled in several coats, or sealed over; never polished away.',
+  },
+  corrosion: {
+    name: 'Corrosion',
+    sign: 'R',
+    usually: 'stays',
+    say: 'Rust goes on under any coating; a body shop’s work.',
+  },
+  'dry-spray': {
+    name: 'Dry spray',
+    sign: 'Y',
+    usually: 'removed',
+    say: 'Overspray on the surface; clay takes most of it.',
+  },
+  'repaint-edge': {
+    name: 'Repaint edge',
+    sign: 'P',
+    usually: 'stays',
+    say: 'A different shade or texture; film may lift there.',
+  },
+  crazing: {
+    name: 'Crazing',
+    sign: 'Z',
+    usually: 'stays',
+    say: 'Cracks in the paint itself; heat and polishing make it worse.',
+  },
+  'failing-clear': {
+    name: 'Failing clear coat',
+    sign: 'F',
+    usually: 'stays',
+    say: 'Lifting or going milky; nothing laid on it will hold.',
+  },
+  'burn-through': {
+    name: 'Suspected burn-through',
+    sign: 'B',
+    usually: 'stays',
+    say: 'Edge polished through before; keep every machine off it.',
+  },
+  contamination: {
+    name: 'Bonded contamination',
+    sign: 'N',
+    usually: 'removed',
+    say: 'Rough to the fingertip; left on, it is sealed in for years.',
+  },
+  'earlier-layer': {
+    name: 'Earlier coating or wax',
+    sign: 'L',
+    usually: 'removed',
+    say: 'Something is on it already; it has to come off before anything bonds.',
+  },
+  'transit-film': {
+    name: 'Transit film',
+    sign: 'X',
+    usually: 'removed',
+    say: 'Protective film nobody peeled: looks like a fault on one side only.',
+  },
+});
+
+export type MarkKindId = keyof typeof TABLE;
+export const MARK_KINDS: Readonly<Record<MarkKindId, MarkKind>> = TABLE;
+export const MARK_KIND_IDS = Object.keys(TABLE) as [MarkKindId, ...MarkKindId[]];
+
+/** Something seen on a panel. `at` is its place as shares of the panel's box, so that it stays put when the net is stretched. */
+export interface Mark {
+  readonly id: string;
+  readonly kind: MarkKindId;
+  readonly severity: MarkSeverity;
+  readonly at: readonly [across: number, down: number];
+  readonly sizeMm?: number | undefined;
+  /** As agreed; else what is usual. */
+  readonly outcome?: Outcome | undefined;
+  readonly light?: InspectionLight | undefined;
+  readonly note?: string | undefined;
+}
+
+/** Whether an outcome can be promised for a mark there: a matte finish is never polished, so what needs polishing stays. */
+export function outcomePossible(kind: MarkKindId, outcome: Outcome, substrate: SubstrateId): boolean {
+  const needsPolish = MARK_KINDS[kind].polished && (outcome === 'removed' || outcome === 'reduced');
+  return !(needsPolish && SUBSTRATES[substrate].matte);
+}
+
+/** What becomes of a mark: as agreed, where that is possible, else as usual, else it stays. */
+export function outcomeOf(mark: Pick<Mark, 'kind' | 'outcome'>, substrate: SubstrateId): Outcome {
+  const wanted = mark.outcome ?? MARK_KINDS[mark.kind].usually;
+  return outcomePossible(mark.kind, wanted, substrate) ? wanted : 'stays';
+}
+
+/** The gravest of several marks; undefined for none. */
+export function worstSeverity(marks: readonly Pick<Mark, 'severity'>[]): MarkSeverity | undefined {
+  return [...MARK_SEVERITIES].reverse().find((severity) => marks.some((mark) => mark.severity === severity));
+}

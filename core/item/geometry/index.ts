@@ -1,0 +1,17 @@
+export { AREA_SIGMA, areaEstimate, areaRange, type AreaSource, totalArea } from './area-spread';
+export { boxed, joined, overlapM2, without } from './boolean';
+export {
+  boundingBox,
+  type Box,
+  containsPoint,
+  distanceToEdgeMm,
+  equalStrips,
+  firstSelfCrossing,
+  nearestOnSegment,
+  perimeterMm,
+  type Point,
+  type Polygon,
+  polygonAreaM2,
+} from './polygon';
+export { type Shape, shapeAreaM2, type ShapeKind, shapeOutline, shapeShortSideM, simpsonOutline } from './shapes';
+export { splitAlong } from './split';

@@ -1,0 +1,11 @@
+export { arrange, type Arrangement, type PlacedPanel } from './arrange';
+export { type Claim, claims } from './claims';
+export { type GroupId, SURFACE_GROUPS } from './groups';
+export { labelSpot } from './label-spot';
+export { drawnRound } from './lasso';
+export type { Net, Zone } from './net';
+export { pathPoints, subPaths } from './path';
+export { snap, type Snapped } from './snap';
+export { asksFor, type ItemTemplate, sizeFaults } from './template';
+export { type Dimension, DIMENSION_IDS, type Sizes } from './sizes';
+export { templateById, TEMPLATES } from './templates';

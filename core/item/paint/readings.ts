@@ -1,0 +1,101 @@
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+
+/** Bounds on a panel's median, micrometres, and on its robust z against the item. */
+const THIN_UM = 80;
+const REFINISHED_UM = 180;
+const FILLER_UM = 400;
+const OUTLYING_Z = 3.5;
+/** Puts the median absolute deviation on the scale of a standard deviation. */
+export const MAD_TO_SIGMA = 0.6745;
+/** A gauge does not resolve a smaller spread than this, micrometres. */
+export const SMALLEST_MAD_UM = 2;
+
+export type PaintVerdict = 'usual' | 'thin' | 'refinished' | 'filler' | 'not-readable';
+
+export interface PanelReadings {
+  readonly substrate: SubstrateId;
+  readonly readingsUm: readonly number[];
+}
+
+export interface PanelPaint {
+  readonly verdict: PaintVerdict;
+  readonly count: number;
+  /** Absent where there is nothing to read, or a gauge cannot read it. */
+  readonly medianUm?: number;
+  readonly spreadUm?: number;
+  readonly robustZ?: number;
+}
+
+/** Middle value; the mean of the two middle ones for an even count. @throws RangeError for none. */
+export function median(values: readonly number[]): number {
+  if (values.length === 0) throw new RangeError('no values, no median');
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+}
+
+/** Median distance from a middle value. */
+export function medianDeviation(values: readonly number[], middle: number): number {
+  return median(values.map((value) => Math.abs(value - middle)));
+}
+
+/**
+ * Judges every panel's paint thickness against the whole item's. The item is the pool of all readings a
+ * gauge can make; on plastic, composite, film or glass the answer is "not readable", never a number.
+ * @returns one entry a panel, in the order given; `usual` with a count of 0 where nothing was read
+ */
+export function judgeReadings(panels: readonly PanelReadings[]): PanelPaint[] {
+  const readable = panels.filter(({ substrate }) => SUBSTRATES[substrate].gaugeReads);
+  const pool = readable.flatMap(({ readingsUm }) => readingsUm);
+  const itemMedian = pool.length > 0 ? median(pool) : 0;
+  const itemMad = pool.length > 0 ? Math.max(medianDeviation(pool, itemMedian), SMALLEST_MAD_UM) : SMALLEST_MAD_UM;
+  return panels.map(({ substrate, readingsUm }) => {
+    const count = readingsUm.length;
+    if (count === 0) return { verdict: 'usual', count };
+    if (!SUBSTRATES[substrate].gaugeReads) return { verdict: 'not-readable', count };
+    const medianUm = median(readingsUm);
+    const robustZ = (MAD_TO_SIGMA * (medianUm - itemMedian)) / itemMad;
+    const verdict = judge(medianUm, robustZ);
+    return { verdict, count, medianUm, spreadUm: medianDeviation(readingsUm, medianUm), robustZ };
+  });
+}
+
+function judge(medianUm: number, robustZ: number): PaintVerdict {
+  if (medianUm > FILLER_UM) return 'filler';
+  if (medianUm > REFINISHED_UM || robustZ > OUTLYING_Z) return 'refinished';
+  if (medianUm < THIN_UM || robustZ < -OUTLYING_Z) return 'thin';
+  return 'usual';
+}
+
+/** How hard a clear coat is under the pad. */
+export const HARDNESS = ['soft', 'medium', 'hard', 'very-hard'] as const;
+export type Hardness = (typeof HARDNESS)[number];
+
+export type PaintSystem = 'factory' | 'refinished' | 'single-stage';
+
+const CLEAR_SHARE_OF_FACTORY = 0.4;
+const MOST_ESTIMATED_CLEAR_UM = 50;
+const COLOUR_SHARE_OF_SINGLE_STAGE = 0.5;
+
+/** What is known of the paint of a panel besides its readings. */
+export interface PaintTold {
+  readonly paint: PaintSystem;
+  readonly clearUm?: number | undefined;
+  /** What the last visit left, µm: its estimate less what was taken then. */
+  readonly clearBefore?: { readonly um: number } | undefined;
+}
+
+/**
+ * What there is to polish, micrometres: told; or estimated from the readings (40 % of a factory total, at most 50;
+ * half of a single-stage one); or what the last visit left. Undefined where nobody has measured or told: then
+ * nothing is promised.
+ */
+export function clearEstimateUm({ clearUm, paint, clearBefore }: PaintTold, medianUm?: number): number | undefined {
+  if (clearUm !== undefined) return clearUm;
+  if (medianUm === undefined) return clearBefore?.um;
+  if (paint === 'single-stage') return COLOUR_SHARE_OF_SINGLE_STAGE * medianUm;
+  return Math.min(MOST_ESTIMATED_CLEAR_UM, CLEAR_SHARE_OF_FACTORY * medianUm);
+}
+
+/** Clear coat that stays on the item whatever is done, micrometres: sun protection. Engineering default. */
+export const CLEAR_RESERVE_UM = 25;

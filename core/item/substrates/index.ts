@@ -1,0 +1,9 @@
+export {
+  KEEP_WET_SHARE_OF_CUE,
+  type MatteSchool,
+  milestoneFactor,
+  SUBSTRATE_IDS,
+  substrateFactors,
+  type SubstrateId,
+  SUBSTRATES,
+} from './substrates';

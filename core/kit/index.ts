@@ -1,3 +1,0 @@
-export * from './sheets';
-export * from './things';
-export * from './tools';

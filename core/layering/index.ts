@@ -1,3 +1,0 @@
-export * from './rules';
-export * from './stack';
-export * from './touches';

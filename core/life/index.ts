@@ -1,2 +1,0 @@
-export * from './exposure';
-export * from './life';

@@ -1,0 +1,1 @@
+export { FAMILIES, FAMILY_IDS, type FamilyId } from './families';

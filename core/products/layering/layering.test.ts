@@ -1,0 +1,240 @@
+import type { SubstrateId } from '#core/item/substrates';
+import type { FamilyId } from '#core/products/families';
+import type { Product } from '#core/products/sheets';
+import { product } from '../../testing/samples';
+import {
+  type Interval,
+  intervalRulingsOn,
+  LAYERING_RULES,
+  mayOverrule,
+  RULE_IDS,
+  type RuleId,
+  rulingsOn,
+  withOverruled,
+} from './rules';
+import { judgeStack, withIntervals } from './stack';
+import { touchedBy } from './touches';
+
+const everywhere = (use: 'yes' | 'test' | 'no', ...ids: SubstrateId[]) =>
+  Object.fromEntries(ids.map((id) => [id, { use }]));
+const base = product({ ratedMonths: 60 });
+const top = product({ id: 'top', name: 'Top', family: 'ceramic-top', over: ['base'], ratedMonths: 60 });
+const wax = product({ id: 'wax', name: 'Wax', family: 'paste-wax', over: ['bare', 'ceramic-base'], ratedMonths: 3 });
+const satin = product({
+  id: 'satin',
+  name: 'Satin',
+  family: 'ceramic',
+  substrates: everywhere('yes', 'clear-matte'),
+  ratedMonths: 36,
+});
+const shelf = [base, top, wax, satin];
+const glossFilm = { thicknessUm: 200, finish: 'gloss', rollWidthsMm: [1524], stretchPct: 30, maxSurfaceC: 60 } as const;
+
+const judge = (
+  layers: Product[],
+  changes: { substrate?: SubstrateId; existing?: FamilyId[]; refinishedAgoMin?: number } = {},
+) => judgeStack({ substrate: 'clear-gloss', existing: [], ...changes, layers }, shelf);
+
+describe('each rule, against and for', () => {
+  const ON_SURFACES: [RuleId, Product, SubstrateId, Product, SubstrateId][] = [
+    ['substrate', base, 'glass', base, 'clear-gloss'],
+    ['bond', top, 'clear-gloss', base, 'clear-gloss'],
+    [
+      'keep-clear',
+      product({ substrates: everywhere('yes', 'sensor', 'wheel') }),
+      'sensor',
+      product({ substrates: everywhere('yes', 'sensor', 'wheel') }),
+      'wheel',
+    ],
+    ['matte-no-abrasive', { ...satin, properties: ['abrasive'] }, 'clear-matte', satin, 'clear-matte'],
+    ['matte-gloss-enhancer', { ...satin, properties: ['gloss-enhancer'] }, 'clear-matte', satin, 'clear-matte'],
+    [
+      'acrylic-solvent',
+      product({ substrates: everywhere('yes', 'acrylic-window'), properties: ['strong-solvent'] }),
+      'acrylic-window',
+      product({ substrates: everywhere('yes', 'acrylic-window') }),
+      'acrylic-window',
+    ],
+    [
+      'windscreen-wipers',
+      product({ substrates: everywhere('yes', 'windscreen'), properties: ['not-for-wipers'] }),
+      'windscreen',
+      product({ substrates: everywhere('yes', 'windscreen') }),
+      'windscreen',
+    ],
+    [
+      'aircraft-approval',
+      product({ substrates: everywhere('yes', 'aircraft-paint') }),
+      'aircraft-paint',
+      product({ substrates: everywhere('yes', 'aircraft-paint'), properties: ['aviation-approved'] }),
+      'aircraft-paint',
+    ],
+    [
+      'film-finish',
+      product({ substrates: everywhere('yes', 'clear-matte'), film: glossFilm }),
+      'clear-matte',
+      product({ film: glossFilm }),
+      'clear-gloss',
+    ],
+  ];
+  test.each(ON_SURFACES)('%s', (rule, bad, badOn, good, goodOn) => {
+    expect(judge([bad], { substrate: badOn })[0]!.rulings.map((r) => r.rule)).toEqual([rule]);
+    expect(judge([good], { substrate: goodOn })[0]).toMatchObject({ answer: 'yes', rulings: [] });
+  });
+
+  test('fresh-paint', () => {
+    expect(judge([base], { refinishedAgoMin: 10 * 1440 })[0]).toMatchObject({
+      answer: 'no',
+      rulings: [{ rule: 'fresh-paint' }],
+    });
+    expect(judge([base], { refinishedAgoMin: 60 * 1440 })[0]!.answer).toBe('yes');
+  });
+
+  test('aircraft-approval holds for the windows of an aircraft, and not for a caravan’s', () => {
+    const window = product({ substrates: everywhere('yes', 'acrylic-window') });
+    const on = (aircraft: boolean) =>
+      judgeStack({ substrate: 'acrylic-window', existing: [], aircraft, layers: [window] }, [])[0]!;
+    expect(on(true)).toMatchObject({ answer: 'no', rulings: [{ rule: 'aircraft-approval' }] });
+    expect(on(false).answer).toBe('yes');
+  });
+
+  test('film-first: over a coating or wax it is refused by its own rule alone, and the way out is to strip', () => {
+    const film = product({ id: 'film', name: 'Film', family: 'film', over: ['bare', 'film'], film: glossFilm });
+    for (const existing of [['paste-wax'], ['ceramic']] as FamilyId[][]) {
+      const [judged] = judge([film], { existing });
+      expect(judged!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
+      expect(judged!.waysOut.map(({ kind }) => kind)).toContain('strip');
+    }
+    expect(judge([film], { existing: ['film'] })[0]!.answer).toBe('yes');
+    expect(judge([base, film])[1]!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
+  });
+
+  const over = (under: Product, interval: Interval, substrate: SubstrateId = 'clear-gloss') =>
+    intervalRulingsOn({ product: top, substrate, below: { kind: 'product', product: under }, interval });
+
+  test('recoat-early: before the lower layer has set, or where it never does; at the moment itself it may', () => {
+    const answers = (startMin: number, recoatFromMin: number | null | undefined) =>
+      over(base, { startMin, recoatFromMin }).map(({ rule }) => rule);
+    expect(answers(59, 60)).toEqual(['recoat-early']);
+    expect(answers(0, null)).toEqual(['recoat-early']);
+    for (const fine of [answers(60, 60), answers(0, undefined)]) expect(fine).toEqual([]);
+    // Of a wait of two hours, twelve minutes are within what the clock knows.
+    const waited = (startMin: number) => over(base, { startMin, belowEndMin: 40, recoatFromMin: 160 }).length;
+    expect([waited(147), waited(149)]).toEqual([1, 0]);
+  });
+
+  test('recoat-late: what then depends on what has closed and on what it lies', () => {
+    const late = { startMin: 500, recoatByMin: 480 };
+    const said = (family: FamilyId, substrate?: SubstrateId) =>
+      over(product({ family, name: 'Lower' }), late, substrate).map(({ reason }) => reason);
+    expect(said('ceramic-base')).toEqual([
+      'Lower would be laid over 20 min after it has closed: abrade it first, lightly and evenly, or change the order so that it is reached sooner',
+    ]);
+    expect(said('ceramic-base', 'clear-matte')[0]).toContain('strip it and lay it anew');
+    expect(said('spray-coating')[0]).toContain('strip it and lay it anew');
+    expect(said('ceramic-primer')[0]).toContain('polish it on again');
+    expect(over(base, { startMin: 480, recoatByMin: 480 })).toEqual([]);
+    expect(over(base, { startMin: 480, recoatByMin: null })).toEqual([]);
+  });
+
+  test('with what comes late goes its way out, before the ways the kind of surface leaves', () => {
+    const [first] = over(base, { startMin: 500, recoatByMin: 480 });
+    const judged = withIntervals({ answer: 'yes', rulings: [], waysOut: [] }, [first!], base, 'clear-gloss');
+    expect(judged).toMatchObject({ answer: 'no', waysOut: [{ kind: 'first', do: 'abrade', what: base.name }] });
+    const done = withOverruled([first!], { 'recoat-late': 'abraded before it' });
+    expect(withIntervals({ answer: 'yes', rulings: [], waysOut: [] }, done, base, 'clear-gloss')).toMatchObject({
+      answer: 'test',
+      waysOut: [],
+    });
+  });
+
+  test('no rule is without a case here', () => {
+    const ofTheirOwn: RuleId[] = ['fresh-paint', 'film-first', 'recoat-early', 'recoat-late', 'primer-wipe'];
+    expect([...ON_SURFACES.map(([rule]) => rule), ...ofTheirOwn].sort()).toEqual([...RULE_IDS].sort());
+  });
+
+  test('primer-wipe: a wipe takes a priming polish off, and nothing else', () => {
+    const primer = product({ family: 'ceramic-primer', name: 'Primer' });
+    const wipedOver = (under: Product, wiped: boolean) =>
+      rulingsOn({ product: base, substrate: 'clear-gloss', below: { kind: 'product', product: under }, wiped })
+        .map(({ rule }) => rule)
+        .filter((rule) => rule === 'primer-wipe');
+    expect(wipedOver(primer, true)).toEqual(['primer-wipe']);
+    expect([...wipedOver(primer, false), ...wipedOver(base, true)]).toEqual([]);
+  });
+});
+
+describe('ways out of a refusal', () => {
+  test('a top without its base: the base beneath, or something else that bonds', () => {
+    const [{ waysOut }] = judge([top]) as [ReturnType<typeof judge>[number]];
+    expect(waysOut).toContainEqual({ kind: 'beneath', product: base });
+    expect(waysOut.some((way) => way.kind === 'instead' && way.product.id === 'base')).toBe(true);
+  });
+
+  test('a coating over old wax: strip the wax', () => {
+    const [{ waysOut }] = judge([base], { existing: ['paste-wax'] }) as [ReturnType<typeof judge>[number]];
+    expect(waysOut).toContainEqual({ kind: 'strip', what: 'paste wax' });
+  });
+
+  test('a gloss coating on matte: the satin one; fresh paint: wait so many days', () => {
+    expect(judge([base], { substrate: 'clear-matte' })[0]!.waysOut[0]).toMatchObject({
+      kind: 'instead',
+      product: { id: 'satin' },
+    });
+    expect(judge([base], { refinishedAgoMin: 10 * 1440 })[0]!.waysOut).toContainEqual({ kind: 'wait', days: 50 });
+  });
+
+  test('every way out named is really allowed', () => {
+    for (const layers of [[top], [wax, base], [satin]]) {
+      for (const { waysOut, answer } of judge(layers)) {
+        if (answer !== 'no') expect(waysOut).toEqual([]);
+        for (const way of waysOut) if (way.kind === 'instead') expect(way.answer).not.toBe('no');
+      }
+    }
+  });
+});
+
+describe('rules set aside by hand', () => {
+  const overruled = (rule: RuleId) => ({ [rule]: 'the owner asked for it in writing' });
+
+  test('a refusal that is set aside becomes a test spot and keeps both reasons; others stand', () => {
+    const [layer] = judgeStack(
+      { substrate: 'clear-gloss', existing: [], layers: [top], overruled: [overruled('bond')] },
+      shelf,
+    );
+    expect(layer).toMatchObject({
+      answer: 'test',
+      rulings: [{ rule: 'bond', answer: 'test', overruled: 'the owner asked for it in writing' }],
+      waysOut: [],
+    });
+    const [glass] = judgeStack(
+      { substrate: 'glass', existing: [], layers: [top], overruled: [overruled('bond')] },
+      shelf,
+    );
+    expect(glass!.answer).toBe('no');
+  });
+
+  test('a matter of safety is never set aside', () => {
+    const disc = product({ substrates: everywhere('yes', 'brake-disc') });
+    for (const rule of Object.keys(LAYERING_RULES) as RuleId[]) {
+      const [layer] = judgeStack(
+        { substrate: 'brake-disc', existing: [], layers: [disc], overruled: [overruled(rule)] },
+        [],
+      );
+      expect(layer!.answer).toBe('no');
+    }
+    expect(mayOverrule('keep-clear')).toBe(false);
+    expect(mayOverrule('aircraft-approval')).toBe(false);
+    expect(mayOverrule('bond')).toBe(true);
+  });
+
+  test('every rule says itself, its reason and whose word it is, and tells what it touches', () => {
+    for (const [rule, { says, because, reference }] of Object.entries(LAYERING_RULES)) {
+      expect([rule, says.endsWith('.'), because.endsWith('.'), reference.length > 3]).toEqual([rule, true, true, true]);
+    }
+    const touched = touchedBy('bond', shelf, (id) => id);
+    expect(touched.find(({ product: id }) => id === 'top')!.on).toContain('bare surface');
+    expect(touchedBy('substrate', [base], (id) => id)[0]!.on).toContain('glass');
+    expect(touchedBy('fresh-paint', [base], (id) => id)[0]!.answer).toBe('no');
+  });
+});

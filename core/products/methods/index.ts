@@ -1,0 +1,1 @@
+export { METHOD_IDS, type MethodId, METHODS, usualMethod } from './methods';

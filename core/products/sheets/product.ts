@@ -1,0 +1,105 @@
+import type { RemovalMethodId } from '#core/after/removal';
+import type { SubstrateId } from '#core/item/substrates';
+import type { FamilyId } from '#core/products/families';
+import type { MethodId } from '#core/products/methods';
+import type { Clock, ClockName, Milestone } from '#core/time/clocks';
+import type { Pack } from '#core/work/quantity';
+
+export const UNITS = ['ml', 'g', 'm2'] as const;
+export type Unit = (typeof UNITS)[number];
+
+export const ANSWERS = ['yes', 'test', 'no'] as const;
+/** Whether something may be done: yes, only after a hidden test spot, or no. */
+export type Answer = (typeof ANSWERS)[number];
+
+/** What a sheet says of one kind of surface; factors on its own reference figures. */
+export interface SheetSubstrate {
+  readonly use: Answer;
+  readonly coverage?: number | undefined;
+  readonly levelFrom?: number | undefined;
+  readonly levelBy?: number | undefined;
+  readonly cue?: number | undefined;
+  readonly why?: string | undefined;
+}
+
+export type Range = readonly [low: number, high: number];
+
+export const FILM_FINISHES = ['gloss', 'matte'] as const;
+
+/** What a sheet says of a film besides. */
+export interface FilmSheet {
+  readonly thicknessUm: number;
+  readonly finish: (typeof FILM_FINISHES)[number];
+  readonly rollWidthsMm: readonly number[];
+  readonly stretchPct: number;
+  readonly adhesive?: string | undefined;
+  readonly maxSurfaceC: number;
+}
+
+/** A product as its data sheet has it, with what the shop has learned of it. */
+export interface Product {
+  readonly id: string;
+  readonly name: string;
+  readonly family: FamilyId;
+  readonly unit: Unit;
+  /** Units per m² and coat on gloss clear coat. */
+  readonly coveragePerM2: number;
+  readonly densityGPerMl: number;
+  readonly vocGPerL: number;
+  readonly packs: readonly Pack[];
+  readonly onHand: number;
+  /** Units that wet one applicator, and the area one lasts, m² (null: any). */
+  readonly prime: number;
+  readonly applicatorM2: number | null;
+  /** Units that stay in the bottle. */
+  readonly residue: number;
+  /** Factors on a person's pace. */
+  readonly layPace: number;
+  readonly levelPace: number;
+  readonly clocks: { readonly [K in ClockName]?: Clock | undefined };
+  readonly milestones: readonly Milestone[];
+  readonly limits?:
+    | { readonly airC?: Range | undefined; readonly rhPct?: Range | undefined; readonly surfaceC?: Range | undefined }
+    | undefined;
+  readonly substrates: { readonly [K in SubstrateId]?: SheetSubstrate | undefined };
+  /** What it may lie on: product ids, families, `bare`, `self`. */
+  readonly over: readonly string[];
+  readonly freshPaintDays: number;
+  readonly properties: readonly string[];
+  readonly ratedMonths?: number | undefined;
+  /** How its sheet has it laid; absent: as is usual for its family. */
+  readonly method?: MethodId | undefined;
+  readonly film?: FilmSheet | undefined;
+  /** How its sheet says it comes off. */
+  readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** Softening point of a wax, °C at the surface. */
+  readonly meltsAtC?: number | undefined;
+  /** Learned: factor on all flash-clock minutes, and the spread of the next patch. */
+  readonly flashFactor: number;
+  readonly flashSigma: number;
+  readonly usageFactor: number;
+  readonly usageSigma: number;
+}
+
+/** Millilitres of an amount in the product's unit; 0 for film, which is not poured. */
+export function millilitres(product: Pick<Product, 'unit' | 'densityGPerMl'>, amount: number): number {
+  switch (product.unit) {
+    case 'ml':
+      return amount;
+    case 'g':
+      return amount / product.densityGPerMl;
+    case 'm2':
+      return 0;
+  }
+}
+
+/** What was measured, or is expected, where a product is laid. */
+export type Measured = { readonly [K in 'airC' | 'rhPct' | 'surfaceC']?: number };
+
+/** What lies outside the limits a sheet names, with the limit; what is not measured or not limited is not asked. */
+export function outsideLimits({ limits }: Pick<Product, 'limits'>, measured: Measured) {
+  return (['airC', 'rhPct', 'surfaceC'] as const).flatMap((key) => {
+    const [limit, value] = [limits?.[key], measured[key]];
+    return limit && value !== undefined && (value < limit[0] || value > limit[1]) ? [{ key, value, limit }] : [];
+  });
+}

@@ -1,4 +1,0 @@
-export * from './amount';
-export * from './consumables';
-export * from './packs';
-export * from './purchase';

@@ -1,2 +1,0 @@
-export * from './ladder';
-export * from './methods';

@@ -1,2 +1,0 @@
-export * from './fit';
-export * from './section';

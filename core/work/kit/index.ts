@@ -1,0 +1,36 @@
+export {
+  CLAY_FORMS,
+  CLAY_GRADES,
+  DRIVES,
+  type KitSheet,
+  LAMP_FORMS,
+  LIQUID_GRADES,
+  type LiquidSheet,
+  MACHINE_ACTIONS,
+  type MachineSheet,
+  PAD_MATERIALS,
+  padHoldsM2,
+  PADS_FOR,
+  type PadSheet,
+} from './sheets';
+export {
+  type KitThing,
+  machineState,
+  type MachineThing,
+  PAD_STATES,
+  padState,
+  type PadState,
+  type PadThing,
+} from './things';
+export {
+  batteriesFor,
+  clayFor,
+  cleanerFor,
+  type CuttingSchool,
+  type Kit,
+  lampsFor,
+  NO_KIT,
+  padsFor,
+  type Tool,
+  toolFor,
+} from './tools';

@@ -1,0 +1,245 @@
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import type { StepKindId } from '#core/work/steps';
+import {
+  type CleanerSheet,
+  GRADE_OF,
+  type KitSheet,
+  type LampSheet,
+  type LiquidSheet,
+  type MachineSheet,
+  padHoldsM2,
+  type PadMaterial,
+  PADS_FOR,
+  type PadSheet,
+} from './sheets';
+import { type KitThing, machineState, padFault, type PadThing } from './things';
+
+/** What the workshop prepares with. */
+export interface Kit {
+  readonly sheets: readonly KitSheet[];
+  readonly things: readonly KitThing[];
+}
+
+export const NO_KIT: Kit = { sheets: [], things: [] };
+
+const ofKind = <K extends KitSheet['kind']>({ sheets }: Kit, kind: K) =>
+  sheets.filter((sheet): sheet is Extract<KitSheet, { kind: K }> => sheet.kind === kind);
+
+/** A panel as a tool meets it. */
+export interface ToolCase {
+  readonly id: string;
+  readonly substrate: SubstrateId;
+  /** Of one copy. */
+  readonly areaM2: number;
+  readonly curvature: number;
+}
+
+export type Reach = 'flat' | 'shaped' | 'recess';
+/** Panels smaller than this are worked by hand, m². */
+const BY_HAND_UNDER_M2 = 0.05;
+/** A large plate wants at least so much panel, m², and no more curve than this. */
+const LARGE_PLATE_FROM_M2 = 0.4;
+const LARGE_PLATE_CURVATURE = 1.12;
+/** Narrow and curved: a rotary burns its edges. */
+const NO_ROTARY = /pillar|frame|mirror|handle|bumper|lamp/;
+
+/** Long throw on flats, a small plate on shaped panels, by hand in recesses. */
+export function reachOf({ areaM2, curvature }: Pick<ToolCase, 'areaM2' | 'curvature'>): Reach {
+  if (areaM2 < BY_HAND_UNDER_M2) return 'recess';
+  return areaM2 >= LARGE_PLATE_FROM_M2 && curvature <= LARGE_PLATE_CURVATURE ? 'flat' : 'shaped';
+}
+
+export interface Tool {
+  readonly reach: Reach;
+  readonly liquid?: LiquidSheet;
+  readonly pad?: PadSheet;
+  /** None: by hand. */
+  readonly machine?: MachineSheet;
+  /** The range of its speeds that this panel takes. */
+  readonly speeds?: readonly [from: number, to: number];
+  readonly patches?: Patches;
+  /** What was looked for and is not on the shelf. */
+  readonly lacking: readonly string[];
+}
+
+/** Which machine cuts: a school. */
+export type CuttingSchool = 'dual' | 'rotary';
+
+/** What a panel is polished with: liquid by the step, pad by the liquid and the plate, machine by the panel's shape. */
+export function toolFor(panel: ToolCase, kind: StepKindId, kit: Kit, school: CuttingSchool): Tool | undefined {
+  const grade = GRADE_OF[kind];
+  if (!grade) return undefined;
+  const reach = reachOf(panel);
+  const liquid = ofKind(kit, 'liquid').find((sheet) => sheet.grade === grade);
+  const machine = reach === 'recess' ? undefined : machineFor(panel, reach, kind, kit, school);
+  const pad = padFor(PADS_FOR[grade], machine, kit);
+  const lacking = [
+    ...(liquid ? [] : [`a ${grade} liquid`]),
+    ...(pad ? [] : [`a pad of ${PADS_FOR[grade][0]!.replace('-', ' ')}`]),
+    ...(machine || reach === 'recess' ? [] : ['a machine']),
+  ];
+  return {
+    reach,
+    lacking,
+    ...(liquid && { liquid }),
+    ...(pad && { pad }),
+    ...(machine && { machine, speeds: speedsFor(panel.substrate, machine) }),
+    ...(liquid && pad && { patches: patchesOf(panel.areaM2, liquid, pad) }),
+  };
+}
+
+function machineFor({ id }: ToolCase, reach: Reach, kind: StepKindId, kit: Kit, school: CuttingSchool) {
+  const rotaryAllowed = school === 'rotary' && kind === 'cutting' && reach === 'flat' && !NO_ROTARY.test(id);
+  const machines = ofKind(kit, 'machine').filter(({ action }) => rotaryAllowed || action !== 'rotary');
+  const rank = ({ action, plateMm, throwMm }: MachineSheet) =>
+    (rotaryAllowed && action === 'rotary' ? 10_000 : 0) + (reach === 'flat' ? plateMm + throwMm : -plateMm);
+  return machines.toSorted((a, b) => rank(b) - rank(a))[0];
+}
+
+/** The first material that suits, in the size nearest the plate; by hand the smallest. */
+function padFor(materials: readonly PadMaterial[], machine: MachineSheet | undefined, kit: Kit): PadSheet | undefined {
+  const pads = ofKind(kit, 'pad');
+  const wanted = machine?.action === 'rotary' ? ['wool' as const, ...materials] : materials;
+  const material = wanted.find((each) => pads.some((pad) => pad.material === each));
+  const size = machine?.plateMm ?? 0;
+  return pads
+    .filter((pad) => pad.material === material)
+    .toSorted((a, b) => Math.abs(a.sizeMm - size) - Math.abs(b.sizeMm - size))[0];
+}
+
+const PLASTICS: readonly SubstrateId[] = ['gloss-black', 'lens-plastic'];
+
+/** Plastics soften: the lower third of the speeds; all else up to four fifths. A machine left at full is an accident. */
+function speedsFor(substrate: SubstrateId, { speedFrom, speedTo }: MachineSheet): readonly [number, number] {
+  const softens = PLASTICS.includes(substrate);
+  return [speedFrom, Math.round(speedFrom + (softens ? 1 / 3 : 4 / 5) * (speedTo - speedFrom))];
+}
+
+export interface Patches {
+  readonly count: number;
+  readonly sideM: number;
+  /** Dots on the first patch of each fresh pad, and on those after it. */
+  readonly dotsFirst: number;
+  readonly dotsLoaded: number;
+  readonly ml: number;
+  /** Pads, each cleaned or changed when it is full. */
+  readonly pads: number;
+}
+
+/** A patch is four pads wide: small enough to be worked before the liquid dries. */
+const PATCH_IN_PADS = 4;
+
+/**
+ * A panel in patches, each pad's first with more liquid than those after it, since a loaded pad gives back.
+ * @param areaM2 of the panel
+ */
+export function patchesOf(areaM2: number, liquid: LiquidSheet, { sizeMm }: Pick<PadSheet, 'sizeMm'>): Patches {
+  const sideM = (PATCH_IN_PADS * sizeMm) / 1000;
+  const count = Math.max(1, Math.ceil(areaM2 / sideM ** 2));
+  const pads = Math.max(1, Math.ceil(areaM2 / padHoldsM2(liquid.grade)));
+  const { dotsFirst, dotsLoaded, mlPerDot } = liquid;
+  const fresh = Math.min(pads, count);
+  const ml = (fresh * dotsFirst + (count - fresh) * dotsLoaded) * mlPerDot;
+  return { count, sideM, dotsFirst, dotsLoaded, ml, pads };
+}
+
+export interface PadCount {
+  readonly pad: PadSheet;
+  readonly liquid: LiquidSheet;
+  readonly areaM2: number;
+  /** How many pads the area loads. */
+  readonly needed: number;
+  /** Of those, ready now and marked with this liquid or with none. */
+  readonly ready: number;
+  /** Cleaned on the machine and back in turn so often; the rest of the loads after the ready ones. */
+  readonly cleanings: number;
+}
+
+/** What a whole stage loads in pads, by pad and liquid: dirty pads become the bottleneck. */
+export function padsFor(
+  uses: readonly { readonly tool: Tool; readonly areaM2: number }[],
+  kit: Kit,
+  nowMs: number,
+): PadCount[] {
+  const sums = new Map<string, { pad: PadSheet; liquid: LiquidSheet; areaM2: number }>();
+  for (const { tool, areaM2 } of uses) {
+    const { pad, liquid } = tool;
+    if (!pad || !liquid) continue;
+    const key = `${pad.id} ${liquid.id}`;
+    sums.set(key, { pad, liquid, areaM2: (sums.get(key)?.areaM2 ?? 0) + areaM2 });
+  }
+  return [...sums.values()].map(({ pad, liquid, areaM2 }) => {
+    const needed = Math.max(1, Math.ceil(areaM2 / padHoldsM2(liquid.grade)));
+    const ready = kit.things.filter(
+      (thing): thing is PadThing =>
+        thing.kind === 'pad-in-use' && thing.sheet === pad.id && padFault(thing, pad, liquid.id, nowMs) === undefined,
+    ).length;
+    return { pad, liquid, areaM2, needed, ready, cleanings: ready === 0 ? 0 : Math.max(0, needed - ready) };
+  });
+}
+
+export interface BatteryCount {
+  readonly machine: MachineSheet;
+  readonly minutes: number;
+  /** Full batteries the work takes beyond what is left in those in hand. */
+  readonly changes: number;
+}
+
+/** Machines on batteries that a stage runs longer than their charge holds. */
+export function batteriesFor(
+  uses: readonly { readonly tool: Tool; readonly minutes: number }[],
+  { things }: Kit,
+  nowMs: number,
+): BatteryCount[] {
+  const sums = new Map<MachineSheet, number>();
+  for (const { tool, minutes } of uses) {
+    if (tool.machine?.drive === 'battery') sums.set(tool.machine, (sums.get(tool.machine) ?? 0) + minutes);
+  }
+  return [...sums].flatMap(([machine, minutes]): BatteryCount[] => {
+    const { runMin } = machine;
+    if (runMin === undefined) return [];
+    const own = things.flatMap((thing) =>
+      thing.kind === 'machine-in-use' && thing.sheet === machine.id ? [thing] : [],
+    );
+    // Nobody has said how full: taken as full.
+    const leftMin = own.reduce((sum, thing) => sum + (machineState(thing, machine, nowMs).leftMin ?? runMin), 0);
+    const changes = Math.ceil((minutes - (own.length > 0 ? leftMin : runMin)) / runMin);
+    return changes > 0 ? [{ machine, minutes, changes }] : [];
+  });
+}
+
+/** Steps that are looks under a light. */
+const LOOKS: readonly StepKindId[] = ['inspection', 'look-again'];
+
+/** What a look is taken with: flickering lamps hide faults, and are named only where there is nothing else. */
+export function lampsFor(kind: StepKindId, kit: Kit): readonly LampSheet[] {
+  if (!LOOKS.includes(kind)) return [];
+  const lamps = ofKind(kit, 'lamp');
+  const steady = lamps.filter(({ flickerFree }) => flickerFree);
+  return steady.length > 0 ? steady : lamps;
+}
+
+export interface CleanerChoice {
+  readonly cleaner?: CleanerSheet;
+  /** Why none on the shelf will do, though some serve the step. */
+  readonly refused?: string;
+}
+
+/** The cleaner for a step on a surface: the first that serves it and is not forbidden there. */
+export function cleanerFor(kind: StepKindId, substrate: SubstrateId, kit: Kit): CleanerChoice {
+  const serving = ofKind(kit, 'cleaner').filter(({ serves }) => serves.includes(kind));
+  const cleaner = serving.find(({ notFor }) => !notFor.includes(substrate));
+  if (cleaner) return { cleaner };
+  const [first] = serving;
+  if (!first) return {};
+  return {
+    refused: `${first.name} is not for ${SUBSTRATES[substrate].name.toLowerCase()}, and nothing else on the shelf is`,
+  };
+}
+
+/** Coarser clay for more: fine where the touch says little, medium where it is rough, coarse never without asking. */
+export function clayFor(rough: boolean, kit: Kit) {
+  const clays = ofKind(kit, 'clay');
+  const wanted = rough ? (['medium', 'fine'] as const) : (['fine', 'medium'] as const);
+  return wanted.map((grade) => clays.find((clay) => clay.grade === grade)).find((clay) => clay !== undefined);
+}

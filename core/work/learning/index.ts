@@ -1,0 +1,10 @@
+export {
+  FLASH_LEARNING,
+  isSurprising,
+  type LearnedFactor,
+  learnFactor,
+  type LearningModel,
+  onALaterDay,
+  predictiveSigma,
+  untaught,
+} from './log-normal';

@@ -1,0 +1,64 @@
+import type { AreaSource, Shape } from '#core/item/geometry';
+import type { PaintSystem } from '#core/item/paint';
+import type { MatteSchool, SubstrateId } from '#core/item/substrates';
+import type { FamilyId } from '#core/products/families';
+import type { Overruled } from '#core/products/layering';
+import type { MethodId } from '#core/products/methods';
+import type { Product } from '#core/products/sheets';
+import type { AmbientSeries } from '#core/time/air';
+import type { CrewMode, Pace } from '#core/work/sections';
+
+export interface PlannedLayer {
+  readonly product: string;
+  readonly coats: number;
+  readonly method: MethodId;
+  /** Rules set aside for it by hand. */
+  readonly overruled?: Overruled | undefined;
+}
+
+/** A surface as it is planned. Times count in minutes from the start of laying. */
+export interface PlannedSurface {
+  readonly id: string;
+  readonly name: string;
+  readonly substrate: SubstrateId;
+  /** It belongs to an aircraft. */
+  readonly aircraft?: boolean | undefined;
+  readonly shape: Shape;
+  readonly count: number;
+  readonly curvature: number;
+  readonly onePiece: boolean;
+  /** Measured; holds while laying and levelling. The air's where absent. */
+  readonly surfaceC?: number | undefined;
+  readonly existing: readonly FamilyId[];
+  readonly readingsUm: readonly number[];
+  readonly clearUm?: number | undefined;
+  readonly clearBefore?: { readonly um: number } | undefined;
+  readonly paint: PaintSystem;
+  /** Local midnight that began the day of refinishing: negative for the past. */
+  readonly refinishedAtMin?: number | undefined;
+  readonly layers: readonly PlannedLayer[];
+  readonly measuredBy: AreaSource;
+}
+
+export interface Crew extends Pace {
+  readonly mode: CrewMode;
+  /** Sigmas of guard on either side of a window. */
+  readonly guardSigma: number;
+}
+
+export interface PlannedRoom {
+  readonly volumeM3: number;
+  readonly airChangesPerHour: number;
+  readonly limitMgPerM3?: number | undefined;
+}
+
+/** All that a plan is computed from. Every product a layer names is among the products. */
+export interface PlannedJob {
+  readonly surfaces: readonly PlannedSurface[];
+  readonly products: readonly Product[];
+  readonly ambient: AmbientSeries;
+  readonly crew: Crew;
+  readonly matteSchool: MatteSchool;
+  readonly room?: PlannedRoom | undefined;
+  readonly needsByMin?: number | undefined;
+}

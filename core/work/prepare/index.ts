@@ -1,0 +1,29 @@
+export { adviseLevel, USE_NAMES, USES } from './advice';
+export { looseEnds, waterHides } from './closing';
+export { learnedUse } from './learned-use';
+export { shareKey, sharesSeen } from './marks-gone';
+export type { MarkOutcome, ObservationEntry } from './observations';
+export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';
+export type { Ledger } from './ledger';
+export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
+export { type Turn, workingDay, type WorkingDay } from './order';
+export { inOwnersWords, type PlacedMark } from './owner-words';
+export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel';
+export { removalsToComeUm } from './removals';
+export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
+export { FULL_SITE } from './site';
+export {
+  afterStageEntry,
+  learnedHours,
+  PAUSE_REASONS,
+  type PauseReason,
+  rinseByMin,
+  type StageEntry,
+  stageFault,
+  type StageRecord,
+  stageState,
+  withObservation,
+  workedMin,
+} from './stage-log';
+export { climbLadder, PAIR_IDS, type PairId, PAIRS, type SpotTest, USUAL_GOAL_PCT } from './test-ladder';
+export { stageKey, type StageRef } from './stage-ref';

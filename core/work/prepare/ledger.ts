@@ -1,0 +1,80 @@
+import type { PaintSystem } from '#core/item/paint';
+import { STEP_KINDS, type StepKindId } from '#core/work/steps';
+import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
+
+/** Paint that can be spent on one panel, all µm of clear (of the colour coat itself on single-stage paint). */
+export interface LedgerCase {
+  /** Undefined where nobody has measured or told. */
+  readonly clearUm: number | undefined;
+  readonly paint: PaintSystem;
+  /** Stays whatever is done. */
+  readonly reserveUm: number;
+  /** What taking the protection off again will cost over the planned life of the item. */
+  readonly removalsUm: number;
+}
+
+export interface Ledger {
+  readonly clearNowUm: number;
+  readonly thisCorrectionUm: number;
+  readonly removalsUm: number;
+  readonly reserveUm: number;
+  /** What is left above the reserve after all of it; never below zero for accepted steps. */
+  readonly spareUm: number;
+  /** How often such a correction could be done again. */
+  readonly correctionsLeft: number;
+}
+
+/** Upper end of what some steps take together, µm. */
+export const mostTakenUm = (steps: readonly StepKindId[]): number =>
+  steps.reduce((sum, kind) => sum + STEP_KINDS[kind].clearUm[1], 0);
+
+/**
+ * Clear now, less this correction at its most, less the removals to come, against the reserve.
+ * @returns undefined where nobody knows the clear: then nothing that cuts is promised
+ */
+export function ledgerOf(
+  { clearUm, reserveUm, removalsUm }: LedgerCase,
+  steps: readonly StepKindId[],
+): Ledger | undefined {
+  if (clearUm === undefined) return undefined;
+  const thisCorrectionUm = mostTakenUm(steps);
+  const spareUm = clearUm - thisCorrectionUm - removalsUm - reserveUm;
+  return {
+    clearNowUm: clearUm,
+    thisCorrectionUm,
+    removalsUm,
+    reserveUm,
+    spareUm,
+    correctionsLeft: thisCorrectionUm === 0 ? Infinity : Math.max(0, Math.floor(spareUm / thisCorrectionUm)),
+  };
+}
+
+/** Where the clear is not known, no more than this is taken on trust: one step by a careful hand. */
+const MOST_ON_TRUST: Level = 'one-step';
+
+export interface AllowedLevel {
+  readonly level: Level;
+  /** Set where it is milder than what was wanted: why, in words. */
+  readonly why?: string;
+}
+
+/** The strongest correction up to the one wanted that the paint can stand, and why not more. */
+export function allowedLevel(subject: LedgerCase, wanted: Level, worn: boolean): AllowedLevel {
+  const upTo = LEVELS.slice(0, LEVELS.indexOf(wanted) + 1).toReversed();
+  if (worn)
+    return wanted === 'none' ? { level: 'none' } : { level: 'none', why: 'suspected burn-through: no machine on it' };
+  if (subject.clearUm === undefined) {
+    const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(MOST_ON_TRUST))!;
+    return trusted === wanted
+      ? { level: wanted }
+      : { level: trusted, why: 'its clear is not known: measure or be told before anything cuts' };
+  }
+  const level = upTo.find((each) => ledgerOf(subject, LEVEL_DEFINITIONS[each].steps)!.spareUm >= 0 || each === 'none')!;
+  if (level === wanted) return { level };
+  const ledger = ledgerOf(subject, LEVEL_DEFINITIONS[wanted].steps)!;
+  const short = -ledger.spareUm;
+  return {
+    level,
+    why: `${short.toFixed(1)} µm short: of ${ledger.clearNowUm.toFixed(0)} µm it takes up to ${ledger.thisCorrectionUm.toFixed(0)}, ${ledger.removalsUm.toFixed(0)} are kept for taking off what is laid, ${ledger.reserveUm.toFixed(0)} stay as reserve`,
+  };
+}

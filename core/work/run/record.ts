@@ -1,0 +1,172 @@
+import type { AmbientStep } from '#core/time/air';
+import type { LayingFault } from '#core/work/laying-faults';
+import {
+  afterStageEntry,
+  type MarkOutcome,
+  stageFault,
+  stageKey,
+  type StageRecord,
+  withObservation,
+} from '#core/work/prepare';
+import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
+
+export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
+
+/** What the log says of one patch. Minutes on the scale of the job. */
+export interface PatchRecord {
+  readonly patch: Patch;
+  readonly start: PatchStart;
+  readonly layStartMin: number;
+  readonly layEndMin?: number;
+  readonly cueMin?: number;
+  readonly levelStartMin?: number;
+  readonly levelEndMin?: number;
+  readonly faults: readonly {
+    readonly fault: LayingFault;
+    readonly note?: string | undefined;
+    readonly atMin: number;
+  }[];
+}
+
+export interface RunRecord {
+  /** By {@link patchKey}, in the order laying started. */
+  readonly patches: ReadonlyMap<string, PatchRecord>;
+  /** Readings taken during the run. */
+  readonly air: readonly AmbientStep[];
+  /** Stages of preparation, by {@link stageKey}, in the order they were started. */
+  readonly stages: ReadonlyMap<string, StageRecord>;
+  /** What became of marks, by mark id: the last word of each. */
+  readonly outcomes: ReadonlyMap<string, MarkOutcome>;
+  /** Clear that was measured to have gone, µm by surface: the sum of all that was noted. */
+  readonly clearTakenUm: ReadonlyMap<string, number>;
+  /** The last entry that can still be undone. */
+  readonly lastEntry?: LoggedEntry;
+}
+
+export function patchState(record: PatchRecord): PatchState {
+  if (record.levelEndMin !== undefined) return 'done';
+  if (record.levelStartMin !== undefined) return 'levelling';
+  return record.layEndMin !== undefined ? 'waiting' : 'laying';
+}
+
+/** The step each state asks for next, and what else may be noted in it. */
+const MAY_FOLLOW: Readonly<Record<PatchState | 'todo', readonly RunEntryType[]>> = {
+  todo: ['lay-start'],
+  // A second person may level what the first is still laying.
+  laying: ['lay-end', 'level-start', 'cue-seen', 'fault'],
+  waiting: ['level-start', 'cue-seen', 'fault'],
+  levelling: ['lay-end', 'level-end', 'fault'],
+  done: ['fault'],
+};
+
+const STATE_WORDS: Readonly<Record<PatchState | 'todo', string>> = {
+  todo: 'not begun',
+  laying: 'being laid',
+  waiting: 'laid and waiting',
+  levelling: 'being levelled',
+  done: 'already done',
+};
+
+/** Why an entry does not fit what the log says so far; undefined where it does. */
+export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry: RunEntry): string | undefined {
+  switch (entry.type) {
+    case 'air':
+    case 'mark-outcome':
+    case 'clear-taken':
+      return undefined;
+    case 'stage-used':
+    case 'stage-found':
+      return record.stages.has(stageKey(entry.stage)) ? undefined : 'this stage is not begun';
+    case 'stage-start':
+    case 'stage-pause':
+    case 'stage-resume':
+    case 'stage-end':
+      return stageFault(record.stages.get(stageKey(entry.stage)), entry);
+    case 'undo': {
+      if (!log.some(({ id }) => id === entry.entry)) return 'there is no such entry to undo';
+      return record.lastEntry?.id === entry.entry ? undefined : 'only the last entry can be undone';
+    }
+    default: {
+      const patch = record.patches.get(patchKey(entry.patch));
+      const state = patch ? patchState(patch) : 'todo';
+      if (!MAY_FOLLOW[state].includes(entry.type)) return `this patch is ${STATE_WORDS[state]}`;
+      if (entry.type === 'cue-seen' && patch?.cueMin !== undefined) return 'the cue of this patch is noted already';
+      return entry.type === 'lay-end' && patch?.layEndMin !== undefined ? 'this patch is laid already' : undefined;
+    }
+  }
+}
+
+/**
+ * What really happened, from the log: entries in their order, undone ones left out, entries that do not fit
+ * (the same tap from two tablets) passed over.
+ */
+export function foldLog(log: readonly LoggedEntry[]): RunRecord {
+  let standing: LoggedEntry[] = [];
+  for (const logged of log) {
+    const { entry } = logged;
+    if (entry.type === 'undo') standing = standing.filter(({ id }) => id !== entry.entry);
+    else standing.push(logged);
+  }
+  // One map that grows: a fresh copy for every entry would make a long day's log slow to read.
+  const patches = new Map<string, PatchRecord>();
+  const air: AmbientStep[] = [];
+  const stages = new Map<string, StageRecord>();
+  const outcomes = new Map<string, MarkOutcome>();
+  const clearTakenUm = new Map<string, number>();
+  let record: RunRecord = { patches, air, stages, outcomes, clearTakenUm };
+  for (const logged of standing) {
+    const { entry, atMin } = logged;
+    if (entry.type === 'undo' || entryFault(record, [], entry)) continue;
+    switch (entry.type) {
+      case 'air':
+        air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });
+        break;
+      case 'mark-outcome':
+        outcomes.set(entry.mark, entry);
+        break;
+      case 'clear-taken':
+        clearTakenUm.set(entry.surface, (clearTakenUm.get(entry.surface) ?? 0) + entry.um);
+        break;
+      case 'stage-used':
+      case 'stage-found':
+        stages.set(stageKey(entry.stage), withObservation(stages.get(stageKey(entry.stage))!, entry));
+        break;
+      case 'stage-start':
+      case 'stage-pause':
+      case 'stage-resume':
+      case 'stage-end':
+        stages.set(stageKey(entry.stage), afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin));
+        break;
+      default:
+        patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
+    }
+    record = { patches, air, stages, outcomes, clearTakenUm, lastEntry: logged };
+  }
+  return record;
+}
+
+type PatchStep = Extract<RunEntry, { patch: Patch }>;
+
+function afterStep(before: PatchRecord | undefined, entry: PatchStep, atMin: number): PatchRecord {
+  if (entry.type === 'lay-start') return begun(entry.patch, entry.start, atMin);
+  return advanced(before!, entry, atMin);
+}
+
+function begun(patch: Patch, start: PatchStart, atMin: number): PatchRecord {
+  return { patch, start, layStartMin: atMin, faults: [] };
+}
+
+function advanced(before: PatchRecord, entry: Exclude<PatchStep, { start: PatchStart }>, atMin: number): PatchRecord {
+  switch (entry.type) {
+    case 'lay-end':
+      return { ...before, layEndMin: atMin };
+    case 'cue-seen':
+      return { ...before, cueMin: atMin };
+    case 'level-start':
+      return { ...before, levelStartMin: atMin };
+    case 'level-end':
+      return { ...before, levelEndMin: atMin };
+    case 'fault':
+      return { ...before, faults: [...before.faults, { fault: entry.fault, note: entry.note, atMin }] };
+  }
+}

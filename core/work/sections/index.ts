@@ -1,0 +1,11 @@
+export { type FitOption, whatWouldFit } from './fit';
+export {
+  CREW_MODES,
+  type CrewMode,
+  DEFAULT_PACE,
+  maxSectionM2,
+  type Pace,
+  sectionCount,
+  sectionTiming,
+  type SectionTiming,
+} from './section';

@@ -1,0 +1,9 @@
+export {
+  isPolishing,
+  type SiteNeed,
+  STEP_KIND_IDS,
+  STEP_KINDS,
+  type StepKind,
+  type StepKindId,
+  takesPolish,
+} from './steps';

@@ -1,0 +1,2 @@
+export { netDxf, netSvg, surfacesCsv } from './net-files';
+export { type Drawing, DrawingError, drawingSizeMm, type DrawingUnit } from './outlines';

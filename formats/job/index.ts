@@ -1,0 +1,56 @@
+export { type ItemHistory, itemHistorySchema, type ItemSummary, itemSummarySchema, type Visit } from './item';
+export { jobSenseFaults, readJob, shapeFault } from './job-sense';
+export {
+  type Job,
+  JOB_FORMAT,
+  type JobInput,
+  jobSchema,
+  type Layer,
+  shapeSchema,
+  type Surface,
+  type SurfaceMark,
+  surfaceName,
+  USUAL_CURRENCY,
+} from './job';
+export {
+  keptTemplate,
+  type KeptTemplate,
+  type KeptTemplateDraft,
+  keptTemplateDraftSchema,
+  keptTemplateSchema,
+} from './kept-template';
+export {
+  type Photo,
+  PHOTO_ROLES,
+  type PhotoChanges,
+  photoChangesSchema,
+  type PhotoRole,
+  photoSchema,
+  type PhotoWords,
+  photoWordsSchema,
+} from './photo';
+export { PLAN_FORMAT, type PlanFile, planSchema } from './plan';
+export { wishesSchema } from './wishes';
+export {
+  type AirReading,
+  airReadingSchema,
+  type Bay,
+  bayDraftSchema,
+  baySchema,
+  type Change,
+  type GaugeAnswer,
+  gaugeReadingSchema,
+  type JobDraft,
+  jobDraftSchema,
+  type JobRecord,
+  jobRecordSchema,
+  type JobSummary,
+  jobSummarySchema,
+  newJobSchema,
+  type ProbeSpot,
+  probeSpotSchema,
+  type Problem,
+  problemSchema,
+  type ShelfProduct,
+  shelfProductSchema,
+} from './workshop';

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { MARK_KIND_IDS } from '#core/item/condition';
+import { FAMILY_IDS } from '#core/products/families';
+import { STEP_KIND_IDS } from '#core/work/steps';
+import { instant, object } from '#formats/values';
+
+/** An item the workshop has had, at a glance. */
+export const itemSummarySchema = object({
+  id: z.string(),
+  name: z.string(),
+  ownerName: z.string().nullable(),
+  visits: z.int(),
+  lastJobId: z.string(),
+  lastAt: instant(),
+});
+export type ItemSummary = z.output<typeof itemSummarySchema>;
+
+/** What one visit did to one surface, and what was found on it then. */
+export const surfaceVisitSchema = object({
+  surface: z.string(),
+  name: z.string(),
+  /** Really laid, bottom first; a share below 1: some of the panel is bare of it. */
+  laid: z.array(object({ product: z.string(), family: z.enum(FAMILY_IDS), doneShare: z.number(), at: instant() })),
+  /** Median paint thickness then, µm; null: not read. */
+  medianUm: z.number().nullable(),
+  readings: z.int(),
+  marks: z.array(z.enum(MARK_KIND_IDS)),
+});
+export const visitSchema = object({
+  jobId: z.string(),
+  title: z.string(),
+  startAt: instant(),
+  pictures: z.int(),
+  /** Stages of preparation that were finished, in their order, with the minutes really worked. */
+  prepared: z.array(object({ kind: z.enum(STEP_KIND_IDS), workedMin: z.number() })),
+  surfaces: z.array(surfaceVisitSchema),
+});
+export type Visit = z.output<typeof visitSchema>;
+
+/** An item with all its visits, the last first. */
+export const itemHistorySchema = itemSummarySchema.extend({ history: z.array(visitSchema) });
+export type ItemHistory = z.output<typeof itemHistorySchema>;

@@ -1,0 +1,151 @@
+/** What a schema cannot say of a job: that its parts fit each other. Looks at raw values, so that all faults come at once. */
+import { firstSelfCrossing, type Point, polygonAreaM2 } from '#core/item/geometry';
+import { mayOverrule, RULE_IDS } from '#core/products/layering';
+import { productSenseFaults } from '#formats/shelf';
+import { type Fault, isNumber, isRecord, pathText, type Raw, read, records } from '#formats/values';
+import { type Job, jobSchema } from './job';
+
+/** Faults of sense in a parsed job file, whatever else is wrong with it. */
+export function jobSenseFaults(raw: unknown): Fault[] {
+  if (!isRecord(raw)) return [];
+  const productIds = new Set(records(raw.products).map(([, product]) => product.id));
+  return [
+    ...duplicates('surfaces', raw.surfaces),
+    ...records(raw.surfaces).flatMap(([index, surface]) => [
+      ...surfaceFaults(['surfaces', index], surface, productIds),
+      ...overruledFaults(['surfaces', index], surface),
+    ]),
+    ...duplicates('products', raw.products),
+    ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
+    ...ambientFaults(raw.ambient),
+  ];
+}
+
+function duplicates(key: string, value: unknown): Fault[] {
+  const seen = new Set<unknown>();
+  return records(value).flatMap(([index, { id }]) => {
+    if (id === undefined || !seen.has(id)) {
+      seen.add(id);
+      return [];
+    }
+    return [{ path: pathText([key, index, 'id']), message: `"${String(id)}" is used twice; give each its own` }];
+  });
+}
+
+const KILOMETRE_MM = 1e6;
+const MOST_COPIES = 10_000;
+/** What a tape can have measured on one item. */
+const LARGEST_OF: Readonly<Record<string, number>> = {
+  aMm: KILOMETRE_MM,
+  bMm: KILOMETRE_MM,
+  hMm: KILOMETRE_MM,
+  outerMm: KILOMETRE_MM,
+  diameterMm: KILOMETRE_MM,
+  lengthMm: KILOMETRE_MM,
+  stationMm: KILOMETRE_MM,
+  areaM2: 1e5,
+};
+
+/** A rule of safety is not set aside, in a file either. */
+function overruledFaults(at: readonly PropertyKey[], surface: Raw): Fault[] {
+  return records(surface.layers).flatMap(([index, { overruled }]) =>
+    isRecord(overruled)
+      ? RULE_IDS.filter((rule) => overruled[rule] !== undefined && !mayOverrule(rule)).map((rule) => ({
+          path: pathText([...at, 'layers', index, 'overruled', rule]),
+          message: 'a matter of safety: it is not overruled; choose another product or leave it bare',
+        }))
+      : [],
+  );
+}
+
+function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: ReadonlySet<unknown>): Fault[] {
+  const unknown = records(surface.layers).flatMap(([index, { product }]): Fault[] =>
+    typeof product !== 'string' || productIds.has(product)
+      ? []
+      : [
+          {
+            path: pathText([...at, 'layers', index, 'product']),
+            message: `no product "${product}" among the products`,
+          },
+        ],
+  );
+  const { shape, count } = surface;
+  if (isNumber(count) && count > MOST_COPIES) {
+    unknown.push({ path: pathText([...at, 'count']), message: `expected at most ${MOST_COPIES} copies` });
+  }
+  const { readingsUm, readingsAt } = surface;
+  if (Array.isArray(readingsAt) && readingsAt.length !== (Array.isArray(readingsUm) ? readingsUm.length : 0)) {
+    const message = 'expected a place, or null, for each reading in readingsUm';
+    unknown.push({ path: pathText([...at, 'readingsAt']), message });
+  }
+  if (!isRecord(shape)) return unknown;
+  const shapeAt = [...at, 'shape'];
+  const fault = shapeFault(shape);
+  const bent = shape.kind === 'area' && surface.curvature !== undefined;
+  return [
+    ...(fault ? [{ path: pathText([...shapeAt, fault.key]), message: fault.message }] : []),
+    ...(bent
+      ? [{ path: pathText([...at, 'curvature']), message: 'an area given as such has no curvature; leave it out' }]
+      : []),
+    ...unknown,
+  ];
+}
+
+/** Why a shape makes no sense though each of its values does; undefined where it does. */
+export function shapeFault(shape: Raw): { key: string; message: string } | undefined {
+  const overlong = Object.entries(shape).find(
+    ([key, value]) => isNumber(value) && value > (LARGEST_OF[key] ?? Infinity),
+  );
+  if (overlong) {
+    const [key] = overlong;
+    const message = key === 'areaM2' ? 'larger than 100,000 m²' : 'longer than a kilometre; millimetres are meant';
+    return { key, message };
+  }
+  switch (shape.kind) {
+    case 'ring': {
+      const { outerMm, innerMm } = shape;
+      const inverted = isNumber(outerMm) && isNumber(innerMm) && innerMm >= outerMm;
+      return inverted ? { key: 'innerMm', message: 'must be smaller than outerMm' } : undefined;
+    }
+    case 'offsets': {
+      const { offsetsMm } = shape;
+      if (!Array.isArray(offsetsMm)) return undefined;
+      if (offsetsMm.length < 3 || offsetsMm.length % 2 === 0) {
+        const message = `expected an odd number of stations, at least 3, not ${offsetsMm.length}; measure one more`;
+        return { key: 'offsetsMm', message };
+      }
+      return offsetsMm.every((girth) => girth === 0) ? { key: 'offsetsMm', message: 'encloses no area' } : undefined;
+    }
+    case 'polygon':
+      return polygonFault(shape.pointsMm);
+    default:
+      return undefined;
+  }
+}
+
+function polygonFault(pointsMm: unknown): { key: string; message: string } | undefined {
+  const isPoint = (p: unknown): p is Point => Array.isArray(p) && p.length === 2 && p.every(isNumber);
+  if (!Array.isArray(pointsMm) || pointsMm.length < 3 || !pointsMm.every(isPoint)) return undefined;
+  const key = 'pointsMm';
+  const crossing = firstSelfCrossing(pointsMm);
+  if (crossing) {
+    const [first, second] = crossing;
+    const edge = (index: number) => `the edge from point ${index + 1}`;
+    return { key, message: `${edge(first)} crosses ${edge(second)}; an outline may not cross itself` };
+  }
+  return polygonAreaM2(pointsMm) === 0 ? { key, message: 'encloses no area' } : undefined;
+}
+
+function ambientFaults(ambient: unknown): Fault[] {
+  const steps = records(ambient);
+  return steps.flatMap(([index, { atMin }], position) => {
+    const before = steps[position - 1]?.[1].atMin;
+    if (!isNumber(atMin) || !isNumber(before) || atMin > before) return [];
+    return [{ path: pathText(['ambient', index, 'atMin']), message: 'must be later than the step before' }];
+  });
+}
+
+/** Reads a job. @throws FaultsError with every fault at once. */
+export function readJob(value: unknown): Job {
+  return read(value, jobSchema, jobSenseFaults);
+}

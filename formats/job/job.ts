@@ -1,0 +1,261 @@
+import { z } from 'zod';
+import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
+import {
+  INSPECTION_LIGHTS,
+  IRON_TESTS,
+  MARK_KIND_IDS,
+  MARK_SEVERITIES,
+  OUTCOMES,
+  TONES,
+  TOUCHES,
+  WATER_BEHAVIOURS,
+} from '#core/item/condition';
+import { HARDNESS } from '#core/item/paint';
+import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { FAMILY_IDS } from '#core/products/families';
+import { RULE_IDS } from '#core/products/layering';
+import { METHOD_IDS } from '#core/products/methods';
+import { STILL_AIR } from '#core/time/air';
+import { TENTH_SIGMAS } from '#core/time/clocks';
+import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/work/prepare';
+import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
+import { productSchema } from '#formats/shelf';
+import {
+  anyNumber,
+  calendarDay,
+  celsius,
+  flag,
+  instant,
+  list,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  text,
+  wholeNonNegative,
+  wholePositive,
+} from '#formats/values';
+import { jobWishesSchema } from './wishes';
+
+export const JOB_FORMAT = 'glaphyra.job/1';
+
+const point = z.tuple([anyNumber(), anyNumber()], { error: 'expected a point: [x, y]' });
+
+export const shapeSchema = z.discriminatedUnion(
+  'kind',
+  [
+    object({ kind: z.literal('rectangle'), aMm: positive(), bMm: positive() }),
+    object({ kind: z.literal('trapezoid'), aMm: positive(), bMm: positive(), hMm: positive() }),
+    object({ kind: z.literal('polygon'), pointsMm: list(point).min(3, { error: 'expected at least three points' }) }),
+    object({ kind: z.literal('ring'), outerMm: positive(), innerMm: nonNegative() }),
+    object({ kind: z.literal('cylinder'), diameterMm: positive(), lengthMm: positive() }),
+    object({ kind: z.literal('offsets'), stationMm: positive(), offsetsMm: list(nonNegative()) }),
+    object({ kind: z.literal('area'), areaM2: positive() }),
+  ],
+  { error: 'expected a shape of kind rectangle, trapezoid, polygon, ring, cylinder, offsets or area' },
+);
+
+const layer = object({
+  product: nonEmpty(),
+  coats: wholePositive().max(20, { error: 'expected at most 20 coats' }).default(1),
+  method: oneOf(METHOD_IDS).default('small-block'),
+  /** Rules set aside by hand, each with its reason. */
+  overruled: z.partialRecord(z.enum(RULE_IDS), nonEmpty(), { error: 'expected an object' }).optional(),
+});
+
+const share = () => {
+  const error = 'expected a share of the panel, 0 to 1';
+  return anyNumber().min(0, { error }).max(1, { error });
+};
+
+const mark = object({
+  id: nonEmpty(),
+  kind: oneOf(MARK_KIND_IDS),
+  severity: oneOf(MARK_SEVERITIES),
+  at: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }),
+  sizeMm: positive().optional(),
+  outcome: oneOf(OUTCOMES).optional(),
+  light: oneOf(INSPECTION_LIGHTS).optional(),
+  note: text().optional(),
+});
+
+export const surfaceSchema = object({
+  id: nonEmpty(),
+  name: nonEmpty().optional(),
+  substrate: oneOf(SUBSTRATE_IDS),
+  shape: shapeSchema,
+  count: wholePositive().default(1),
+  curvature: positive().optional(),
+  onePiece: flag().default(false),
+  surfaceC: celsius().optional(),
+  existing: list(oneOf(FAMILY_IDS)).default([]),
+  readingsUm: list(nonNegative()).default([]),
+  /** Where each reading was taken, in their order; null where nobody kept it. */
+  readingsAt: list(
+    z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).nullable(),
+  ).optional(),
+  clearUm: nonNegative().optional(),
+  /** What the last visit left of the clear, and what corrections took over the life of the item up to then. */
+  clearBefore: object({ um: nonNegative(), on: calendarDay(), takenUm: nonNegative() }).optional(),
+  paint: oneOf(['factory', 'refinished', 'single-stage']).default('factory'),
+  refinishedOn: calendarDay().optional(),
+  /** How dark it is, and what the owner or the paint code calls it. */
+  colour: object({ tone: oneOf(TONES), name: text().optional() }).optional(),
+  /** How hard its clear coat is: noted, or found by a test. */
+  hardness: object({ grade: oneOf(HARDNESS), by: oneOf(['told', 'test']) }).optional(),
+  layers: list(layer),
+  // Beyond the plan: how it was measured, where it sits on the item, what was seen.
+  measuredBy: oneOf(['tape', 'template', 'trace']).default('tape'),
+  /** Its outline lies on the sheet where it was drawn, not in the rows below. */
+  onSheet: flag().optional(),
+  zone: oneOf(['front', 'top', 'left', 'right', 'rear', 'under']).optional(),
+  note: text().optional(),
+  marks: list(mark).optional(),
+  touch: oneOf(TOUCHES).optional(),
+  iron: oneOf(IRON_TESTS).optional(),
+  water: oneOf(WATER_BEHAVIOURS).optional(),
+});
+
+const ambientStep = object({
+  atMin: anyNumber(),
+  airC: celsius(),
+  rhPct: percent(),
+  airSpeed: nonNegative().default(STILL_AIR),
+});
+
+/** What prices are in where a job does not say. */
+export const USUAL_CURRENCY = 'EUR';
+
+/** One job, whole: what is on the item, what goes on it, with which sheets, in which air. */
+export const jobSchema = object({
+  format: z.literal(JOB_FORMAT, { error: `expected "${JOB_FORMAT}"` }),
+  title: nonEmpty(),
+  currency: text()
+    .regex(/^[A-Z]{3}$/, { error: 'expected a currency code such as EUR' })
+    .default(USUAL_CURRENCY),
+  startAt: instant(),
+  surfaces: list(surfaceSchema),
+  products: list(productSchema),
+  ambient: list(ambientStep).min(1, { error: 'expected at least one step of air' }),
+  crew: object({
+    mode: oneOf(CREW_MODES),
+    layM2PerMin: positive(),
+    levelM2PerMin: positive(),
+    guardSigma: nonNegative().default(TENTH_SIGMAS),
+  }).default({ mode: 'solo', ...DEFAULT_PACE, guardSigma: TENTH_SIGMAS }),
+  room: object({
+    volumeM3: positive(),
+    airChangesPerHour: nonNegative(),
+    limitMgPerM3: positive().optional(),
+  }).optional(),
+  owner: object({
+    needsBy: instant().optional(),
+    parking: oneOf(PARKING_IDS).optional(),
+    wash: oneOf(WASH_IDS).optional(),
+    climate: oneOf(CLIMATE_IDS).optional(),
+    distance: oneOf(DISTANCE_IDS).optional(),
+    preparation: oneOf(GROUNDWORK_IDS).optional(),
+  }).optional(),
+  // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
+  item: object({
+    /** The same through all its visits, so that its history is found. */
+    id: nonEmpty().optional(),
+    name: nonEmpty(),
+    ownerName: text().optional(),
+    /** How it is raised, what has to be set or held open first. */
+    access: text().optional(),
+    /** A photograph or plan its panels are drawn over, and how large and where it lies on the sheet. */
+    picture: object({
+      photo: nonEmpty(),
+      widthMm: positive(),
+      heightMm: positive(),
+      atMm: point,
+    }).optional(),
+    template: object({
+      id: nonEmpty(),
+      // The measurements its template asks for.
+      lengthMm: positive().optional(),
+      widthMm: positive().optional(),
+      heightMm: positive().optional(),
+      wheelbaseMm: positive().optional(),
+      spanMm: positive().optional(),
+    }).optional(),
+  }).optional(),
+  /** How it is prepared; what is left out is as usual. */
+  prepare: object({
+    level: oneOf(LEVELS).optional(),
+    /** What the item is for: what a correction has to be worth. */
+    use: oneOf(USES).optional(),
+    schools: object({
+      iron: oneOf(['before-wash', 'after-wash']).optional(),
+      wheels: oneOf(['first', 'last']).optional(),
+      masking: oneOf(['many', 'obvious', 'none']).optional(),
+      wipe: oneOf(['once', 'twice', 'none-over-primer']).optional(),
+      chips: oneOf(['fill', 'seal']).optional(),
+      machine: oneOf(['dual', 'rotary']).optional(),
+      order: oneOf(['stage-by-stage', 'zone-by-zone']).optional(),
+    }).optional(),
+    site: object({
+      runningWater: flag().optional(),
+      drain: flag().optional(),
+      power: flag().optional(),
+      shade: flag().optional(),
+      airC: celsius().optional(),
+    }).optional(),
+    /** Years the owner means to keep it: how often the protection comes off again. */
+    yearsPlanned: positive().max(60, { error: 'expected at most 60 years' }).optional(),
+    reserveUm: nonNegative().optional(),
+    /** Minor units an hour of work. */
+    hourRate: wholeNonNegative().optional(),
+    /** Steps left out by hand: a kind for the whole item, or surface/kind. */
+    leftOut: list(nonEmpty()).optional(),
+    /** Test spots, in the order they were tried. */
+    tests: list(
+      object({
+        surface: nonEmpty(),
+        pair: oneOf(PAIR_IDS),
+        gonePct: percent(),
+        hazePct: percent(),
+        minutes: positive(),
+        tookUm: nonNegative().optional(),
+      }),
+    ).optional(),
+    /** Line by line what is not simply included. */
+    scope: list(
+      object({
+        surface: nonEmpty(),
+        state: oneOf(SCOPE_STATES),
+        reason: nonEmpty(),
+        followUp: text().optional(),
+      }),
+    ).optional(),
+  }).optional(),
+  /** What matters to the owner when it is chosen what goes where. */
+  wishes: jobWishesSchema.optional(),
+  /** The offer the owner agreed to, as it stood then. */
+  agreed: object({
+    offer: nonEmpty(),
+    name: nonEmpty(),
+    totalMoney: wholeNonNegative(),
+    at: instant(),
+    with: text().optional(),
+    promised: list(nonEmpty()).optional(),
+    notPromised: list(nonEmpty()).optional(),
+  }).optional(),
+  schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
+});
+
+/** A job with every default filled in. */
+export type Job = z.output<typeof jobSchema>;
+/** A job as it may be written in a file. */
+export type JobInput = z.input<typeof jobSchema>;
+export type Surface = Job['surfaces'][number];
+export type Layer = Surface['layers'][number];
+export type SurfaceMark = NonNullable<Surface['marks']>[number];
+
+/** What a surface is called: its id where it has no name. */
+export function surfaceName({ name, id }: Pick<Surface, 'name' | 'id'>): string {
+  return name ?? id;
+}

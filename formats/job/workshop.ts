@@ -1,0 +1,120 @@
+/** What the server keeps around a job: where it stands, in which version, in which bay. */
+import { z } from 'zod';
+import { STAGES } from '#core/after/care';
+import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { productSchema } from '#formats/shelf';
+import {
+  anyNumber,
+  celsius,
+  id,
+  instant,
+  nonEmpty,
+  object,
+  oneOf,
+  percent,
+  positive,
+  wholePositive,
+} from '#formats/values';
+import { jobSchema } from './job';
+
+const hour = () => anyNumber().min(0, { error: 'expected 0 to 24 h' }).max(24, { error: 'expected 0 to 24 h' });
+
+export const bayClimateSchema = object({
+  openC: celsius(),
+  openRhPct: percent(),
+  nightC: celsius(),
+  opensAtHour: hour(),
+  closesAtHour: hour(),
+  tauMin: positive(),
+}).refine(({ opensAtHour, closesAtHour }) => opensAtHour < closesAtHour, {
+  error: 'must be later than it opens',
+  path: ['closesAtHour'],
+});
+
+export const bayDraftSchema = object({ name: nonEmpty(), climate: bayClimateSchema });
+export const baySchema = bayDraftSchema.extend({ id: id(), version: z.int() });
+export type Bay = z.output<typeof baySchema>;
+
+export const AIR_SOURCES = ['bay', 'typed'] as const;
+
+/** What a client may set of a job: the job itself, where it stands, and where its expected air comes from. */
+export const jobDraftSchema = object({
+  document: jobSchema,
+  bayId: id().nullable().default(null),
+  airSource: oneOf(AIR_SOURCES).default('typed'),
+});
+export type JobDraft = z.output<typeof jobDraftSchema>;
+
+export const newJobSchema = jobDraftSchema.extend({ id: id() });
+
+export const jobRecordSchema = newJobSchema.extend({ version: z.int(), createdAt: instant(), updatedAt: instant() });
+export type JobRecord = z.output<typeof jobRecordSchema>;
+
+/** A job at a glance, with the moments that are still to come. */
+export const jobSummarySchema = object({
+  id: id(),
+  version: z.int(),
+  title: z.string(),
+  /** The item whose visit it is. */
+  itemId: z.string().optional(),
+  itemName: z.string().optional(),
+  ownerName: z.string().optional(),
+  bayId: z.string().nullable(),
+  startAt: instant(),
+  needsBy: instant().optional(),
+  stage: z.enum(STAGES),
+  areaM2: z.number(),
+  patchesDone: z.int(),
+  patchesTotal: z.int(),
+  stops: z.int(),
+  waterSafe: instant().nullable(),
+  handover: instant().nullable(),
+  firstWash: instant().nullable(),
+  renew: instant().nullable(),
+});
+export type JobSummary = z.output<typeof jobSummarySchema>;
+
+export const shelfProductSchema = object({ id: id(), version: z.int(), updatedAt: instant(), sheet: productSchema });
+export type ShelfProduct = z.output<typeof shelfProductSchema>;
+
+export const airReadingSchema = object({
+  at: instant(),
+  airC: z.number(),
+  rhPct: z.number(),
+  surfaceC: z.number(),
+  airSpeed: z.number(),
+});
+export type AirReading = z.output<typeof airReadingSchema>;
+
+/** Where a thickness gauge is set down. */
+export const probeSpotSchema = object({
+  panel: nonEmpty(),
+  substrate: oneOf(SUBSTRATE_IDS),
+  paint: oneOf(['factory', 'refinished', 'single-stage']),
+  nth: wholePositive(),
+});
+export type ProbeSpot = z.output<typeof probeSpotSchema>;
+
+/** One reading, µm; null: there is no metal under the paint. */
+export const gaugeReadingSchema = object({ um: z.number().nullable() });
+export type GaugeAnswer = z.output<typeof gaugeReadingSchema>;
+
+/** An error as the server answers it (RFC 9457), with every fault and its place. */
+export const problemSchema = object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  faults: z.array(object({ path: z.string(), message: z.string() })).optional(),
+  /** For a stale write: the version that stands, and what has changed since the one that was edited. */
+  version: z.int().optional(),
+  changed: z.array(z.string()).optional(),
+});
+export type Problem = z.output<typeof problemSchema>;
+
+/** Something that changed on the server, told to every open window. */
+export const changeSchema = object({
+  kind: z.enum(['job', 'log', 'product', 'bay', 'photos', 'template', 'kit', 'offer']),
+  id: z.string(),
+});
+export type Change = z.output<typeof changeSchema>;

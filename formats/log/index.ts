@@ -1,0 +1,8 @@
+export {
+  type EarlierPair,
+  earlierPairSchema,
+  type LearnedPreparation,
+  learnedPreparationSchema,
+  NOTHING_LEARNED,
+} from './learned';
+export { type LogEntry, logEntrySchema, loggedEntries, type NewEntry, newEntrySchema } from './log';

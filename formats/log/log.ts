@@ -1,0 +1,104 @@
+import { z } from 'zod';
+import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
+import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
+import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
+import type { LoggedEntry } from '#core/work/run';
+import { STEP_KIND_IDS } from '#core/work/steps';
+import {
+  celsius,
+  instant,
+  minutesBetween,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  text,
+  wholeNonNegative,
+  wholePositive,
+} from '#formats/values';
+
+const patch = object({
+  surface: nonEmpty(),
+  layer: wholeNonNegative(),
+  coat: wholePositive(),
+  copy: wholePositive(),
+  section: wholePositive(),
+});
+
+const patchStart = object({
+  product: nonEmpty(),
+  sections: wholePositive(),
+  areaM2: positive(),
+  amount: nonNegative(),
+  surfaceC: celsius().optional(),
+});
+
+const step = <const T extends string>(type: T) => object({ type: z.literal(type), patch });
+
+const stage = object({ kind: oneOf(STEP_KIND_IDS), round: wholePositive() });
+
+/** One thing that was done at the item, as it is sent and kept. */
+export const runEntrySchema = z.discriminatedUnion(
+  'type',
+  [
+    object({ type: z.literal('lay-start'), patch, start: patchStart }),
+    step('lay-end'),
+    step('cue-seen'),
+    step('level-start'),
+    step('level-end'),
+    object({ type: z.literal('fault'), patch, fault: oneOf(LAYING_FAULT_IDS), note: text().optional() }),
+    object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative(), dwellMin: nonNegative().optional() }),
+    object({ type: z.literal('stage-pause'), stage, reason: oneOf(PAUSE_REASONS) }),
+    object({ type: z.literal('stage-resume'), stage }),
+    object({ type: z.literal('stage-end'), stage }),
+    object({
+      type: z.literal('stage-used'),
+      stage,
+      what: nonEmpty(),
+      unit: text(),
+      predicted: nonNegative(),
+      amount: nonNegative(),
+    }),
+    object({ type: z.literal('stage-found'), stage, note: nonEmpty() }),
+    object({
+      type: z.literal('mark-outcome'),
+      surface: nonEmpty(),
+      mark: nonEmpty(),
+      kind: oneOf(MARK_KIND_IDS),
+      severity: oneOf(MARK_SEVERITIES),
+      level: oneOf(LEVELS),
+      outcome: oneOf(OUTCOMES),
+    }),
+    object({
+      type: z.literal('clear-taken'),
+      surface: nonEmpty(),
+      um: nonNegative().max(1000, { error: 'expected at most 1000 µm' }),
+    }),
+    object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
+    object({ type: z.literal('undo'), entry: nonEmpty() }),
+  ],
+  { error: 'expected an entry of a known type' },
+);
+
+/** An entry as it is handed in: the sender names it, so that sending it twice logs it once. */
+export const newEntrySchema = object({
+  id: nonEmpty().max(64, { error: 'expected at most 64 characters' }),
+  at: instant(),
+  by: nonEmpty().max(80, { error: 'expected at most 80 characters' }).optional(),
+  entry: runEntrySchema,
+});
+export type NewEntry = z.output<typeof newEntrySchema>;
+
+/** An entry as it stands in the log. `seq` is the order in which it was recorded. */
+export const logEntrySchema = newEntrySchema.extend({ seq: z.int(), recordedAt: instant() });
+export type LogEntry = z.output<typeof logEntrySchema>;
+
+/** The log on the job's own scale of minutes. */
+export function loggedEntries(
+  startAt: string,
+  entries: readonly Pick<LogEntry, 'id' | 'at' | 'entry'>[],
+): LoggedEntry[] {
+  return entries.map(({ id, at, entry }) => ({ id, atMin: minutesBetween(startAt, at), entry }));
+}

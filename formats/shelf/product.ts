@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { REMOVAL_METHOD_IDS } from '#core/after/removal';
+import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { FAMILY_IDS } from '#core/products/families';
+import { METHOD_IDS } from '#core/products/methods';
+import { ANSWERS, FILM_FINISHES, UNITS } from '#core/products/sheets';
+import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/time/clocks';
+import {
+  anyNumber,
+  celsius,
+  list,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  range,
+  text,
+  wholeNonNegative,
+} from '#formats/values';
+
+const clock = object({
+  mechanism: oneOf(MECHANISMS),
+  eKj: nonNegative().optional(),
+  n: nonNegative().optional(),
+  refC: celsius().optional(),
+  refRh: percent()
+    .gt(0, { error: 'expected more than 0 and less than 100 %' })
+    .lt(100, { error: 'expected more than 0 and less than 100 %' })
+    .optional(),
+  refAirSpeed: nonNegative().optional(),
+});
+
+const milestone = object({ name: oneOf(MILESTONES), clock: oneOf(CLOCK_NAMES), min: nonNegative() });
+
+const substrateSheet = object({
+  use: oneOf(ANSWERS),
+  coverage: positive().optional(),
+  levelFrom: nonNegative().optional(),
+  levelBy: nonNegative().optional(),
+  cue: nonNegative().optional(),
+  why: text().optional(),
+});
+
+/** Where a figure came from. */
+export const SOURCES = ['sheet', 'measured', 'assumed'] as const;
+/** Figures whose source is kept. */
+export const SOURCED_FIELDS = [
+  'coveragePerM2',
+  'densityGPerMl',
+  'vocGPerL',
+  'packs',
+  'prime',
+  'applicatorM2',
+  'residue',
+  'layPace',
+  'levelPace',
+  'clocks',
+  'milestones',
+  'limits',
+  'substrates',
+  'over',
+  'freshPaintDays',
+  'ratedMonths',
+  'meltsAtC',
+  'film',
+  'comesOffBy',
+] as const;
+
+/** A product sheet as it stands in a job file and on the shelf. */
+export const productSchema = object({
+  id: nonEmpty(),
+  name: nonEmpty(),
+  family: oneOf(FAMILY_IDS),
+  unit: oneOf(UNITS).default('ml'),
+  coveragePerM2: positive(),
+  densityGPerMl: positive().default(1),
+  vocGPerL: nonNegative().default(0),
+  packs: list(object({ size: positive(), price: wholeNonNegative() })).min(1, {
+    error: 'expected at least one pack on sale',
+  }),
+  onHand: nonNegative().default(0),
+  prime: nonNegative().default(0),
+  applicatorM2: positive().nullable().default(null),
+  residue: nonNegative().default(0),
+  layPace: positive().default(1),
+  levelPace: positive().default(1),
+  clocks: object({ flash: clock.optional(), set: clock.optional() }),
+  milestones: list(milestone),
+  limits: object({
+    airC: range(celsius).optional(),
+    rhPct: range(percent).optional(),
+    surfaceC: range(celsius).optional(),
+  }).optional(),
+  substrates: z.partialRecord(z.enum(SUBSTRATE_IDS), substrateSheet, { error: 'expected an object' }),
+  over: list(nonEmpty()),
+  freshPaintDays: nonNegative().default(60),
+  properties: list(nonEmpty()).default([]),
+  ratedMonths: positive().optional(),
+  flashFactor: positive().default(1),
+  flashSigma: nonNegative().default(0.2),
+  usageFactor: positive().default(1),
+  usageSigma: nonNegative().default(0.15),
+  // What a sheet carries besides, for people and for removal.
+  sheetVersion: nonEmpty().optional(),
+  sheetDate: z.iso.date({ error: 'expected a date such as 2026-05-01' }).optional(),
+  hazards: list(nonEmpty()).optional(),
+  /** Where each figure came from, by the name of its field; what is not named is from the data sheet. */
+  sources: z.partialRecord(z.enum(SOURCED_FIELDS), oneOf(SOURCES), { error: 'expected an object' }).optional(),
+  batch: text().optional(),
+  hardness: text().optional(),
+  shelfMonths: object({ closed: positive().optional(), open: positive().optional() }).optional(),
+  method: oneOf(METHOD_IDS).optional(),
+  /** Methods of removal its maker names. */
+  comesOffBy: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
+  /** Of a film. */
+  film: object({
+    thicknessUm: positive(),
+    finish: oneOf(FILM_FINISHES),
+    rollWidthsMm: list(positive()).min(1, { error: 'expected at least one roll width' }),
+    stretchPct: percent(),
+    adhesive: text().optional(),
+    maxSurfaceC: celsius(),
+  }).optional(),
+  meltsAtC: anyNumber().optional(),
+});
+
+export type ProductSheet = z.output<typeof productSchema>;
+export type ProductSheetInput = z.input<typeof productSchema>;

@@ -1,0 +1,1 @@
+export { readReadingsCsv } from './readings-csv';

@@ -1,0 +1,25 @@
+export { changedPaths } from './changed-paths';
+export { type Fault, faultLine, FaultsError, faultsOfIssues, pathText } from './faults';
+export { instantAfter, minuteOfDay, minutesBetween, minutesToDay } from './moments';
+export { money } from './money';
+export { isNumber, isRecord, type Raw, records } from './raw';
+export { parseJson, read } from './read';
+export {
+  anyNumber,
+  calendarDay,
+  celsius,
+  flag,
+  id,
+  instant,
+  list,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  positive,
+  range,
+  text,
+  wholeNonNegative,
+  wholePositive,
+} from './values';

@@ -1,0 +1,192 @@
+import {
+  bayAir,
+  cheapestAlone,
+  type Choice,
+  type ChoiceSurface,
+  comparedInWords,
+  frontier,
+  type FrontierPoint,
+  honestWords,
+  optionsFor,
+  readyAfterMin,
+  type Solve,
+  USUAL_WISHES,
+  whyNot,
+  type Wishes,
+} from '#core/choice/choose';
+import { twinOf } from '#core/item/condition';
+import { SUBSTRATES } from '#core/item/substrates';
+import { surfaceAreaM2 } from '#core/work/plan';
+import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
+import { type Job, type Surface, wishesSchema } from '#formats/job';
+import { minutesToDay } from '#formats/values';
+import { isAircraft, plannedJob } from '#job/plan';
+
+/** Where stones hit or hands touch: fronts, mirrors, sills, and what is beside a handle. */
+const HIT = /bonnet|mirror|sill|front-bumper|bumper-front|handle|leading/;
+
+/** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
+export function choiceSurfaces(job: Job): ChoiceSurface[] {
+  const excluded = new Set(
+    job.prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface),
+  );
+  const aircraft = isAircraft(job);
+  return job.surfaces
+    .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
+    .map((surface): ChoiceSurface => {
+      const { id: surfaceId, substrate, existing, refinishedOn, colour, zone, layers } = surface;
+      return {
+        id: surfaceId,
+        substrate,
+        existing,
+        aircraft,
+        areaM2: wholeAreaM2(surface),
+        pair: [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,
+        hit: zone === 'front' || HIT.test(surfaceId),
+        ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),
+        ...(colour && { tone: colour.tone }),
+        ...(layers.length > 0 && { fixed: layers.map(({ product, coats }) => ({ product, coats })) }),
+      };
+    });
+}
+
+/** All copies together, m². */
+const wholeAreaM2 = (surface: Surface): number =>
+  surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }) * surface.count;
+
+/** Share of the painted area whose clear coat fails. */
+function failingShare(job: Job): number {
+  const painted = job.surfaces.filter(({ substrate }) => SUBSTRATES[substrate].polishable);
+  const areaOf = (surfaces: typeof painted) => surfaces.reduce((sum, surface) => sum + wholeAreaM2(surface), 0);
+  const failing = painted.filter(({ marks = [] }) => marks.some(({ kind }) => kind === 'failing-clear'));
+  return painted.length === 0 ? 0 : areaOf(failing) / areaOf(painted);
+}
+
+/** A job's wishes: what was said, how the item lives, its years and the hour of work. */
+export function wishesOf(job: Job): Wishes {
+  const { parking, wash, climate, distance, preparation } = job.owner ?? {};
+  const { pinned, ...said } = job.wishes ?? {};
+  return wishesSchema.parse({
+    ...said,
+    hourRate: job.prepare?.hourRate ?? USUAL_WISHES.hourRate,
+    keptMonths: MONTHS_PER_YEAR * (job.prepare?.yearsPlanned ?? USUAL_WISHES.keptMonths / MONTHS_PER_YEAR),
+    exposure: { parking, wash, climate, distance, preparation },
+  });
+}
+
+/** A job as the choice is asked for it: with a whole shelf, and only the stacks that are given by hand. */
+export function jobToChoose(job: Job, shelf: Job['products']): Job {
+  const pinned = new Set(job.wishes?.pinned);
+  const known = new Set(shelf.map((product) => product.id));
+  return {
+    ...job,
+    // A given stack may be of sheets that have left the shelf since.
+    products: [...shelf, ...job.products.filter((product) => !known.has(product.id))],
+    // What is given bare stays so: nothing is asked for it.
+    surfaces: job.surfaces
+      .filter(({ id: surface, layers }) => !pinned.has(surface) || layers.length > 0)
+      .map((surface) => (pinned.has(surface.id) ? surface : { ...surface, layers: [] })),
+  };
+}
+const MONTHS_PER_YEAR = 12;
+
+/** A job with its wishes made ready, and what can be said of it before anything is solved. */
+function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
+  const { ambient, matteSchool } = plannedJob(job);
+  const air = bayAir(job.products, ambient, matteSchool);
+  const kinds = optionsFor(choiceSurfaces(job), job.products, wishes, air);
+  const bare = kinds
+    .filter(({ options }) => options.length === 0)
+    .flatMap(({ surfaces }) => surfaces.map((surface) => surface.id));
+  return { kinds, bare, air };
+}
+
+/**
+ * Chooses for a whole file: the best for the wishes, the frontier around it, and the plain way beside them.
+ * @param onPoint told of each point as it is found; true: stop with what there is
+ * @param onNearer told how near the best is proven to be so far, as a share
+ */
+export function chooseFile(
+  { job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>,
+  solve: Solve,
+  onPoint?: (point: ChoicePoint, done: number, of: number) => boolean,
+  onNearer?: (gap: number) => void,
+): ChoiceFile {
+  const { kinds, bare, air } = prepareChoice({ job, wishes });
+  const products = new Map(job.products.map((product) => [product.id, product]));
+  const readyMin = ({ surfaces }: Choice) =>
+    Math.max(
+      0,
+      ...surfaces.map(({ layers }) =>
+        readyAfterMin(
+          layers.map(({ product, coats }) => ({ product: products.get(product)!, coats })),
+          air,
+        ),
+      ),
+    );
+  let first: Choice | undefined;
+  const tell = ({ name, choice }: FrontierPoint) => {
+    first ??= choice;
+    return choicePoint(name, choice, { first, readyMin: readyMin(choice) });
+  };
+  const points = frontier(
+    kinds,
+    job.products,
+    wishes,
+    solve,
+    (point, done, of) => onPoint?.(tell(point), done, of) ?? false,
+    (best, bound) => {
+      const gap = (best - bound) / Math.abs(best);
+      if (Number.isFinite(gap)) onNearer?.(gap);
+      return false;
+    },
+  );
+  const alone = cheapestAlone(kinds, job.products, wishes);
+  return {
+    format: CHOICE_FORMAT,
+    points: points.map(tell),
+    bare,
+    honest: honestWords(wishes, { failingShare: failingShare(job), choice: first, shelf: job.products }),
+    fellAway: first ? whyNot(kinds, first, job.products, wishes, air) : [],
+    alone: {
+      firstMoney: alone.firstMoney,
+      keptMoney: alone.keptMoney,
+      hours: alone.minutes / MINUTES_PER_HOUR,
+      lifeMonths: alone.lifeMonths,
+    },
+  };
+}
+
+const MINUTES_PER_HOUR = 60;
+
+function choicePoint(
+  name: FrontierPoint['name'],
+  choice: Choice,
+  { first, readyMin }: { readonly first: Choice; readonly readyMin: number },
+): ChoicePoint {
+  const { surfaces, purchases, materialMoney, firstMoney, minutes, keptMoney, keptMinutes, yearMoney } = choice;
+  return {
+    name,
+    words: choice === first ? 'best for what you said' : comparedInWords(choice, first),
+    surfaces: surfaces.map((surface) => ({ ...surface, layers: [...surface.layers] })),
+    purchases: purchases.map(({ product, order, packs, cost, leftover }) => ({
+      product,
+      order,
+      packs: [...packs],
+      cost,
+      leftover,
+    })),
+    materialMoney,
+    firstMoney,
+    hours: minutes / MINUTES_PER_HOUR,
+    keptMoney,
+    keptHours: keptMinutes / MINUTES_PER_HOUR,
+    yearMoney,
+    yearHours: choice.yearMinutes / MINUTES_PER_HOUR,
+    yearUm: choice.yearUm,
+    readyHours: Number.isFinite(readyMin) ? readyMin / MINUTES_PER_HOUR : null,
+    lifeMonths: choice.lifeMonths,
+    removalUm: choice.removalUm,
+    gap: choice.gap,
+  };
+}

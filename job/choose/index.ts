@@ -1,0 +1,1 @@
+export { choiceSurfaces, chooseFile, jobToChoose, wishesOf } from './choose-job';

@@ -1,0 +1,208 @@
+/** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
+import { twinOf } from '#core/item/condition';
+import type { PlacedReading } from '#core/item/paint';
+import type { FamilyId } from '#core/products/families';
+import { bayAmbient, correctedBy } from '#core/time/air';
+import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
+import { minuteOfDay } from '#formats/values';
+
+export type Edit = (draft: JobDraft) => JobDraft;
+
+/** Days of expected air a plan is given: long enough for the slow milestones to be reached. */
+const AMBIENT_DAYS = 8;
+
+const inDocument =
+  (change: (document: Job) => Job): Edit =>
+  (draft) => ({ ...draft, document: change(draft.document) });
+
+export const changeDocument = (changes: Partial<Job>): Edit => inDocument((document) => ({ ...document, ...changes }));
+
+export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =>
+  inDocument((document) => ({ ...document, owner: { ...document.owner, ...changes } }));
+
+export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
+  inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
+
+/** What the owner agreed to; nothing: taken back. */
+export const setAgreed = (agreed: Job['agreed']): Edit => changeDocument({ agreed });
+
+export const changeWishes = (changes: Partial<NonNullable<Job['wishes']>>): Edit =>
+  inDocument((document) => ({ ...document, wishes: { ...document.wishes, ...changes } }));
+
+export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => (surface.id === id ? { ...surface, ...changes } : surface)),
+  }));
+
+export const addSurface = (surface: Surface): Edit =>
+  inDocument((document) => ({ ...document, surfaces: [...document.surfaces, surface] }));
+
+export const removeSurface = (id: string): Edit =>
+  inDocument((document) =>
+    withNeededSheets({ ...document, surfaces: document.surfaces.filter((surface) => surface.id !== id) }),
+  );
+
+const changeMarks = (id: string, change: (marks: readonly SurfaceMark[]) => SurfaceMark[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) =>
+      surface.id === id ? { ...surface, marks: change(surface.marks ?? []) } : surface,
+    ),
+  }));
+
+export const addMark = (surface: string, mark: SurfaceMark): Edit => changeMarks(surface, (marks) => [...marks, mark]);
+
+export const changeMark = (surface: string, id: string, changes: Partial<SurfaceMark>): Edit =>
+  changeMarks(surface, (marks) => marks.map((mark) => (mark.id === id ? { ...mark, ...changes } : mark)));
+
+export const removeMark = (surface: string, id: string): Edit =>
+  changeMarks(surface, (marks) => marks.filter((mark) => mark.id !== id));
+
+/** A thickness reading, µm, on the panel it was taken on; with its place where that is known. */
+export interface NewReading {
+  readonly surface: string;
+  readonly um: number;
+  readonly at?: readonly [across: number, down: number] | undefined;
+}
+
+export const addReadings = (readings: readonly NewReading[]): Edit =>
+  inDocument((document) => {
+    const ofPanel = new Map<string, NewReading[]>();
+    for (const reading of readings) ofPanel.set(reading.surface, [...(ofPanel.get(reading.surface) ?? []), reading]);
+    return {
+      ...document,
+      surfaces: document.surfaces.map((surface) => {
+        const own = ofPanel.get(surface.id);
+        return own ? withReadings(surface, [...placedReadings(surface), ...own]) : surface;
+      }),
+    };
+  });
+
+/** A panel's readings, each with its place where that was kept. */
+export function placedReadings({ readingsUm, readingsAt }: Surface): PlacedReading[] {
+  return readingsUm.map((um, index) => ({ um, at: readingsAt?.[index] ?? undefined }));
+}
+
+function withReadings(surface: Surface, readings: readonly PlacedReading[]): Surface {
+  const placed = readings.some(({ at }) => at !== undefined);
+  return {
+    ...surface,
+    readingsUm: readings.map(({ um }) => um),
+    readingsAt: placed ? readings.map(({ at }) => (at ? [at[0], at[1]] : null)) : undefined,
+  };
+}
+
+export const setReadings = (id: string, readings: readonly PlacedReading[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => (surface.id === id ? withReadings(surface, readings) : surface)),
+  }));
+
+/** Says the same of several surfaces. */
+export const changeSurfaces = (ids: readonly string[], changes: Partial<Surface>): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => (ids.includes(surface.id) ? { ...surface, ...changes } : surface)),
+  }));
+
+/**
+ * What a panel is made of, what lies on it and what goes on it, said of its twin as well. Marks, readings and
+ * notes stay where they were seen: copying never hides a difference.
+ */
+export const copyToTwin = (id: string): Edit =>
+  inDocument((document) => {
+    const twin = twinOf(id);
+    const from = document.surfaces.find((surface) => surface.id === id);
+    if (!from || twin === undefined) return document;
+    const { substrate, curvature, onePiece, existing, paint, layers } = from;
+    return {
+      ...document,
+      surfaces: document.surfaces.map((surface) =>
+        surface.id === twin ? { ...surface, substrate, curvature, onePiece, existing, paint, layers } : surface,
+      ),
+    };
+  });
+
+/** Puts a stack on several surfaces; sheets that come in are copied into the job, those no longer named leave it. */
+export const setLayers = (ids: readonly string[], layers: readonly Layer[], shelf: readonly ProductSheet[]): Edit =>
+  inDocument((document) => {
+    const surfaces = document.surfaces.map((surface) =>
+      ids.includes(surface.id) ? { ...surface, layers: [...layers] } : surface,
+    );
+    return withNeededSheets({ ...document, surfaces }, shelf);
+  });
+
+/** Stacks of many panels at once, each its own: one step to undo. */
+export const setStacks = (stacks: ReadonlyMap<string, readonly Layer[]>, shelf: readonly ProductSheet[]): Edit =>
+  inDocument((document) => {
+    const surfaces = document.surfaces.map((surface) => {
+      const layers = stacks.get(surface.id);
+      return layers ? { ...surface, layers: [...layers] } : surface;
+    });
+    return withNeededSheets({ ...document, surfaces }, shelf);
+  });
+
+/** Takes another version of a sheet into the job. */
+export const takeSheet = (sheet: ProductSheet): Edit =>
+  inDocument((document) => ({
+    ...document,
+    products: document.products.map((own) => (own.id === sheet.id ? sheet : own)),
+  }));
+
+export const setExisting = (ids: readonly string[], existing: readonly FamilyId[]): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) =>
+      ids.includes(surface.id) ? { ...surface, existing: [...existing] } : surface,
+    ),
+  }));
+
+function withNeededSheets(document: Job, shelf: readonly ProductSheet[] = []): Job {
+  const named = new Set(document.surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));
+  const kept = document.products.filter(({ id }) => named.has(id));
+  const known = new Set(kept.map(({ id }) => id));
+  const added = shelf.filter(({ id }) => named.has(id) && !known.has(id));
+  return { ...document, products: [...kept, ...added] };
+}
+
+/** A bay's expected air from the job's start on. */
+export function expectedAir(bay: Pick<Bay, 'climate'>, startAt: string): Job['ambient'] {
+  return bayAmbient(bay.climate, Math.floor(minuteOfDay(startAt)), AMBIENT_DAYS).map((step) => ({ ...step }));
+}
+
+/** Moves the job into a bay: its air is what that bay is expected to do. */
+export const moveToBay =
+  (bay: Bay): Edit =>
+  (draft) => ({
+    bayId: bay.id,
+    airSource: 'bay',
+    document: { ...draft.document, ambient: expectedAir(bay, draft.document.startAt) },
+  });
+
+/** Another start: in a bay, another hour of its day. */
+export const startAt =
+  (instant: string, bay: Bay | undefined): Edit =>
+  (draft) => ({
+    ...draft,
+    document: {
+      ...draft.document,
+      startAt: instant,
+      ambient: draft.airSource === 'bay' && bay ? expectedAir(bay, instant) : draft.document.ambient,
+    },
+  });
+
+/**
+ * Air typed in or read off an instrument at the start. In a bay the rest of the day still follows the bay, the
+ * difference fading; without one it holds all through.
+ */
+export const typeAir =
+  (air: Pick<Job['ambient'][number], 'airC' | 'rhPct' | 'airSpeed'>, bay: Bay | undefined): Edit =>
+  (draft) => {
+    const { startAt } = draft.document;
+    if (!bay) return { ...draft, airSource: 'typed', document: { ...draft.document, ambient: [{ atMin: 0, ...air }] } };
+    const day = bayAmbient(bay.climate, Math.floor(minuteOfDay(startAt)), AMBIENT_DAYS);
+    const ambient = correctedBy(day, air, bay.climate.tauMin).map((step) => ({ ...step }));
+    return { ...draft, airSource: 'bay', document: { ...draft.document, ambient } };
+  };

@@ -1,0 +1,31 @@
+export {
+  addMark,
+  addReadings,
+  addSurface,
+  changeDocument,
+  changeMark,
+  changeOwner,
+  changePrepare,
+  changeSurface,
+  changeSurfaces,
+  changeWishes,
+  copyToTwin,
+  type Edit,
+  expectedAir,
+  moveToBay,
+  placedReadings,
+  removeMark,
+  removeSurface,
+  setAgreed,
+  setExisting,
+  setLayers,
+  setReadings,
+  setStacks,
+  startAt,
+  takeSheet,
+  typeAir,
+} from './edits';
+export { addDrawn, claimsOf, cutOut, mergeFault, mergeSurfaces, outlineFault, reshape } from './map-edits';
+export { splitFault, splitSurface } from './split-surface';
+export { groupsOf, itemTemplate, stretched, stretchItem, switchGroup } from './stretch-item';
+export { blankSurface, firstSurfaces, freeId, templateSurfaces } from './template-surfaces';

@@ -1,0 +1,102 @@
+import {
+  boundingBox,
+  containsPoint,
+  type Point,
+  type Polygon,
+  polygonAreaM2,
+  shapeOutline,
+  splitAlong,
+} from '#core/item/geometry';
+import type { JobDraft, Surface, SurfaceMark } from '#formats/job';
+
+/** A place on a panel as the net gives it: shares of its box, across and down the sheet. */
+type Place = readonly [across: number, down: number];
+
+const LETTERS = 'abcdefgh';
+
+/** Why a surface cannot be split; undefined where it can. */
+export function splitFault({ shape, count }: Pick<Surface, 'shape' | 'count'>): string | undefined {
+  if (count > 1) return 'it stands for several copies; make them surfaces of their own first';
+  if (!['polygon', 'rectangle', 'trapezoid'].includes(shape.kind))
+    return 'it has no outline to draw a line on; measure its parts by tape';
+  return undefined;
+}
+
+/** The point of an outline at a place on the sheet, which grows downwards where the outline grows upwards. */
+function pointAt(outline: Polygon, [across, down]: Place): Point {
+  const { minX, minY, maxX, maxY } = boundingBox(outline);
+  return [minX + across * (maxX - minX), maxY - down * (maxY - minY)];
+}
+
+function placeOn(outline: Polygon, [x, y]: Point): [number, number] {
+  const { minX, minY, maxX, maxY } = boundingBox(outline);
+  const share = (value: number) => Math.min(1, Math.max(0, value));
+  return [share((x - minX) / (maxX - minX)), share((maxY - y) / (maxY - minY))];
+}
+
+/** `front-door-left` and `a` make `front-door-a-left`: the side stays last, so that twins are still found. */
+function pieceId(id: string, letter: string): string {
+  const side = /-(left|right)$/.exec(id)?.[0] ?? '';
+  return `${id.slice(0, id.length - side.length)}-${letter}${side}`;
+}
+function pieceName(name: string, letter: string): string {
+  const side = /, (left|right)$/.exec(name)?.[0] ?? '';
+  return `${name.slice(0, name.length - side.length)} ${letter}${side}`;
+}
+
+/**
+ * Splits a surface along the line through two places on it. The pieces keep all that was said of the whole;
+ * each mark goes to the piece nearest to it, readings stay with the largest. The areas add up.
+ * @returns the draft as it was where the line misses the panel
+ */
+export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place): JobDraft {
+  const { surfaces } = draft.document;
+  const surface = surfaces.find((one) => one.id === id);
+  if (!surface || splitFault(surface)) return draft;
+  const outline = shapeOutline(surface.shape);
+  const [a, b] = [pointAt(outline, from), pointAt(outline, to)];
+  if (Math.hypot(a[0] - b[0], a[1] - b[1]) < 1) return draft;
+  const outlines = [...splitAlong(outline, a, b)]
+    .sort((p, q) => polygonAreaM2(q) - polygonAreaM2(p))
+    .slice(0, LETTERS.length);
+  if (outlines.length < 2) return draft;
+
+  const marks = (surface.marks ?? []).map((mark) => ({ mark, point: pointAt(outline, mark.at) }));
+  const taken = new Set(surfaces.map((one) => one.id));
+  const pieces = outlines.map((piece, index): Surface => {
+    const own = marks
+      .filter(({ point }) => nearest(outlines, point) === index)
+      .map(({ mark, point }): SurfaceMark => ({ ...mark, at: placeOn(piece, point) }));
+    return {
+      ...surface,
+      id: freeId(surface.id, LETTERS[index]!, taken),
+      name: pieceName(surface.name ?? surface.id, LETTERS[index]!),
+      shape: { kind: 'polygon', pointsMm: piece.map(([x, y]): [number, number] => [x, y]) },
+      readingsUm: index === 0 ? surface.readingsUm : [],
+      // Their places were shares of the whole panel.
+      readingsAt: undefined,
+      ...(surface.marks && { marks: own }),
+    };
+  });
+  return {
+    ...draft,
+    document: { ...draft.document, surfaces: surfaces.flatMap((one) => (one.id === id ? pieces : [one])) },
+  };
+}
+
+function freeId(id: string, letter: string, taken: ReadonlySet<string>): string {
+  let free = pieceId(id, letter);
+  for (let number = 2; taken.has(free); number++) free = pieceId(id, `${letter}${number}`);
+  return free;
+}
+
+/** The piece whose box holds the point most inwardly; marks lie inside, so that is where they belong. */
+function nearest(outlines: readonly Polygon[], point: Point): number {
+  const distances = outlines.map((outline) => (containsPoint(outline, point) ? -1 : distanceToBox(outline, point)));
+  return distances.indexOf(Math.min(...distances));
+}
+
+function distanceToBox(outline: Polygon, [x, y]: Point): number {
+  const { minX, minY, maxX, maxY } = boundingBox(outline);
+  return Math.hypot(Math.max(minX - x, 0, x - maxX), Math.max(minY - y, 0, y - maxY));
+}

@@ -1,0 +1,1 @@
+export { judgeLayers, judgePlanned, productsOf } from './judging';

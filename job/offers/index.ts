@@ -1,0 +1,2 @@
+export { laidInWords, lifeInWords, quoted, type Quoted } from './quoted';
+export { panelsInWords, stackInWords, toPlan } from './stacks';

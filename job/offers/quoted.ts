@@ -1,0 +1,62 @@
+import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer } from '#core/choice/offers';
+import { prepareItem, type PrepareSettings } from '#core/work/prepare';
+import { type Job, surfaceName } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
+import { choiceSurfaces, wishesOf } from '#job/choose';
+import { panelCases } from '#job/prepare';
+import { panelsInWords, stackInWords, toPlan } from './stacks';
+
+/** An offer as it comes out on the item of a job. */
+export interface Quoted {
+  readonly offer: Offer;
+  readonly applied: readonly Applied[];
+  readonly price: OfferPrice;
+}
+
+/**
+ * An offer on the item of a job: stacks adapted by the rules, preparation at its level, the price of both. What the
+ * job has planned itself does not count.
+ * @param settings how the job is prepared, but for the level, which is the offer's
+ */
+export function quoted(
+  offer: Offer,
+  { document, shelf, settings }: { document: Job; shelf: readonly ProductSheet[]; settings: PrepareSettings },
+): Quoted {
+  const bare = document.surfaces.map((surface) => ({ ...surface, layers: [] }));
+  const wanted = choiceSurfaces({ ...document, surfaces: bare });
+  const applied = applyOffer(offer, wanted, shelf);
+  const stacks = toPlan(applied, shelf);
+  const laid = {
+    ...document,
+    products: [...shelf],
+    surfaces: bare.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
+  };
+  const { minutes } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
+  const surfaces = wanted.map((surface) => ({ ...surface, fixed: stacks.get(surface.id) ?? [] }));
+  return { offer, applied, price: priceOffer(offer, surfaces, shelf, wishesOf(document), minutes) };
+}
+
+const BARE = 'Nothing is laid on';
+
+/** What an offer lays, for the owner: each stack once, with the panels it goes on by name or by number. */
+export function laidInWords(
+  { applied }: Pick<Quoted, 'applied'>,
+  surfaces: Job['surfaces'],
+  shelf: readonly ProductSheet[],
+): string[] {
+  const products = new Map(shelf.map(({ id, name }) => [id, name]));
+  const names = new Map(surfaces.map((surface) => [surface.id, surfaceName(surface).toLowerCase()]));
+  const on = new Map<string, string[]>();
+  for (const { id, layers } of applied) {
+    const stack = layers.length === 0 ? BARE : stackInWords(layers, (product) => products.get(product) ?? product);
+    on.set(stack, [...(on.get(stack) ?? []), names.get(id) ?? id]);
+  }
+  const bareLast = [...on].sort(([a], [b]) => Number(a === BARE) - Number(b === BARE));
+  return bareLast.map(([stack, panels]) => `${stack}: ${panelsInWords(panels)}`);
+}
+
+/** What may be promised of its life, for the owner. */
+export function lifeInWords({ price }: Pick<Quoted, 'price'>): string {
+  const [from, to] = price.lifeMonths.map(Math.round);
+  return to === 0 ? 'Nothing is laid.' : `Plan for ${from} to ${to} months.`;
+}

@@ -1,0 +1,2 @@
+export { isAircraft, plannedJob, planOf } from './planned-job';
+export { planFile } from './write-plan';

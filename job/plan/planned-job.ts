@@ -1,0 +1,39 @@
+import { templateById } from '#core/item/nets';
+import type { AmbientSeries } from '#core/time/air';
+import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
+import { type Job, surfaceName } from '#formats/job';
+import { minutesBetween, minutesToDay } from '#formats/values';
+
+/** A file's job as the core plans it: instants become minutes from the start of laying. */
+export function plannedJob(job: Job): PlannedJob {
+  const { startAt, owner } = job;
+  const [first, ...rest] = job.ambient;
+  const aircraft = isAircraft(job);
+  const ambient: AmbientSeries = [first!, ...rest];
+  return {
+    surfaces: job.surfaces.map((surface) => ({
+      ...surface,
+      name: surfaceName(surface),
+      aircraft,
+      curvature: surface.curvature ?? 1,
+      refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
+    })),
+    products: job.products,
+    ambient,
+    crew: job.crew,
+    matteSchool: job.schools?.matte ?? 'fixed-early',
+    room: job.room,
+    needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
+  };
+}
+
+/** Whether a job's item is an aircraft: it is drawn as one, or something on it carries aircraft paint. */
+export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): boolean {
+  const drawnAsOne = item?.template && templateById(item.template.id)?.aircraft;
+  return drawnAsOne || surfaces.some(({ substrate }) => substrate === 'aircraft-paint');
+}
+
+/** Plans a file's job. */
+export function planOf(job: Job): Plan {
+  return planJob(plannedJob(job));
+}

@@ -1,0 +1,1 @@
+export { clearTakenUm, pairsFound, panelCases, prepareSettings, USUAL_YEARS } from './prepared-job';

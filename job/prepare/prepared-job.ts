@@ -1,0 +1,115 @@
+import { perimeterMm, shapeOutline } from '#core/item/geometry';
+import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import type { Kit } from '#core/work/kit';
+import { surfaceAreaM2 } from '#core/work/plan';
+import {
+  climbLadder,
+  FULL_SITE,
+  isDone,
+  type PanelCase,
+  prepareItem,
+  type PrepareSettings,
+  removalsToComeUm,
+  shareKey,
+  stageKey,
+  USUAL_GOAL_PCT,
+  USUAL_SCHOOLS,
+} from '#core/work/prepare';
+import type { RunRecord } from '#core/work/run';
+import { isPolishing } from '#core/work/steps';
+import { type Job, surfaceName } from '#formats/job';
+import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
+
+/** The pair each panel's test spots of a job ended with, by the ladder. */
+export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
+  const tests = prepare?.tests ?? [];
+  return surfaces.flatMap((surface) => {
+    const own = tests.filter((test) => test.surface === surface.id);
+    const { found } = climbLadder(own, USUAL_GOAL_PCT);
+    return found
+      ? [{ surface: surfaceName(surface), pair: found, gonePct: own.find(({ pair }) => pair === found)!.gonePct }]
+      : [];
+  });
+}
+
+/** Years an item is planned for where nobody says. */
+export const USUAL_YEARS = 6;
+
+/** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
+export function panelCases(job: Job): PanelCase[] {
+  const judged = judgeReadings(job.surfaces);
+  const products = new Map(job.products.map((product) => [product.id, product]));
+  const scope = new Map(job.prepare?.scope?.map(({ surface, state, reason }) => [surface, { state, reason }]));
+  return job.surfaces.map((surface, index): PanelCase => {
+    const { id, substrate, count, curvature = 1, paint } = surface;
+    const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
+    return {
+      id,
+      substrate,
+      areaM2: surfaceAreaM2({ ...surface, curvature }) * count,
+      edgeM: (perimeterMm(shapeOutline(surface.shape)) * count) / 1000,
+      count,
+      curvature,
+      zone: surface.zone,
+      marks: surface.marks ?? [],
+      paint,
+      clearUm: clearEstimateUm(surface, judged[index]!.medianUm),
+      hardness: surface.hardness?.grade,
+      touch: surface.touch,
+      iron: surface.iron,
+      water: surface.water,
+      existing: surface.existing,
+      toCome: layers.map(({ family }) => family),
+      removalsUm: removalsToComeUm({
+        substrate,
+        layers: layers.map(({ name, family, ratedMonths, comesOffBy }) => ({ name, family, ratedMonths, comesOffBy })),
+        yearsPlanned: job.prepare?.yearsPlanned ?? USUAL_YEARS,
+      }),
+      scope: scope.get(id),
+    };
+  });
+}
+
+/**
+ * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing step of a
+ * stage that was finished. Surfaces that nothing was taken from are left out.
+ */
+export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRecord): Map<string, number> {
+  const finished = new Set(
+    [...stages.values()].filter(({ endMin }) => endMin !== undefined).map(({ stage }) => stageKey(stage)),
+  );
+  const taken = new Map<string, number>();
+  for (const { id, steps } of prepareItem(panelCases(job), prepareSettings(job)).panels) {
+    const most = steps
+      .filter((step) => isDone(step) && isPolishing(step.kind) && finished.has(stageKey(step)))
+      .reduce((sum, { clearUm }) => sum + clearUm[1], 0);
+    const um = measured.get(id) ?? most;
+    if (um > 0) taken.set(id, um);
+  }
+  return taken;
+}
+
+/** Usual settings with those that were chosen over them; undefined is not chosen. */
+function overlaid<T extends object>(usual: T, chosen: { readonly [K in keyof T]?: T[K] | undefined } = {}): T {
+  const said = Object.entries(chosen).filter(([, value]) => value !== undefined);
+  return { ...usual, ...(Object.fromEntries(said) as Partial<T>) };
+}
+
+/** A job's settings of preparation, every one it leaves out as usual. */
+export function prepareSettings(
+  { prepare }: Pick<Job, 'prepare'>,
+  { hours, uses, shares }: LearnedPreparation = NOTHING_LEARNED,
+  kit?: Kit,
+): PrepareSettings {
+  return {
+    learned: Object.fromEntries(Object.entries(hours).map(([kind, { factor }]) => [kind, factor])),
+    learnedUse: new Map(uses.map(({ what, factor }) => [what, factor])),
+    sharesSeen: new Map(shares.map((seen) => [shareKey(seen.level, seen.kind, seen.severity), seen])),
+    level: prepare?.level ?? 'one-step',
+    schools: overlaid(USUAL_SCHOOLS, prepare?.schools),
+    site: overlaid(FULL_SITE, prepare?.site),
+    leftOut: new Set(prepare?.leftOut ?? []),
+    reserveUm: prepare?.reserveUm,
+    kit,
+  };
+}

@@ -1,0 +1,1 @@
+export { comingBack } from './coming-back';
