@@ -1,5 +1,5 @@
 import { stageOf, standingSurfaces } from '#core/after/care';
-import { entryFault, foldLog, runSheet } from '#core/work/run';
+import { entryFault, foldLog, runProgress } from '#core/work/run';
 import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
 import { minutesBetween } from '#formats/values';
@@ -16,7 +16,7 @@ function stageAt({ draft, log }: SampleJob, now: string) {
   const planned = plannedJob(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const nowMin = minutesBetween(document.startAt, now);
-  const sheet = runSheet(planned, record, Math.max(0, nowMin));
+  const sheet = runProgress(planned, record, Math.max(0, nowMin));
   return stageOf(sheet, standingSurfaces(planned, record, {}), nowMin);
 }
 

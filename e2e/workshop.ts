@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -26,21 +26,30 @@ export class Workshop {
   /** The sample workshop, stocked once and kept in a folder that others can begin from. */
   static async stocked(): Promise<{ readonly folder: string; readonly close: () => void }> {
     const workshop = new Workshop();
-    await workshop.start({ stock: true });
-    await workshop.stop('SIGTERM');
+    workshop.stock();
     return { folder: workshop.folder, close: () => rmSync(workshop.folder, { recursive: true, force: true }) };
   }
 
-  async start({ stock = false } = {}): Promise<void> {
+  private get env(): NodeJS.ProcessEnv {
+    return {
+      ...process.env,
+      TZ: 'Europe/Berlin',
+      PORT: String(this.port),
+      GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
+      GLAPHYRA_NOW: NOW,
+    };
+  }
+
+  private stock(): void {
+    execFileSync(process.execPath, ['dist/server/load-demo.js'], {
+      env: this.env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+  }
+
+  async start(): Promise<void> {
     const child = spawn(process.execPath, ['dist/server/main.js'], {
-      env: {
-        ...process.env,
-        TZ: 'Europe/Berlin',
-        PORT: String(this.port),
-        GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
-        GLAPHYRA_NOW: NOW,
-        GLAPHYRA_DEMO: stock ? '1' : '',
-      },
+      env: this.env,
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;

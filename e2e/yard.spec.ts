@@ -199,8 +199,9 @@ test('a job nothing was done at can be taken away, one with a record cannot', as
   await expect(page.getByRole('button', { name: 'Take this job away' })).toBeDisabled();
   await page.goto('/jobs/hotel-shuttle/survey');
   await page.getByRole('button', { name: 'Take this job away' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Take this job away' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Today');
   await expect(page.getByText('Refinished classic')).toBeVisible();
-  await expect(page.getByText('Hotel shuttle')).toHaveCount(0);
+  await expect(page.getByRole('link', { name: /Hotel shuttle/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Hotel shuttle/ })).toBeVisible();
 });

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import path from 'node:path';
-import { build, ensureInstalled, ROOT } from './steps.mjs';
+import { build, ensureInstalled, ROOT, run } from './steps.mjs';
 
 const database = process.env.GLAPHYRA_DB ?? path.join(ROOT, 'data', 'demo.sqlite');
 const port = process.env.PORT ?? '4680';
@@ -13,10 +13,13 @@ if (process.argv.includes('--fresh')) {
   for (const ending of ['', '-wal', '-shm']) rmSync(database + ending, { force: true });
 }
 
+const env = { ...process.env, PORT: port, GLAPHYRA_DB: database };
+if (!run(process.execPath, ['dist/server/load-demo.js'], { env })) process.exit(1);
+
 const server = spawn(process.execPath, ['dist/server/main.js'], {
   cwd: ROOT,
   stdio: ['ignore', 'pipe', 'inherit'],
-  env: { ...process.env, PORT: port, GLAPHYRA_DB: database, GLAPHYRA_DEMO: '1' },
+  env,
 });
 server.stdout.on('data', (chunk) => {
   for (const line of String(chunk).split('\n').filter(Boolean)) {

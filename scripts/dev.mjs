@@ -1,9 +1,10 @@
 /** `npm run dev`: server and interface with reload, on the demo's database. */
 import { spawn } from 'node:child_process';
-import { ensureInstalled, ROOT } from './steps.mjs';
+import { ensureInstalled, ROOT, run } from './steps.mjs';
 
 ensureInstalled();
-const env = { ...process.env, PORT: '4680', GLAPHYRA_DB: 'data/demo.sqlite', GLAPHYRA_DEMO: '1' };
+const env = { ...process.env, PORT: '4680', GLAPHYRA_DB: 'data/demo.sqlite' };
+if (!run(process.execPath, ['--import', 'tsx', 'server/load-demo.ts'], { env })) process.exit(1);
 const children = [
   spawn(process.execPath, ['--watch', '--import', 'tsx', 'server/main.ts'], { cwd: ROOT, stdio: 'inherit', env }),
   spawn(`${ROOT}/node_modules/.bin/vite`, [], { cwd: ROOT, stdio: 'inherit', env }),

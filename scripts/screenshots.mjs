@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
-import { build, ensureChromium, ensureInstalled, ROOT } from './steps.mjs';
+import { build, ensureChromium, ensureInstalled, ROOT, run } from './steps.mjs';
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const DESK = { width: 1280, height: 800 };
@@ -39,17 +39,18 @@ ensureInstalled();
 const executablePath = ensureChromium();
 if (!executablePath || !build()) process.exit(1);
 const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));
+const env = {
+  ...process.env,
+  TZ: 'Europe/Berlin',
+  PORT: '0',
+  GLAPHYRA_DB: path.join(folder, 'yard.sqlite'),
+  GLAPHYRA_NOW: NOW,
+};
+if (!run(process.execPath, ['dist/server/load-demo.js'], { env })) process.exit(1);
 const server = spawn(process.execPath, ['dist/server/main.js'], {
   cwd: ROOT,
   stdio: ['ignore', 'pipe', 'inherit'],
-  env: {
-    ...process.env,
-    TZ: 'Europe/Berlin',
-    PORT: '0',
-    GLAPHYRA_DB: path.join(folder, 'yard.sqlite'),
-    GLAPHYRA_NOW: NOW,
-    GLAPHYRA_DEMO: '1',
-  },
+  env,
 });
 const address = await new Promise((resolve) => {
   server.stdout.on('data', (chunk) => {

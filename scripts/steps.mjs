@@ -59,12 +59,14 @@ export function build() {
     npx(
       'esbuild',
       'server/main.ts',
+      'server/load-demo.ts',
+      'server/tidy.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',
       '--packages=external',
       '--alias:#demo=./demo/index.ts',
-      '--outfile=dist/server/main.js',
+      '--outdir=dist/server',
       '--log-level=warning',
     )
   );

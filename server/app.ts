@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -32,7 +33,10 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     next();
   });
   app.use(contentPolicy());
-  app.use(express.json({ limit: LARGEST_BODY }));
+  // Streams say no-transform and are left alone.
+  app.use(compression());
+  // What inflates past the limit is only known once it is inflated: nothing of ours sends it compressed.
+  app.use(express.json({ limit: LARGEST_BODY, inflate: false }));
   const endpoints = [
     ...jobEndpoints(services),
     ...shelfEndpoints(services),

@@ -1,4 +1,5 @@
-import { readdirSync } from 'node:fs';
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import sharp from 'sharp';
 import type { Photo, Problem } from '#formats/job';
 import { ternmouthYard } from '../demo/workshop';
@@ -88,23 +89,56 @@ test('one taken away can be brought back for thirty days, and is gone with its f
   const folder = server.photoFolder;
   expect((await server.call('DELETE', '/api/photos/one')).status).toBe(204);
   expect((await server.call('GET', '/api/photos/one/picture.jpg')).status).toBe(404);
-  server.services.photos.clear();
+  server.services.photos.tidy();
   expect((await server.call('POST', '/api/photos/one/back')).status).toBe(200);
   expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
 
   await server.call('DELETE', '/api/photos/one');
   now = '2027-04-03T10:40:00+02:00';
-  server.services.photos.clear();
+  server.services.photos.tidy();
   expect((await server.call('POST', '/api/photos/one/back')).status).toBe(404);
   expect(readdirSync(folder)).toEqual([]);
 });
 
-test('the files of a job go with it', async () => {
+test('a job taken away comes back with its pictures; tidied up after a month it is gone with them', async () => {
   await send('one', await picture(200, 100).jpeg().toBuffer());
-  expect(readdirSync(server.photoFolder)).toHaveLength(2);
-  expect((await server.call('DELETE', '/api/jobs/tourer')).status).toBe(204);
-  server.services.photos.clear();
-  expect(readdirSync(server.photoFolder)).toEqual([]);
+  expect((await server.call('DELETE', '/api/jobs/tourer', undefined, 7)).status).toBe(412);
+  expect((await server.call('DELETE', '/api/jobs/tourer', undefined, 1)).status).toBe(204);
+  expect((await server.call('GET', '/api/jobs/tourer')).status).toBe(404);
+  expect((await server.call('POST', '/api/jobs/tourer/back')).status).toBe(200);
+  expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
+
+  await server.call('DELETE', '/api/jobs/tourer', undefined, 1);
+  now = '2027-04-03T10:40:00+02:00';
+  expect(server.services.jobs.tidy()).toBe(1);
+  expect(server.services.photos.setAside()).toEqual({ aside: 2, back: 0 });
+  now = '2027-05-06T10:40:00+02:00';
+  expect(server.services.photos.tidy()).toBe(2);
+});
+
+test('a start deletes no file: what the database does not know lies aside, and comes back with it', async () => {
+  await send('one', await picture(200, 100).jpeg().toBuffer());
+  const folder = server.photoFolder;
+  mkdirSync(path.join(folder, 'holidays'));
+  writeFileSync(path.join(folder, 'letter.txt'), 'not ours');
+  const other = await startServer(() => new Date(now), folder);
+  try {
+    expect(other.services.photos.setAside()).toEqual({ aside: 2, back: 0 });
+  } finally {
+    await other.stop();
+  }
+  expect(readdirSync(folder).sort()).toEqual(['holidays', 'letter.txt', 'set-aside']);
+  expect(readdirSync(path.join(folder, 'set-aside')).sort()).toEqual(['one.jpg', 'one.thumb.jpg']);
+  expect(server.services.photos.setAside()).toEqual({ aside: 0, back: 2 });
+  expect((await server.call('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
+  expect((await fetch(`${server.base}/api/photos/one/picture.jpg`)).status).toBe(200);
+});
+
+test('one picture sent three times at once is kept once', async () => {
+  const file = await picture(1200, 900).jpeg().toBuffer();
+  const answers = await Promise.all([send('one', file), send('one', file), send('one', file)]);
+  expect(answers.map(({ status }) => status)).toEqual([201, 201, 201]);
+  expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
 });
 
 describe('what is no picture is named, with what to do, and nothing is kept', () => {

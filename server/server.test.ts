@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { request } from 'node:http';
 import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job';
@@ -135,14 +135,17 @@ describe('the run log', () => {
       status: 409,
       faults: [{ path: 'document.surfaces[0].layers[0]', message: expect.stringMatching(/has been laid/) }],
     });
-    expect((await call('DELETE', '/api/jobs/tourer')).status).toBe(409);
+    expect((await call('DELETE', '/api/jobs/tourer', undefined, 1)).status).toBe(409);
   });
 
   test('an acknowledged entry outlives a kill at any moment', async () => {
     const { file, remove } = databaseFolder();
+    execFileSync(process.execPath, ['--import', 'tsx', 'server/load-demo.ts'], {
+      env: { ...process.env, GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
+    });
     const start = async () => {
       const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-        env: { ...process.env, PORT: '0', GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW, GLAPHYRA_DEMO: '1' },
+        env: { ...process.env, PORT: '0', GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
         stdio: ['ignore', 'pipe', 'inherit'],
       });
       let told = '';

@@ -10,8 +10,16 @@ const MARGIN_MM = 100;
 /** Tenths of a millimetre: finer than any tape. */
 const mm = (value: number) => Number(value.toFixed(1)).toString();
 
+/** Control signs have no place in XML, not even escaped. */
+// eslint-disable-next-line no-control-regex -- these very signs are looked for
+const CONTROL_SIGNS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
 const escaped = (text: string) =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+  text
+    .replaceAll(CONTROL_SIGNS, ' ')
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('"', '&quot;');
 
 /** The sheet as SVG, one user unit a millimetre, each panel a path under its id. */
 export function netSvg(job: Pick<Job, 'title' | 'item' | 'surfaces'>): string {

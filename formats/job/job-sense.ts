@@ -4,6 +4,7 @@ import { mayOverrule, RULE_IDS } from '#core/products/layering';
 import { productSenseFaults } from '#formats/shelf';
 import { type Fault, isNumber, isRecord, pathText, type Raw, read, records } from '#formats/values';
 import { type Job, jobSchema } from './job';
+import { JOB_LIMITS } from './limits';
 
 /** Faults of sense in a parsed job file, whatever else is wrong with it. */
 export function jobSenseFaults(raw: unknown): Fault[] {
@@ -15,6 +16,7 @@ export function jobSenseFaults(raw: unknown): Fault[] {
       ...surfaceFaults(['surfaces', index], surface, productIds),
       ...overruledFaults(['surfaces', index], surface),
     ]),
+    ...coatsFaults(raw.surfaces),
     ...duplicates('products', raw.products),
     ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
     ...ambientFaults(raw.ambient),
@@ -32,8 +34,20 @@ function duplicates(key: string, value: unknown): Fault[] {
   });
 }
 
+/** Each value may be in bounds and the whole still beyond sense. */
+function coatsFaults(surfaces: unknown): Fault[] {
+  const whole = (value: unknown) => (isNumber(value) ? value : 1);
+  const coats = records(surfaces).reduce(
+    (sum, [, { count, layers }]) =>
+      sum + whole(count) * records(layers).reduce((own, [, layer]) => own + whole(layer.coats), 0),
+    0,
+  );
+  if (coats <= JOB_LIMITS.coatsInAll) return [];
+  const message = `${coats} coats on all copies together, at most ${JOB_LIMITS.coatsInAll}: fewer copies or coats, or more than one job`;
+  return [{ path: 'surfaces', message }];
+}
+
 const KILOMETRE_MM = 1e6;
-const MOST_COPIES = 10_000;
 /** What a tape can have measured on one item. */
 const LARGEST_OF: Readonly<Record<string, number>> = {
   aMm: KILOMETRE_MM,
@@ -69,10 +83,7 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
           },
         ],
   );
-  const { shape, count } = surface;
-  if (isNumber(count) && count > MOST_COPIES) {
-    unknown.push({ path: pathText([...at, 'count']), message: `expected at most ${MOST_COPIES} copies` });
-  }
+  const { shape } = surface;
   const { readingsUm, readingsAt } = surface;
   if (Array.isArray(readingsAt) && readingsAt.length !== (Array.isArray(readingsUm) ? readingsUm.length : 0)) {
     const message = 'expected a place, or null, for each reading in readingsUm';

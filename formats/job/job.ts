@@ -37,6 +37,7 @@ import {
   wholeNonNegative,
   wholePositive,
 } from '#formats/values';
+import { JOB_LIMITS } from './limits';
 import { jobWishesSchema } from './wishes';
 
 export const JOB_FORMAT = 'glaphyra.job/1';
@@ -48,7 +49,10 @@ export const shapeSchema = z.discriminatedUnion(
   [
     object({ kind: z.literal('rectangle'), aMm: positive(), bMm: positive() }),
     object({ kind: z.literal('trapezoid'), aMm: positive(), bMm: positive(), hMm: positive() }),
-    object({ kind: z.literal('polygon'), pointsMm: list(point).min(3, { error: 'expected at least three points' }) }),
+    object({
+      kind: z.literal('polygon'),
+      pointsMm: list(point, JOB_LIMITS.points).min(3, { error: 'expected at least three points' }),
+    }),
     object({ kind: z.literal('ring'), outerMm: positive(), innerMm: nonNegative() }),
     object({ kind: z.literal('cylinder'), diameterMm: positive(), lengthMm: positive() }),
     object({ kind: z.literal('offsets'), stationMm: positive(), offsetsMm: list(nonNegative()) }),
@@ -59,7 +63,9 @@ export const shapeSchema = z.discriminatedUnion(
 
 const layer = object({
   product: nonEmpty(),
-  coats: wholePositive().max(20, { error: 'expected at most 20 coats' }).default(1),
+  coats: wholePositive()
+    .max(JOB_LIMITS.coatsOfLayer, { error: `expected at most ${JOB_LIMITS.coatsOfLayer} coats` })
+    .default(1),
   method: oneOf(METHOD_IDS).default('small-block'),
   /** Rules set aside by hand, each with its reason. */
   overruled: z.partialRecord(z.enum(RULE_IDS), nonEmpty(), { error: 'expected an object' }).optional(),
@@ -86,15 +92,18 @@ export const surfaceSchema = object({
   name: nonEmpty().optional(),
   substrate: oneOf(SUBSTRATE_IDS),
   shape: shapeSchema,
-  count: wholePositive().default(1),
+  count: wholePositive()
+    .max(JOB_LIMITS.copies, { error: `expected at most ${JOB_LIMITS.copies} copies` })
+    .default(1),
   curvature: positive().optional(),
   onePiece: flag().default(false),
   surfaceC: celsius().optional(),
-  existing: list(oneOf(FAMILY_IDS)).default([]),
-  readingsUm: list(nonNegative()).default([]),
+  existing: list(oneOf(FAMILY_IDS), JOB_LIMITS.existing).default([]),
+  readingsUm: list(nonNegative(), JOB_LIMITS.readings).default([]),
   /** Where each reading was taken, in their order; null where nobody kept it. */
   readingsAt: list(
     z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).nullable(),
+    JOB_LIMITS.readings,
   ).optional(),
   clearUm: nonNegative().optional(),
   /** What the last visit left of the clear, and what corrections took over the life of the item up to then. */
@@ -105,14 +114,14 @@ export const surfaceSchema = object({
   colour: object({ tone: oneOf(TONES), name: text().optional() }).optional(),
   /** How hard its clear coat is: noted, or found by a test. */
   hardness: object({ grade: oneOf(HARDNESS), by: oneOf(['told', 'test']) }).optional(),
-  layers: list(layer),
+  layers: list(layer, JOB_LIMITS.layers),
   // Beyond the plan: how it was measured, where it sits on the item, what was seen.
   measuredBy: oneOf(['tape', 'template', 'trace']).default('tape'),
   /** Its outline lies on the sheet where it was drawn, not in the rows below. */
   onSheet: flag().optional(),
   zone: oneOf(['front', 'top', 'left', 'right', 'rear', 'under']).optional(),
   note: text().optional(),
-  marks: list(mark).optional(),
+  marks: list(mark, JOB_LIMITS.marks).optional(),
   touch: oneOf(TOUCHES).optional(),
   iron: oneOf(IRON_TESTS).optional(),
   water: oneOf(WATER_BEHAVIOURS).optional(),
@@ -136,9 +145,9 @@ export const jobSchema = object({
     .regex(/^[A-Z]{3}$/, { error: 'expected a currency code such as EUR' })
     .default(USUAL_CURRENCY),
   startAt: instant(),
-  surfaces: list(surfaceSchema),
-  products: list(productSchema),
-  ambient: list(ambientStep).min(1, { error: 'expected at least one step of air' }),
+  surfaces: list(surfaceSchema, JOB_LIMITS.surfaces),
+  products: list(productSchema, JOB_LIMITS.products),
+  ambient: list(ambientStep, JOB_LIMITS.ambientSteps).min(1, { error: 'expected at least one step of air' }),
   crew: object({
     mode: oneOf(CREW_MODES),
     layM2PerMin: positive(),
@@ -221,6 +230,7 @@ export const jobSchema = object({
         minutes: positive(),
         tookUm: nonNegative().optional(),
       }),
+      JOB_LIMITS.testSpots,
     ).optional(),
     /** Line by line what is not simply included. */
     scope: list(

@@ -78,6 +78,7 @@ export const runEntrySchema = z.discriminatedUnion(
     }),
     object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
     object({ type: z.literal('undo'), entry: nonEmpty() }),
+    object({ type: z.literal('set-aside'), entry: nonEmpty(), reason: nonEmpty() }),
   ],
   { error: 'expected an entry of a known type' },
 );

@@ -49,8 +49,13 @@ export function faultsOfIssues(issues: readonly Issue[], at: readonly PropertyKe
   });
 }
 
-/** The first fault of each place, in the order of the places found. */
-export function oncePerPath(faults: readonly Fault[]): Fault[] {
+/** Faults told of one input; nobody reads more, and the answer must not outgrow the question. */
+const MOST_TOLD = 100;
+
+/** The first fault of each place, in the order of the places found; beyond a hundred, how many more there are. */
+export function fewFaults(faults: readonly Fault[]): Fault[] {
   const seen = new Set<string>();
-  return faults.filter(({ path }) => !seen.has(path) && seen.add(path));
+  const own = faults.filter(({ path }) => !seen.has(path) && seen.add(path));
+  if (own.length <= MOST_TOLD) return own;
+  return [...own.slice(0, MOST_TOLD), { path: '', message: `and ${own.length - MOST_TOLD} more` }];
 }

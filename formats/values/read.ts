@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { type Fault, FaultsError, faultsOfIssues, oncePerPath } from './faults';
+import { type Fault, faultsOfIssues, FaultsError, fewFaults, pathText } from './faults';
 
 /** Reads anything a schema describes. @throws FaultsError with every fault at once. */
 export function read<S extends z.ZodType>(
@@ -7,10 +7,40 @@ export function read<S extends z.ZodType>(
   schema: S,
   senseFaults: (value: unknown) => readonly Fault[] = () => [],
 ): z.output<S> {
+  const beyond = beyondReading(value);
+  if (beyond) throw new FaultsError([beyond]);
   const parsed = schema.safeParse(value);
-  const faults = oncePerPath([...(parsed.success ? [] : faultsOfIssues(parsed.error.issues)), ...senseFaults(value)]);
+  const faults = fewFaults([...(parsed.success ? [] : faultsOfIssues(parsed.error.issues)), ...senseFaults(value)]);
   if (!parsed.success || faults.length > 0) throw new FaultsError(faults);
   return parsed.data;
+}
+
+/** Entries of one list, and values in all, that are read at all. */
+const LONGEST_LIST = 20_000;
+const MOST_VALUES = 1_000_000;
+
+/** Why an input is too much to be read; undefined where it is not. Looks no further than it has to. */
+function beyondReading(value: unknown): Fault | undefined {
+  let values = 0;
+  const waiting: { value: unknown; path: readonly PropertyKey[] }[] = [{ value, path: [] }];
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { value: inside, path } = next;
+    if (typeof inside !== 'object' || inside === null) continue;
+    const isList = Array.isArray(inside);
+    const entries = isList ? inside.length : Object.keys(inside).length;
+    if (entries > LONGEST_LIST) {
+      const message = `${entries} entries, at most ${LONGEST_LIST} are read; part it into several`;
+      return { path: pathText(path), message };
+    }
+    values += entries;
+    if (values > MOST_VALUES) return { path: '', message: `more than ${MOST_VALUES} values; part it into several` };
+    for (const [key, entry] of Object.entries(inside)) {
+      if (typeof entry === 'object' && entry !== null) {
+        waiting.push({ value: entry, path: [...path, isList ? Number(key) : key] });
+      }
+    }
+  }
+  return undefined;
 }
 
 /**

@@ -21,8 +21,13 @@ export const percent = () =>
 const CELSIUS = 'expected a temperature from -60 to 150 °C';
 /** Temperatures anything here is done at, with room for freak readings, °C. */
 export const celsius = () => number(CELSIUS).min(-60, { error: CELSIUS }).max(150, { error: CELSIUS });
-export const text = () => z.string({ error: 'expected text' });
-export const nonEmpty = () => text().trim().min(1, { error: 'expected text, not nothing' });
+/** Letters of a note; a name has fewer. */
+const MOST_LETTERS = 4000;
+const MOST_LETTERS_OF_NAME = 300;
+export const text = (most = MOST_LETTERS) =>
+  z.string({ error: 'expected text' }).max(most, { error: `expected at most ${most} letters` });
+export const nonEmpty = (most = MOST_LETTERS_OF_NAME) =>
+  text(most).trim().min(1, { error: 'expected text, not nothing' });
 /** A name as it may stand in an address. */
 export const id = () =>
   nonEmpty().regex(/^[A-Za-z0-9_-]{1,64}$/, { error: 'expected at most 64 letters, digits, dashes or underscores' });
@@ -43,6 +48,9 @@ export const calendarDay = () => z.iso.date({ error: 'expected a date such as 20
 export const range = (bound: () => z.ZodNumber) =>
   z.tuple([bound(), bound()], { error: 'expected two numbers: [lowest, highest]' });
 
-export const list = <T extends z.ZodType>(of: T) => z.array(of, { error: 'expected a list' });
+/** Entries of a list where nothing else is said of it. */
+const MOST_ENTRIES = 2000;
+export const list = <T extends z.ZodType>(of: T, most = MOST_ENTRIES) =>
+  z.array(of, { error: 'expected a list' }).max(most, { error: `expected at most ${most} entries` });
 export const object = <T extends z.ZodRawShape>(shape: T) =>
   z.strictObject(shape, { error: (issue) => (issue.code === 'invalid_type' ? 'expected an object' : undefined) });

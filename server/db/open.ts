@@ -3,7 +3,12 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { ROOT } from '../root';
+import { StartFault } from '../settings';
+import { databaseFault } from './check';
 import * as schema from './schema';
+
+const MIGRATIONS = path.join(ROOT, 'server', 'migrations');
 
 export type Db = BetterSQLite3Database<typeof schema>;
 
@@ -17,8 +22,11 @@ export interface OpenDatabase {
  * Write-ahead logging lets readers go on while one writes; `FULL` makes an acknowledged entry outlive a
  * power cut, which a run log is for.
  * @param file path, made with its folder where missing; `:memory:` for a passing one
+ * @throws StartFault for a file that cannot be the workshop's; it is not written to
  */
-export function openDatabase(file: string, migrationsFolder = 'server/migrations'): OpenDatabase {
+export function openDatabase(file: string, migrationsFolder = MIGRATIONS): OpenDatabase {
+  const fault = databaseFault(file, migrationsFolder);
+  if (fault !== undefined) throw new StartFault(fault);
   if (file !== ':memory:') mkdirSync(path.dirname(file), { recursive: true });
   const connection = new Database(file);
   connection.pragma('journal_mode = WAL');

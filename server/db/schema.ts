@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Offer } from '#core/choice/offers';
 import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
+import type { PreparationLesson } from '#core/work/prepare';
 import type { LogEntry } from '#formats/log';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 
@@ -43,6 +44,8 @@ export const jobs = sqliteTable(
     document: text('document', { mode: 'json' }).$type<JobDraft['document']>().notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
+    /** Taken away; it can be brought back. */
+    removedAt: text('removed_at'),
     // Read from the document, so that an item's visits are found without opening every job.
     itemId: text('item_id').generatedAlwaysAs(sql`json_extract(document, '$.item.id')`, { mode: 'virtual' }),
   },
@@ -69,6 +72,28 @@ export const jobVersions = sqliteTable(
   },
   (table) => [uniqueIndex('job_versions_key').on(table.jobId, table.version)],
 );
+
+/** Earlier states of what is kept under a version, so that a stale write can be told what has changed since. */
+export const formerVersions = sqliteTable(
+  'former_versions',
+  {
+    kind: text('kind').$type<VersionedKind>().notNull(),
+    id: text('id').notNull(),
+    version: integer('version').notNull(),
+    body: text('body', { mode: 'json' }).$type<object>().notNull(),
+  },
+  (table) => [uniqueIndex('former_versions_key').on(table.kind, table.id, table.version)],
+);
+export type VersionedKind = 'product' | 'offer' | 'kit' | 'bay';
+
+/** What each job teaches of preparation, as of an entry of its log: worked out when the log grows, not when it is asked. */
+export const jobLessons = sqliteTable('job_lessons', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  lastSeq: integer('last_seq').notNull(),
+  lesson: text('lesson', { mode: 'json' }).$type<PreparationLesson>().notNull(),
+});
 
 /** Pictures; the files themselves lie in a folder beside the database, under the picture's id. */
 export const photos = sqliteTable(

@@ -1,6 +1,5 @@
-import { createRequire } from 'node:module';
-import path from 'node:path';
 import PDFDocument from 'pdfkit';
+import { FACES, type Look, printable } from './letters';
 
 /** What every document of the workshop is drawn with: paper, inks, letters, headings, lines to sign on. Points. */
 export const A4 = { width: 595.28, height: 841.89 };
@@ -10,19 +9,54 @@ export const QUIET = '#566976';
 export const LINE = '#ccd6db';
 export const OVER = '#a8125e';
 
-const fontFile = (weight: number, subset = 'latin') => {
-  const home = path.dirname(createRequire(import.meta.url).resolve('@fontsource/archivo/package.json'));
-  return path.join(home, 'files', `archivo-${subset}-${weight}-normal.woff`);
-};
+type TextOptions = PDFKit.Mixins.TextOptions;
 
-export type Sheet = InstanceType<typeof PDFDocument>;
+/** A document whose texts are printed in a face that has their signs. `text` and `strong` are its two looks. */
+export class Sheet extends PDFDocument {
+  private look: Look = 'text';
+  private lost = false;
+
+  override font(name: string): this {
+    if (name === 'text' || name === 'strong') this.look = name;
+    return super.font(name);
+  }
+
+  override text(text: string, x?: number | TextOptions, y?: number, options?: TextOptions): this {
+    const shown = this.inItsFace(text);
+    if (typeof x === 'number' || y !== undefined) super.text(shown, x as number, y, options);
+    else super.text(shown, x);
+    super.font(this.look);
+    return this;
+  }
+
+  override heightOfString(text: string, options?: TextOptions): number {
+    const height = super.heightOfString(this.inItsFace(text), options);
+    super.font(this.look);
+    return height;
+  }
+
+  /** Says at the foot of the last page what could not be printed, and ends the document. */
+  override end(): void {
+    if (this.lost) {
+      room(this, 20);
+      this.font('text').fontSize(7.5).fillColor(QUIET).text('\u25a1 stands for a sign this paper has no letter for.');
+    }
+    super.end();
+  }
+
+  private inItsFace(raw: string): string {
+    const { face, text, lost } = printable(raw, this.look);
+    this.lost ||= lost;
+    super.font(face);
+    return text;
+  }
+}
 
 /** A new document with its letters. */
 export function newSheet(title: string, layout: 'portrait' | 'landscape' = 'portrait'): Sheet {
-  const pdf = new PDFDocument({ size: 'A4', layout, margin: MARGIN, info: { Title: title } });
-  pdf.registerFont('text', fontFile(400));
-  pdf.registerFont('strong', fontFile(600));
-  return pdf;
+  const pdf = new Sheet({ size: 'A4', layout, margin: MARGIN, info: { Title: title } });
+  for (const { name, file } of Object.values(FACES).flat()) pdf.registerFont(name, file);
+  return pdf.font('text');
 }
 
 /** Width between the margins. */

@@ -1,6 +1,6 @@
 import express, { type Express, type Request, type Response } from 'express';
 import type { z } from 'zod';
-import { type Fault, read } from '#formats/values';
+import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
 import { versionMissing } from './problem';
 
 /** One way into the server: what it takes, what it answers, and what it does; the OpenAPI document is made from these. */
@@ -44,7 +44,9 @@ export function endpoint<Body extends z.ZodType>(definition: Endpoint<Body>): En
 /** Puts an endpoint into the application. Bodies are read by their schema before anything is done. */
 export function mount(app: Express, definition: Endpoint): void {
   const path = definition.path.replaceAll(/\{(\w+)\}/g, ':$1');
-  const receivers = definition.fileBytes ? [express.raw({ type: () => true, limit: definition.fileBytes })] : [];
+  const receivers = definition.fileBytes
+    ? [express.raw({ type: () => true, limit: definition.fileBytes, inflate: false })]
+    : [];
   app[definition.method](path, ...receivers, async (request, response) => {
     const body = definition.body ? read(request.body, definition.body, definition.sense) : undefined;
     const version = definition.versioned ? editedVersion(request) : 0;
@@ -52,12 +54,22 @@ export function mount(app: Express, definition: Endpoint): void {
       Object.entries(request.query).flatMap(([key, value]) => (typeof value === 'string' ? [[key, value]] : [])),
     );
     const params = request.params as Record<string, string>;
+    if (definition.method === 'put') requireAddressable(params);
     const answer = await definition.run({ params, query, body, version, request, response });
     if (definition.answer.stream || definition.answer.media) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);
     else response.end();
   });
+}
+
+/** What is made under an id of the sender can be found, changed and taken away again by it. */
+function requireAddressable(params: Readonly<Record<string, string>>): void {
+  const faults = Object.entries(params).flatMap(([path, value]): Fault[] => {
+    const said = addressable().safeParse(value);
+    return said.success ? [] : [{ path, message: said.error.issues[0]!.message }];
+  });
+  if (faults.length > 0) throw new FaultsError(faults);
 }
 
 function editedVersion(request: Request): number {

@@ -49,6 +49,9 @@ function asProblem(error: unknown): Problem | undefined {
   if (type === 'entity.parse.failed') {
     return problem(400, 'bad-input', 'Bad input', { detail: 'The body is not JSON.' }).problem;
   }
+  if (type === 'encoding.unsupported') {
+    return problem(415, 'compressed', 'Compressed', { detail: 'Send the body as it is, not compressed.' }).problem;
+  }
   if (type === 'entity.too.large') {
     const { limit } = error as { limit?: number };
     const most = limit === undefined ? '' : `: at most ${Math.round(limit / 1e6)} MB are taken`;
@@ -69,7 +72,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
     const known = asProblem(error);
-    if (!known) log.error({ error, method: request.method, path: request.path }, 'unexpected error');
+    if (!known) log.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
     sendProblem(
       response,
       known ??

@@ -12,5 +12,6 @@ export function bayRepository(db: Db) {
       db.insert(bays).values(bay).onConflictDoUpdate({ target: bays.id, set: bay }).run();
       return bay;
     },
+    remove: (id: string) => void db.delete(bays).where(eq(bays.id, id)).run(),
   };
 }

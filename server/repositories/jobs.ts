@@ -1,4 +1,4 @@
-import { and, desc, eq, getTableColumns, isNotNull, lte, or, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
 import type { ItemSummary, JobDraft, JobRecord } from '#formats/job';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
@@ -17,17 +17,45 @@ export function jobRepository(db: Db) {
       .where(and(eq(jobVersions.jobId, id), lte(jobVersions.version, version - VERSIONS_KEPT)))
       .run();
   };
-  const { itemId, ...columns } = getTableColumns(jobs);
+  const { itemId, removedAt, ...columns } = getTableColumns(jobs);
+  const present = isNull(removedAt);
   const startAt = sql<string>`json_extract(${jobs.document}, '$.startAt')`;
   return {
-    all: (): JobRecord[] => db.select(columns).from(jobs).orderBy(desc(jobs.updatedAt)).all(),
-    get: (id: string): JobRecord | undefined => db.select(columns).from(jobs).where(eq(jobs.id, id)).get(),
+    all: (): JobRecord[] => db.select(columns).from(jobs).where(present).orderBy(desc(jobs.updatedAt)).all(),
+    get: (id: string): JobRecord | undefined =>
+      db
+        .select(columns)
+        .from(jobs)
+        .where(and(eq(jobs.id, id), present))
+        .get(),
+    /** A job whether it was taken away or not. */
+    everKnown: (id: string) =>
+      db
+        .select({ ...columns, removedAt })
+        .from(jobs)
+        .where(eq(jobs.id, id))
+        .get(),
+    titlesInBay: (bayId: string): string[] =>
+      db
+        .select({ title: sql<string>`json_extract(${jobs.document}, '$.title')` })
+        .from(jobs)
+        .where(and(eq(jobs.bayId, bayId), present))
+        .all()
+        .map(({ title }) => title),
+    /** Forgets those taken away before an instant, and says how many there were. */
+    clear: (before: string): number =>
+      db
+        .delete(jobs)
+        .where(and(isNotNull(removedAt), lt(removedAt, before)))
+        .run().changes,
+    markRemoved: (id: string, at: string | null) =>
+      void db.update(jobs).set({ removedAt: at }).where(eq(jobs.id, id)).run(),
     /** The visits of an item, the last first. */
     ofItem: (item: string): JobRecord[] =>
       db
         .select(columns)
         .from(jobs)
-        .where(eq(jobs.itemId, item))
+        .where(and(eq(jobs.itemId, item), present))
         .orderBy(desc(sql`julianday(${startAt})`))
         .all(),
     /** Jobs of an item or of its model at which test spots were tried, the last first. */
@@ -37,7 +65,7 @@ export function jobRepository(db: Db) {
       return db
         .select(columns)
         .from(jobs)
-        .where(and(sql`json_array_length(${jobs.document}, '$.prepare.tests') > 0`, or(ofItem, ofModel)))
+        .where(and(sql`json_array_length(${jobs.document}, '$.prepare.tests') > 0`, or(ofItem, ofModel), present))
         .orderBy(desc(sql`julianday(${startAt})`))
         .limit(TEST_SPOT_JOBS)
         .all();
@@ -57,7 +85,7 @@ export function jobRepository(db: Db) {
           last,
         })
         .from(jobs)
-        .where(isNotNull(jobs.itemId))
+        .where(and(isNotNull(jobs.itemId), present))
         .groupBy(jobs.itemId)
         .orderBy(desc(last))
         .all()
@@ -81,9 +109,6 @@ export function jobRepository(db: Db) {
         .where(eq(jobs.id, id))
         .run();
       keepVersion(id, version, draft);
-    },
-    remove(id: string): void {
-      db.delete(jobs).where(eq(jobs.id, id)).run();
     },
   };
 }

@@ -1,4 +1,4 @@
-import { and, asc, eq, max, sql } from 'drizzle-orm';
+import { and, asc, eq, max } from 'drizzle-orm';
 import type { LogEntry, NewEntry } from '#formats/log';
 import type { Db } from '../db/open';
 import { runLog } from '../db/schema';
@@ -28,14 +28,6 @@ export function runLogRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, jobId))
         .get()?.last ?? 0,
-    /** Jobs at which something was finished, used or found in preparation. */
-    jobsWithPreparation: (): string[] =>
-      db
-        .selectDistinct({ jobId: runLog.jobId })
-        .from(runLog)
-        .where(sql`json_extract(${runLog.entry}, '$.type') in ('stage-end', 'stage-used', 'mark-outcome')`)
-        .all()
-        .map(({ jobId }) => jobId),
     append: (jobId: string, { by, ...entry }: NewEntry, recordedAt: string): LogEntry =>
       logEntry(
         db

@@ -28,6 +28,14 @@ export function bayEndpoints({ bays, now }: Services) {
       run: ({ params, version, body }) => bays.put(params.id!, version, body),
     }),
     endpoint({
+      method: 'delete',
+      path: '/api/bays/{id}',
+      summary: 'Take a bay away in which no job stands',
+      versioned: true,
+      answer: { status: 204 },
+      run: ({ params, version }) => bays.remove(params.id!, version),
+    }),
+    endpoint({
       method: 'get',
       path: '/api/bays/{id}/thermo-hygrometer',
       summary: 'What the bay’s thermo-hygrometer reads now',

@@ -45,7 +45,7 @@ export function itemEndpoints({ items, templates }: Services) {
       body: keptTemplateDraftSchema,
       sense: templateSense,
       answer: { status: 201, schema: keptTemplateSchema },
-      run: ({ params, body }) => templates.add(keptTemplateSchema.shape.id.parse(params.id), body),
+      run: ({ params, body }) => templates.add(params.id!, body),
     }),
     endpoint({
       method: 'delete',

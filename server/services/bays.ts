@@ -1,18 +1,21 @@
 import type { Bay } from '#formats/job';
 import type { Db } from '../db/open';
-import { notFound } from '../http/problem';
+import { conflict } from '../http/problem';
+import { jobRepository } from '../repositories/jobs';
 import { bayRepository } from '../repositories/bays';
 import type { ChangeFeed } from './changes';
-import { requireVersion } from './versions';
+import { versionGuard } from './versions';
 
 /** Bays and how their air runs through a day. */
 export function bayService(db: Db, changes: ChangeFeed) {
   const bays = bayRepository(db);
+  const jobs = jobRepository(db);
+  const versions = versionGuard(db, 'bay');
   return {
     all: bays.all,
     get(id: string): Bay {
       const bay = bays.get(id);
-      if (!bay) throw notFound('bay', id);
+      if (!bay) throw versions.missing(id);
       return bay;
     },
     /** @param version the version that was edited; 0 for a new bay */
@@ -21,13 +24,33 @@ export function bayService(db: Db, changes: ChangeFeed) {
         () => {
           const standing = bays.get(id);
           const body = standing && { name: standing.name, climate: standing.climate };
-          requireVersion('bay', id, standing && { version: standing.version, body: body! }, version, draft);
+          versions.require(id, standing && { version: standing.version, body: body! }, version);
+          versions.keep(id, version + 1, draft);
           return bays.put({ ...draft, id, version: version + 1 });
         },
         { behavior: 'immediate' },
       );
       changes.tell({ kind: 'bay', id });
       return bay;
+    },
+    /** Takes a bay away in which no job stands. */
+    remove(id: string, version: number): void {
+      db.transaction(
+        () => {
+          const standing = bays.get(id);
+          if (!standing) throw versions.missing(id);
+          const { name, climate } = standing;
+          versions.require(id, { version: standing.version, body: { name, climate } }, version);
+          const here = jobs.titlesInBay(id);
+          if (here.length > 0) {
+            const more = here.length > 1 ? ` and ${here.length - 1} more` : '';
+            throw conflict(`"${here[0]}"${more} stands in this bay; move it first.`);
+          }
+          bays.remove(id);
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'bay', id });
     },
   };
 }

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import type { RunRecord } from '#core/work/run';
 import type { JobDraft, JobRecord } from '#formats/job';
 import { changedPaths, type Fault } from '#formats/values';
@@ -8,6 +9,9 @@ import { jobRepository } from '../repositories/jobs';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
 import type { RunLogService } from './run-log';
+
+/** How long a job taken away can be brought back. */
+const KEPT_DAYS = 30;
 
 /** Jobs: kept in versions, so that no write silently overwrites another's. */
 export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, now: () => Date) {
@@ -28,8 +32,10 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
     get,
     /** Makes a job once, however often the same one is sent. */
     add({ id, ...draft }: JobDraft & { readonly id: string }): JobRecord {
-      const known = jobs.get(id);
+      const known = jobs.everKnown(id);
       if (known) {
+        if (known.removedAt !== null)
+          throw conflict(`A job "${id}" was taken away; bring it back, or give another id.`);
         if (changedPaths(draft, draftOf(known)).length === 0) return known;
         throw conflict(`There is another job "${id}" already.`);
       }
@@ -58,17 +64,26 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
       changes.tell({ kind: 'job', id });
       return get(id);
     },
-    /** Takes a job away, as long as nothing has been done at it. */
-    remove(id: string): void {
+    /** Takes a job away, as long as nothing has been done at it; it can be brought back. */
+    remove(id: string, version: number): void {
       db.transaction(
         () => {
-          get(id);
+          const current = get(id);
+          if (current.version !== version) throw stale(current, version);
           if (log.lastSeq(id) > 0) throw conflict('Work has been logged at this job; its record stays.');
-          jobs.remove(id);
+          jobs.markRemoved(id, now().toISOString());
         },
         { behavior: 'immediate' },
       );
       changes.tell({ kind: 'job', id });
+    },
+    /** Deletes for good what was taken away longer ago than it is kept. Only by command. @returns how many */
+    tidy: (): number => jobs.clear(DateTime.fromJSDate(now()).minus({ days: KEPT_DAYS }).toUTC().toISO()!),
+    bringBack(id: string): JobRecord {
+      if (!jobs.everKnown(id)) throw notFound('job', id);
+      jobs.markRemoved(id, null);
+      changes.tell({ kind: 'job', id });
+      return get(id);
     },
   };
 

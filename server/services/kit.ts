@@ -1,18 +1,17 @@
 import { isSheet, type KitEntry, type KitRecord } from '#formats/shelf';
 import type { Db } from '../db/open';
-import { conflict, notFound } from '../http/problem';
+import { conflict } from '../http/problem';
 import { kitRepository } from '../repositories/kit';
 import type { ChangeFeed } from './changes';
-import { requireVersion } from './versions';
-
-const WHAT = 'entry of the preparation shelf';
+import { versionGuard } from './versions';
 
 /** The preparation shelf: what is cleaned and polished with, and the pads and machines in hand. */
 export function kitService(db: Db, changes: ChangeFeed) {
   const kit = kitRepository(db);
+  const versions = versionGuard(db, 'kit');
   const check = (id: string, version: number) => {
     const standing = kit.get(id);
-    requireVersion(WHAT, id, standing && { version: standing.version, body: standing.entry }, version);
+    versions.require(id, standing && { version: standing.version, body: standing.entry }, version);
     return standing;
   };
   /** A thing is one of a sheet; a pad belongs to one liquid for good. */
@@ -39,6 +38,7 @@ export function kitService(db: Db, changes: ChangeFeed) {
         () => {
           const standing = check(id, version);
           requireFits(entry, standing);
+          versions.keep(id, version + 1, entry);
           return kit.put({ id, version: version + 1, entry });
         },
         { behavior: 'immediate' },
@@ -49,7 +49,7 @@ export function kitService(db: Db, changes: ChangeFeed) {
     remove(id: string, version: number): void {
       db.transaction(
         () => {
-          if (!check(id, version)) throw notFound(WHAT, id);
+          if (!check(id, version)) throw versions.missing(id);
           const used = kit
             .all()
             .filter(({ entry }) => !isSheet(entry))

@@ -1,16 +1,17 @@
 import type { OfferRecord } from '#formats/choice';
 import type { Db } from '../db/open';
-import { conflict, notFound } from '../http/problem';
+import { conflict } from '../http/problem';
 import { offerRepository } from '../repositories/offers';
 import type { ChangeFeed } from './changes';
-import { requireVersion } from './versions';
+import { versionGuard } from './versions';
 
 /** Named offers of the shop. A job that took one keeps its own stacks. */
 export function offerService(db: Db, changes: ChangeFeed) {
   const offers = offerRepository(db);
+  const versions = versionGuard(db, 'offer');
   const check = (id: string, version: number) => {
     const standing = offers.get(id);
-    requireVersion('offer', id, standing && { version: standing.version, body: standing.offer }, version);
+    versions.require(id, standing && { version: standing.version, body: standing.offer }, version);
     return standing;
   };
   return {
@@ -21,6 +22,7 @@ export function offerService(db: Db, changes: ChangeFeed) {
       const stored = db.transaction(
         () => {
           check(id, version);
+          versions.keep(id, version + 1, offer);
           return offers.put({ id, version: version + 1, offer });
         },
         { behavior: 'immediate' },
@@ -29,7 +31,7 @@ export function offerService(db: Db, changes: ChangeFeed) {
       return stored;
     },
     remove(id: string, version: number): void {
-      if (!check(id, version)) throw notFound('offer', id);
+      if (!check(id, version)) throw versions.missing(id);
       offers.remove(id);
       changes.tell({ kind: 'offer', id });
     },

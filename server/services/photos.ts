@@ -1,4 +1,5 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { DateTime } from 'luxon';
 import type { Photo, PhotoChanges, PhotoWords } from '#formats/job';
@@ -28,8 +29,9 @@ export function photoService(db: Db, changes: ChangeFeed, now: () => Date, folde
   };
   /** Whole under its name or not at all. */
   const write = (file: string, data: Buffer) => {
-    writeFileSync(`${file}.part`, data);
-    renameSync(`${file}.part`, file);
+    const part = `${file}.${randomUUID()}.part`;
+    writeFileSync(part, data);
+    renameSync(part, file);
   };
   return {
     of(jobId: string): Photo[] {
@@ -46,6 +48,10 @@ export function photoService(db: Db, changes: ChangeFeed, now: () => Date, folde
         throw conflict(`A job keeps at most ${MOST_A_JOB} pictures; take some away first.`);
       }
       const { full, thumb, widthPx, heightPx } = await prepared(file);
+      // The same picture may have been sent twice at once: the first one stands.
+      const meanwhile = photos.get(id);
+      if (meanwhile?.photo.jobId === jobId) return get(id);
+      if (meanwhile) throw conflict(`There is another picture "${id}" already.`);
       mkdirSync(folder, { recursive: true });
       write(fileOf(id, 'full'), full);
       write(fileOf(id, 'thumb'), thumb);
@@ -80,16 +86,52 @@ export function photoService(db: Db, changes: ChangeFeed, now: () => Date, folde
       if (!existsSync(file)) throw notFound('file for the picture', id);
       return file;
     },
-    /** Deletes for good what was taken away long ago, and files whose job is gone. */
-    clear(): void {
-      const before = DateTime.fromJSDate(now()).minus({ days: KEPT_DAYS }).toUTC().toISO()!;
-      for (const id of photos.clear(before)) {
-        for (const size of ['full', 'thumb'] as const) rmSync(fileOf(id, size), { force: true });
+    /**
+     * Puts pictures the database does not know into a folder beside the others, and back from there those it knows
+     * again. Nothing is deleted, and what is no picture of ours is not touched.
+     * @returns how many lie aside now, and how many came back
+     */
+    setAside(): { aside: number; back: number } {
+      const asideFolder = path.join(folder, ASIDE);
+      const moved = { aside: 0, back: 0 };
+      for (const file of ownFiles(folder)) {
+        if (photos.get(idOf(file))) continue;
+        mkdirSync(asideFolder, { recursive: true });
+        renameSync(path.join(folder, file), path.join(asideFolder, file));
+        // Its age counts from today on.
+        utimesSync(path.join(asideFolder, file), now(), now());
       }
-      for (const file of existsSync(folder) ? readdirSync(folder) : []) {
-        const [id] = file.split('.');
-        if (id && !photos.get(id)) rmSync(path.join(folder, file), { force: true });
+      for (const file of ownFiles(asideFolder)) {
+        if (photos.get(idOf(file)) && !existsSync(path.join(folder, file))) {
+          renameSync(path.join(asideFolder, file), path.join(folder, file));
+          moved.back += 1;
+        } else moved.aside += 1;
       }
+      return moved;
+    },
+    /** Deletes for good what was taken away, or lies aside, for longer than it is kept. Only by command. @returns how many files */
+    tidy(): number {
+      const before = DateTime.fromJSDate(now()).minus({ days: KEPT_DAYS });
+      const asideFolder = path.join(folder, ASIDE);
+      const old = ownFiles(asideFolder).filter(
+        (file) => statSync(path.join(asideFolder, file)).mtimeMs < before.toMillis(),
+      );
+      const gone = photos.clear(before.toUTC().toISO()!).flatMap((id) => [fileOf(id, 'full'), fileOf(id, 'thumb')]);
+      const files = [...gone, ...old.map((file) => path.join(asideFolder, file))];
+      for (const file of files) rmSync(file, { force: true });
+      return files.length;
     },
   };
 }
+
+/** Where pictures lie that the database does not know. */
+const ASIDE = 'set-aside';
+/** A picture as it is named here: by its id, whole or small. */
+const OWN_FILE = /^([A-Za-z0-9_-]{1,64})(\.thumb)?\.jpg$/;
+const idOf = (file: string): string => OWN_FILE.exec(file)![1]!;
+const ownFiles = (folder: string): string[] =>
+  existsSync(folder)
+    ? readdirSync(folder, { withFileTypes: true })
+        .filter((entry) => entry.isFile() && OWN_FILE.test(entry.name))
+        .map(({ name }) => name)
+    : [];

@@ -1,53 +1,90 @@
-import { learnedHours, learnedUse, sharesSeen } from '#core/work/prepare';
-import { entryFault, foldLog, type RunRecord } from '#core/work/run';
+import { learnedHours, learnedShares, learnedUse, lessonOf } from '#core/work/prepare';
+import { entryFault, foldLog, type RunRecord, unfit, untimely } from '#core/work/run';
 import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
+import { minutesBetween } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
+import { lessonRepository } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
+
+/** Entries after which a job may teach something else of preparation. */
+const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
+  'stage-end',
+  'stage-used',
+  'mark-outcome',
+  'undo',
+  'set-aside',
+]);
 
 /** The append-only record of what was really done at a job. */
 export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
   const jobs = jobRepository(db);
   const log = runLogRepository(db);
+  const lessons = lessonRepository(db);
+  /** What all jobs teach, until one of them teaches something else. */
+  let learned: LearnedPreparation | undefined;
 
-  const startOf = (jobId: string) => {
+  const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
     if (!job) throw notFound('job', jobId);
-    return job.document.startAt;
+    return job.document;
   };
-  const record = (jobId: string): RunRecord => foldLog(loggedEntries(startOf(jobId), log.of(jobId)));
+  const record = (jobId: string): RunRecord => foldLog(loggedEntries(documentOf(jobId).startAt, log.of(jobId)));
+
+  /** Works out anew what a job teaches, after its log has grown. */
+  const learnFrom = (jobId: string): void => {
+    const { stages, outcomes } = record(jobId);
+    lessons.put(jobId, log.lastSeq(jobId), lessonOf(stages.values(), outcomes.values()));
+    learned = undefined;
+  };
   return {
     of(jobId: string): LogEntry[] {
-      startOf(jobId);
+      documentOf(jobId);
       return log.of(jobId);
     },
     /** What the log says has been done. */
     record,
-    /** What all jobs teach of preparation: hours, what is used, and what becomes of marks. */
+    /** What all jobs teach of preparation: hours, what is used, and what becomes of marks. Kept current by what is logged. */
     learnedPreparation(): LearnedPreparation {
-      const records = log.jobsWithPreparation().map(record);
-      const stages = records.flatMap((each) => [...each.stages.values()]);
-      return {
-        hours: learnedHours(stages),
-        uses: [...learnedUse(stages)].map(([what, learned]) => ({ what, ...learned })),
-        shares: [...sharesSeen(records.flatMap(({ outcomes }) => [...outcomes.values()])).values()],
+      if (learned) return learned;
+      // A log written before lessons were kept, or by an older server.
+      lessons
+        .outdated()
+        .filter((id) => jobs.get(id))
+        .forEach(learnFrom);
+      const all = lessons.all();
+      learned = {
+        hours: learnedHours(all),
+        uses: [...learnedUse(all)].map(([what, factor]) => ({ what, ...factor })),
+        shares: learnedShares(all),
       };
+      return learned;
     },
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
-     * @throws ProblemError (409) where it does not fit what was done already, such as the same tap from a second tablet
+     * @throws ProblemError (409) where it does not fit the job, its time, or what was done already, such as the same
+     * tap from a second tablet
      */
     append(jobId: string, entry: NewEntry): LogEntry {
       const { stored, isNew } = db.transaction(
         () => {
           const known = log.find(jobId, entry.id);
           if (known) return { stored: known, isNew: false };
-          const logged = loggedEntries(startOf(jobId), log.of(jobId));
-          const fault = entryFault(foldLog(logged), logged, entry.entry);
+          const document = documentOf(jobId);
+          const logged = loggedEntries(document.startAt, log.of(jobId));
+          const [wanted] = loggedEntries(document.startAt, [entry]);
+          const done = foldLog(logged);
+          const fault =
+            unfit(document, entry.entry) ??
+            entryFault(done, logged, entry.entry) ??
+            untimely(done, wanted!, minutesBetween(document.startAt, now().toISOString()));
           if (fault) throw conflict(`This was not logged: ${fault}.`);
-          return { stored: log.append(jobId, entry, now().toISOString()), isNew: true };
+          const stored = log.append(jobId, entry, now().toISOString());
+          if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
+          else lessons.follow(jobId, stored.seq);
+          return { stored, isNew: true };
         },
         { behavior: 'immediate' },
       );

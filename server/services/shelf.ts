@@ -2,24 +2,29 @@ import type { ShelfProduct } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
-import { conflict, notFound, staleWrite } from '../http/problem';
+import { conflict } from '../http/problem';
 import { shelfRepository } from '../repositories/shelf';
 import type { ChangeFeed } from './changes';
+import { versionGuard } from './versions';
 
 /** The shelf of product sheets. Jobs carry copies, so nothing here changes a job behind anyone's back. */
 export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
   const shelf = shelfRepository(db);
+  const versions = versionGuard(db, 'product');
   const get = (id: string): ShelfProduct => {
     const product = shelf.get(id);
-    if (!product) throw notFound('product', id);
+    if (!product) throw versions.missing(id);
     return product;
   };
-  const requireVersion = (current: ShelfProduct, edited: number) => {
-    // Only the latest version is kept, so what is told are the parts of the sheet that stand.
-    if (current.version !== edited) throw staleWrite(current.version, changedPaths({}, current.sheet));
+  const check = (current: ShelfProduct, edited: number) =>
+    versions.require(current.id, { version: current.version, body: current.sheet }, edited);
+  /** On the disk, with its version remembered; told by whoever called. */
+  const store = (sheet: ProductSheet, version: number) => {
+    versions.keep(sheet.id, version, sheet);
+    return shelf.put(sheet, version, now().toISOString());
   };
   const put = (sheet: ProductSheet, version: number) => {
-    const stored = shelf.put(sheet, version, now().toISOString());
+    const stored = store(sheet, version);
     changes.tell({ kind: 'product', id: sheet.id });
     return stored;
   };
@@ -35,7 +40,7 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
     update(id: string, version: number, sheet: ProductSheet): ShelfProduct {
       return db.transaction(
         () => {
-          requireVersion(get(id), version);
+          check(get(id), version);
           if (sheet.id !== id) throw conflict('A product keeps its id; add a new one instead.');
           return put(sheet, version + 1);
         },
@@ -53,7 +58,7 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
             const isSame = known !== undefined && changedPaths(sheet, known.sheet).length === 0;
             counts[isSame ? 'same' : known ? 'changed' : 'added']++;
             if (isSame) continue;
-            shelf.put(sheet, (known?.version ?? 0) + 1, now().toISOString());
+            store(sheet, (known?.version ?? 0) + 1);
             news.push(sheet.id);
           }
         },
@@ -64,7 +69,7 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
       return counts;
     },
     remove(id: string, version: number): void {
-      requireVersion(get(id), version);
+      check(get(id), version);
       shelf.remove(id);
       changes.tell({ kind: 'product', id });
     },

@@ -1,5 +1,5 @@
 import { firstRenewMin, firstWashMin, stageOf, standingSurfaces } from '#core/after/care';
-import { foldLog, runSheet } from '#core/work/run';
+import { foldLog, runProgress } from '#core/work/run';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
@@ -42,7 +42,8 @@ export function summaryService(db: Db, now: () => Date) {
     const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
     const begun = record.patches.size > 0;
     // Until it begins, a job is judged at the time it is planned for.
-    const sheet = runSheet(planned, record, begun ? nowMin : 0);
+    const progress = runProgress(planned, record, begun ? nowMin : 0);
+    const { plan, patchesDone, patchesTotal } = progress;
     const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
     return {
@@ -51,13 +52,13 @@ export function summaryService(db: Db, now: () => Date) {
       title: document.title,
       bayId,
       startAt,
-      stage: stageOf(sheet, standing, nowMin),
-      areaM2: sheet.plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
-      patchesDone: sheet.patches.filter(({ state }) => state === 'done').length,
-      patchesTotal: sheet.patches.length,
-      stops: sheet.plan.findings.filter(({ severity }) => severity === 'stop').length,
-      waterSafe: at(sheet.plan.waterSafeMin),
-      handover: at(sheet.plan.handoverMin),
+      stage: stageOf(progress, standing, nowMin),
+      areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
+      patchesDone,
+      patchesTotal,
+      stops: plan.findings.filter(({ severity }) => severity === 'stop').length,
+      waterSafe: at(plan.waterSafeMin),
+      handover: at(plan.handoverMin),
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
       ...(item && {

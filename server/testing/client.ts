@@ -34,10 +34,10 @@ export function databaseFolder() {
 }
 
 /** The real application on a real port over a real file. */
-export async function startServer(now?: () => Date) {
+export async function startServer(now?: () => Date, pictures?: string) {
   const { file, remove } = databaseFolder();
   const { db, close } = openDatabase(file);
-  const services = createServices(db, photoFolder(file), now);
+  const services = createServices(db, pictures ?? photoFolder(file), now);
   const server = createApp(services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const { port } = server.address() as AddressInfo;

@@ -53,9 +53,13 @@ export const api = createApi({
       query: ({ id, version, draft }) => ({ url: `jobs/${id}`, method: 'PUT', body: draft, headers: ifMatch(version) }),
       invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
     }),
-    removeJob: build.mutation<void, string>({
-      query: (id) => ({ url: `jobs/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Jobs'],
+    removeJob: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `jobs/${id}`, method: 'DELETE', headers: ifMatch(version) }),
+      invalidatesTags: ['Jobs', 'Items'],
+    }),
+    bringJobBack: build.mutation<JobRecord, string>({
+      query: (id) => ({ url: `jobs/${id}/back`, method: 'POST' }),
+      invalidatesTags: ['Jobs', 'Items'],
     }),
     log: build.query<LogEntry[], string>({
       query: (id) => `jobs/${id}/log`,
@@ -186,6 +190,7 @@ export const {
   useJobQuery,
   useAddJobMutation,
   useRemoveJobMutation,
+  useBringJobBackMutation,
   useLogQuery,
   useProductsQuery,
   useAddProductMutation,

@@ -1,4 +1,4 @@
-import { foldLog, type LoggedEntry, type RunEntry, runSheet } from '#core/work/run';
+import { foldLog, type LoggedEntry, type RunEntry, runProgress, runSheet } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
 import { firstWashAfter, MINUTES_PER_MONTH, standingSurfaces } from './care';
 import { firstRenewMin, firstWashMin, stageOf } from './stage';
@@ -36,7 +36,7 @@ function worked(taps: number, everyMin = 1.5): LoggedEntry[] {
 
 function stageAfter(taps: number, nowMin: number, of = planned) {
   const record = foldLog(worked(taps));
-  return stageOf(runSheet(of, record, nowMin), standingSurfaces(of, record, {}), nowMin);
+  return stageOf(runProgress(of, record, nowMin), standingSurfaces(of, record, {}), nowMin);
 }
 
 describe('where a job stands', () => {
@@ -61,7 +61,7 @@ describe('where a job stands', () => {
   test('what never cures never leaves the curing', () => {
     const dry = { ...planned, ambient: [{ atMin: 0, airC: 20, rhPct: 0, airSpeed: 0.1 }] as const };
     const record = foldLog(worked(Infinity));
-    const sheet = runSheet(dry, record, 1e6);
+    const sheet = runProgress(dry, record, 1e6);
     expect(stageOf(sheet, standingSurfaces(dry, record, {}), 1e6)).toBe('curing');
   });
 });

@@ -1,5 +1,5 @@
 import { latestMoment } from '#core/time/clocks';
-import type { RunSheet } from '#core/work/run';
+import type { RunProgress } from '#core/work/run';
 import type { StandingSurface } from './care';
 
 /** Where a job stands between its first surface and the owner's yard. */
@@ -7,11 +7,14 @@ export const STAGES = ['survey', 'planned', 'running', 'curing', 'ready', 'in-ca
 export type Stage = (typeof STAGES)[number];
 
 /** The stage of a job at a moment: what has been planned, done, and cured since. */
-export function stageOf(sheet: RunSheet, standing: readonly StandingSurface[], nowMin: number): Stage {
-  const begun = sheet.patches.some(({ state }) => state !== 'todo');
-  if (!begun) return sheet.patches.length + sheet.refused.length === 0 ? 'survey' : 'planned';
-  if (sheet.current) return 'running';
-  const { handoverMin } = sheet.plan;
+export function stageOf(
+  { plan, begun, patchesDone, patchesTotal, refused }: RunProgress,
+  standing: readonly StandingSurface[],
+  nowMin: number,
+): Stage {
+  if (!begun) return patchesTotal + refused === 0 ? 'survey' : 'planned';
+  if (patchesDone < patchesTotal) return 'running';
+  const { handoverMin } = plan;
   if (handoverMin === null || nowMin < handoverMin) return 'curing';
   const firstWash = firstWashMin(standing);
   return firstWash === null || nowMin < firstWash ? 'ready' : 'in-care';

@@ -3,13 +3,12 @@ import {
   boundingBox,
   type Box,
   containsPoint,
-  firstSelfCrossing,
   type Point,
   type Polygon,
   polygonAreaM2,
-  segmentsMeet,
   signedAreaMm2,
 } from './polygon';
+import { firstSelfCrossing, segmentsMeet } from './crossing';
 import { splitAlong } from './split';
 
 /** Decimal places of a millimetre that outlines are reckoned with. */

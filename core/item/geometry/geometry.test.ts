@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { areaRange, totalArea } from './area-spread';
-import { equalStrips, firstSelfCrossing, type Point, type Polygon, polygonAreaM2 } from './polygon';
+import { equalStrips, type Point, type Polygon, polygonAreaM2 } from './polygon';
+import { firstSelfCrossing, segmentsMeet } from './crossing';
 import { type Shape, shapeAreaM2, shapeOutline, shapeShortSideM, simpson } from './shapes';
 
 describe('areas of taped shapes', () => {
@@ -126,5 +127,45 @@ describe('spread of areas', () => {
         expect(totalArea([...a, ...b]).sigmaM2).toBeGreaterThanOrEqual(totalArea(a).sigmaM2 - 1e-12);
       }),
     );
+  });
+});
+
+describe('crossings of an outline', () => {
+  /** Every pair of edges in turn: what the grid has to agree with. */
+  const slowly = (outline: Polygon): readonly [number, number] | null => {
+    const { length } = outline;
+    const edge = (index: number) => [outline[index]!, outline[(index + 1) % length]!] as const;
+    for (let first = 0; first < length; first++) {
+      for (let second = first + 2; second < length; second++) {
+        if (first === 0 && second === length - 1) continue;
+        if (segmentsMeet(edge(first), edge(second))) return [first, second];
+      }
+    }
+    return null;
+  };
+  /** Millimetres to a thousandth, and small whole ones, so that edges touch and lie in one line. */
+  const coordinate = fc.oneof(
+    fc.integer({ min: -6, max: 6 }),
+    fc.integer({ min: -1e7, max: 1e7 }).map((thousandths) => thousandths / 1000),
+  );
+
+  test('are the same as by comparing every edge with every other', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(coordinate, coordinate), { minLength: 3, maxLength: 24 }), (outline) => {
+        expect(firstSelfCrossing(outline)).toEqual(slowly(outline));
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  test('are found in a hundred thousand corners without comparing them all', () => {
+    const corners = 100_000;
+    const round = Array.from({ length: corners }, (_, n): [number, number] => {
+      const angle = (2 * Math.PI * n) / corners;
+      return [1e6 * Math.cos(angle), 1e6 * Math.sin(angle)];
+    });
+    expect(firstSelfCrossing(round)).toBeNull();
+    [round[4000], round[4001]] = [round[4001]!, round[4000]!];
+    expect(firstSelfCrossing(round)).not.toBeNull();
   });
 });

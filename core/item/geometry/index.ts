@@ -6,12 +6,12 @@ export {
   containsPoint,
   distanceToEdgeMm,
   equalStrips,
-  firstSelfCrossing,
   nearestOnSegment,
   perimeterMm,
   type Point,
   type Polygon,
   polygonAreaM2,
 } from './polygon';
+export { firstSelfCrossing } from './crossing';
 export { type Shape, shapeAreaM2, type ShapeKind, shapeOutline, shapeShortSideM, simpsonOutline } from './shapes';
 export { splitAlong } from './split';

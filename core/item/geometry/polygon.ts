@@ -69,58 +69,6 @@ export function containsPoint(outline: Polygon, [x, y]: Point): boolean {
   }, false);
 }
 
-/**
- * First place where an outline crosses or touches itself, as the indices of the two edges (edge i runs from
- * point i to the next); null for a simple outline. Adjacent edges may share their common point.
- */
-export function firstSelfCrossing(polygon: Polygon): readonly [number, number] | null {
-  const count = polygon.length;
-  for (let first = 0; first < count; first++) {
-    for (let second = first + 2; second < count; second++) {
-      if (first === 0 && second === count - 1) continue;
-      if (segmentsMeet(edge(polygon, first), edge(polygon, second))) return [first, second];
-    }
-  }
-  return null;
-}
-
-type Segment = readonly [Point, Point];
-
-function edge(polygon: Polygon, index: number): Segment {
-  return [polygon[index]!, polygon[(index + 1) % polygon.length]!];
-}
-
-/** Whether two segments are too far apart to meet, told without rounding: collinear ones, as along a cut, would fool the signs below. */
-function areApart([a, b]: Segment, [c, d]: Segment): boolean {
-  return ([0, 1] as const).some(
-    (axis) =>
-      Math.max(a[axis], b[axis]) < Math.min(c[axis], d[axis]) ||
-      Math.max(c[axis], d[axis]) < Math.min(a[axis], b[axis]),
-  );
-}
-
-/** Whether two segments cross or touch. */
-export function segmentsMeet([a, b]: Segment, [c, d]: Segment): boolean {
-  if (areApart([a, b], [c, d])) return false;
-  const side = (p: Point, q: Point, r: Point) =>
-    Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]));
-  const within = (p: Point, q: Point, r: Point) =>
-    Math.min(p[0], q[0]) <= r[0] &&
-    r[0] <= Math.max(p[0], q[0]) &&
-    Math.min(p[1], q[1]) <= r[1] &&
-    r[1] <= Math.max(p[1], q[1]);
-  const [cSide, dSide, aSide, bSide] = [side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)];
-  if (cSide !== dSide && aSide !== bSide && cSide * dSide <= 0 && aSide * bSide <= 0) {
-    return cSide * dSide < 0 || aSide * bSide < 0 || within(a, b, c) || within(a, b, d);
-  }
-  return (
-    (cSide === 0 && within(a, b, c)) ||
-    (dSide === 0 && within(a, b, d)) ||
-    (aSide === 0 && within(c, d, a)) ||
-    (bSide === 0 && within(c, d, b))
-  );
-}
-
 /** Part of an outline on one side of a line across the given axis; empty when nothing is there. */
 function keepSide(polygon: Polygon, axis: 0 | 1, limit: number, keep: 'below' | 'above'): Polygon {
   const inside = (point: Point) => (keep === 'below' ? point[axis] <= limit : point[axis] >= limit);

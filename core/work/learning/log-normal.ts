@@ -10,9 +10,14 @@ export interface LearnedFactor {
 export interface LearningModel {
   readonly priorSigma: number;
   readonly observationSigma: number;
+  /**
+   * One observation counts as at most so many times more or less than predicted: beyond it somebody forgot to tap,
+   * and a clock that ran over night would teach more than a hundred honest jobs.
+   */
+  readonly mostRatio?: number;
 }
 /** Flash times: cue seen against cue predicted. */
-export const FLASH_LEARNING: LearningModel = { priorSigma: 0.2, observationSigma: 0.12 };
+export const FLASH_LEARNING: LearningModel = { priorSigma: 0.2, observationSigma: 0.12, mostRatio: 4 };
 
 /** Uncertainty that a night adds to what was learned the day before, in quadrature. */
 const DAY_DRIFT_SIGMA = 0.1;
@@ -27,7 +32,8 @@ export function learnFactor(ratios: readonly number[], model: LearningModel, pri
   }
   const priorPrecision = 1 / prior.sigma ** 2;
   const precision = priorPrecision + ratios.length / model.observationSigma ** 2;
-  const logSum = ratios.reduce((sum, ratio) => sum + Math.log(ratio), 0);
+  const most = Math.log(model.mostRatio ?? Infinity);
+  const logSum = ratios.reduce((sum, ratio) => sum + Math.min(most, Math.max(-most, Math.log(ratio))), 0);
   const mean = (Math.log(prior.factor) * priorPrecision + logSum / model.observationSigma ** 2) / precision;
   return {
     factor: Math.exp(mean),

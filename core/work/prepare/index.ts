@@ -1,7 +1,7 @@
 export { adviseLevel, USE_NAMES, USES } from './advice';
 export { looseEnds, waterHides } from './closing';
-export { learnedUse } from './learned-use';
-export { shareKey, sharesSeen } from './marks-gone';
+export { learnedHours, learnedShares, learnedUse, lessonOf, type PreparationLesson } from './lessons';
+export { shareKey } from './marks-gone';
 export type { MarkOutcome, ObservationEntry } from './observations';
 export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';
 export type { Ledger } from './ledger';
@@ -14,7 +14,6 @@ export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
 export {
   afterStageEntry,
-  learnedHours,
   PAUSE_REASONS,
   type PauseReason,
   rinseByMin,

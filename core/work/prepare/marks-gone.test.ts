@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { panel, settings, swirled } from '../../testing/preparation';
-import { learnedUse } from './learned-use';
+import { learnedUse, lessonOf } from './lessons';
 import { learnedShare, sharesSeen } from './marks-gone';
 import type { MarkOutcome } from './observations';
 import { prepareItem } from './item';
@@ -41,14 +41,14 @@ test('what is really used teaches the next plan, the last word of a stage counti
     withObservation(record, { type: 'stage-used', stage, what: 'iron remover', unit: 'ml', predicted: 100, amount });
   const corrected = used(used(begun, 900), 150);
   expect(corrected.used).toHaveLength(1);
-  const { factor } = learnedUse([corrected, used(begun, 150), used(begun, 150)]).get('iron remover')!;
+  const { factor } = learnedUse([lessonOf([corrected, used(begun, 150), used(begun, 150)], [])]).get('iron remover')!;
   expect(factor).toBeGreaterThan(1.35);
   expect(factor).toBeLessThan(1.5);
   const bled = [panel({ iron: 'bleeds' })];
   const planned = (learned?: ReadonlyMap<string, number>) =>
     prepareItem(bled, settings({ learnedUse: learned })).uses.find(({ what }) => what === 'iron remover')!.amount;
   expect(planned(new Map([['iron remover', factor]]))).toBeCloseTo(planned() * factor, 9);
-  expect(learnedUse([used(begun, 0)]).size).toBe(0);
+  expect(learnedUse([lessonOf([used(begun, 0)], [])]).size).toBe(0);
   expect(withObservation(begun, { type: 'stage-found', stage, note: 'a badge is loose' }).found).toEqual([
     'a badge is loose',
   ]);

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   afterStageEntry,
-  learnedHours,
   PAUSE_REASONS,
   rinseByMin,
   type StageEntry,
@@ -10,6 +9,7 @@ import {
   stageState,
   workedMin,
 } from './stage-log';
+import { learnedHours, lessonOf } from './lessons';
 
 const stage = { kind: 'iron', round: 1 } as const;
 const start: StageEntry = { type: 'stage-start', stage, predictedMin: 20 };
@@ -65,14 +65,21 @@ test('worked time never runs backwards and never exceeds the time that passed', 
   );
 });
 
+test('a stage that nobody ended for ten years teaches no more than one that took four times as long', () => {
+  const decade = 10 * 365 * 24 * 60;
+  const taught = (min: number) => learnedHours([lessonOf([played([start, 0], [end, min])], [])]).iron!.factor;
+  expect(taught(decade)).toBe(taught(80));
+  expect(taught(decade)).toBeLessThan(4);
+});
+
 test('learned hours come to the truth: the error is halved after three jobs', () => {
   fc.assert(
     fc.property(fc.double({ min: 0.5, max: 2, noNaN: true }), (truth) => {
       const job = (): StageRecord => played([{ ...start, predictedMin: 20 }, 0], [end, 20 * truth]);
-      const learned = learnedHours([job(), job(), job()]).iron!;
+      const learned = learnedHours([lessonOf([job()], []), lessonOf([job(), job()], [])]).iron!;
       expect(learned.observations).toBe(3);
       expect(Math.abs(Math.log(learned.factor / truth))).toBeLessThanOrEqual(0.5 * Math.abs(Math.log(truth)) + 1e-12);
     }),
   );
-  expect(learnedHours([played([start, 0])])).toEqual({});
+  expect(learnedHours([lessonOf([played([start, 0])], [])])).toEqual({});
 });

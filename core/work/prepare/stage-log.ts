@@ -1,5 +1,4 @@
-import { type LearnedFactor, learnFactor, type LearningModel } from '#core/work/learning';
-import { STEP_KINDS, type StepKindId } from '#core/work/steps';
+import { STEP_KINDS } from '#core/work/steps';
 import type { ObservationEntry } from './observations';
 import type { StageRef } from './stage-ref';
 
@@ -117,19 +116,4 @@ export function workedMin({ workedMin: before, runningSinceMin }: StageRecord, n
 /** Until when a running stage may dwell before it has to be rinsed, minutes; undefined for one that does not dwell. */
 export function rinseByMin({ dwellMin, runningSinceMin }: StageRecord): number | undefined {
   return dwellMin === undefined || runningSinceMin === undefined ? undefined : runningSinceMin + dwellMin;
-}
-
-/** Hours of people differ more from the defaults than flash times from a sheet. Engineering default. */
-export const HOURS_LEARNING: LearningModel = { priorSigma: 0.4, observationSigma: 0.2 };
-/** A stage this short says nothing of pace, minutes. */
-const LEAST_WORKED_MIN = 1;
-
-/** What finished stages teach of each kind of step: how much longer or shorter than the defaults it really takes. */
-export function learnedHours(finished: readonly StageRecord[]): Partial<Record<StepKindId, LearnedFactor>> {
-  const ratios = new Map<StepKindId, number[]>();
-  for (const { stage, predictedMin, workedMin: worked, endMin } of finished) {
-    if (endMin === undefined || predictedMin <= 0 || worked < LEAST_WORKED_MIN) continue;
-    ratios.set(stage.kind, [...(ratios.get(stage.kind) ?? []), worked / predictedMin]);
-  }
-  return Object.fromEntries([...ratios].map(([kind, own]) => [kind, learnFactor(own, HOURS_LEARNING)]));
 }

@@ -29,7 +29,9 @@ export type RunEntry =
   | StageEntry
   | ObservationEntry
   | { readonly type: 'air'; readonly airC: number; readonly rhPct: number; readonly airSpeed: number }
-  | { readonly type: 'undo'; readonly entry: string };
+  | { readonly type: 'undo'; readonly entry: string }
+  /** What the job has no place for any more is left out from here on; it stays on record, with the reason. */
+  | { readonly type: 'set-aside'; readonly entry: string; readonly reason: string };
 
 export type RunEntryType = RunEntry['type'];
 

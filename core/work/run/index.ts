@@ -3,3 +3,5 @@ export { coatKey, type LoggedEntry, type Patch, patchKey, type RunEntry } from '
 export { patchWindow } from './patch-window';
 export { entryFault, foldLog, type RunRecord } from './record';
 export { coatRecords, runSheet, type RunSheet, type SheetPatch } from './sheet';
+export { strays, unfit, untimely } from './fits';
+export { runProgress, type RunProgress } from './progress';

@@ -82,6 +82,8 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'stage-resume':
     case 'stage-end':
       return stageFault(record.stages.get(stageKey(entry.stage)), entry);
+    case 'set-aside':
+      return log.length === 0 || log.some(({ id }) => id === entry.entry) ? undefined : 'there is no such entry';
     case 'undo': {
       if (!log.some(({ id }) => id === entry.entry)) return 'there is no such entry to undo';
       return record.lastEntry?.id === entry.entry ? undefined : 'only the last entry can be undone';
@@ -104,7 +106,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   let standing: LoggedEntry[] = [];
   for (const logged of log) {
     const { entry } = logged;
-    if (entry.type === 'undo') standing = standing.filter(({ id }) => id !== entry.entry);
+    if (entry.type === 'undo' || entry.type === 'set-aside') standing = standing.filter(({ id }) => id !== entry.entry);
     else standing.push(logged);
   }
   // One map that grows: a fresh copy for every entry would make a long day's log slow to read.
@@ -116,7 +118,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   let record: RunRecord = { patches, air, stages, outcomes, clearTakenUm };
   for (const logged of standing) {
     const { entry, atMin } = logged;
-    if (entry.type === 'undo' || entryFault(record, [], entry)) continue;
+    if (entry.type === 'undo' || entry.type === 'set-aside' || entryFault(record, [], entry)) continue;
     switch (entry.type) {
       case 'air':
         air.push({ atMin, airC: entry.airC, rhPct: entry.rhPct, airSpeed: entry.airSpeed });

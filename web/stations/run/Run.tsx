@@ -23,6 +23,7 @@ import { FaultDialog } from './FaultDialog';
 import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
 import { RUN_LEGEND, runLens } from './run-lens';
 import { useSignals, useSound, useWakeLock } from './signals';
+import { Strays } from './Strays';
 import { useTap } from './useTap';
 
 /** A start planned further away than this is asked about before the first patch is laid, minutes. */
@@ -40,6 +41,7 @@ export function Component() {
     <main className="flex h-full flex-col">
       <BayBar job={job} />
       <Troubles />
+      <Strays job={job} />
       {current ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">
           <section aria-label="Map" className="min-h-0 border-b bg-sheet lg:border-b-0 lg:border-r">

@@ -1,10 +1,12 @@
+import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { errorText, useRemoveJobMutation } from '../../app/api';
 import { Part } from '../../job/Station';
+import { useDraft } from '../../draft/useDraft';
 import type { JobView } from '../../job/useJobView';
-import { ConfirmButton } from '../../ui/ConfirmButton';
+import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 
 const FILES = [
@@ -16,12 +18,13 @@ const FILES = [
 /** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
 export function JobForm({ job }: { readonly job: JobView }) {
   const { document, edit, log } = job;
+  const version = useDraft(job.id).current?.version ?? 0;
   const [remove, { error }] = useRemoveJobMutation();
   const navigate = useNavigate();
   const item: NonNullable<Job['item']> = document.item ?? { name: document.title };
   const takeAway = async () => {
-    await remove(job.id).unwrap();
-    await navigate('/');
+    await remove({ id: job.id, version }).unwrap();
+    await navigate('/', { state: { takenAway: { id: job.id, title: document.title } } });
   };
   return (
     <Part title="The job">
@@ -53,12 +56,9 @@ export function JobForm({ job }: { readonly job: JobView }) {
             </a>
           ))}
         </p>
-        <ConfirmButton
-          action="Take this job away"
-          consequence="Its survey and its plan go with it. Nothing has been laid yet, so no record is lost."
-          disabled={log.length > 0}
-          onConfirm={() => void takeAway().catch(() => undefined)}
-        />
+        <Button look="danger" disabled={log.length > 0} onClick={() => void takeAway().catch(() => undefined)}>
+          <Trash2 size={16} /> Take this job away
+        </Button>
         {log.length > 0 && <p className="text-[13px] text-ink-2">Work has been logged at it; its record stays.</p>}
         {error && (
           <p role="alert" className="text-[13px] text-stop">

@@ -6,6 +6,7 @@ import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
 import { Ripening } from './Ripening';
+import { TakenAway } from './TakenAway';
 
 // Reading files takes all the schemas along: loaded when one is to be read.
 const ImportJob = lazy(() => import('./ImportJob'));
@@ -58,6 +59,7 @@ export function Component() {
           {errorText(error)}
         </p>
       )}
+      <TakenAway />
       {jobs?.length === 0 && <Empty />}
       {inBay.length > 0 && (
         <section aria-labelledby="in-bays" className="mt-6">

@@ -1,0 +1,18 @@
+/** How much of everything one job may hold: beyond it somebody's hand slipped, and no screen or paper would be of use. */
+export const JOB_LIMITS = {
+  surfaces: 400,
+  /** Of one surface. */
+  layers: 8,
+  coatsOfLayer: 20,
+  /** Found on one surface, over all its visits. */
+  existing: 60,
+  copies: 400,
+  /** Coats on all copies of all surfaces together: what a run is led through, before panels are cut into sections. */
+  coatsInAll: 4000,
+  points: 2000,
+  readings: 500,
+  marks: 300,
+  products: 400,
+  ambientSteps: 5000,
+  testSpots: 500,
+} as const;

@@ -1,0 +1,23 @@
+/** Loads the sample workshop into an empty database: `node dist/server/load-demo.js`. One with jobs is left alone. */
+import { DateTime } from 'luxon';
+import { SAMPLE_PICTURES, ternmouthYard } from '#demo';
+import { openDatabase, photoFolder } from './db/open';
+import { createServices } from './services';
+import { loadPictures, loadWorkshop } from './services/sample-workshop';
+import { settingsFrom, StartFault } from './settings';
+
+try {
+  const { file, clock } = settingsFrom(process.env);
+  const { db, close } = openDatabase(file);
+  const services = createServices(db, photoFolder(file), clock);
+  const now = DateTime.fromJSDate(clock()).toISO()!;
+  if (loadWorkshop(db, services, ternmouthYard(now))) {
+    await loadPictures(services, SAMPLE_PICTURES);
+    process.stdout.write('Loaded the sample workshop.\n');
+  }
+  close();
+} catch (error) {
+  if (!(error instanceof StartFault)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,33 @@
+import { eq, sql } from 'drizzle-orm';
+import type { PreparationLesson } from '#core/work/prepare';
+import type { Db } from '../db/open';
+import { jobLessons, runLog } from '../db/schema';
+
+/** What each job teaches of preparation, kept with the entry of its log it was worked out at. */
+export function lessonRepository(db: Db) {
+  return {
+    all: (): PreparationLesson[] =>
+      db
+        .select({ lesson: jobLessons.lesson })
+        .from(jobLessons)
+        .all()
+        .map(({ lesson }) => lesson),
+    /** Jobs whose log has grown since their lesson was worked out. */
+    outdated: (): string[] =>
+      db
+        .select({ jobId: runLog.jobId })
+        .from(runLog)
+        .leftJoin(jobLessons, eq(jobLessons.jobId, runLog.jobId))
+        .groupBy(runLog.jobId)
+        .having(sql`max(${runLog.seq}) > coalesce(${jobLessons.lastSeq}, 0)`)
+        .all()
+        .map(({ jobId }) => jobId),
+    /** The log has grown by something that teaches nothing. */
+    follow: (jobId: string, lastSeq: number) =>
+      void db.update(jobLessons).set({ lastSeq }).where(eq(jobLessons.jobId, jobId)).run(),
+    put(jobId: string, lastSeq: number, lesson: PreparationLesson): void {
+      const row = { jobId, lastSeq, lesson };
+      db.insert(jobLessons).values(row).onConflictDoUpdate({ target: jobLessons.jobId, set: row }).run();
+    },
+  };
+}
