@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { Offer } from '#core/choice/offers';
 import { type Sizes, templateById } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
@@ -28,7 +29,6 @@ export interface SampleWorkshop {
   readonly jobs: readonly SampleJob[];
 }
 
-const MIN_PER_DAY = 1440;
 const AMBIENT_DAYS = 8;
 
 const BAYS: readonly Omit<Bay, 'version'>[] = [
@@ -134,7 +134,7 @@ const TEAL_HATCHBACK: JobInput['item'] = {
 
 /** The same hatchback a year and a month ago: a sealant, gone by now. */
 function hatchbackLastYear(now: string): SampleJob {
-  const startAt = instantAfter(now, -396 * MIN_PER_DAY);
+  const startAt = instantAfter(now, -396 * MINUTES_PER_DAY);
   const draft = inBay('bay-1', {
     title: 'Teal hatchback, sealant',
     startAt,
@@ -176,7 +176,7 @@ function tealHatchback(now: string): SampleJob {
       title: 'Teal hatchback, full coat',
       startAt,
       surfaces: measured('hatchback', HATCHBACK_SIZE, CERAMIC_STACKS, READ_ON_HATCHBACK),
-      owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'street', wash: 'hand' },
+      owner: { needsBy: instantAfter(now, 2 * MINUTES_PER_DAY), parking: 'street', wash: 'hand' },
       item: TEAL_HATCHBACK,
       crew: { mode: 'solo', layM2PerMin: 0.28, levelM2PerMin: 0.22 },
       room: { volumeM3: 240, airChangesPerHour: 3, limitMgPerM3: 300 },
@@ -257,7 +257,7 @@ const READ_LAST_YEAR: Readonly<Record<string, Seen>> = {
 function lastAfternoon(now: string): string {
   const sinceMidnight = minuteOfDay(now);
   const today = sinceMidnight - 14 * 60;
-  return instantAfter(now, -(today >= 4 * 60 ? today : today + MIN_PER_DAY));
+  return instantAfter(now, -(today >= 4 * 60 ? today : today + MINUTES_PER_DAY));
 }
 
 /** Laid in the afternoon, curing in a shed that cools at night. */
@@ -280,7 +280,7 @@ function launch(now: string): SampleJob {
       }))
       .map((surface) => (surface.id === 'hatch' ? { ...surface, layers: [] } : surface)),
     crew: file.crew,
-    owner: { needsBy: instantAfter(now, 2 * MIN_PER_DAY), parking: 'coastal', wash: 'hand' },
+    owner: { needsBy: instantAfter(now, 2 * MINUTES_PER_DAY), parking: 'coastal', wash: 'hand' },
     item: { id: 'launch-marrow', name: 'Launch “Marrow”', ownerName: 'Pilot Office, Ternmouth' },
   });
   return { id: 'marrow-launch', draft, log: playedLog(draft.document, Infinity) };
@@ -289,12 +289,12 @@ function launch(now: string): SampleJob {
 /** Planned for the day after tomorrow: satin, each panel in one piece. */
 function tourer(now: string): SampleJob {
   const file = readJob(satinTourer);
-  const startAt = instantAfter(now, 2 * MIN_PER_DAY);
+  const startAt = instantAfter(now, 2 * MINUTES_PER_DAY);
   const draft = inBay('bay-2', {
     title: 'Satin touring motorcycle',
     startAt,
     surfaces: file.surfaces,
-    owner: { needsBy: instantAfter(startAt, MIN_PER_DAY), parking: 'street', wash: 'hand' },
+    owner: { needsBy: instantAfter(startAt, MINUTES_PER_DAY), parking: 'street', wash: 'hand' },
     item: { id: 'tourer-of-jorun-abel', name: 'Satin tourer', ownerName: 'Jorun Abel' },
   });
   return { id: 'satin-tourer', draft, log: [] };
@@ -302,7 +302,7 @@ function tourer(now: string): SampleJob {
 
 /** Surveyed only: nothing chosen for it yet. */
 function shuttle(now: string): SampleJob {
-  const startAt = instantAfter(now, 5 * MIN_PER_DAY);
+  const startAt = instantAfter(now, 5 * MINUTES_PER_DAY);
   const rectangle = (aMm: number, bMm: number) => ({ kind: 'rectangle' as const, aMm, bMm });
   const draft = inBay('bay-2', {
     title: 'Hotel shuttle, wrapped sides',
@@ -368,7 +368,7 @@ const READ_ON_CLASSIC: Readonly<Record<string, Seen>> = {
 };
 
 function classic(now: string): SampleJob {
-  const startAt = instantAfter(now, -75 * MIN_PER_DAY);
+  const startAt = instantAfter(now, -75 * MINUTES_PER_DAY);
   const wax = [
     { product: 'breakwater', coats: 2 },
     { product: 'harbour-paste', method: 'machine' as const },
@@ -398,7 +398,7 @@ function classic(now: string): SampleJob {
 
 /** Planned, and stopped: what suits a car does not suit an aeroplane. */
 function twoSeater(now: string): SampleJob {
-  const startAt = instantAfter(now, 8 * MIN_PER_DAY);
+  const startAt = instantAfter(now, 8 * MINUTES_PER_DAY);
   const size = { lengthMm: 6150, heightMm: 2180, spanMm: 9700 };
   const draft = inBay('slip-shed', {
     title: 'Two-seat aeroplane, wings and cabin',
@@ -410,7 +410,7 @@ function twoSeater(now: string): SampleJob {
       {
         'wing-upper-right': {
           paint: 'refinished',
-          refinishedOn: instantAfter(now, -20 * MIN_PER_DAY).slice(0, 10),
+          refinishedOn: instantAfter(now, -20 * MINUTES_PER_DAY).slice(0, 10),
           note: 'Outer half repainted: two shades.',
         },
       },

@@ -65,50 +65,53 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   await expect(page.getByRole('listitem').filter({ hasText: 'Cutting' })).toHaveCount(0);
 });
 
-test('a stage is started, dwells, is paused with its reason and finished, on two tablets, and teaches the next quote', async ({
-  page,
-  context,
-}) => {
-  await page.goto('/jobs/hotel-shuttle/survey?lens=condition');
-  await page.goto('/jobs/teal-hatchback/prepare');
-  const iron = page.getByRole('listitem', { name: 'Iron remover' });
-  const promised = await iron.innerText();
-  await iron.getByRole('button', { name: 'Start Iron remover' }).click();
-  await expect(iron.getByRole('timer')).toContainText(/rinse by 10:4\d, never dry/);
-  const wheels = page.getByRole('listitem', { name: 'Wheels' });
-  await wheels.getByRole('button', { name: 'Start Wheels' }).click();
-  await expect(wheels.getByRole('button', { name: 'Finished' })).toBeVisible();
+test.describe('through a morning', () => {
+  test.use({ serverNow: '2027-03-02T13:40:00+01:00' });
+  test('a stage is started, dwells, is paused with its reason and finished, on two tablets, and teaches the next quote', async ({
+    page,
+    context,
+  }) => {
+    await page.goto('/jobs/hotel-shuttle/survey?lens=condition');
+    await page.goto('/jobs/teal-hatchback/prepare');
+    const iron = page.getByRole('listitem', { name: 'Iron remover' });
+    const promised = await iron.innerText();
+    await iron.getByRole('button', { name: 'Start Iron remover' }).click();
+    await expect(iron.getByRole('timer')).toContainText(/rinse by 10:4\d, never dry/);
+    const wheels = page.getByRole('listitem', { name: 'Wheels' });
+    await wheels.getByRole('button', { name: 'Start Wheels' }).click();
+    await expect(wheels.getByRole('button', { name: 'Finished' })).toBeVisible();
 
-  const second = await context.newPage();
-  await second.clock.install({ time: new Date('2027-03-02T10:40:00+01:00') });
-  await second.goto('/jobs/teal-hatchback/prepare');
-  await expect(second.getByRole('listitem', { name: 'Wheels' }).getByRole('button', { name: 'Pause' })).toBeVisible();
-  await second.close();
+    const second = await context.newPage();
+    await second.clock.install({ time: new Date('2027-03-02T10:40:00+01:00') });
+    await second.goto('/jobs/teal-hatchback/prepare');
+    await expect(second.getByRole('listitem', { name: 'Wheels' }).getByRole('button', { name: 'Pause' })).toBeVisible();
+    await second.close();
 
-  await wheels.getByRole('button', { name: 'Pause' }).click();
-  await wheels.getByRole('button', { name: 'No power' }).click();
-  await expect(wheels.getByRole('button', { name: 'Go on' })).toBeVisible();
-  await page.clock.fastForward(10 * 60_000);
-  await wheels.getByRole('button', { name: 'Go on' }).click();
-  await page.clock.fastForward(64 * 60_000);
-  await wheels.getByRole('button', { name: 'Finished' }).click();
-  // Twice what was promised: the next quote is dearer, and the pause did not count.
-  await expect(wheels.getByLabel('Done')).toBeVisible();
-  await expect(wheels).toContainText(/1 h 0\d of/);
-  // A stage that a later change plans away is still there to be finished.
-  const look = page.getByRole('listitem', { name: 'Inspection under the lamp' });
-  await look.getByRole('button', { name: 'Start Inspection under the lamp' }).click();
-  await expect(look.getByRole('button', { name: 'Finished' })).toBeVisible();
-  await page.getByRole('radio', { name: /^No correction/ }).click();
-  await expect(look).toContainText('begun, and no longer planned');
-  await expect(page.getByText('Two-bucket wash: not begun.')).toBeVisible();
-  const { hours } = (await (await page.request.get('/api/learned-preparation')).json()) as {
-    hours: { wheels: { factor: number; observations: number } };
-  };
-  const learned = hours.wheels;
-  expect(learned.observations).toBe(1);
-  expect(learned.factor).toBeGreaterThan(1.3);
-  expect(promised).toContain('Iron remover');
+    await wheels.getByRole('button', { name: 'Pause' }).click();
+    await wheels.getByRole('button', { name: 'No power' }).click();
+    await expect(wheels.getByRole('button', { name: 'Go on' })).toBeVisible();
+    await page.clock.fastForward(10 * 60_000);
+    await wheels.getByRole('button', { name: 'Go on' }).click();
+    await page.clock.fastForward(64 * 60_000);
+    await wheels.getByRole('button', { name: 'Finished' }).click();
+    // Twice what was promised: the next quote is dearer, and the pause did not count.
+    await expect(wheels.getByLabel('Done')).toBeVisible();
+    await expect(wheels).toContainText(/1 h 0\d of/);
+    // A stage that a later change plans away is still there to be finished.
+    const look = page.getByRole('listitem', { name: 'Inspection under the lamp' });
+    await look.getByRole('button', { name: 'Start Inspection under the lamp' }).click();
+    await expect(look.getByRole('button', { name: 'Finished' })).toBeVisible();
+    await page.getByRole('radio', { name: /^No correction/ }).click();
+    await expect(look).toContainText('begun, and no longer planned');
+    await expect(page.getByText('Two-bucket wash: not begun.')).toBeVisible();
+    const { hours } = (await (await page.request.get('/api/learned-preparation')).json()) as {
+      hours: { wheels: { factor: number; observations: number } };
+    };
+    const learned = hours.wheels;
+    expect(learned.observations).toBe(1);
+    expect(learned.factor).toBeGreaterThan(1.3);
+    expect(promised).toContain('Iron remover');
+  });
 });
 
 test('what was really used, found and gone is noted at the bay, and the next promise follows it', async ({ page }) => {

@@ -15,7 +15,10 @@ export class Workshop {
   private port = 0;
 
   /** @param sample a folder that was kept: the workshop begins as it was left. An empty one without. */
-  constructor(sample?: string) {
+  constructor(
+    sample?: string,
+    private readonly now = NOW,
+  ) {
     if (sample !== undefined) cpSync(sample, this.folder, { recursive: true });
   }
 
@@ -36,7 +39,7 @@ export class Workshop {
       TZ: 'Europe/Berlin',
       PORT: String(this.port),
       GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
-      GLAPHYRA_NOW: NOW,
+      GLAPHYRA_NOW: this.now,
     };
   }
 
@@ -84,6 +87,8 @@ export class Workshop {
 interface Fixtures {
   /** Whether the sample workshop is loaded; else the database is empty. */
   sample: boolean;
+  /** The server's clock, where a page is taken ahead in time: what has not been yet is not logged. */
+  serverNow: string;
   workshop: Workshop;
   /** Anything the page complained of; a test fails where there is something. */
   complaints: string[];
@@ -99,8 +104,9 @@ export const test = base.extend<Fixtures, { stocked: string }>({
     },
     { scope: 'worker' },
   ],
-  workshop: async ({ sample, stocked }, use) => {
-    const workshop = new Workshop(sample ? stocked : undefined);
+  serverNow: [NOW, { option: true }],
+  workshop: async ({ sample, stocked, serverNow }, use) => {
+    const workshop = new Workshop(sample ? stocked : undefined, serverNow);
     await workshop.start();
     await use(workshop);
     await workshop.close();

@@ -1,9 +1,14 @@
+import { cpSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
 import type { OfferRecord } from '#formats/choice';
-import type { Problem } from '#formats/job';
-import type { KitEntry, KitRecord } from '#formats/shelf';
+import type { Problem, ShelfProduct } from '#formats/job';
+import { type KitEntry, type KitRecord, readProduct, stocked } from '#formats/shelf';
 import { demoKit } from '../demo/kit';
 import { DEMO_SHELF } from '../demo/shelf';
-import { type RunningServer, startServer } from './testing/client';
+import { openDatabase } from './db/open';
+import { createServices } from './services';
+import { databaseFolder, type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(30_000);
 
@@ -93,4 +98,43 @@ test('a shelf is taken in whole or not at all, and what is the same stays its ve
     '/api/shelf.json',
   );
   expect(body.products.find(({ id }) => id === sheets[1]!.id)!.name).toBe('Another name');
+});
+
+test('an older database has its sheets parted from what was the shop’s, and loses nothing', () => {
+  const { file, remove } = databaseFolder();
+  try {
+    // As it stood before: every migration but the one that parts them.
+    const older = path.join(path.dirname(file), 'migrations');
+    cpSync('server/migrations', older, { recursive: true });
+    const journalFile = path.join(older, 'meta', '_journal.json');
+    const journal = JSON.parse(readFileSync(journalFile, 'utf8')) as { entries: { tag: string }[] };
+    const before = journal.entries.filter(({ tag }) => !tag.endsWith('sheet-and-shop'));
+    expect(before).toHaveLength(journal.entries.length - 1);
+    writeFileSync(journalFile, JSON.stringify({ ...journal, entries: before }));
+    openDatabase(file, older).close();
+    const sheet = { ...readProduct(DEMO_SHELF[0]), onHand: 7, batch: 'K-117', flashFactor: 0.9 };
+    const raw = new Database(file);
+    raw
+      .prepare('insert into products (id, version, sheet, updated_at) values (?, 3, ?, ?)')
+      .run(sheet.id, JSON.stringify(sheet), NOW);
+    raw.close();
+
+    const { db, close } = openDatabase(file);
+    const [product] = createServices(db, path.dirname(file)).shelf.all();
+    close();
+    expect(product!.shop).toMatchObject({ onHand: 7, batch: 'K-117', flashFactor: 0.9, usageSigma: 0.15 });
+    expect(product!.sheet).not.toHaveProperty('onHand');
+    expect(stocked(product!)).toEqual(sheet);
+  } finally {
+    remove();
+  }
+});
+
+test('what is in hand is noted beside the sheet and makes no version of it', async () => {
+  await server.call('POST', '/api/products', DEMO_SHELF[0]);
+  const { body: products } = await server.call<ShelfProduct[]>('GET', '/api/products');
+  const { id, version } = products[0]!;
+  const noted = await server.call<ShelfProduct>('PUT', `/api/products/${id}/shop`, { onHand: 31, batch: 'M-4' });
+  expect(noted).toMatchObject({ status: 200, body: { version, shop: { onHand: 31, batch: 'M-4' } } });
+  expect((await server.call('PUT', `/api/products/${id}/shop`, { onHand: -1 })).status).toBe(400);
 });

@@ -84,10 +84,18 @@ function surfaceFaults(at: readonly PropertyKey[], surface: Raw, productIds: Rea
         ],
   );
   const { shape } = surface;
-  const { readingsUm, readingsAt } = surface;
-  if (Array.isArray(readingsAt) && readingsAt.length !== (Array.isArray(readingsUm) ? readingsUm.length : 0)) {
-    const message = 'expected a place, or null, for each reading in readingsUm';
-    unknown.push({ path: pathText([...at, 'readingsAt']), message });
+  const { readingsUm } = surface;
+  const readings = Array.isArray(readingsUm) ? readingsUm.length : 0;
+  for (const [key, what] of [
+    ['readingsAt', 'a place'],
+    ['readingsFrom', 'a source'],
+  ] as const) {
+    const beside = surface[key];
+    if (!Array.isArray(beside) || beside.length === readings) continue;
+    unknown.push({
+      path: pathText([...at, key]),
+      message: `expected ${what}, or null, for each reading in readingsUm`,
+    });
   }
   if (!isRecord(shape)) return unknown;
   const shapeAt = [...at, 'shape'];

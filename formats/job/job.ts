@@ -1,3 +1,4 @@
+import { TENTH_SIGMAS } from '#core/measures';
 import { z } from 'zod';
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
 import {
@@ -10,13 +11,12 @@ import {
   TOUCHES,
   WATER_BEHAVIOURS,
 } from '#core/item/condition';
-import { HARDNESS } from '#core/item/paint';
+import { HARDNESS, READING_SOURCES } from '#core/item/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
 import { STILL_AIR } from '#core/time/air';
-import { TENTH_SIGMAS } from '#core/time/clocks';
 import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/work/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
 import { productSchema } from '#formats/shelf';
@@ -105,6 +105,8 @@ export const surfaceSchema = object({
     z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).nullable(),
     JOB_LIMITS.readings,
   ).optional(),
+  /** How each came about, in their order; null where nobody kept it. */
+  readingsFrom: list(oneOf(READING_SOURCES).nullable(), JOB_LIMITS.readings).optional(),
   clearUm: nonNegative().optional(),
   /** What the last visit left of the clear, and what corrections took over the life of the item up to then. */
   clearBefore: object({ um: nonNegative(), on: calendarDay(), takenUm: nonNegative() }).optional(),

@@ -10,7 +10,7 @@ export const JOB_LIMITS = {
   /** Coats on all copies of all surfaces together: what a run is led through, before panels are cut into sections. */
   coatsInAll: 4000,
   points: 2000,
-  readings: 500,
+  readings: 10_000,
   marks: 300,
   products: 400,
   ambientSteps: 5000,

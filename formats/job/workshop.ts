@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { STAGES } from '#core/after/care';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
-import { productSchema } from '#formats/shelf';
+import { makerSheetSchema, shopFiguresSchema } from '#formats/shelf';
 import {
   anyNumber,
   celsius,
@@ -74,7 +74,13 @@ export const jobSummarySchema = object({
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 
-export const shelfProductSchema = object({ id: id(), version: z.int(), updatedAt: instant(), sheet: productSchema });
+export const shelfProductSchema = object({
+  id: id(),
+  version: z.int(),
+  updatedAt: instant(),
+  sheet: makerSheetSchema,
+  shop: shopFiguresSchema,
+});
 export type ShelfProduct = z.output<typeof shelfProductSchema>;
 
 export const airReadingSchema = object({
@@ -83,6 +89,8 @@ export const airReadingSchema = object({
   rhPct: z.number(),
   surfaceC: z.number(),
   airSpeed: z.number(),
+  /** By a stand-in, not by an instrument. */
+  simulated: z.boolean(),
 });
 export type AirReading = z.output<typeof airReadingSchema>;
 
@@ -96,7 +104,7 @@ export const probeSpotSchema = object({
 export type ProbeSpot = z.output<typeof probeSpotSchema>;
 
 /** One reading, µm; null: there is no metal under the paint. */
-export const gaugeReadingSchema = object({ um: z.number().nullable() });
+export const gaugeReadingSchema = object({ um: z.number().nullable(), simulated: z.boolean() });
 export type GaugeAnswer = z.output<typeof gaugeReadingSchema>;
 
 /** An error as the server answers it (RFC 9457), with every fault and its place. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { READING_SOURCES } from '#core/item/paint';
 import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
 import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
@@ -76,7 +77,13 @@ export const runEntrySchema = z.discriminatedUnion(
       surface: nonEmpty(),
       um: nonNegative().max(1000, { error: 'expected at most 1000 µm' }),
     }),
-    object({ type: z.literal('air'), airC: celsius(), rhPct: percent(), airSpeed: nonNegative() }),
+    object({
+      type: z.literal('air'),
+      airC: celsius(),
+      rhPct: percent(),
+      airSpeed: nonNegative(),
+      source: oneOf(READING_SOURCES).optional(),
+    }),
     object({ type: z.literal('undo'), entry: nonEmpty() }),
     object({ type: z.literal('set-aside'), entry: nonEmpty(), reason: nonEmpty() }),
   ],

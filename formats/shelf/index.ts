@@ -12,3 +12,12 @@ export { productSenseFaults, readProduct } from './product-sense';
 export { productSchema, type ProductSheet, type ProductSheetInput, SOURCED_FIELDS } from './product';
 export { readShelfCsv, SHELF_FORMAT, shelfCsv, type ShelfFile, shelfFileSchema, shelfSenseFaults } from './shelf-file';
 export { usualSheet } from './usual-sheet';
+export {
+  type MakerSheet,
+  type MakerSheetInput,
+  makerSheetSchema,
+  parted,
+  type ShopFigures,
+  shopFiguresSchema,
+  stocked,
+} from './product';

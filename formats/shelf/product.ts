@@ -3,7 +3,7 @@ import { REMOVAL_METHOD_IDS } from '#core/after/removal';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS } from '#core/products/methods';
-import { ANSWERS, FILM_FINISHES, UNITS } from '#core/products/sheets';
+import { ANSWERS, FILM_FINISHES, PROPERTY_IDS, UNITS } from '#core/products/sheets';
 import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/time/clocks';
 import {
   anyNumber,
@@ -68,7 +68,7 @@ export const SOURCED_FIELDS = [
   'comesOffBy',
 ] as const;
 
-/** A product sheet as it stands in a job file and on the shelf. */
+/** A product as it stands in a job file and in a shelf file: its maker's sheet with what the shop has and has learned of it. */
 export const productSchema = object({
   id: nonEmpty(),
   name: nonEmpty(),
@@ -96,7 +96,7 @@ export const productSchema = object({
   substrates: z.partialRecord(z.enum(SUBSTRATE_IDS), substrateSheet, { error: 'expected an object' }),
   over: list(nonEmpty()),
   freshPaintDays: nonNegative().default(60),
-  properties: list(nonEmpty()).default([]),
+  properties: list(oneOf(PROPERTY_IDS)).default([]),
   ratedMonths: positive().optional(),
   flashFactor: positive().default(1),
   flashSigma: nonNegative().default(0.2),
@@ -128,3 +128,36 @@ export const productSchema = object({
 
 export type ProductSheet = z.output<typeof productSchema>;
 export type ProductSheetInput = z.input<typeof productSchema>;
+
+/** What belongs to the shop and not to the sheet: what is in hand, and what was learned. */
+const SHOP_KEYS = {
+  onHand: true,
+  batch: true,
+  flashFactor: true,
+  flashSigma: true,
+  usageFactor: true,
+  usageSigma: true,
+} as const;
+
+/** A product sheet: what its maker says, and nothing else. */
+export const makerSheetSchema = productSchema.omit(SHOP_KEYS);
+export type MakerSheet = z.output<typeof makerSheetSchema>;
+export type MakerSheetInput = z.input<typeof makerSheetSchema>;
+
+export const shopFiguresSchema = productSchema.pick(SHOP_KEYS);
+export type ShopFigures = z.output<typeof shopFiguresSchema>;
+
+/** A product of a file, parted into what its maker says and what is the shop's. */
+export function parted(product: ProductSheet): { readonly sheet: MakerSheet; readonly shop: ShopFigures } {
+  const { onHand, batch, flashFactor, flashSigma, usageFactor, usageSigma, ...sheet } = product;
+  return {
+    sheet,
+    shop: { onHand, flashFactor, flashSigma, usageFactor, usageSigma, ...(batch !== undefined && { batch }) },
+  };
+}
+
+/** A sheet with what is the shop's, as jobs and plans take it. */
+export const stocked = ({ sheet, shop }: { readonly sheet: MakerSheet; readonly shop: ShopFigures }): ProductSheet => ({
+  ...sheet,
+  ...shop,
+});

@@ -1,3 +1,4 @@
+import type { ProductProperty } from '#core/products/sheets';
 import type { SubstrateId } from '#core/item/substrates';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { MilestoneName } from '#core/time/clocks';
@@ -17,7 +18,7 @@ interface Usual {
   readonly over: readonly string[];
   readonly prime?: number;
   readonly applicatorM2?: number;
-  readonly properties?: readonly string[];
+  readonly properties?: readonly ProductProperty[];
 }
 
 const PAINT: readonly SubstrateId[] = ['clear-gloss', 'single-stage', 'gloss-black'];

@@ -1,3 +1,4 @@
+import { MEASURES } from '#core/measures';
 import Papa from 'papaparse';
 import type { Fault } from '#formats/values';
 
@@ -13,7 +14,6 @@ export interface ReadingsFile {
   readonly faults: readonly Fault[];
 }
 
-const MICROMETRES_PER_MIL = 25.4;
 const LARGEST_UM = 5000;
 
 /** A number with a decimal point or comma; NaN for anything else. */
@@ -38,7 +38,7 @@ export function readReadingsCsv(text: string): ReadingsFile {
     return named && found !== -1 ? found : otherwise;
   };
   const [panelAt, valueAt] = [column(/^panel/, 0), column(/^(um|µm|mil)/, 1)];
-  const factor = named && /^mil/.test(heading[valueAt] ?? '') ? MICROMETRES_PER_MIL : 1;
+  const factor = named && /^mil/.test(heading[valueAt] ?? '') ? MEASURES.thickness.toMetric(1) : 1;
   const readings: GaugeReading[] = [];
   const faults: Fault[] = [];
   for (const [index, row] of data.entries()) {

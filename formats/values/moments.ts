@@ -1,6 +1,5 @@
+import { MS_PER_MIN } from '#core/measures';
 import { DateTime } from 'luxon';
-
-const MS_PER_MIN = 60_000;
 
 /** Minutes from one instant to another. */
 export function minutesBetween(from: string, to: string): number {

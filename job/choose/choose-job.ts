@@ -1,3 +1,4 @@
+import { MONTHS_PER_YEAR, MINUTES_PER_HOUR } from '#core/measures';
 import {
   bayAir,
   cheapestAlone,
@@ -88,7 +89,6 @@ export function jobToChoose(job: Job, shelf: Job['products']): Job {
       .map((surface) => (pinned.has(surface.id) ? surface : { ...surface, layers: [] })),
   };
 }
-const MONTHS_PER_YEAR = 12;
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
 function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
@@ -156,8 +156,6 @@ export function chooseFile(
     },
   };
 }
-
-const MINUTES_PER_HOUR = 60;
 
 function choicePoint(
   name: FrontierPoint['name'],

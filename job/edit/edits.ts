@@ -1,6 +1,6 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { twinOf } from '#core/item/condition';
-import type { PlacedReading } from '#core/item/paint';
+import type { PlacedReading, ReadingSource } from '#core/item/paint';
 import type { FamilyId } from '#core/products/families';
 import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
@@ -65,6 +65,7 @@ export interface NewReading {
   readonly surface: string;
   readonly um: number;
   readonly at?: readonly [across: number, down: number] | undefined;
+  readonly source?: ReadingSource | undefined;
 }
 
 export const addReadings = (readings: readonly NewReading[]): Edit =>
@@ -81,16 +82,22 @@ export const addReadings = (readings: readonly NewReading[]): Edit =>
   });
 
 /** A panel's readings, each with its place where that was kept. */
-export function placedReadings({ readingsUm, readingsAt }: Surface): PlacedReading[] {
-  return readingsUm.map((um, index) => ({ um, at: readingsAt?.[index] ?? undefined }));
+export function placedReadings({ readingsUm, readingsAt, readingsFrom }: Surface): PlacedReading[] {
+  return readingsUm.map((um, index) => ({
+    um,
+    at: readingsAt?.[index] ?? undefined,
+    source: readingsFrom?.[index] ?? undefined,
+  }));
 }
 
 function withReadings(surface: Surface, readings: readonly PlacedReading[]): Surface {
   const placed = readings.some(({ at }) => at !== undefined);
+  const sourced = readings.some(({ source }) => source !== undefined);
   return {
     ...surface,
     readingsUm: readings.map(({ um }) => um),
     readingsAt: placed ? readings.map(({ at }) => (at ? [at[0], at[1]] : null)) : undefined,
+    readingsFrom: sourced ? readings.map(({ source }) => source ?? null) : undefined,
   };
 }
 

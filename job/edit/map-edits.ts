@@ -88,6 +88,7 @@ export function cutOut(draft: JobDraft, hosts: readonly string[], outline: Polyg
             shape: polygon(piece),
             readingsUm: [],
             readingsAt: undefined,
+            readingsFrom: undefined,
             marks: undefined,
           },
     );
@@ -137,11 +138,14 @@ export function mergeSurfaces(draft: JobDraft, first: string, second: string): J
   const [one, other] = [placeKeeper(a)(outline), placeKeeper(b)(outline)];
   const placesOf = ({ readingsUm, readingsAt }: Surface) => readingsAt ?? readingsUm.map(() => null);
   const placed = one.readingsAt || other.readingsAt;
+  const sourcesOf = ({ readingsUm, readingsFrom }: Surface) => readingsFrom ?? readingsUm.map(() => null);
+  const sourced = one.readingsFrom || other.readingsFrom;
   const whole: Surface = {
     ...one,
     shape: polygon(outline),
     readingsUm: [...one.readingsUm, ...other.readingsUm],
     readingsAt: placed ? [...placesOf(one), ...placesOf(other)] : undefined,
+    readingsFrom: sourced ? [...sourcesOf(one), ...sourcesOf(other)] : undefined,
     marks: one.marks || other.marks ? [...(one.marks ?? []), ...(other.marks ?? [])] : undefined,
     note: [one.note, other.note].filter(Boolean).join(' ') || undefined,
   };

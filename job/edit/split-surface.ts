@@ -75,6 +75,7 @@ export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place
       readingsUm: index === 0 ? surface.readingsUm : [],
       // Their places were shares of the whole panel.
       readingsAt: undefined,
+      readingsFrom: undefined,
       ...(surface.marks && { marks: own }),
     };
   });

@@ -99,7 +99,7 @@ describe('bad files', () => {
     ['surfaces[0].shape.aMm', '1400', 'surfaces[0].shape.aMm: expected a positive number'],
     ['surfaces[0].shape.aMm', 1.4e6, 'surfaces[0].shape.aMm: longer than a kilometre; millimetres are meant'],
     ['surfaces[0].shape', { kind: 'area', areaM2: 1e6 }, 'surfaces[0].shape.areaM2: larger than 100,000 m²'],
-    ['surfaces[0].count', 1e6, 'surfaces[0].count: expected at most 10000 copies'],
+    ['surfaces[0].count', 1e6, 'surfaces[0].count: expected at most 400 copies'],
     ['products[0].coveragePerM2', 1e12, 'products[0].coveragePerM2: expected at most 1,000,000,000'],
     ['surfaces[0].shape.kind', 'blob', 'surfaces[0].shape.kind: expected a shape of kind'],
     ['surfaces[0].polish', 'teal', 'surfaces[0].polish: unknown key'],

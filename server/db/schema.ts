@@ -2,9 +2,9 @@ import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Offer } from '#core/choice/offers';
 import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
-import type { PreparationLesson } from '#core/work/prepare';
+import type { JobLesson } from '#job/learn';
 import type { LogEntry } from '#formats/log';
-import type { KitEntry, ProductSheet } from '#formats/shelf';
+import type { KitEntry, MakerSheet, ShopFigures } from '#formats/shelf';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),
@@ -16,7 +16,10 @@ export const bays = sqliteTable('bays', {
 export const products = sqliteTable('products', {
   id: text('id').primaryKey(),
   version: integer('version').notNull(),
-  sheet: text('sheet', { mode: 'json' }).$type<ProductSheet>().notNull(),
+  /** What its maker says. */
+  sheet: text('sheet', { mode: 'json' }).$type<MakerSheet>().notNull(),
+  /** What is the shop's: in hand, in use. What was learned of its flash is worked out from the logs. */
+  shop: text('shop', { mode: 'json' }).$type<ShopFigures>().notNull(),
   updatedAt: text('updated_at').notNull(),
 });
 
@@ -92,7 +95,7 @@ export const jobLessons = sqliteTable('job_lessons', {
     .primaryKey()
     .references(() => jobs.id, { onDelete: 'cascade' }),
   lastSeq: integer('last_seq').notNull(),
-  lesson: text('lesson', { mode: 'json' }).$type<PreparationLesson>().notNull(),
+  lesson: text('lesson', { mode: 'json' }).$type<JobLesson>().notNull(),
 });
 
 /** Pictures; the files themselves lie in a folder beside the database, under the picture's id. */

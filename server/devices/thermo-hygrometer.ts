@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import { airAt, bayAmbient } from '#core/time/air';
 import type { AirReading, Bay } from '#formats/job';
 
@@ -6,7 +7,6 @@ export interface ThermoHygrometer {
   read(at: Date): AirReading;
 }
 
-const MINUTES_PER_DAY = 1440;
 /** The probe lies on a panel that lags the air, K. */
 const SURFACE_BELOW_AIR_K = 1.2;
 
@@ -27,6 +27,7 @@ export function simulatedThermoHygrometer(bay: Bay): ThermoHygrometer {
         rhPct: tenth(Math.min(99, Math.max(1, air.rhPct - 1.5 * swing))),
         surfaceC: tenth(air.airC + swing / 2 - SURFACE_BELOW_AIR_K * nightShare(minuteOfDay)),
         airSpeed: air.airSpeed,
+        simulated: true,
       };
     },
   };

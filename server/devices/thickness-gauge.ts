@@ -13,6 +13,8 @@ export interface ProbeSpot {
 
 /** Reads the coats under its probe, µm; null where there is no metal under them. */
 export interface ThicknessGauge {
+  /** Its readings are a stand-in's, and are marked so wherever they are kept. */
+  readonly simulated: boolean;
   read(spot: ProbeSpot): number | null;
 }
 
@@ -27,6 +29,7 @@ const PANEL_SCATTER_UM = 5;
 
 /** Stands in for a real gauge: the same spot gives the same reading, and spots scatter as paint does. */
 export const simulatedThicknessGauge: ThicknessGauge = {
+  simulated: true,
   read({ panel, substrate, paint, nth }) {
     if (!SUBSTRATES[substrate].gaugeReads) return null;
     const [middle, scatter] = USUAL_UM[paint];

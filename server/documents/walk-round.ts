@@ -1,8 +1,8 @@
 import { DateTime } from 'luxon';
-import { MARK_KINDS, type Outcome, outcomeOf } from '#core/item/condition';
+import { LIGHT_NAMES, MARK_KINDS, OUTCOME_NAMES, outcomeOf } from '#core/item/condition';
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
-import { judgeReadings } from '#core/item/paint';
+import { judgeReadings, VERDICT_NAMES } from '#core/item/paint';
 import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { STEP_KINDS } from '#core/work/steps';
 import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
@@ -11,20 +11,6 @@ import { A4, heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, room, type Sheet
 
 const WIDTH = A4.width - 2 * MARGIN;
 const NET_HEIGHT = 300;
-
-const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
-  removed: 'goes',
-  reduced: 'is eased',
-  hidden: 'is hidden, and comes back when the filler goes',
-  stays: 'stays',
-};
-
-const LIGHT_WORDS = {
-  'hand-light': 'hand light',
-  'spot-lamp': 'spot lamp',
-  overhead: 'overhead light',
-  daylight: 'daylight',
-};
 
 interface NumberedMark {
   readonly number: number;
@@ -150,7 +136,7 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
   row(pdf, ['', 'Panel', 'Mark', 'Severity', 'What becomes of it'], 'strong');
   for (const { number, surface, mark } of numbered) {
     const outcome = outcomeOf(mark, surface.substrate);
-    const seen = mark.light ? ` Seen under ${LIGHT_WORDS[mark.light]}.` : '';
+    const seen = mark.light ? ` Seen under ${LIGHT_NAMES[mark.light]}.` : '';
     const size = mark.sizeMm ? `, ${mark.sizeMm} mm` : '';
     const said = mark.note ? ` ${mark.note}` : '';
     row(pdf, [
@@ -158,7 +144,7 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
       surfaceName(surface),
       MARK_KINDS[mark.kind].name + size,
       mark.severity,
-      `${OUTCOME_WORDS[outcome]}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
+      `${OUTCOME_NAMES[outcome]}${outcome === 'hidden' ? ', and comes back when the filler goes' : ''}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
     ]);
   }
   pdf.moveDown(0.5);
@@ -191,14 +177,6 @@ function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSetti
   pdf.moveDown(0.5);
 }
 
-const VERDICT_WORDS = {
-  usual: 'as usual',
-  thin: 'thin: do not count on polishing',
-  refinished: 'probably refinished',
-  filler: 'filler under the paint',
-  'not-readable': 'a gauge cannot read it',
-} as const;
-
 function readings(pdf: Sheet, surfaces: readonly Surface[]): void {
   const read = judgeReadings(surfaces)
     .map((paint, index) => ({ paint, surface: surfaces[index]! }))
@@ -207,8 +185,9 @@ function readings(pdf: Sheet, surfaces: readonly Surface[]): void {
   title(pdf, 'Paint thickness');
   row(pdf, ['', 'Panel', 'Median of readings', '', ''], 'strong');
   for (const { paint, surface } of read) {
-    const median = paint.medianUm === undefined ? '' : `${paint.medianUm.toFixed(0)} µm of ${paint.count}`;
-    row(pdf, ['', surfaceName(surface), median, '', VERDICT_WORDS[paint.verdict]]);
+    const simulated = surface.readingsFrom?.includes('simulated') ? ', simulated gauge' : '';
+    const median = paint.medianUm === undefined ? '' : `${paint.medianUm.toFixed(0)} µm of ${paint.count}${simulated}`;
+    row(pdf, ['', surfaceName(surface), median, '', VERDICT_NAMES[paint.verdict]]);
   }
   pdf.moveDown(0.5);
 }

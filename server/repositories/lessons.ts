@@ -1,15 +1,16 @@
 import { eq, sql } from 'drizzle-orm';
-import type { PreparationLesson } from '#core/work/prepare';
+import type { JobLesson } from '#job/learn';
 import type { Db } from '../db/open';
 import { jobLessons, runLog } from '../db/schema';
 
 /** What each job teaches of preparation, kept with the entry of its log it was worked out at. */
 export function lessonRepository(db: Db) {
   return {
-    all: (): PreparationLesson[] =>
+    all: (): JobLesson[] =>
       db
         .select({ lesson: jobLessons.lesson })
         .from(jobLessons)
+        .orderBy(jobLessons.lastSeq)
         .all()
         .map(({ lesson }) => lesson),
     /** Jobs whose log has grown since their lesson was worked out. */
@@ -25,7 +26,7 @@ export function lessonRepository(db: Db) {
     /** The log has grown by something that teaches nothing. */
     follow: (jobId: string, lastSeq: number) =>
       void db.update(jobLessons).set({ lastSeq }).where(eq(jobLessons.jobId, jobId)).run(),
-    put(jobId: string, lastSeq: number, lesson: PreparationLesson): void {
+    put(jobId: string, lastSeq: number, lesson: JobLesson): void {
       const row = { jobId, lastSeq, lesson };
       db.insert(jobLessons).values(row).onConflictDoUpdate({ target: jobLessons.jobId, set: row }).run();
     },

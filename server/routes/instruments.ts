@@ -1,11 +1,14 @@
 import { gaugeReadingSchema, probeSpotSchema } from '#formats/job';
 import { read } from '#formats/values';
-import { simulatedThicknessGauge } from '../devices/thickness-gauge';
+import { simulatedThicknessGauge, type ThicknessGauge } from '../devices/thickness-gauge';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';
 
 /** A probe is set down anew about this often, ms. */
 const WALK_MS = 700;
+
+/** Where a real gauge would be asked. */
+const gauge: ThicknessGauge = simulatedThicknessGauge;
 
 export function instrumentEndpoints() {
   return [
@@ -15,7 +18,7 @@ export function instrumentEndpoints() {
       summary: 'Take one reading with the thickness gauge; null where there is no metal under the paint',
       body: probeSpotSchema,
       answer: { status: 200, schema: gaugeReadingSchema },
-      run: ({ body }) => ({ um: simulatedThicknessGauge.read(body) }),
+      run: ({ body }) => ({ um: gauge.read(body), simulated: gauge.simulated }),
     }),
     endpoint({
       method: 'get',
@@ -27,7 +30,7 @@ export function instrumentEndpoints() {
         const stream = openEventStream(response);
         let { nth } = spot;
         const walking = setInterval(() => {
-          stream.send('reading', { um: simulatedThicknessGauge.read({ ...spot, nth }) });
+          stream.send('reading', { um: gauge.read({ ...spot, nth }), simulated: gauge.simulated });
           nth += 1;
         }, WALK_MS);
         stream.onClose(() => clearInterval(walking));

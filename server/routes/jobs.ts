@@ -2,7 +2,6 @@ import type { Response } from 'express';
 import { z } from 'zod';
 import { netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
-  type Job,
   jobDraftSchema,
   jobRecordSchema,
   jobSchema,
@@ -12,11 +11,8 @@ import {
   planSchema,
 } from '#formats/job';
 import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySchema } from '#formats/log';
-import { kitOf } from '#formats/shelf';
 import type { Fault } from '#formats/values';
-import { quoted } from '#job/offers';
 import { planFile } from '#job/plan';
-import { prepareSettings } from '#job/prepare';
 import { offersSheet } from '../documents/offers-sheet';
 import type { Sheet } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';
@@ -47,9 +43,7 @@ function sendPdf(response: Response, name: string, sheet: Sheet): void {
   sheet.end();
 }
 
-export function jobEndpoints({ jobs, items, kit, offers, photos, runLog, shelf, summaries, now }: Services) {
-  const settingsOf = (document: Job) =>
-    prepareSettings(document, runLog.learnedPreparation(), kitOf(kit.all().map(({ entry }) => entry)));
+export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -121,7 +115,7 @@ export function jobEndpoints({ jobs, items, kit, offers, photos, runLog, shelf, 
       run: ({ params, response }) => {
         const job = jobs.get(params.id!);
         const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
-        sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), settingsOf(job.document)));
+        sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), quotes.settingsOf(job.document)));
       },
     }),
     endpoint({
@@ -131,10 +125,8 @@ export function jobEndpoints({ jobs, items, kit, offers, photos, runLog, shelf, 
       answer: { status: 200, media: 'application/pdf' },
       run: ({ params, response }) => {
         const { document } = jobs.get(params.id!);
-        const stock = shelf.all().map(({ sheet }) => sheet);
-        const settings = settingsOf(document);
-        const quotes = offers.all().map(({ offer }) => quoted(offer, { document, shelf: stock, settings }));
-        sendPdf(response, 'offers.pdf', offersSheet(document, quotes, stock, now()));
+        const { quotes: priced, stock } = quotes.offersOn(document);
+        sendPdf(response, 'offers.pdf', offersSheet(document, priced, stock, now()));
       },
     }),
     ...NET_FILES.map(({ path, summary, media, write }) =>

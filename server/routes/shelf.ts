@@ -1,12 +1,14 @@
 import { z } from 'zod';
 import { shelfProductSchema } from '#formats/job';
 import {
+  makerSheetSchema,
   productSchema,
   productSenseFaults,
   SHELF_FORMAT,
   shelfCsv,
   shelfFileSchema,
   shelfSenseFaults,
+  shopFiguresSchema,
 } from '#formats/shelf';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
@@ -32,12 +34,20 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'put',
       path: '/api/products/{id}',
-      summary: 'Replace a product sheet, unless it has changed since',
-      body: productSchema,
+      summary: 'Replace a product sheet, unless it has changed since; what is the shop’s stays',
+      body: makerSheetSchema,
       sense: productSenseFaults,
       versioned: true,
       answer: { status: 200, schema: shelfProductSchema },
       run: ({ params, version, body }) => shelf.update(params.id!, version, body),
+    }),
+    endpoint({
+      method: 'put',
+      path: '/api/products/{id}/shop',
+      summary: 'Say what of a product is in hand, and which batch is in use',
+      body: shopFiguresSchema.pick({ onHand: true, batch: true }),
+      answer: { status: 200, schema: shelfProductSchema },
+      run: ({ params, body }) => shelf.setShop(params.id!, body),
     }),
     endpoint({
       method: 'delete',
@@ -54,7 +64,7 @@ export function shelfEndpoints({ shelf }: Services) {
       answer: { status: 200, media: 'application/json' },
       run: ({ response }) => {
         response.setHeader('content-disposition', 'attachment; filename="shelf.json"');
-        response.json({ format: SHELF_FORMAT, products: shelf.all().map(({ sheet }) => sheet) });
+        response.json({ format: SHELF_FORMAT, products: shelf.products() });
       },
     }),
     endpoint({
@@ -64,7 +74,7 @@ export function shelfEndpoints({ shelf }: Services) {
       answer: { status: 200, media: 'text/csv' },
       run: ({ response }) => {
         response.type('text/csv').setHeader('content-disposition', 'attachment; filename="shelf.csv"');
-        response.send(shelfCsv(shelf.all().map(({ sheet }) => sheet)));
+        response.send(shelfCsv(shelf.products()));
       },
     }),
     endpoint({

@@ -6,6 +6,7 @@ import { jobService } from './jobs';
 import { kitService } from './kit';
 import { offerService } from './offers';
 import { photoService } from './photos';
+import { quoteService } from './quotes';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
 import { summaryService } from './summaries';
@@ -15,16 +16,20 @@ import { templateService } from './templates';
 export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
   const changes = changeFeed();
   const runLog = runLogService(db, changes, now);
+  const shelf = shelfService(db, changes, runLog, now);
+  const kit = kitService(db, changes);
+  const offers = offerService(db, changes);
   return {
     now,
     changes,
     runLog,
     jobs: jobService(db, changes, runLog, now),
     summaries: summaryService(db, now),
-    shelf: shelfService(db, changes, now),
+    shelf,
     bays: bayService(db, changes),
-    kit: kitService(db, changes),
-    offers: offerService(db, changes),
+    kit,
+    offers,
+    quotes: quoteService({ runLog, kit, offers, shelf }),
     items: itemService(db),
     templates: templateService(db, changes, now),
     photos: photoService(db, changes, now, photoFolder),

@@ -65,3 +65,4 @@ export function kitService(db: Db, changes: ChangeFeed) {
     },
   };
 }
+export type KitService = ReturnType<typeof kitService>;

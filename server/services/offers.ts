@@ -37,3 +37,4 @@ export function offerService(db: Db, changes: ChangeFeed) {
     },
   };
 }
+export type OfferService = ReturnType<typeof offerService>;

@@ -1,7 +1,8 @@
-import { learnedHours, learnedShares, learnedUse, lessonOf } from '#core/work/prepare';
+import { learnedHours, learnedShares, learnedUse } from '#core/work/prepare';
 import { entryFault, foldLog, type RunRecord, unfit, untimely } from '#core/work/run';
 import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
 import { minutesBetween } from '#formats/values';
+import { flashOf, jobLesson, type JobLesson } from '#job/learn';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -9,11 +10,12 @@ import { lessonRepository } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
 
-/** Entries after which a job may teach something else of preparation. */
+/** Entries after which a job may teach something else. */
 const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
   'stage-end',
   'stage-used',
   'mark-outcome',
+  'cue-seen',
   'undo',
   'set-aside',
 ]);
@@ -24,7 +26,7 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
   const log = runLogRepository(db);
   const lessons = lessonRepository(db);
   /** What all jobs teach, until one of them teaches something else. */
-  let learned: LearnedPreparation | undefined;
+  let taught: { preparation: LearnedPreparation; flash: ReturnType<typeof flashOf> } | undefined;
 
   const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
@@ -35,9 +37,26 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
 
   /** Works out anew what a job teaches, after its log has grown. */
   const learnFrom = (jobId: string): void => {
-    const { stages, outcomes } = record(jobId);
-    lessons.put(jobId, log.lastSeq(jobId), lessonOf(stages.values(), outcomes.values()));
-    learned = undefined;
+    lessons.put(jobId, log.lastSeq(jobId), jobLesson(documentOf(jobId), log.of(jobId)));
+    taught = undefined;
+  };
+  const lessonsTaught = () => {
+    if (taught) return taught;
+    // A log written before lessons were kept, or by an older server.
+    lessons
+      .outdated()
+      .filter((id) => jobs.get(id))
+      .forEach(learnFrom);
+    const all: readonly JobLesson[] = lessons.all();
+    taught = {
+      preparation: {
+        hours: learnedHours(all),
+        uses: [...learnedUse(all)].map(([what, factor]) => ({ what, ...factor })),
+        shares: learnedShares(all),
+      },
+      flash: flashOf(all),
+    };
+    return taught;
   };
   return {
     of(jobId: string): LogEntry[] {
@@ -47,21 +66,9 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
     /** What the log says has been done. */
     record,
     /** What all jobs teach of preparation: hours, what is used, and what becomes of marks. Kept current by what is logged. */
-    learnedPreparation(): LearnedPreparation {
-      if (learned) return learned;
-      // A log written before lessons were kept, or by an older server.
-      lessons
-        .outdated()
-        .filter((id) => jobs.get(id))
-        .forEach(learnFrom);
-      const all = lessons.all();
-      learned = {
-        hours: learnedHours(all),
-        uses: [...learnedUse(all)].map(([what, factor]) => ({ what, ...factor })),
-        shares: learnedShares(all),
-      };
-      return learned;
-    },
+    learnedPreparation: (): LearnedPreparation => lessonsTaught().preparation,
+    /** What the cues seen at all jobs teach of each product's flash. */
+    learnedFlash: () => lessonsTaught().flash,
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
      * @throws ProblemError (409) where it does not fit the job, its time, or what was done already, such as the same

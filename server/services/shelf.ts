@@ -1,71 +1,85 @@
 import type { ShelfProduct } from '#formats/job';
-import type { ProductSheet } from '#formats/shelf';
+import { type MakerSheet, parted, type ProductSheet, type ShopFigures, stocked } from '#formats/shelf';
 import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
 import { shelfRepository } from '../repositories/shelf';
 import type { ChangeFeed } from './changes';
+import type { RunLogService } from './run-log';
 import { versionGuard } from './versions';
 
 /** The shelf of product sheets. Jobs carry copies, so nothing here changes a job behind anyone's back. */
-export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
+export function shelfService(db: Db, changes: ChangeFeed, runLog: RunLogService, now: () => Date) {
   const shelf = shelfRepository(db);
   const versions = versionGuard(db, 'product');
+  /** With what the cues seen at all jobs have taught of its flash; untaught as it stands. */
+  const taught = (product: ShelfProduct): ShelfProduct => {
+    const flash = runLog.learnedFlash().get(product.id);
+    return flash ? { ...product, shop: { ...product.shop, ...flash } } : product;
+  };
   const get = (id: string): ShelfProduct => {
     const product = shelf.get(id);
     if (!product) throw versions.missing(id);
-    return product;
+    return taught(product);
   };
-  const check = (current: ShelfProduct, edited: number) =>
-    versions.require(current.id, { version: current.version, body: current.sheet }, edited);
+  const check = ({ id, version, sheet }: ShelfProduct, edited: number) =>
+    versions.require(id, { version, body: sheet }, edited);
   /** On the disk, with its version remembered; told by whoever called. */
-  const store = (sheet: ProductSheet, version: number) => {
+  const store = (sheet: MakerSheet, shop: ShopFigures, version: number): ShelfProduct => {
     versions.keep(sheet.id, version, sheet);
-    return shelf.put(sheet, version, now().toISOString());
+    return shelf.put({ id: sheet.id, version, sheet, shop, updatedAt: now().toISOString() });
   };
-  const put = (sheet: ProductSheet, version: number) => {
-    const stored = store(sheet, version);
-    changes.tell({ kind: 'product', id: sheet.id });
-    return stored;
+  const told = (product: ShelfProduct): ShelfProduct => {
+    changes.tell({ kind: 'product', id: product.id });
+    return taught(product);
   };
   return {
-    all: shelf.all,
+    all: (): ShelfProduct[] => shelf.all().map(taught),
+    /** Every product as a job takes it: its sheet with what is the shop's. */
+    products: (): ProductSheet[] => shelf.all().map(taught).map(stocked),
     get,
-    add(sheet: ProductSheet): ShelfProduct {
+    add(product: ProductSheet): ShelfProduct {
+      const { sheet, shop } = parted(product);
       const known = shelf.get(sheet.id);
-      if (!known) return put(sheet, 1);
-      if (changedPaths(sheet, known.sheet).length === 0) return known;
+      if (!known) return told(store(sheet, shop, 1));
+      if (changedPaths(sheet, known.sheet).length === 0) return taught(known);
       throw conflict(`There is another product "${sheet.id}" on the shelf.`);
     },
-    update(id: string, version: number, sheet: ProductSheet): ShelfProduct {
+    update(id: string, version: number, sheet: MakerSheet): ShelfProduct {
       return db.transaction(
         () => {
-          check(get(id), version);
+          const standing = get(id);
+          check(standing, version);
           if (sheet.id !== id) throw conflict('A product keeps its id; add a new one instead.');
-          return put(sheet, version + 1);
+          return told(store(sheet, standing.shop, version + 1));
         },
         { behavior: 'immediate' },
       );
     },
+    /** What is in hand and in use. It is no part of the sheet, and makes no version of it. */
+    setShop(id: string, figures: Pick<ShopFigures, 'onHand' | 'batch'>): ShelfProduct {
+      const { shop, ...product } = get(id);
+      const { batch: _, ...rest } = shop;
+      shelf.putShop(id, { ...rest, ...figures });
+      return told({ ...product, shop: { ...rest, ...figures } });
+    },
     /** Takes a whole shelf in, or nothing of it: new sheets are added, others become the next version of theirs. */
-    takeIn(sheets: readonly ProductSheet[]): { added: number; changed: number; same: number } {
+    takeIn(products: readonly ProductSheet[]): { added: number; changed: number; same: number } {
       const counts = { added: 0, changed: 0, same: 0 };
-      const news: string[] = [];
+      const news: ShelfProduct[] = [];
       db.transaction(
         () => {
-          for (const sheet of sheets) {
+          for (const { sheet, shop } of products.map(parted)) {
             const known = shelf.get(sheet.id);
             const isSame = known !== undefined && changedPaths(sheet, known.sheet).length === 0;
             counts[isSame ? 'same' : known ? 'changed' : 'added']++;
-            if (isSame) continue;
-            store(sheet, (known?.version ?? 0) + 1);
-            news.push(sheet.id);
+            if (!isSame) news.push(store(sheet, known?.shop ?? shop, (known?.version ?? 0) + 1));
           }
         },
         { behavior: 'immediate' },
       );
       // Told when it is on the disk: a shelf that is refused half way is no news.
-      for (const id of news) changes.tell({ kind: 'product', id });
+      news.forEach(told);
       return counts;
     },
     remove(id: string, version: number): void {
@@ -75,3 +89,4 @@ export function shelfService(db: Db, changes: ChangeFeed, now: () => Date) {
     },
   };
 }
+export type ShelfService = ReturnType<typeof shelfService>;

@@ -19,7 +19,7 @@ import type {
   ShelfProduct,
 } from '#formats/job';
 import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
-import type { KitEntry, KitRecord, ProductSheet, ProductSheetInput, ShelfFile } from '#formats/shelf';
+import type { KitEntry, KitRecord, ProductSheetInput, ShelfFile, MakerSheet, ShopFigures } from '#formats/shelf';
 
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
 export interface NewPhoto {
@@ -83,7 +83,11 @@ export const api = createApi({
       query: (body) => ({ url: 'products', method: 'POST', body }),
       invalidatesTags: ['Products'],
     }),
-    saveProduct: build.mutation<ShelfProduct, { version: number; sheet: ProductSheet | ProductSheetInput }>({
+    setShop: build.mutation<ShelfProduct, { id: string; figures: Pick<ShopFigures, 'onHand' | 'batch'> }>({
+      query: ({ id, figures }) => ({ url: `products/${id}/shop`, method: 'PUT', body: figures }),
+      invalidatesTags: ['Products'],
+    }),
+    saveProduct: build.mutation<ShelfProduct, { version: number; sheet: MakerSheet }>({
       query: ({ version, sheet }) => ({
         url: `products/${sheet.id}`,
         method: 'PUT',
@@ -195,6 +199,7 @@ export const {
   useProductsQuery,
   useAddProductMutation,
   useSaveProductMutation,
+  useSetShopMutation,
   useRemoveProductMutation,
   useTakeShelfInMutation,
   useBaysQuery,

@@ -13,7 +13,7 @@ import {
 import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
-import { kitOf, type ProductSheet } from '#formats/shelf';
+import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { panelCases, prepareSettings } from '#job/prepare';
@@ -108,7 +108,7 @@ export function useLoadedJob(id: string): LoadedJob {
     const preparation = prepareItem(cases, settings);
     return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
   }, [document, learned, kit]);
-  const products = useMemo(() => shelf.map((product) => product.sheet), [shelf]);
+  const products = useMemo(() => shelf.map(stocked), [shelf]);
 
   if (!current || !document || !planned || !log || !done || !sheet || !standing || !prepared) {
     return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MINUTES_PER_MONTH } from '#core/measures';
 import { DateTime } from 'luxon';
 
 /** Times are said in the workshop's own zone, as the instants carry it. */
@@ -27,12 +28,12 @@ export function span(minutes: number): string {
   if (size < 2) return `${Math.round(size * 60)} s`;
   if (size < 90) return `${Math.round(size)} min`;
   if (size < 48 * 60) {
-    const hours = Math.floor(size / 60);
+    const hours = Math.floor(size / MINUTES_PER_HOUR);
     const rest = Math.round((size % 60) / 5) * 5;
     return rest === 60 ? `${hours + 1} h` : rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
   }
-  if (size < 90 * 1440) return `${Math.round(size / 1440)} days`;
-  return `${Math.round(size / (1440 * 30.44))} months`;
+  if (size < 90 * MINUTES_PER_DAY) return `${Math.round(size / MINUTES_PER_DAY)} days`;
+  return `${Math.round(size / MINUTES_PER_MONTH)} months`;
 }
 
 /** A countdown: "2:05", "1:02:40". */

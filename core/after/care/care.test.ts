@@ -1,6 +1,7 @@
 import { foldLog, type LoggedEntry, type Patch } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
-import { clearOnSurfaces, conditionAt, hardFromMin, MINUTES_PER_MONTH, removalFrom, standingSurfaces } from './care';
+import { clearOnSurfaces, conditionAt, hardFromMin, removalFrom, standingSurfaces } from './care';
+import { MINUTES_PER_MONTH } from '#core/measures';
 
 const coating = product({ over: ['bare', 'self'], ratedMonths: 36 });
 const planned = job({

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#core/after/life';
 import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
@@ -14,8 +15,6 @@ import {
 import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
 /** Average month, minutes. */
-export const MINUTES_PER_MONTH = (365.25 / 12) * 1440;
-const MINUTES_PER_DAY = 1440;
 
 /** A layer that really lies on a surface, all its coats together. Minutes on the scale of the job. */
 export interface StandingLayer {

@@ -2,7 +2,6 @@ export {
   clearOnSurfaces,
   conditionAt,
   firstWashAfter,
-  MINUTES_PER_MONTH,
   removalFrom,
   type StandingLayer,
   type StandingSurface,

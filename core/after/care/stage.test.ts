@@ -1,6 +1,7 @@
 import { foldLog, type LoggedEntry, type RunEntry, runProgress, runSheet } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
-import { firstWashAfter, MINUTES_PER_MONTH, standingSurfaces } from './care';
+import { firstWashAfter, standingSurfaces } from './care';
+import { MINUTES_PER_MONTH } from '#core/measures';
 import { firstRenewMin, firstWashMin, stageOf } from './stage';
 
 const coating = product({

@@ -1,7 +1,9 @@
+import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import {
   CIRCUMSTANCE_IDS,
   circumstanceFactor,
+  type CircumstanceId,
   CIRCUMSTANCES,
   type Exposure,
   hottestC,
@@ -12,7 +14,6 @@ import {
 const LABORATORY_FACTOR = 0.85;
 /** Log-sigma of real lives around the expected one. */
 const LIFE_SIGMA = 0.28;
-const TENTH = 1.2816;
 /** Shape of the decline: little at first, then quickly; half is left at the end of the expected life. */
 const DECLINE_EXPONENT = 2.2;
 /** A wax that melts in the first hot days serves so much of its time. Engineering default. */
@@ -27,6 +28,7 @@ export interface Lasting {
 
 /** Something that takes months off a life, or adds some. */
 export interface LifeFactor {
+  readonly of: CircumstanceId | 'outdoors' | 'melting';
   readonly name: string;
   /** On the rated months; above 1 it adds. */
   readonly factor: number;
@@ -57,18 +59,21 @@ export function expectedLife({ family, ratedMonths, meltsAtC }: Lasting, exposur
   const hotC = hottestC(exposure);
   const melts = meltsC !== undefined && hotC > meltsC;
   const single = [
-    { name: 'Outdoors instead of a laboratory', factor: LABORATORY_FACTOR },
+    { of: 'outdoors' as const, name: 'Outdoors instead of a laboratory', factor: LABORATORY_FACTOR },
     ...CIRCUMSTANCE_IDS.map((id) => ({
+      of: id,
       name: choiceName(id, exposure),
       factor: circumstanceFactor(id, exposure) ** exposureSensitivity,
     })),
-    ...(melts ? [{ name: `Melts at ${meltsC} °C, and the panel reaches ${hotC}`, factor: MELTED_SHARE }] : []),
+    ...(melts
+      ? [{ of: 'melting' as const, name: `Melts at ${meltsC} °C, and the panel reaches ${hotC}`, factor: MELTED_SHARE }]
+      : []),
   ];
   const months = single.reduce((product, { factor }) => product * factor, rated);
   return {
     months,
-    lowMonths: months * Math.exp(-TENTH * LIFE_SIGMA),
-    highMonths: Math.min(rated, months * Math.exp(TENTH * LIFE_SIGMA)),
+    lowMonths: months * Math.exp(-TENTH_SIGMAS * LIFE_SIGMA),
+    highMonths: Math.min(rated, months * Math.exp(TENTH_SIGMAS * LIFE_SIGMA)),
     ratedMonths: rated,
     ratedBy: ratedMonths === undefined ? 'family' : 'sheet',
     factors: single

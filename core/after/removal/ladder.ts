@@ -1,3 +1,4 @@
+import { MONTHS_PER_YEAR } from '#core/measures';
 import { conditionLeft } from '#core/after/life';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
@@ -67,7 +68,6 @@ export interface Removal {
   readonly warnings: readonly string[];
 }
 
-const MONTHS_PER_YEAR = 12;
 /** Film grows brittle: extra time to pull it, a year. */
 const FILM_SLOWER_PER_YEAR = 0.15;
 /** Chance that glue stays on the paint: new, more each year, at most. */

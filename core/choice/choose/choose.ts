@@ -1,3 +1,4 @@
+import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import { purchase, type Purchase } from '#core/work/quantity';
 import { type Option, type SurfaceKind, unbeaten } from './options';
@@ -34,9 +35,6 @@ export interface Choice {
   readonly objective: number;
   readonly gap: number;
 }
-
-const MONTHS_PER_YEAR = 12;
-const MINUTES_PER_HOUR = 60;
 
 /** What is minimised. */
 export type Goal = 'wishes' | 'first-money' | 'life' | 'minutes';

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import { type BayAir, readyAfterMin } from './in-bay';
 import { type ChoiceSurface, stackOf, type ValidStack, validStacks } from './stacks';
@@ -63,8 +64,6 @@ export function optionsFor(
     };
   });
 }
-
-const MINUTES_PER_DAY = 1440;
 
 /** Whether a stack can be laid in the air of the bay and is ready within the days there are. */
 function fitsTheBay({ layers }: ValidStack, air: BayAir, { anyAir, mostDays }: Wishes): boolean {

@@ -1,3 +1,4 @@
+import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import { expectedLife, stackedMonths } from '#core/after/life';
 import { planRemoval } from '#core/after/removal';
 import { substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
@@ -25,7 +26,6 @@ export interface StackValue {
   readonly penalty: number;
 }
 
-const ORDER_SIGMAS = 1.2816;
 /** Taking a bottle, wetting, walking round: minutes a coat on a surface. */
 const HANDLING_MIN = 0.8;
 const DEFAULT_HOUR_RATE = 4000;
@@ -62,7 +62,6 @@ const USUAL_WASHING = 0.6;
 /** A window this long forgives everything, minutes. */
 const FORGIVING_MIN = 20;
 const HARDEST_REMOVAL_MIN_PER_M2 = 30;
-const MINUTES_PER_HOUR = 60;
 
 /** A kind of surface, as far as what a m² of a stack costs and how long it lasts depend on it. */
 export interface Kind extends Pick<ChoiceSurface, 'substrate' | 'tone' | 'hit'> {
@@ -181,7 +180,7 @@ function unitsPerM2(substrate: SubstrateId, product: Product, methodFactor: numb
   const coverage = product.substrates[substrate]?.coverage ?? substrateFactors(substrate).coverage;
   const laid = product.coveragePerM2 * coverage * methodFactor * product.usageFactor;
   const applicators = product.applicatorM2 === null ? 0 : product.prime / product.applicatorM2;
-  return laid * Math.exp(ORDER_SIGMAS * product.usageSigma) + applicators;
+  return laid * Math.exp(TENTH_SIGMAS * product.usageSigma) + applicators;
 }
 
 /** Money a unit at the pack that is cheapest by the unit. */

@@ -1,4 +1,5 @@
-import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, expectedLife, type LifeFactor } from '#core/after/life';
+import { MONTHS_PER_YEAR, MINUTES_PER_HOUR } from '#core/measures';
+import { expectedLife, type LifeFactor } from '#core/after/life';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Product } from '#core/products/sheets';
 import type { Choice } from './choose';
@@ -8,8 +9,6 @@ import { sameLayers, type StackLayer, type ValidStack } from './stacks';
 import { cheapestUnit, unitsMoney, workMoney } from './value';
 import type { Wishes } from './wishes';
 
-const MONTHS_PER_YEAR = 12;
-const MINUTES_PER_HOUR = 60;
 /** Closer than this is not worth a word. */
 const WORTH_A_WORD = { share: 0.03, months: 2, minutes: 20 } as const;
 /** An evening and a weekend of work, hours. */
@@ -113,9 +112,8 @@ const WAX_IT_MONTHS = 4;
 
 /** The circumstance that shortens a life most, of those that were said: what is only taken as usual is nobody's fault. */
 function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): LifeFactor | undefined {
-  const said = CIRCUMSTANCE_IDS.filter((id) => exposure[id] !== undefined).map((id) => CIRCUMSTANCES[id].name);
   return expectedLife(product, exposure).factors.find(
-    ({ name }) => name.startsWith('Melts') || said.some((circumstance) => name.startsWith(circumstance)),
+    ({ of }) => of === 'melting' || (of !== 'outdoors' && exposure[of] !== undefined),
   );
 }
 

@@ -1,3 +1,4 @@
+import { MINUTES_PER_HOUR } from '#core/measures';
 import { type Exposure, stackLife } from '#core/after/life';
 import { choiceOf, type ChoiceSurface, optionsFor, type StackLayer, type Wishes } from '#core/choice/choose';
 import type { SubstrateId } from '#core/item/substrates';
@@ -91,7 +92,6 @@ export interface OfferPrice {
   readonly lifeMonths: readonly [from: number, to: number];
 }
 
-const MINUTES_PER_HOUR = 60;
 const share = (pct: number) => pct / 100;
 
 /**

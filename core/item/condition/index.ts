@@ -12,6 +12,8 @@ export {
   outcomeOf,
   outcomePossible,
   OUTCOMES,
+  OUTCOME_NAMES,
+  LIGHT_NAMES,
   worstSeverity,
 } from './marks';
 export { seenSeverity, type Tone, TONES } from './tone';

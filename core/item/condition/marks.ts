@@ -4,12 +4,27 @@ export const OUTCOMES = ['removed', 'reduced', 'hidden', 'stays'] as const;
 /** What becomes of a mark, as agreed with the owner before work begins. */
 export type Outcome = (typeof OUTCOMES)[number];
 
+/** How each is said to an owner. */
+export const OUTCOME_NAMES: Readonly<Record<Outcome, string>> = {
+  removed: 'Goes',
+  reduced: 'Is eased',
+  hidden: 'Is hidden',
+  stays: 'Stays',
+};
+
 export const MARK_SEVERITIES = ['light', 'medium', 'heavy'] as const;
 export type MarkSeverity = (typeof MARK_SEVERITIES)[number];
 
 /** What a mark was seen under: pictures and overhead light flatter. */
 export const INSPECTION_LIGHTS = ['hand-light', 'spot-lamp', 'overhead', 'daylight'] as const;
 export type InspectionLight = (typeof INSPECTION_LIGHTS)[number];
+
+export const LIGHT_NAMES: Readonly<Record<InspectionLight, string>> = {
+  'hand-light': 'hand light',
+  'spot-lamp': 'spot lamp',
+  overhead: 'overhead light',
+  daylight: 'daylight',
+};
 
 export interface MarkKind {
   readonly name: string;

@@ -1,9 +1,10 @@
+import { TENTH_SIGMAS } from '#core/measures';
+
 /** One sigma of an area, as a share of it, by how it was come by. Engineering defaults. */
 export const AREA_SIGMA = { template: 0.08, tape: 0.03, trace: 0.04 } as const;
 export type AreaSource = keyof typeof AREA_SIGMA;
 
 /** How far the 10 % and 90 % points lie from the middle, in sigmas. */
-const DECILE_SIGMAS = 1.2816;
 
 /** An area with its spread, m². */
 export interface AreaEstimate {
@@ -34,5 +35,5 @@ export function totalArea(parts: readonly { readonly areaM2: number; readonly so
 
 /** The 10 % and 90 % points of an estimate, m², never below zero. */
 export function areaRange({ areaM2, sigmaM2 }: AreaEstimate): readonly [low: number, high: number] {
-  return [Math.max(0, areaM2 - DECILE_SIGMAS * sigmaM2), areaM2 + DECILE_SIGMAS * sigmaM2];
+  return [Math.max(0, areaM2 - TENTH_SIGMAS * sigmaM2), areaM2 + TENTH_SIGMAS * sigmaM2];
 }

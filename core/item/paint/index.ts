@@ -7,5 +7,6 @@ export {
   type PaintSystem,
   type PaintVerdict,
   type PanelPaint,
+  VERDICT_NAMES,
 } from './readings';
-export { judgeSpots, type PlacedReading } from './spots';
+export { judgeSpots, type PlacedReading, READING_SOURCES, type ReadingSource } from './spots';

@@ -12,6 +12,15 @@ export const SMALLEST_MAD_UM = 2;
 
 export type PaintVerdict = 'usual' | 'thin' | 'refinished' | 'filler' | 'not-readable';
 
+/** How each is said beside a reading. */
+export const VERDICT_NAMES: Readonly<Record<PaintVerdict, string>> = {
+  usual: 'as usual',
+  thin: 'thin: do not count on polishing',
+  refinished: 'probably refinished',
+  filler: 'filler under the paint',
+  'not-readable': 'a gauge cannot read it',
+};
+
 export interface PanelReadings {
   readonly substrate: SubstrateId;
   readonly readingsUm: readonly number[];

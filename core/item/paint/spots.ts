@@ -1,10 +1,15 @@
 import { boundingBox, distanceToEdgeMm, type Polygon } from '#core/item/geometry';
 import { MAD_TO_SIGMA, median, medianDeviation, SMALLEST_MAD_UM } from './readings';
 
+/** How a reading came about. Simulated: by a stand-in for an instrument, and worth nothing but for trying things out. */
+export const READING_SOURCES = ['typed', 'instrument', 'simulated'] as const;
+export type ReadingSource = (typeof READING_SOURCES)[number];
+
 /** A reading in its place on a panel: shares of the outline's box, across and down; undefined where nobody kept it. */
 export interface PlacedReading {
   readonly um: number;
   readonly at?: readonly [across: number, down: number] | undefined;
+  readonly source?: ReadingSource | undefined;
 }
 
 export interface SpotVerdict {

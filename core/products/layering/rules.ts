@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
@@ -62,7 +63,6 @@ const define = <T extends Record<string, Rule>>(table: T) => table;
 
 const surfaceName = (id: SubstrateId) => SUBSTRATES[id].name.toLowerCase();
 const because = (why: string | undefined) => (why ? `: ${why}` : '');
-const MINUTES_PER_DAY = 1440;
 
 function belowInWords(below: Below): string {
   switch (below.kind) {

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { SubstrateId } from '#core/item/substrates';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
@@ -48,7 +49,6 @@ export interface StackCase {
   readonly aircraft?: boolean | undefined;
 }
 
-const MINUTES_PER_DAY = 1440;
 const MOST_ALTERNATIVES = 2;
 
 /**

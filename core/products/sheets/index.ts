@@ -5,6 +5,9 @@ export {
   millilitres,
   outsideLimits,
   type Product,
+  type ProductProperty,
+  PROPERTIES,
+  PROPERTY_IDS,
   type Range,
   UNITS,
 } from './product';

@@ -36,6 +36,19 @@ export interface FilmSheet {
   readonly maxSurfaceC: number;
 }
 
+/** What a rule may turn on, in the words of a sheet. A new one is an entry here and a rule that asks for it. */
+export const PROPERTIES = {
+  abrasive: 'Polishes: takes from the finish',
+  filler: 'Fills: hides marks until it is washed out',
+  'gloss-enhancer': 'Enhances gloss, deepens the colour',
+  'strong-solvent': 'Carries a strong solvent',
+  'not-for-wipers': 'Not made for wipers',
+  'no-panel-wipe': 'A panel wipe takes it off again',
+  'aviation-approved': 'Approved for aircraft',
+} as const;
+export type ProductProperty = keyof typeof PROPERTIES;
+export const PROPERTY_IDS = Object.keys(PROPERTIES) as [ProductProperty, ...ProductProperty[]];
+
 /** A product as its data sheet has it, with what the shop has learned of it. */
 export interface Product {
   readonly id: string;
@@ -65,7 +78,7 @@ export interface Product {
   /** What it may lie on: product ids, families, `bare`, `self`. */
   readonly over: readonly string[];
   readonly freshPaintDays: number;
-  readonly properties: readonly string[];
+  readonly properties: readonly ProductProperty[];
   readonly ratedMonths?: number | undefined;
   /** How its sheet has it laid; absent: as is usual for its family. */
   readonly method?: MethodId | undefined;

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { AmbientSeries, AmbientStep } from './ambient';
 import { rhAfterTemperatureChange, STILL_AIR } from './moist-air';
 
@@ -20,7 +21,6 @@ export interface BayClimate {
 const STEP_MIN = 30;
 /** Air in a closed room does not stay supersaturated; the rest is on the walls. */
 const HIGHEST_RH_PCT = 98;
-const DAY_MIN = 1440;
 
 /**
  * The bay's expected air as a series of half-hour steps.
@@ -36,8 +36,8 @@ export function bayAmbient(bay: BayClimate, startMinuteOfDay: number, days: numb
   const steps: AmbientStep[] = [];
   // Starts at the last opening before zero, when the bay is taken to stand at its night temperature.
   let airC = bay.nightC;
-  for (let atMin = -first; atMin <= days * DAY_MIN; atMin += STEP_MIN) {
-    const minuteOfDay = (((startMinuteOfDay + atMin) % DAY_MIN) + DAY_MIN) % DAY_MIN;
+  for (let atMin = -first; atMin <= days * MINUTES_PER_DAY; atMin += STEP_MIN) {
+    const minuteOfDay = (((startMinuteOfDay + atMin) % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
     const target = isOpen(minuteOfDay) ? bay.openC : bay.nightC;
     airC = target + (airC - target) * lag;
     const rhPct = Math.min(HIGHEST_RH_PCT, rhAfterTemperatureChange(bay.openC, bay.openRhPct, airC));
@@ -50,7 +50,7 @@ export function bayAmbient(bay: BayClimate, startMinuteOfDay: number, days: numb
 
 /** Minutes from the latest `momentOfDay` at or before `minuteOfDay` until it. */
 function minuteBefore(momentOfDay: number, minuteOfDay: number): number {
-  return (((minuteOfDay - momentOfDay) % DAY_MIN) + DAY_MIN) % DAY_MIN;
+  return (((minuteOfDay - momentOfDay) % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
 }
 
 function round2(value: number): number {

@@ -12,5 +12,5 @@ export {
   reachedAtMin,
 } from './milestones';
 export { minutesInWords, spanInWords } from './span';
-export { guardedWindow, type LevelWindow, TENTH_SIGMAS, type WindowVerdict, windowVerdict } from './window';
+export { guardedWindow, type LevelWindow, type WindowVerdict, windowVerdict } from './window';
 export { mechanismInWords, rateInWords } from './words';

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { AmbientSeries } from '#core/time/air';
 import { type Clock, clockRate } from './mechanisms';
 
@@ -38,7 +39,7 @@ export function countsFrom(name: MilestoneName): 'oldest' | 'youngest' {
 }
 
 /** A wait longer than this, minutes (a century), is never. */
-const NEVER_MIN = 100 * 365 * 1440;
+const NEVER_MIN = 100 * 365 * MINUTES_PER_DAY;
 
 type StepRates = readonly number[];
 const KNOWN_RATES = new WeakMap<AmbientSeries, WeakMap<Clock, Map<number | undefined, StepRates>>>();

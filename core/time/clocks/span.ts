@@ -1,5 +1,4 @@
-const MINUTES_PER_HOUR = 60;
-const MINUTES_PER_DAY = 1440;
+import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 
 /** Minutes as they are told in a sentence, tenths where they are few. */
 export const minutesInWords = (min: number): string => `${min < 10 ? min.toFixed(1) : Math.round(min)} min`;

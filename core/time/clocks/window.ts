@@ -4,8 +4,6 @@ export interface LevelWindow {
   readonly byMin: number | null;
 }
 
-/** A tenth on either side of a normal distribution, in sigmas. */
-export const TENTH_SIGMAS = 1.2816;
 /** The guard never eats more than this share of the window from either side. */
 const LARGEST_GUARD_SHARE = 0.4;
 /** A central window below these is a finding, or no window at all, minutes. */

@@ -1,3 +1,4 @@
+import { MS_PER_DAY, MS_PER_HOUR } from '#core/measures';
 import type { MachineSheet, PadSheet } from './sheets';
 
 export const PAD_STATES = ['ready', 'dirty', 'drying'] as const;
@@ -25,12 +26,9 @@ export interface MachineThing {
 
 export type KitThing = PadThing | MachineThing;
 
-const MS_PER_H = 3_600_000;
-const MS_PER_DAY = 86_400_000;
-
 /** What a pad's state is now: one that dries becomes ready by itself. */
 export function padState({ state, sinceMs }: PadThing, { driesH }: PadSheet, nowMs: number): PadState {
-  return state === 'drying' && nowMs >= sinceMs + driesH * MS_PER_H ? 'ready' : state;
+  return state === 'drying' && nowMs >= sinceMs + driesH * MS_PER_HOUR ? 'ready' : state;
 }
 
 /** Why a pad may not be used with a liquid now; undefined where it may. */

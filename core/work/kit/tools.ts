@@ -70,7 +70,10 @@ export function toolFor(panel: ToolCase, kind: StepKindId, kit: Kit, school: Cut
   const grade = GRADE_OF[kind];
   if (!grade) return undefined;
   const reach = reachOf(panel);
-  const liquid = ofKind(kit, 'liquid').find((sheet) => sheet.grade === grade);
+  // What fills shows less than is there: it is for hiding, and never for judging what a step took away.
+  const liquid = ofKind(kit, 'liquid').find(
+    (sheet) => sheet.grade === grade && sheet.filling === (grade === 'filling'),
+  );
   const machine = reach === 'recess' ? undefined : machineFor(panel, reach, kind, kit, school);
   const pad = padFor(PADS_FOR[grade], machine, kit);
   const lacking = [
@@ -151,7 +154,7 @@ export interface PadCount {
   readonly needed: number;
   /** Of those, ready now and marked with this liquid or with none. */
   readonly ready: number;
-  /** Cleaned on the machine and back in turn so often; the rest of the loads after the ready ones. */
+  /** Cleaned and back in turn so often: all loads after the ready ones, and all of them where none is ready. */
   readonly cleanings: number;
 }
 
@@ -174,7 +177,7 @@ export function padsFor(
       (thing): thing is PadThing =>
         thing.kind === 'pad-in-use' && thing.sheet === pad.id && padFault(thing, pad, liquid.id, nowMs) === undefined,
     ).length;
-    return { pad, liquid, areaM2, needed, ready, cleanings: ready === 0 ? 0 : Math.max(0, needed - ready) };
+    return { pad, liquid, areaM2, needed, ready, cleanings: Math.max(0, needed - ready) };
   });
 }
 

@@ -1,7 +1,8 @@
+import { TENTH_SIGMAS } from '#core/measures';
 import { type MatteSchool, substrateFactors, type SubstrateId } from '#core/item/substrates';
 import { outsideLimits, type Product } from '#core/products/sheets';
 import { type AmbientSeries, STILL_AIR } from '#core/time/air';
-import { TENTH_SIGMAS, type WindowVerdict } from '#core/time/clocks';
+import type { WindowVerdict } from '#core/time/clocks';
 import { DEFAULT_PACE, maxSectionM2 } from '#core/work/sections';
 import { coatMilestones, coatWindow } from './coat';
 import { paceWith } from './plan';

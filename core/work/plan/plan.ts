@@ -1,7 +1,16 @@
 import { shapeAreaM2, shapeShortSideM } from '#core/item/geometry';
 import { judgeReadings } from '#core/item/paint';
 import { substrateFactors, SUBSTRATES } from '#core/item/substrates';
-import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
+import {
+  answerOf,
+  breathesFor,
+  intervalRulingsOn,
+  judgeStack,
+  type Overruled,
+  type Ruling,
+  rulingsOn,
+  withOverruled,
+} from '#core/products/layering';
 import { type MethodId, METHODS } from '#core/products/methods';
 import { type Answer, millilitres, outsideLimits, type Product } from '#core/products/sheets';
 import { airAt, clearAfterMin, condensation, peakMgPerM3, type VapourRelease } from '#core/time/air';
@@ -221,7 +230,7 @@ function planCoat(
 
   const findings = [
     ...say.refusals(byKind, about),
-    ...breathing(surface, product, startMin, about),
+    ...breathing(surface, product, startMin, overruled, about),
     ...conditionFindings(job, surface, product, startMin, about),
     ...(window.verdict === 'narrow' ? [say.narrowWindow(product, window, about)] : []),
     ...tooLarge(job, surface, laid, about),
@@ -300,10 +309,23 @@ function layCoat(job: PlannedJob, surface: PlannedSurface, { product, method }: 
 
 type About = { readonly surface: string; readonly product: string };
 
-function breathing(surface: PlannedSurface, product: Product, startMin: number, about: About): Finding[] {
-  if (surface.refinishedAtMin === undefined) return [];
-  const breathesUntil = surface.refinishedAtMin + product.freshPaintDays * 1440;
-  return breathesUntil > startMin ? [say.freshPaint(product, breathesUntil - startMin, about)] : [];
+/** What the rule on fresh paint says at the moment of laying; set aside by hand it is a test spot like any other. */
+function breathing(
+  { substrate, aircraft, refinishedAtMin }: PlannedSurface,
+  product: Product,
+  startMin: number,
+  overruled: Overruled | undefined,
+  about: About,
+): Finding[] {
+  if (refinishedAtMin === undefined) return [];
+  const breathesForMin = breathesFor(product, { refinishedAgoMin: startMin - refinishedAtMin });
+  const asked = rulingsOn({ product, substrate, aircraft, below: { kind: 'bare' }, breathesForMin });
+  return withOverruled(
+    asked.filter(({ rule }) => rule === 'fresh-paint'),
+    overruled,
+  ).flatMap((ruling) =>
+    ruling.answer === 'no' ? [say.freshPaint(product, breathesForMin, about)] : say.refusals([ruling], about),
+  );
 }
 
 function conditionFindings(

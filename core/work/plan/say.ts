@@ -1,4 +1,5 @@
 /** The findings of a plan in words: what is wrong, by how much, and the way out. */
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { PanelPaint } from '#core/item/paint';
 import type { RuleId, Ruling } from '#core/products/layering';
 import type { Product, Range } from '#core/products/sheets';
@@ -36,7 +37,7 @@ const SAID_AS: Readonly<Partial<Record<RuleId, { readonly code: FindingCode; rea
 };
 
 export function freshPaint(product: Product, forMin: number, about: About): Finding {
-  const text = `The paint has to breathe ${Math.ceil(forMin / 1440)} more days before ${product.name} may close it; its sheet asks for ${product.freshPaintDays}.`;
+  const text = `The paint has to breathe ${Math.ceil(forMin / MINUTES_PER_DAY)} more days before ${product.name} may close it; its sheet asks for ${product.freshPaintDays}.`;
   return { severity: 'stop', code: 'fresh-paint', ...about, text };
 }
 

@@ -5,7 +5,7 @@ import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import { goesWithWipe } from '#core/products/layering';
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/work/kit';
-import { isPolishing, STEP_KINDS, type StepKind, type StepKindId, takesPolish } from '#core/work/steps';
+import { type StepUse, isPolishing, STEP_KINDS, type StepKind, type StepKindId, takesPolish } from '#core/work/steps';
 import { allowedLevel, type AllowedLevel, type Ledger, ledgerOf } from './ledger';
 import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { isPolishedAway, shareGone, type SharesSeen } from './marks-gone';
@@ -389,7 +389,7 @@ function toStep(
   const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
   const defaultMin = definition.pace.min * amount * factor * handling(panel, kind) * fast;
   const dwell = cleaner?.dwellMin ?? definition.dwellMin;
-  const usual = definition.uses.map(({ what, unit, per }) => ({ what, unit, amount: per * amount }));
+  const usual = definition.uses.map(({ per, ...use }) => ({ ...use, amount: per * amount }));
   const cleaned = cleaner ? withCleaner(usual, cleaner.name, (cleaner.mlPer * amount) / (1 + cleaner.dilution)) : usual;
   const uses = withTool(kind === 'clay' ? withClay(cleaned, panel, kit) : cleaned, tool, panel);
   return {
@@ -398,7 +398,11 @@ function toStep(
     round,
     minutes: defaultMin * (learned?.[kind] ?? 1),
     defaultMin,
-    uses: uses.map((use) => ({ ...use, amount: use.amount * (learnedUse?.get(use.what) ?? 1) })),
+    uses: uses.map(({ what, unit, amount: poured }) => ({
+      what,
+      unit,
+      amount: poured * (learnedUse?.get(what) ?? 1),
+    })),
     clearUm: definition.clearUm,
     reason,
     ...(dwell !== undefined && { dwellMin: dwell }),
@@ -408,7 +412,7 @@ function toStep(
   };
 }
 
-type Use = PrepStep['uses'][number];
+type Use = PrepStep['uses'][number] & Pick<StepUse, 'as'>;
 
 /** What leaves the bottle of the cleaner by its sheet, in place of the usual figure for whatever is poured. */
 const withCleaner = (uses: readonly Use[], what: string, ml: number): Use[] => [
@@ -429,7 +433,7 @@ function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count 
   return [
     { what: liquid.name, unit: 'ml', amount: patches.ml * count },
     { what: pad.name, unit: '', amount: areaM2 / padHoldsM2(liquid.grade) },
-    ...uses.filter(({ what, unit }) => unit !== 'ml' && !/ pads$/.test(what)),
+    ...uses.filter(({ unit, as }) => unit !== 'ml' && as !== 'pad'),
   ];
 }
 

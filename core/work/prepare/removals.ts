@@ -1,3 +1,4 @@
+import { MONTHS_PER_YEAR } from '#core/measures';
 import { expectedLife } from '#core/after/life';
 import { planRemoval, type RemovalMethodId } from '#core/after/removal';
 import type { SubstrateId } from '#core/item/substrates';
@@ -14,8 +15,6 @@ export interface StackToCome {
   }[];
   readonly yearsPlanned: number;
 }
-
-const MONTHS_PER_YEAR = 12;
 
 /**
  * Clear that taking a stack off again will cost over the years an item is planned for, µm: what one removal of it

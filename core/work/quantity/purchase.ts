@@ -1,8 +1,6 @@
+import { TENTH_SIGMAS } from '#core/measures';
 import { applicatorCount } from './amount';
 import { choosePacks, type Pack, type PackCount } from './packs';
-
-/** Sigmas to the 90 % quantity, which is what an order covers. */
-const ORDER_SIGMAS = 1.2816;
 
 export interface PurchaseInputs {
   /** Sum of the amounts of all coats laid. */
@@ -31,7 +29,7 @@ export interface Purchase {
 export function purchase(inputs: PurchaseInputs): Purchase {
   const applicators = applicatorCount(inputs.laidM2, inputs.applicatorM2);
   const fixed = inputs.prime * applicators + inputs.residue;
-  const order = inputs.laid * Math.exp(ORDER_SIGMAS * inputs.usageSigma) + fixed;
+  const order = inputs.laid * Math.exp(TENTH_SIGMAS * inputs.usageSigma) + fixed;
   const choice = choosePacks(order - inputs.onHand, inputs.packs);
   return {
     need: inputs.laid + fixed,

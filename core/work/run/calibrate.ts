@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import { withReadings } from '#core/time/air';
 import {
   FLASH_LEARNING,
@@ -8,6 +9,7 @@ import {
   predictiveSigma,
   untaught,
 } from '#core/work/learning';
+import type { Product } from '#core/products/sheets';
 import { type CoatCase, cueRatio, type PlannedJob } from '#core/work/plan';
 import type { RunRecord } from './record';
 
@@ -19,11 +21,26 @@ export interface FlashLesson {
   readonly surprising: boolean;
 }
 
-const MINUTES_PER_DAY = 1440;
-
 /** The job with the air as it was measured during the run. */
 export function withMeasuredAir(job: PlannedJob, record: RunRecord): PlannedJob {
   return { ...job, ambient: withReadings(job.ambient, record.air) };
+}
+
+/** Cues seen beside the product's own sheet, patch by patch, in the order laying started; 1: just as the sheet says. */
+export function cueRatios(
+  job: PlannedJob,
+  record: RunRecord,
+): { readonly product: string; readonly ratio: number; readonly day: number }[] {
+  const { ambient, matteSchool } = withMeasuredAir(job, record);
+  const products = new Map(job.products.map((product) => [product.id, product]));
+  const surfaces = new Map(job.surfaces.map((surface) => [surface.id, surface]));
+  return [...record.patches.values()].flatMap(({ patch, start, layStartMin, cueMin }) => {
+    const [product, surface] = [products.get(start.product), surfaces.get(patch.surface)];
+    if (!product || !surface || cueMin === undefined) return [];
+    const coat: CoatCase = { product, substrate: surface.substrate, surfaceC: start.surfaceC, ambient, matteSchool };
+    const ratio = cueRatio(coat, layStartMin, cueMin);
+    return ratio === undefined ? [] : [{ product: product.id, ratio, day: Math.floor(layStartMin / MINUTES_PER_DAY) }];
+  });
 }
 
 /**
@@ -31,24 +48,18 @@ export function withMeasuredAir(job: PlannedJob, record: RunRecord): PlannedJob 
  * carried with less certainty from one day to the next.
  */
 export function flashLessons(job: PlannedJob, record: RunRecord): FlashLesson[] {
-  const { ambient, matteSchool } = withMeasuredAir(job, record);
-  return job.products.flatMap((product): FlashLesson[] => {
+  const seen = cueRatios(job, record);
+  return [...new Set(seen.map(({ product }) => product))].map((product): FlashLesson => {
     let learned = untaught(FLASH_LEARNING);
     let surprising = false;
     let lastDay: number | undefined;
-    for (const { patch, start, layStartMin, cueMin } of record.patches.values()) {
-      const surface = job.surfaces.find(({ id }) => id === patch.surface);
-      if (!surface || cueMin === undefined || start.product !== product.id) continue;
-      const coat: CoatCase = { product, substrate: surface.substrate, surfaceC: start.surfaceC, ambient, matteSchool };
-      const ratio = cueRatio(coat, layStartMin, cueMin);
-      if (ratio === undefined) continue;
-      const day = Math.floor(layStartMin / MINUTES_PER_DAY);
+    for (const { ratio, day } of seen.filter((cue) => cue.product === product)) {
       if (lastDay !== undefined && day !== lastDay) learned = onALaterDay(learned);
       lastDay = day;
       surprising = isSurprising(ratio, learned, FLASH_LEARNING);
       learned = learnFactor([ratio], FLASH_LEARNING, learned);
     }
-    return learned.observations === 0 ? [] : [{ product: product.id, learned, surprising }];
+    return { product, learned, surprising };
   });
 }
 
@@ -67,4 +78,17 @@ export function calibrated(job: PlannedJob, record: RunRecord): PlannedJob {
       };
     }),
   };
+}
+
+/**
+ * What the cues of several jobs teach of a product's flash for the next one: job after job, less certain each time a
+ * day has passed, and one more before the next.
+ * @param jobs ratios of observed to the sheet's own minutes, job by job, the first one first; none may be empty
+ */
+export function learnedFlash(jobs: readonly (readonly number[])[]): Pick<Product, 'flashFactor' | 'flashSigma'> {
+  const learned = jobs.reduce(
+    (before, ratios) => onALaterDay(learnFactor(ratios, FLASH_LEARNING, before)),
+    untaught(FLASH_LEARNING),
+  );
+  return { flashFactor: learned.factor, flashSigma: predictiveSigma(learned, FLASH_LEARNING) };
 }

@@ -1,4 +1,5 @@
 import type { LayingFault } from '#core/work/laying-faults';
+import type { ReadingSource } from '#core/item/paint';
 import type { ObservationEntry, StageEntry } from '#core/work/prepare';
 
 /** One section of one coat on one copy of a surface: the smallest thing that is laid in one go. */
@@ -28,7 +29,13 @@ export type RunEntry =
   | { readonly type: 'fault'; readonly patch: Patch; readonly fault: LayingFault; readonly note?: string | undefined }
   | StageEntry
   | ObservationEntry
-  | { readonly type: 'air'; readonly airC: number; readonly rhPct: number; readonly airSpeed: number }
+  | {
+      readonly type: 'air';
+      readonly airC: number;
+      readonly rhPct: number;
+      readonly airSpeed: number;
+      readonly source?: ReadingSource | undefined;
+    }
   | { readonly type: 'undo'; readonly entry: string }
   /** What the job has no place for any more is left out from here on; it stays on record, with the reason. */
   | { readonly type: 'set-aside'; readonly entry: string; readonly reason: string };

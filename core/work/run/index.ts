@@ -5,3 +5,4 @@ export { entryFault, foldLog, type RunRecord } from './record';
 export { coatRecords, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
 export { runProgress, type RunProgress } from './progress';
+export { cueRatios, learnedFlash } from './calibrate';

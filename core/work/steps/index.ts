@@ -1,4 +1,5 @@
 export {
+  type StepUse,
   isPolishing,
   type SiteNeed,
   STEP_KIND_IDS,

@@ -3,13 +3,21 @@ import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 /** What a step's time grows with. */
 export type PaceBy = 'area' | 'piece' | 'edge';
 
+/** Something a step uses. A pad is counted by what loads it where the shelf says which one is taken. */
+export interface StepUse {
+  readonly what: string;
+  readonly unit: string;
+  readonly per: number;
+  readonly as?: 'pad';
+}
+
 /** One kind of preparation step. Rates and amounts are the trade's defaults until learned. */
 export interface StepKind {
   readonly name: string;
   /** Minutes per m², per piece, or per metre of edge, at medium condition. */
   readonly pace: { readonly by: PaceBy; readonly min: number };
   /** What a m², a piece or a metre uses. */
-  readonly uses: readonly { readonly what: string; readonly unit: string; readonly per: number }[];
+  readonly uses: readonly StepUse[];
   /** Clear coat it takes, µm: from, to. The ledger counts the upper end. */
   readonly clearUm: readonly [number, number];
   readonly caution: string;
@@ -129,7 +137,7 @@ const TABLE = define({
     pace: { by: 'area', min: 18 },
     uses: [
       { what: 'cutting compound', unit: 'ml', per: 18 },
-      { what: 'cutting pads', unit: '', per: 0.4 },
+      { what: 'cutting pads', unit: '', per: 0.4, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
     clearUm: [2, 4],
@@ -145,7 +153,7 @@ const TABLE = define({
     pace: { by: 'area', min: 7 },
     uses: [
       { what: 'refining polish', unit: 'ml', per: 10 },
-      { what: 'polishing pads', unit: '', per: 0.2 },
+      { what: 'polishing pads', unit: '', per: 0.2, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
     clearUm: [0.5, 1],
@@ -160,7 +168,7 @@ const TABLE = define({
     pace: { by: 'area', min: 9 },
     uses: [
       { what: 'one-step polish', unit: 'ml', per: 12 },
-      { what: 'polishing pads', unit: '', per: 0.3 },
+      { what: 'polishing pads', unit: '', per: 0.3, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
     clearUm: [1, 2],
@@ -175,7 +183,7 @@ const TABLE = define({
     pace: { by: 'area', min: 5 },
     uses: [
       { what: 'finishing polish', unit: 'ml', per: 8 },
-      { what: 'finishing pads', unit: '', per: 0.2 },
+      { what: 'finishing pads', unit: '', per: 0.2, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
     clearUm: [0.5, 1],
@@ -234,7 +242,7 @@ const TABLE = define({
     pace: { by: 'area', min: 5 },
     uses: [
       { what: 'filling polish', unit: 'ml', per: 8 },
-      { what: 'finishing pads', unit: '', per: 0.2 },
+      { what: 'finishing pads', unit: '', per: 0.2, as: 'pad' },
     ],
     clearUm: [0, 0.5],
     caution: 'It hides and does not remove: what it filled comes back when the filler goes. Said to the owner before.',

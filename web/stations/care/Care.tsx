@@ -4,11 +4,11 @@ import {
   conditionAt,
   firstRenewMin,
   firstWashMin,
-  MINUTES_PER_MONTH,
   removalFrom,
   type StandingLayer,
   type StandingSurface,
 } from '#core/after/care';
+import { MINUTES_PER_MONTH } from '#core/measures';
 import { readyBySheet } from '#core/work/plan';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';

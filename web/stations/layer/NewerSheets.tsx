@@ -1,28 +1,15 @@
-import type { ProductSheet } from '#formats/shelf';
+import { parted } from '#formats/shelf';
 import { changedPaths } from '#formats/values';
 import { takeSheet } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 
-/** What changes on a sheet from day to day without its being another: stock, what was learned, the open batch. */
-const NO_NEWS: readonly (keyof ProductSheet)[] = [
-  'onHand',
-  'flashFactor',
-  'flashSigma',
-  'usageFactor',
-  'usageSigma',
-  'batch',
-];
-
-const withoutNews = (sheet: ProductSheet): Partial<ProductSheet> =>
-  Object.fromEntries(Object.entries(sheet).filter(([key]) => !NO_NEWS.includes(key as keyof ProductSheet)));
-
 /** Sheets of this job that the shelf has in another version by now: offered, with what differs, never slipped in. */
 export function NewerSheets({ job: { document, shelf, edit } }: { readonly job: JobView }) {
   const newer = document.products.flatMap((own) => {
     const now = shelf.find(({ id }) => id === own.id);
-    const changed = now ? changedPaths(withoutNews(own), withoutNews(now)) : [];
+    const changed = now ? changedPaths(parted(own).sheet, parted(now).sheet) : [];
     return now && changed.length > 0 ? [{ own, now, changed }] : [];
   });
   if (newer.length === 0) return null;

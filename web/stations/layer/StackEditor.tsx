@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import { useState } from 'react';
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
@@ -112,7 +113,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
                       if (way.kind === 'strip' && at === 0) edit(setExisting([surface.id], []));
                       else put(afterWayOut(layers, at, way));
                     }}
-                    dateAfter={(days) => moment(job.at(days * 1440))}
+                    dateAfter={(days) => moment(job.at(days * MINUTES_PER_DAY))}
                   />
                 ),
               };

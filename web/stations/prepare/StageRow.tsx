@@ -19,6 +19,8 @@ import { useTap } from '../run/useTap';
 import { StageTook } from './StageTook';
 import { hours } from './hours';
 
+const times = (count: number) => (count === 0 ? 'not at all' : count === 1 ? 'once' : `${count} times`);
+
 const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   break: 'Break',
   'no-power': 'No power',
@@ -148,7 +150,8 @@ export function StageRow({ job, stage, turns }: Props) {
         >
           {pad.name} with {liquid.name}: loads {needed},{' '}
           {ready === 0 ? 'none is clean and dry' : `${ready} clean and dry`}
-          {cleanings > 0 && `: cleaned on the go ${cleanings === 1 ? 'once' : `${cleanings} times`}`}
+          {cleanings > 0 &&
+            `: ${ready === 0 ? 'wash one first, then ' : ''}cleaned on the go ${times(cleanings - (ready === 0 ? 1 : 0))}`}
         </span>
       ))}
       {batteries.map(({ machine, changes }) => (

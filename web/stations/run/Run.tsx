@@ -1,3 +1,4 @@
+import { MS_PER_MIN } from '#core/measures';
 import { ArrowLeft, Eye, Flag, Thermometer, Undo2, Volume2, VolumeX } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
@@ -159,7 +160,7 @@ interface InHandProps {
 function InHand({ job, current }: InHandProps) {
   const { planned, record, document, sheet } = job;
   const now = useNow(250);
-  const nowMin = (now - Date.parse(document.startAt)) / 60_000;
+  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   const { tap, waiting } = useTap(job.id);
   const [faulting, setFaulting] = useState(false);
   const [aloud] = useSound();
@@ -366,8 +367,8 @@ function AirButton({
   const { bay, nowMin, planned, record } = job;
   const air = airAt(withReadings(planned.ambient, record.air), nowMin);
   const take = async (bayId: string) => {
-    const { airC, rhPct, airSpeed } = await read(bayId).unwrap();
-    onTap({ type: 'air', airC, rhPct, airSpeed });
+    const { airC, rhPct, airSpeed, simulated } = await read(bayId).unwrap();
+    onTap({ type: 'air', airC, rhPct, airSpeed, source: simulated ? 'simulated' : 'instrument' });
   };
   return (
     <Button

@@ -1,3 +1,4 @@
+import { stocked } from '#formats/shelf';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { ShieldAlert } from 'lucide-react';
 import { useMemo } from 'react';
@@ -17,7 +18,7 @@ import { ShelfTabs } from './ShelfTabs';
 export function Component() {
   const { data: products, error } = useProductsQuery();
   const touched = useMemo(() => {
-    const shelf = (products ?? []).map(({ sheet }) => sheet);
+    const shelf = (products ?? []).map(stocked);
     return new Map(RULE_IDS.map((rule) => [rule, touchedBy(rule, shelf, (id) => SUBSTRATES[id].name)]));
   }, [products]);
   const [search, setSearch] = useSearchParams();

@@ -6,7 +6,8 @@ import { FAMILIES, FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS, METHODS } from '#core/products/methods';
 import { FILM_FINISHES, UNITS } from '#core/products/sheets';
 import { CLOCK_NAMES, MECHANISMS } from '#core/time/clocks';
-import { productSchema, productSenseFaults, type ProductSheet, SOURCED_FIELDS, usualSheet } from '#formats/shelf';
+import type { ShelfProduct } from '#formats/job';
+import { type MakerSheet, makerSheetSchema, productSenseFaults, SOURCED_FIELDS, usualSheet } from '#formats/shelf';
 import {
   errorText,
   useAddProductMutation,
@@ -16,6 +17,8 @@ import {
 } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
+import { InHand } from './InHand';
+import { PropertyFields } from './PropertyFields';
 import { SheetPreview } from './SheetPreview';
 import {
   Choice,
@@ -24,7 +27,6 @@ import {
   Group,
   Lines,
   Milestones,
-  Numbers,
   Numeric,
   Packs,
   Substrates,
@@ -49,26 +51,22 @@ export function Component() {
     );
   }
   // A sheet saved elsewhere begins this form anew.
-  return <SheetForm key={`${productId}-${stored?.version ?? 0}`} sheet={stored?.sheet} version={stored?.version} />;
+  return <SheetForm key={`${productId}-${stored?.version ?? 0}`} stored={stored} />;
 }
 
-interface Props {
-  readonly sheet: ProductSheet | undefined;
-  readonly version: number | undefined;
-}
-
-function SheetForm({ sheet, version }: Props) {
+function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
+  const { sheet, version } = stored ?? {};
   const navigate = useNavigate();
   const [add, adding] = useAddProductMutation();
   const [save, saving] = useSaveProductMutation();
   const [remove, removing] = useRemoveProductMutation();
   const initial = useMemo<Form>(() => sheet ?? { id: '', name: '', ...usualSheet('ceramic') }, [sheet]);
-  const form = useForm<Form, unknown, ProductSheet>({
+  const form = useForm<Form, unknown, MakerSheet>({
     defaultValues: initial,
     mode: 'onBlur',
     resolver: async (values, context, options) => {
       const cleaned = withoutBlanks(values);
-      const parsed = await zodResolver<Form, unknown, ProductSheet>(productSchema)(cleaned, context, options);
+      const parsed = await zodResolver<Form, unknown, MakerSheet>(makerSheetSchema)(cleaned, context, options);
       const [fault] = Object.keys(parsed.errors).length > 0 ? [] : productSenseFaults(cleaned);
       if (!fault) return parsed;
       return { values: {}, errors: { root: { type: 'sense', message: `${fault.path}: ${fault.message}` } } };
@@ -88,7 +86,7 @@ function SheetForm({ sheet, version }: Props) {
   /** A new sheet begins from what is usual for its family; its name stays. */
   const startFrom = (family: string) => {
     const { id, name } = form.getValues();
-    form.reset({ id, name, ...usualSheet(family as ProductSheet['family']) });
+    form.reset({ id, name, ...usualSheet(family as MakerSheet['family']) });
   };
   return (
     <FormProvider {...form}>
@@ -119,7 +117,8 @@ function SheetForm({ sheet, version }: Props) {
           )}
           <div className="grid items-start gap-x-6 lg:grid-cols-[1fr_21rem]">
             <aside className="mt-6 lg:sticky lg:top-4 lg:col-start-2 lg:row-start-1">
-              <SheetPreview />
+              <SheetPreview shop={stored?.shop} />
+              {stored && <InHand product={stored} />}
             </aside>
             <div className="min-w-0 lg:col-start-1 lg:row-start-1">
               <Group title="What it is">
@@ -134,11 +133,7 @@ function SheetForm({ sheet, version }: Props) {
                 <Text name="sheetVersion" label="Version of the sheet" />
                 <Text name="sheetDate" label="Date of the sheet" type="date" />
                 <Numeric name="ratedMonths" label="Rated life, months" />
-                <Text name="hardness" label="Hardness, as the sheet says it" />
                 <Numeric name="meltsAtC" label="Wax: melts at, °C" />
-                <Text name="batch" label="Batch in use" />
-                <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
-                <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
               </Group>
               <FilmFields />
               <Group title="How much">
@@ -148,7 +143,6 @@ function SheetForm({ sheet, version }: Props) {
                   options={UNITS.map((unit) => [unit, unit === 'm2' ? 'm² (film)' : unit])}
                 />
                 <Numeric name="coveragePerM2" label="Coverage on gloss, units per m² and coat" />
-                <Numeric name="onHand" label="In stock, units" />
                 <Numeric name="prime" label="Wets one applicator, units" />
                 <Numeric name="applicatorM2" label="One applicator lasts, m²" />
                 <Numeric name="residue" label="Stays in the bottle, units" />
@@ -182,11 +176,8 @@ function SheetForm({ sheet, version }: Props) {
               </Group>
               <Group title="On what, and with what care">
                 <Lines name="over" label="May lie on: bare, self, families or product ids" />
-                <Lines
-                  name="properties"
-                  label="Properties, such as gloss-enhancer, filler, strong-solvent, not-for-wipers"
-                />
                 <Lines name="hazards" label="Cautions in plain words" long />
+                <PropertyFields />
                 <Numeric name="freshPaintDays" label="Fresh paint breathes, days" />
                 <Numeric name="limits.airC.0" label="Air not below, °C" />
                 <Numeric name="limits.airC.1" label="Air not above, °C" />
@@ -226,12 +217,7 @@ function FilmFields() {
   if (useWatch({ control, name: 'family' }) !== 'film') return null;
   return (
     <Group title="The film">
-      <Numeric name="film.thicknessUm" label="Thickness, µm" />
       <Choice name="film.finish" label="Finish" options={FILM_FINISHES.map((id) => [id, id])} />
-      <Numbers name="film.rollWidthsMm" label="Roll widths, mm, parted by spaces" />
-      <Numeric name="film.stretchPct" label="Stretches, %" />
-      <Numeric name="film.maxSurfaceC" label="Surface at most, when warmed, °C" />
-      <Text name="film.adhesive" label="Adhesive" />
     </Group>
   );
 }

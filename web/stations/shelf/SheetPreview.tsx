@@ -6,7 +6,7 @@ import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrat
 import { answerOf, bondsTo, rulingsOn } from '#core/products/layering';
 import { atWork, materialMoneyPerM2 } from '#core/work/plan';
 import { USUAL_CURRENCY } from '#formats/job';
-import { productSchema, type ProductSheet } from '#formats/shelf';
+import { makerSheetSchema, type ProductSheet, type ShopFigures, shopFiguresSchema, stocked } from '#formats/shelf';
 import { money, pathText } from '#formats/values';
 import { useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
@@ -14,23 +14,30 @@ import { span } from '../../ui/moments';
 import type { Form } from './sheet-fields';
 import { withoutBlanks } from './sheet-values';
 
+/** A sheet that is new to the shop. */
+const NOTHING_IN_HAND = shopFiguresSchema.parse({});
+
 const AIRS_C = [8, 14, 20, 26, 32];
 const RH_PCT = 50;
 
 /** What the sheet comes to as it stands in the form, before it is saved: its windows, its price, its life, what it bonds to. */
-export function SheetPreview() {
+export function SheetPreview({ shop = NOTHING_IN_HAND }: { readonly shop?: ShopFigures | undefined }) {
   const { control } = useFormContext<Form>();
   const values = useDeferredValue(useWatch({ control }) as Form);
   const parsed = useMemo(
     () =>
-      productSchema.safeParse({ ...withoutBlanks(values), id: values.id || 'new', name: values.name || 'New sheet' }),
+      makerSheetSchema.safeParse({
+        ...withoutBlanks(values),
+        id: values.id || 'new',
+        name: values.name || 'New sheet',
+      }),
     [values],
   );
   return (
     <section aria-label="What this sheet comes to" className="border border-line-strong bg-sheet p-4">
       <h2 className="text-[17px] font-semibold">What this sheet comes to</h2>
       {parsed.success ? (
-        <Worked sheet={parsed.data} />
+        <Worked sheet={stocked({ sheet: parsed.data, shop })} />
       ) : (
         <p className="mt-2 border-l-4 border-warn pl-3 text-[14px]">
           {pathText(parsed.error.issues[0]!.path)}: {parsed.error.issues[0]!.message}.
@@ -53,7 +60,7 @@ function Worked({ sheet }: { readonly sheet: ProductSheet }) {
     areaM2: 1,
     layers: [{ ...sheet, ageMonths: life.months / 2, hard: true, lifeMonths: life.months }],
   });
-  const others = shelf.map((each) => each.sheet).filter(({ id }) => id !== sheet.id);
+  const others = shelf.map(stocked).filter(({ id }) => id !== sheet.id);
   const on = (answer: 'yes' | 'test') =>
     SUBSTRATE_IDS.filter(
       (id) =>

@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
-import type { ProductSheet } from '#formats/shelf';
+import { type MakerSheet, stocked } from '#formats/shelf';
 import { errorText, useProductsQuery } from '../../app/api';
 import { ShelfFiles } from './ShelfFiles';
 import { ShelfTabs } from './ShelfTabs';
@@ -36,7 +36,7 @@ export function Component() {
       <p className="mt-2 max-w-prose text-ink-2">
         A job keeps a copy of the sheet it was planned with: what is changed here is for jobs to come.
       </p>
-      {products && <ShelfFiles shelf={products.map(({ sheet }) => sheet)} />}
+      {products && <ShelfFiles shelf={products.map(stocked)} />}
       {error && (
         <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
           {errorText(error)}
@@ -57,7 +57,7 @@ export function Component() {
           <ul className="mt-1 divide-y border-y bg-sheet">
             {matching
               .filter(({ sheet }) => sheet.family === family)
-              .map(({ id, sheet }) => (
+              .map(({ id, sheet, shop }) => (
                 <li key={id}>
                   <Link
                     to={`/shelf/${id}`}
@@ -68,8 +68,8 @@ export function Component() {
                       {inShort(sheet)}
                     </span>
                     <span className="text-right md:col-start-3 md:row-start-1">
-                      {sheet.onHand > 0 ? (
-                        `${sheet.onHand} ${sheet.unit} in stock`
+                      {shop.onHand > 0 ? (
+                        `${shop.onHand} ${sheet.unit} in stock`
                       ) : (
                         <span className="text-ink-3">none in stock</span>
                       )}
@@ -84,7 +84,7 @@ export function Component() {
   );
 }
 
-function inShort({ coveragePerM2, unit, ratedMonths, milestones }: ProductSheet): string {
+function inShort({ coveragePerM2, unit, ratedMonths, milestones }: MakerSheet): string {
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
   const [from, by, wet] = [minutes('levelFrom') ?? 0, minutes('levelBy'), minutes('waterSafe')];
   return [

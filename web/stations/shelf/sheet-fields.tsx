@@ -4,11 +4,11 @@ import { REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '#core/after/removal';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { ANSWERS } from '#core/products/sheets';
 import { CLOCK_NAMES, MILESTONES } from '#core/time/clocks';
-import type { ProductSheetInput } from '#formats/shelf';
+import type { MakerSheetInput } from '#formats/shelf';
 import { Button } from '../../ui/Button';
 import { useTyped } from '../../ui/useTyped';
 
-export type Form = ProductSheetInput;
+export type Form = MakerSheetInput;
 
 export function Group({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
   return (
@@ -112,7 +112,7 @@ export function Lines({
   label,
   long,
 }: {
-  readonly name: 'over' | 'properties' | 'hazards';
+  readonly name: 'over' | 'hazards';
   readonly label: string;
   readonly long?: boolean;
 }) {
@@ -133,28 +133,6 @@ export function Lines({
         value={text}
         onChange={({ target }) => setText(target.value)}
         onBlur={() => setValue(name, lines(), { shouldDirty: true })}
-      />
-    </Labelled>
-  );
-}
-
-/** Several figures in one field. */
-export function Numbers({ name, label }: { readonly name: 'film.rollWidthsMm'; readonly label: string }) {
-  const { control, setValue } = useFormContext<Form>();
-  const [text, setText] = useTyped((useWatch({ control, name }) ?? []).join(' '));
-  const numbers = () =>
-    text
-      .split(/[\s;]+/)
-      .filter(Boolean)
-      .map((each) => Number(each.replace(',', '.')));
-  return (
-    <Labelled name={name} label={label}>
-      <input
-        id={idOf(name)}
-        className="field"
-        value={text}
-        onChange={({ target }) => setText(target.value)}
-        onBlur={() => setValue(name, numbers(), { shouldDirty: true })}
       />
     </Labelled>
   );

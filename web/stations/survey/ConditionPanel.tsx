@@ -1,12 +1,10 @@
 import { Trash2 } from 'lucide-react';
 import {
   INSPECTION_LIGHTS,
-  type InspectionLight,
   IRON_TESTS,
   MARK_KINDS,
   MARK_SEVERITIES,
   type MarkSeverity,
-  type Outcome,
   outcomeOf,
   outcomePossible,
   OUTCOMES,
@@ -15,6 +13,10 @@ import {
   twinDifferences,
   WATER_BEHAVIOURS,
   whatFollows,
+  OUTCOME_NAMES,
+  LIGHT_NAMES,
+  type Outcome,
+  type InspectionLight,
 } from '#core/item/condition';
 import { judgeReadings } from '#core/item/paint';
 import { type Photo, type Surface, type SurfaceMark, surfaceName } from '#formats/job';
@@ -28,19 +30,6 @@ import { NumberField } from '../../ui/NumberField';
 import { PaperLink } from '../../ui/PaperLink';
 import { Segmented } from '../../ui/Segmented';
 import { TextField } from '../../ui/TextField';
-
-const OUTCOME_NAMES: Readonly<Record<Outcome, string>> = {
-  removed: 'Goes',
-  reduced: 'Is eased',
-  hidden: 'Is hidden',
-  stays: 'Stays',
-};
-const LIGHT_NAMES: Readonly<Record<InspectionLight, string>> = {
-  'hand-light': 'hand light',
-  'spot-lamp': 'spot lamp',
-  overhead: 'overhead',
-  daylight: 'daylight',
-};
 
 /** What was seen and tried on one panel, and what becomes of it. */
 export function ConditionPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {

@@ -31,8 +31,9 @@ export function GaugeTools({ job, armed, onArm, said }: Props) {
     if (!address || walkedId === undefined) return undefined;
     return listenWhileVisible(address, {
       reading: (data) => {
-        const { um } = JSON.parse(data) as GaugeAnswer;
-        if (um !== null) edit(addReadings([{ surface: walkedId, um }]));
+        const { um, simulated } = JSON.parse(data) as GaugeAnswer;
+        const source = simulated ? 'simulated' : 'instrument';
+        if (um !== null) edit(addReadings([{ surface: walkedId, um, source }]));
       },
     });
     // The address holds how many readings there were when it was opened: it is not to be opened anew at each.

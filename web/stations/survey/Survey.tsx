@@ -57,9 +57,9 @@ export function Component() {
     const { substrate, paint, id, readingsUm } = surface;
     const answer = await take({ panel: id, substrate, paint, nth: readingsUm.length + 1 });
     if (answer.error) return setSaid(errorText(answer.error));
-    const { um } = answer.data;
+    const { um, simulated } = answer.data;
     if (um === null) return setSaid(`${surfaceName(surface)}: no metal under it, the gauge reads nothing`);
-    edit(addReadings([{ surface: id, um, at }]));
+    edit(addReadings([{ surface: id, um, at, source: simulated ? 'simulated' : 'instrument' }]));
     setSaid(`${surfaceName(surface)}: ${um} µm`);
   };
   const place = (id: string, at: Place) => {

@@ -1,5 +1,5 @@
 import { shapeOutline } from '#core/item/geometry';
-import { judgeReadings, judgeSpots } from '#core/item/paint';
+import { judgeReadings, judgeSpots, VERDICT_NAMES } from '#core/item/paint';
 import { type Surface, surfaceName } from '#formats/job';
 import { placedReadings, setReadings } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
@@ -7,19 +7,12 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { NumbersField } from './ShapeForm';
 
-const VERDICT_WORDS = {
-  usual: 'as usual',
-  thin: 'thin',
-  refinished: 'refinished',
-  filler: 'filler',
-  'not-readable': 'not readable',
-} as const;
-
 /** The readings of one panel, and how they stand to the whole item. */
 export function ThicknessPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
   const { document, edit } = job;
   const paint = judgeReadings(document.surfaces)[document.surfaces.indexOf(surface)]!;
   const readings = placedReadings(surface);
+  const simulated = readings.filter(({ source }) => source === 'simulated').length;
   const spots = judgeSpots(readings, shapeOutline(surface.shape));
   const remarkable = readings.flatMap((reading, index) => {
     const { outlying, thinEdge } = spots[index]!;
@@ -47,7 +40,12 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
           <p className="mb-2 text-[14px] text-ink-2">
             Against the item: {paint.robustZ > 0 ? '+' : ''}
             {paint.robustZ.toFixed(1)} robust deviations, so{' '}
-            <strong className="text-ink">{VERDICT_WORDS[paint.verdict]}</strong>.
+            <strong className="text-ink">{VERDICT_NAMES[paint.verdict]}</strong>.
+          </p>
+        )}
+        {simulated > 0 && (
+          <p className="mb-2 text-[14px] text-warn">
+            {simulated} of {readings.length} by the simulated gauge: for trying things out, not for a customer.
           </p>
         )}
         <NumbersField
@@ -159,7 +157,7 @@ export function ThicknessWhole({ job }: { readonly job: JobView }) {
                   <td className="text-right">{paint.medianUm?.toFixed(0) ?? ''}</td>
                   <td className="text-right">{paint.spreadUm?.toFixed(0) ?? ''}</td>
                   <td className={`text-right ${paint.verdict === 'usual' ? 'text-ink-2' : 'font-semibold text-warn'}`}>
-                    {VERDICT_WORDS[paint.verdict]}
+                    {VERDICT_NAMES[paint.verdict]}
                   </td>
                 </tr>
               ))}

@@ -117,7 +117,9 @@ function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
     <div className="mt-3 flex items-center gap-3 border-l-4 border-line-strong bg-sheet px-3 py-2">
       <Thermometer size={18} aria-hidden className="shrink-0" />
       <p className="flex-1 text-[14px]">
-        <span className="label block">Instrument in {bay.name}, now</span>
+        <span className="label block">
+          {reading?.simulated ? 'Simulated instrument' : 'Instrument'} in {bay.name}, now
+        </span>
         {reading
           ? `${fixed(reading.airC, 1)} °C, ${fixed(reading.rhPct, 0)} %, panel ${fixed(reading.surfaceC, 1)} °C`
           : 'listening …'}

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN } from '#core/measures';
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
@@ -11,7 +12,6 @@ import { type CureBar, cureBars } from './cure-bars';
 
 echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
-const MS_PER_MIN = 60_000;
 const HOURS_AFTER = 4;
 
 /** The bay's temperature through the cure, and under it each product's layers from laying to hand-over. */
@@ -61,10 +61,10 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
   const ms = (min: number) => startMs + min * MS_PER_MIN;
   const lastMin = Math.max(
     24 * 60,
-    ...bars.flatMap(({ handoverMin, endMin }) => [handoverMin ?? endMin + 1440]),
+    ...bars.flatMap(({ handoverMin, endMin }) => [handoverMin ?? endMin + MINUTES_PER_DAY]),
     planned.needsByMin ?? 0,
   );
-  const untilMin = Math.min(lastMin + HOURS_AFTER * 60, 8 * 1440);
+  const untilMin = Math.min(lastMin + HOURS_AFTER * MINUTES_PER_HOUR, 8 * MINUTES_PER_DAY);
   const air = planned.ambient.filter(({ atMin }) => atMin <= untilMin);
   const temperatures = [...air.map(({ atMin, airC }) => [ms(atMin), airC]), [ms(untilMin), air.at(-1)?.airC]];
   const axis = {

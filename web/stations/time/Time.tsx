@@ -1,3 +1,4 @@
+import { MS_PER_MIN } from '#core/measures';
 import { lazy, Suspense, useMemo } from 'react';
 import { firstWashAfter } from '#core/after/care';
 import { latestMoment } from '#core/time/clocks';
@@ -70,7 +71,7 @@ function Headline({ job }: { readonly job: JobView }) {
     return <p className="figure text-xl text-stop">Never ready in this air: something does not cure.</p>;
   }
   const needsBy = document.owner?.needsBy;
-  const spareMin = needsBy && (Date.parse(needsBy) - Date.parse(job.at(handoverMin))) / 60_000;
+  const spareMin = needsBy && (Date.parse(needsBy) - Date.parse(job.at(handoverMin))) / MS_PER_MIN;
   return (
     <p className="flex flex-wrap items-baseline gap-x-4">
       <span>

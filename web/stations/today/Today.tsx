@@ -1,3 +1,4 @@
+import { MS_PER_MIN } from '#core/measures';
 import { Plus, Upload } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
@@ -159,7 +160,7 @@ function InBay({
   );
 }
 
-const minutesUntil = (instant: string, now: number) => (Date.parse(instant) - now) / 60_000;
+const minutesUntil = (instant: string, now: number) => (Date.parse(instant) - now) / MS_PER_MIN;
 
 function nextMoment({ waterSafe, handover }: JobSummary, now: number) {
   return [

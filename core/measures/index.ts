@@ -1,0 +1,11 @@
+export { MEASURES } from './imperial';
+export { TENTH_SIGMAS } from './spread';
+export {
+  MINUTES_PER_DAY,
+  MINUTES_PER_HOUR,
+  MINUTES_PER_MONTH,
+  MONTHS_PER_YEAR,
+  MS_PER_DAY,
+  MS_PER_HOUR,
+  MS_PER_MIN,
+} from './time';

@@ -1,0 +1,1 @@
+export { flashOf, jobLesson, type JobLesson } from './job-lesson';

@@ -1,0 +1,32 @@
+import type { PrepareSettings } from '#core/work/prepare';
+import type { Job } from '#formats/job';
+import { kitOf } from '#formats/shelf';
+import { quoted, type Quoted } from '#job/offers';
+import { prepareSettings } from '#job/prepare';
+import type { KitService } from './kit';
+import type { OfferService } from './offers';
+import type { RunLogService } from './run-log';
+import type { ShelfService } from './shelf';
+
+interface Sources {
+  readonly runLog: RunLogService;
+  readonly kit: KitService;
+  readonly offers: OfferService;
+  readonly shelf: ShelfService;
+}
+
+/** What a job comes to with what the shop has and has learned, as its papers say it. */
+export function quoteService({ runLog, kit, offers, shelf }: Sources) {
+  const settingsOf = (document: Job): PrepareSettings =>
+    prepareSettings(document, runLog.learnedPreparation(), kitOf(kit.all().map(({ entry }) => entry)));
+  return {
+    /** How a job is prepared: its own settings over what was learned, with what is on the shelf of preparation. */
+    settingsOf,
+    /** Every offer of the shop on the item of a job, and the shelf they were priced from. */
+    offersOn(document: Job): { readonly quotes: readonly Quoted[]; readonly stock: Job['products'] } {
+      const stock = shelf.products();
+      const settings = settingsOf(document);
+      return { stock, quotes: offers.all().map(({ offer }) => quoted(offer, { document, shelf: stock, settings })) };
+    },
+  };
+}
