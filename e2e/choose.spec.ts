@@ -247,16 +247,17 @@ test('a sheet shows what it comes to while it is written, and keeps what the fil
   await page.getByLabel('Rated life, months').fill('-3');
   await expect(preview).toContainText('ratedMonths: expected a positive number.');
   await page.getByLabel('Rated life, months').fill('72');
-  await page.getByLabel('Roll widths, mm, parted by spaces').fill('760 1524');
+  await page.getByRole('checkbox', { name: 'Approved for aircraft' }).check();
   await page.getByLabel('Warm and pull').check();
   await page.getByRole('button', { name: 'Save the sheet' }).click();
   await expect(page).toHaveURL(/\/shelf$/);
   const products = (await (await page.request.get('/api/products')).json()) as {
     id: string;
-    sheet: { film?: { rollWidthsMm: number[] }; comesOffBy?: string[]; coveragePerM2: number };
+    sheet: { film?: { finish: string }; properties: string[]; comesOffBy?: string[]; coveragePerM2: number };
   }[];
   expect(products.find(({ id }) => id === 'satin-sail')!.sheet).toMatchObject({
-    film: { rollWidthsMm: [760, 1524] },
+    film: { finish: 'matte' },
+    properties: expect.arrayContaining(['aviation-approved']),
     comesOffBy: ['heat-and-pull'],
     coveragePerM2: 2.2,
   });

@@ -169,7 +169,7 @@ test('a cold night and a late owner are said today', async ({ page }) => {
   await page.getByLabel('Falls at night to').fill('18');
   await page.getByLabel('Falls at night to').press('Enter');
   await expect(page.getByText('before the owner comes')).toBeVisible();
-  await expect(page.getByText(/Instrument in Bay 2/)).toBeVisible();
+  await expect(page.getByText(/Simulated instrument in Bay 2/)).toBeVisible();
   const before = await page.getByLabel('Air', { exact: true }).inputValue();
   await page.getByRole('button', { name: 'Take it over' }).click();
   await expect(page.getByLabel('Air', { exact: true })).not.toHaveValue(before);

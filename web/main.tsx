@@ -5,6 +5,7 @@ import { listenForChanges } from './app/live';
 import { router } from './app/router';
 import { store } from './app/store';
 import { applyStoredTheme } from './app/theme';
+import { useMeasures } from './ui/measures';
 import './styles.css';
 
 declare global {
@@ -12,11 +13,17 @@ declare global {
   var __webpack_nonce__: string | undefined;
 }
 
+/** Drawn anew where the measures change: every figure is told in others. */
+function Measured() {
+  const [system] = useMeasures();
+  return <RouterProvider key={system} router={router} />;
+}
+
 globalThis.__webpack_nonce__ = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 applyStoredTheme();
 listenForChanges(store.dispatch);
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>
-    <RouterProvider router={router} />
+    <Measured />
   </Provider>,
 );

@@ -1,4 +1,4 @@
-export { MEASURES } from './imperial';
+export { type Measure, MEASURES } from './imperial';
 export { TENTH_SIGMAS } from './spread';
 export {
   MINUTES_PER_DAY,

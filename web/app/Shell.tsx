@@ -1,7 +1,9 @@
-import { Contrast, Moon, Sun, SunMoon } from 'lucide-react';
+import { Contrast, Moon, Ruler, Sun, SunMoon } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Suspense } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
+import { JumpKeys } from '../jump/JumpKeys';
+import { type System, SYSTEMS, useMeasures } from '../ui/measures';
 import { type Theme, THEMES, useTheme } from './theme';
 
 const PLACES = [
@@ -16,7 +18,7 @@ export function Shell() {
   return (
     <div className="flex h-dvh flex-col">
       {!inBay && (
-        <header className="flex h-12 shrink-0 items-center gap-6 border-b bg-sheet px-5">
+        <header className="flex h-12 shrink-0 items-center gap-6 border-b bg-sheet px-5 max-sm:gap-1 max-sm:px-2">
           <NavLink to="/" className="flex items-center gap-2.5" aria-label="Glaphyra, today">
             <Wordmark />
           </NavLink>
@@ -35,6 +37,7 @@ export function Shell() {
             ))}
           </nav>
           <span className="flex-1" />
+          <JumpKeys />
           <ThemeMenu />
         </header>
       )}
@@ -56,7 +59,7 @@ function Wordmark() {
         <path d="M2 11c5-3 8 3 13 0s6-1.5 9-1" fill="none" stroke="var(--ink)" strokeWidth={2} />
         <path d="M15.5 3v20" stroke="var(--over)" strokeWidth={2.2} />
       </svg>
-      <span className="text-lg font-semibold tracking-tight" style={{ fontStretch: '112%' }}>
+      <span className="text-lg font-semibold tracking-tight max-sm:sr-only" style={{ fontStretch: '112%' }}>
         Glaphyra
       </span>
     </>
@@ -67,12 +70,13 @@ const THEME_ICONS = { system: SunMoon, light: Sun, dark: Moon, contrast: Contras
 
 export function ThemeMenu({ glove = false }: { readonly glove?: boolean }) {
   const [theme, choose] = useTheme();
+  const [system, measureIn] = useMeasures();
   const Icon = THEME_ICONS[theme];
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         className={`flex items-center justify-center rounded text-ink-2 hover:bg-tint-2 hover:text-ink ${glove ? 'size-16' : 'size-9'}`}
-        aria-label={`Light: ${THEMES[theme]}`}
+        aria-label={`Light: ${THEMES[theme]}; measures: ${SYSTEMS[system]}`}
       >
         <Icon size={glove ? 26 : 18} />
       </DropdownMenu.Trigger>
@@ -94,6 +98,17 @@ export function ThemeMenu({ glove = false }: { readonly glove?: boolean }) {
               </DropdownMenu.Item>
             );
           })}
+          <DropdownMenu.Separator className="my-1 border-t" />
+          <DropdownMenu.Label className="label px-3 py-1">Measures</DropdownMenu.Label>
+          {(Object.keys(SYSTEMS) as System[]).map((key) => (
+            <DropdownMenu.Item
+              key={key}
+              onSelect={() => measureIn(key)}
+              className={`flex cursor-pointer items-center gap-2.5 px-3 outline-none data-[highlighted]:bg-tint-2 ${glove ? 'min-h-14' : 'min-h-9'} ${key === system ? 'font-semibold text-over' : ''}`}
+            >
+              <Ruler size={16} /> {SYSTEMS[key]}
+            </DropdownMenu.Item>
+          ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

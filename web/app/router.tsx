@@ -16,6 +16,7 @@ export const router = createBrowserRouter([
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
       { path: 'shelf/preparation', lazy: () => import('../stations/shelf/kit/Kit') },
       { path: 'shelf/rules', lazy: () => import('../stations/shelf/Rules') },
+      { path: 'figures', lazy: () => import('../stations/figures/Figures') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {
         path: 'jobs/:jobId',

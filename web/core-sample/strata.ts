@@ -1,3 +1,4 @@
+import { um as micrometres } from '../ui/measures';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { FamilyId } from '#core/products/families';
@@ -35,7 +36,7 @@ function polished(name: string, { substrate, clearUm }: Ground): Stratum {
     fill: 'glass',
     heightPx: 46,
     detail: known
-      ? `${clearUm.toFixed(0)} µm${polishable ? `, reserve ${CLEAR_RESERVE_UM}` : ', never polished'}`
+      ? `${micrometres(clearUm)}${polishable ? `, reserve ${CLEAR_RESERVE_UM}` : ', never polished'}`
       : 'thickness not known',
     reserveShare: polishable ? (known ? Math.min(1, CLEAR_RESERVE_UM / Math.max(1, clearUm)) : 0.5) : undefined,
   };
@@ -95,7 +96,7 @@ const LEAST_PX = 20;
 /** The clear coat parted by what becomes of it, from the top down, to scale but for the smallest parts. */
 export function ledgerGround(substrate: SubstrateId, ledger: Ledger): readonly Stratum[] {
   const { thisCorrectionUm, removalsUm, spareUm, reserveUm, clearNowUm, correctionsLeft } = ledger;
-  const part = (name: string, um: number, fill: Fill, detail = `${um.toFixed(1)} µm`): Stratum[] =>
+  const part = (name: string, um: number, fill: Fill, detail = `${micrometres(um, 1)}`): Stratum[] =>
     um > 0 ? [{ name, detail, fill, heightPx: Math.max(LEAST_PX, um * PX_PER_UM) }] : [];
   const more =
     Number.isFinite(correctionsLeft) && spareUm > 0
@@ -104,7 +105,7 @@ export function ledgerGround(substrate: SubstrateId, ledger: Ledger): readonly S
   return [
     ...part('This correction, at most', thisCorrectionUm, 'stop'),
     ...part('Kept for taking the protection off', removalsUm, 'warn'),
-    ...part('To spare', spareUm, 'glass', `${spareUm.toFixed(1)} µm${more}`),
+    ...part('To spare', spareUm, 'glass', `${micrometres(spareUm, 1)}${more}`),
     ...part('Reserve, never touched', Math.min(reserveUm, clearNowUm), 'ok'),
     ...groundOf({ substrate, clearUm: clearNowUm }).slice(1),
   ];

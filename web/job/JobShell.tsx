@@ -4,7 +4,8 @@ import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } fro
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
 import { moment } from '../ui/moments';
-import { m2 } from '../ui/numbers';
+import { m2 } from '../ui/measures';
+import { keepSearch, searchFor } from './kept-place';
 import { Refused } from './Refused';
 import { STATIONS } from './stations';
 import { type JobView, useLoadedJob } from './useJobView';
@@ -60,7 +61,10 @@ function TitleBlock({ view }: { readonly view: JobView }) {
   ];
   return (
     <div className="flex shrink-0 border-b bg-sheet">
-      <h1 className="figure min-w-0 flex-1 truncate px-5 py-2.5 text-[19px]" title={document.title}>
+      <h1
+        className="figure min-w-0 flex-1 truncate px-5 py-2.5 text-[19px] max-sm:whitespace-normal max-sm:text-[16px] max-sm:leading-tight"
+        title={document.title}
+      >
         {document.title}
       </h1>
       <dl className="hidden divide-x lg:flex">
@@ -133,22 +137,26 @@ function SavedState({ id }: { readonly id: string }) {
 const TONES = { done: 'text-ink-3', plain: 'text-ink-3', lacks: 'text-warn', stop: 'text-stop' } as const;
 
 function StationLine({ view }: { readonly view: JobView }) {
-  const { search } = useLocation();
+  const { search, pathname } = useLocation();
+  const here = pathname.split('/').at(-1) ?? '';
+  useEffect(() => keepSearch(view.id, here, search), [view.id, here, search]);
   return (
     <nav aria-label="Stations of the job" className="shrink-0 border-b bg-sheet">
-      <ol className="flex">
+      <ol className="flex max-sm:grid max-sm:grid-cols-4">
         {STATIONS.map((station) => {
           const { text, tone } = station.state(view);
           return (
             <li key={station.path} className="min-w-0 flex-1 border-l first:border-l-0">
               <NavLink
-                to={{ pathname: station.path, search }}
+                to={{ pathname: station.path, search: searchFor(view.id, station.path, search) }}
                 className={({ isActive }) =>
-                  `block h-full border-t-3 px-4 py-1.5 ${isActive ? 'border-over bg-over-soft' : 'border-transparent hover:bg-tint-1'}`
+                  `block h-full border-t-3 px-4 py-1.5 max-sm:px-2 max-sm:py-2 ${isActive ? 'border-over bg-over-soft' : 'border-transparent hover:bg-tint-1'}`
                 }
               >
-                <span className="block truncate text-[15px] font-semibold">{station.name}</span>
-                <span className={`block truncate text-[12.5px] ${TONES[tone]}`}>{text}</span>
+                <span className="block truncate text-[15px] font-semibold max-sm:whitespace-normal max-sm:text-[13.5px] max-sm:leading-tight">
+                  {station.name}
+                </span>
+                <span className={`block truncate text-[12.5px] max-sm:sr-only ${TONES[tone]}`}>{text}</span>
               </NavLink>
             </li>
           );

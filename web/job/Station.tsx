@@ -1,7 +1,10 @@
 import { type ReactNode, useMemo } from 'react';
 import type { Box } from '#core/item/geometry';
 import { arrange, type Arrangement } from '#core/item/nets';
-import { type LegendEntry, Net, type PanelPaint, type Place, type SheetTool } from '../net/Net';
+import type { LegendEntry, PanelPaint, Place } from '../net/paint';
+import { Net } from '../net/Net';
+import type { SheetTool } from '../net/sheet-tool';
+import { useKeptScroll } from './kept-place';
 import { useJob } from './useJobView';
 
 interface Props {
@@ -28,10 +31,11 @@ const MIDDLE: Place = [0.5, 0.5];
 
 /** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
 export function Station({ lens, legend, lensName, headline, onPlace, tool, paper, beside, below, children }: Props) {
-  const { document, chosen, choose } = useJob();
+  const { id, document, chosen, choose } = useJob();
+  const scrolled = useKeptScroll<HTMLElement>(`${id}/${lensName}/${chosen?.id ?? ''}`);
   const arrangement = useMemo(() => withPaper(arrange(document), paper), [document, paper]);
   return (
-    <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
+    <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(16rem,1fr)_minmax(0,1.6fr)] sm:grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
       <div className="flex min-h-0 flex-col bg-sheet">
         {headline && <div className="border-b px-4 py-2">{headline}</div>}
         <div className="flex min-h-0 flex-1">
@@ -60,6 +64,7 @@ export function Station({ lens, legend, lensName, headline, onPlace, tool, paper
         {below}
       </div>
       <aside
+        ref={scrolled}
         aria-label="Chosen panel"
         className="min-h-0 overflow-auto border-t border-line-strong bg-paper lg:border-l lg:border-t-0"
       >

@@ -2,14 +2,18 @@ import { firstWashMin } from '#core/after/care';
 import { money } from '#formats/values';
 import { hours } from '../stations/prepare/hours';
 import { moment } from '../ui/moments';
-import { m2 } from '../ui/numbers';
+import { m2 } from '../ui/measures';
+import { STATION_NAMES } from './station-names';
 import type { JobView } from './useJobView';
 
+type Path = (typeof STATION_NAMES)[number][0];
+type State = { readonly text: string; readonly tone: 'done' | 'lacks' | 'stop' | 'plain' };
+
 export interface Station {
-  readonly path: 'survey' | 'prepare' | 'layer' | 'quantify' | 'time' | 'run' | 'care';
+  readonly path: Path;
   readonly name: string;
   /** Where the job stands here, in a few words: what is known, or what is lacking. */
-  readonly state: (job: JobView) => { readonly text: string; readonly tone: 'done' | 'lacks' | 'stop' | 'plain' };
+  readonly state: (job: JobView) => State;
 }
 
 const stops = (job: JobView, codes: readonly string[]) =>
@@ -17,99 +21,73 @@ const stops = (job: JobView, codes: readonly string[]) =>
     job.plan.findings.filter(({ severity, code }) => severity === 'stop' && codes.includes(code)).map((f) => f.surface),
   ).size;
 
-/** The order of work. Any station can be opened; each says what it lacks. */
-export const STATIONS: readonly Station[] = [
-  {
-    path: 'survey',
-    name: 'Survey',
-    state: ({ document, plan }) => {
-      const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
-      return document.surfaces.length === 0
-        ? { text: 'no surfaces yet', tone: 'lacks' }
-        : { text: `${document.surfaces.length} surfaces, ${m2(area)}`, tone: 'done' };
-    },
+const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
+  survey: ({ document, plan }) => {
+    const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+    return document.surfaces.length === 0
+      ? { text: 'no surfaces yet', tone: 'lacks' }
+      : { text: `${document.surfaces.length} surfaces, ${m2(area)}`, tone: 'done' };
   },
-  {
-    path: 'prepare',
-    name: 'Prepare',
-    state: ({ document, prepared }) => {
-      if (document.surfaces.length === 0) return { text: 'nothing to prepare yet', tone: 'lacks' };
-      const { minutes, panels } = prepared.preparation;
-      const milder = panels.filter(({ level }) => level.why !== undefined).length;
-      return milder > 0
-        ? { text: `${hours(minutes)}, less on ${milder}`, tone: 'plain' }
-        : { text: hours(minutes), tone: 'done' };
-    },
+  prepare: ({ document, prepared }) => {
+    if (document.surfaces.length === 0) return { text: 'nothing to prepare yet', tone: 'lacks' };
+    const { minutes, panels } = prepared.preparation;
+    const milder = panels.filter(({ level }) => level.why !== undefined).length;
+    return milder > 0
+      ? { text: `${hours(minutes)}, less on ${milder}`, tone: 'plain' }
+      : { text: hours(minutes), tone: 'done' };
   },
-  {
-    path: 'layer',
-    name: 'Layer',
-    state: (job) => {
-      const bare = job.document.surfaces.filter(({ layers }) => layers.length === 0).length;
-      const refused = stops(job, ['not-allowed', 'bond', 'fresh-paint']);
-      if (refused > 0) return { text: `${refused} refused`, tone: 'stop' };
-      if (job.document.surfaces.length === bare) return { text: 'nothing chosen yet', tone: 'lacks' };
-      return bare > 0 ? { text: `${bare} stay bare`, tone: 'plain' } : { text: 'every panel chosen', tone: 'done' };
-    },
+  layer: (job) => {
+    const bare = job.document.surfaces.filter(({ layers }) => layers.length === 0).length;
+    const refused = stops(job, ['not-allowed', 'bond', 'fresh-paint']);
+    if (refused > 0) return { text: `${refused} refused`, tone: 'stop' };
+    if (job.document.surfaces.length === bare) return { text: 'nothing chosen yet', tone: 'lacks' };
+    return bare > 0 ? { text: `${bare} stay bare`, tone: 'plain' } : { text: 'every panel chosen', tone: 'done' };
   },
-  {
-    path: 'quantify',
-    name: 'Quantify',
-    state: ({ plan, document, sheet }) => {
-      if (plan.purchases.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
-      if (!sheet.current) return { text: 'all of it laid', tone: 'done' };
-      const cost = plan.purchases.reduce((sum, purchase) => sum + purchase.cost, 0);
-      return cost === 0
-        ? { text: 'all in stock', tone: 'done' }
-        : { text: `to buy: ${money(cost, document.currency)}`, tone: 'plain' };
-    },
+  quantify: ({ plan, document, sheet }) => {
+    if (plan.purchases.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
+    if (!sheet.current) return { text: 'all of it laid', tone: 'done' };
+    const cost = plan.purchases.reduce((sum, purchase) => sum + purchase.cost, 0);
+    return cost === 0
+      ? { text: 'all in stock', tone: 'done' }
+      : { text: `to buy: ${money(cost, document.currency)}`, tone: 'plain' };
   },
-  {
-    path: 'time',
-    name: 'Time',
-    state: (job) => {
-      const { plan } = job;
-      const bad = stops(job, [
-        'condensation',
-        'window-closed',
-        'too-large-solo',
-        'too-large-pair',
-        'never-cures',
-        'recoat-window',
-      ]);
-      if (bad > 0) return { text: `${bad} will not work`, tone: 'stop' };
-      if (plan.purchases.length === 0) return { text: 'nothing to time yet', tone: 'lacks' };
-      if (plan.handoverMin === null) return { text: 'never ready in this air', tone: 'stop' };
-      const text = `ready ${moment(job.at(plan.handoverMin))}`;
-      return plan.meetsNeed === false ? { text: `late: ${text}`, tone: 'stop' } : { text, tone: 'done' };
-    },
+  time: (job) => {
+    const { plan } = job;
+    const bad = stops(job, [
+      'condensation',
+      'window-closed',
+      'too-large-solo',
+      'too-large-pair',
+      'never-cures',
+      'recoat-window',
+    ]);
+    if (bad > 0) return { text: `${bad} will not work`, tone: 'stop' };
+    if (plan.purchases.length === 0) return { text: 'nothing to time yet', tone: 'lacks' };
+    if (plan.handoverMin === null) return { text: 'never ready in this air', tone: 'stop' };
+    const text = `ready ${moment(job.at(plan.handoverMin))}`;
+    return plan.meetsNeed === false ? { text: `late: ${text}`, tone: 'stop' } : { text, tone: 'done' };
   },
-  {
-    path: 'run',
-    name: 'Run',
-    state: ({ sheet, begun }) => {
-      const done = sheet.patches.filter(({ state }) => state === 'done').length;
-      if (sheet.patches.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
-      if (!begun)
-        return {
-          text: sheet.patches.length === 1 ? '1 patch to lay' : `${sheet.patches.length} patches to lay`,
-          tone: 'plain',
-        };
+  run: ({ sheet, begun }) => {
+    const done = sheet.patches.filter(({ state }) => state === 'done').length;
+    if (sheet.patches.length === 0) return { text: 'nothing to lay yet', tone: 'lacks' };
+    if (!begun)
       return {
-        text: `${done} of ${sheet.patches.length} patches`,
-        tone: done === sheet.patches.length ? 'done' : 'plain',
+        text: sheet.patches.length === 1 ? '1 patch to lay' : `${sheet.patches.length} patches to lay`,
+        tone: 'plain',
       };
-    },
+    return {
+      text: `${done} of ${sheet.patches.length} patches`,
+      tone: done === sheet.patches.length ? 'done' : 'plain',
+    };
   },
-  {
-    path: 'care',
-    name: 'Care & removal',
-    state: (job) => {
-      if (!job.standing.some(({ layers }) => layers.length > 0)) return { text: 'nothing laid yet', tone: 'lacks' };
-      const wash = firstWashMin(job.standing);
-      return wash === null
-        ? { text: 'not cured yet', tone: 'plain' }
-        : { text: `first wash ${moment(job.at(wash))}`, tone: 'plain' };
-    },
+  care: (job) => {
+    if (!job.standing.some(({ layers }) => layers.length > 0)) return { text: 'nothing laid yet', tone: 'lacks' };
+    const wash = firstWashMin(job.standing);
+    return wash === null
+      ? { text: 'not cured yet', tone: 'plain' }
+      : { text: `first wash ${moment(job.at(wash))}`, tone: 'plain' };
   },
-];
+};
+
+/** The order of work. Any station can be opened; each says what it lacks. */
+export const STATIONS: readonly Station[] = STATION_NAMES.map(([path, name]) => ({ path, name, state: STATES[path] }));

@@ -16,5 +16,4 @@ export function formatNumber(value: number): string {
 }
 
 export const fixed = (value: number, digits: number): string => value.toFixed(digits);
-export const m2 = (value: number): string => `${value.toFixed(value < 10 ? 2 : 1)} m²`;
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -10,4 +10,14 @@ export {
   USUAL_EXPOSURE,
   WASH_IDS,
 } from './exposure';
-export { conditionLeft, expectedLife, type LifeEstimate, type LifeFactor, stackedMonths, stackLife } from './life';
+export {
+  conditionLeft,
+  expectedLife,
+  LABORATORY_FACTOR,
+  LIFE_SIGMA,
+  type LifeEstimate,
+  type LifeFactor,
+  MELTED_SHARE,
+  stackedMonths,
+  stackLife,
+} from './life';

@@ -11,13 +11,13 @@ import {
 } from './exposure';
 
 /** What a laboratory's months are worth outdoors under good care. */
-const LABORATORY_FACTOR = 0.85;
+export const LABORATORY_FACTOR = 0.85;
 /** Log-sigma of real lives around the expected one. */
-const LIFE_SIGMA = 0.28;
+export const LIFE_SIGMA = 0.28;
 /** Shape of the decline: little at first, then quickly; half is left at the end of the expected life. */
 const DECLINE_EXPONENT = 2.2;
 /** A wax that melts in the first hot days serves so much of its time. Engineering default. */
-const MELTED_SHARE = 0.35;
+export const MELTED_SHARE = 0.35;
 
 /** What a life is worked out from. */
 export interface Lasting {

@@ -42,6 +42,8 @@ export interface PlacedPanel {
   readonly overlaid?: true;
   /** Measured by tape and drawn apart: its lengths are written beside it. */
   readonly lengths?: { readonly across: string; readonly up: string };
+  /** Longer than it is drawn: a long thin strip, with a break in its middle. */
+  readonly folded?: true;
 }
 
 /** The sheet: every surface of a job in its place, true to scale. */
@@ -105,7 +107,11 @@ function placedOnNet(surface: SheetSurface, hasNet: boolean, panel: NetPanel | u
 }
 
 function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): PlacedPanel[] {
-  const drawn = surfaces.map((surface) => ({ surface, outline: shapeOutline(surface.shape).map(flipped) }));
+  const drawn = surfaces.map((surface) => {
+    const whole = shapeOutline(surface.shape).map(flipped);
+    const outline = folded(whole);
+    return { surface, outline: outline ?? whole, isFolded: outline !== undefined, whole: boundingBox(whole) };
+  });
   const boxes = drawn.map(({ outline }) => boundingBox(outline));
   const whole = boxes.reduce((sum, box) => sum + (width(box) + ROW_GAP_MM) * (height(box) + ROW_GAP_MM), 0);
   const widest = Math.max(0, ...boxes.map((box) => width(box)));
@@ -114,7 +120,7 @@ function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): Plac
   let x = left;
   let y = above ? above.maxY + ROW_GAP_MM : 0;
   let rowHeight = 0;
-  return drawn.map(({ surface, outline }, index): PlacedPanel => {
+  return drawn.map(({ surface, outline, isFolded, whole: own }, index): PlacedPanel => {
     const box = boxes[index]!;
     if (x > left && x + width(box) > left + rowWidth) {
       x = left;
@@ -130,9 +136,31 @@ function inRows(surfaces: readonly SheetSurface[], above: Box | undefined): Plac
       name: surface.name ?? surface.id,
       outline: placed,
       copies: surface.count,
-      lengths: lengthsOf(surface, box),
+      lengths: lengthsOf(surface, own),
+      ...(isFolded && { folded: true }),
     };
   });
+}
+
+/** A strip this many times longer than wide is drawn folded, as long as this, mm. */
+const STRIP_RATIO = 20;
+const FOLDED_MM = 1100;
+/** Thinner than this it would be a line nobody can touch, mm. */
+const THINNEST_MM = 40;
+
+/** A long thin outline drawn short; undefined where it need not be. */
+function folded(outline: Polygon): Polygon | undefined {
+  const { minX, minY, maxX, maxY } = boundingBox(outline);
+  const [across, up] = [maxX - minX, maxY - minY];
+  if (Math.max(across, up) <= FOLDED_MM || Math.max(across, up) < STRIP_RATIO * Math.min(across, up)) return undefined;
+  const short = Math.max(THINNEST_MM, Math.min(across, up));
+  const [w, h] = across >= up ? [FOLDED_MM, short] : [short, FOLDED_MM];
+  return [
+    [0, 0],
+    [w, 0],
+    [w, h],
+    [0, h],
+  ];
 }
 
 const width = (box: Box) => box.maxX - box.minX;

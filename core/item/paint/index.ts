@@ -1,12 +1,16 @@
 export {
   CLEAR_RESERVE_UM,
   clearEstimateUm,
+  FILLER_UM,
   type Hardness,
   HARDNESS,
   judgeReadings,
+  OUTLYING_Z,
   type PaintSystem,
   type PaintVerdict,
   type PanelPaint,
+  REFINISHED_UM,
+  THIN_UM,
   VERDICT_NAMES,
 } from './readings';
 export { judgeSpots, type PlacedReading, READING_SOURCES, type ReadingSource } from './spots';

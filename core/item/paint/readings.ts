@@ -1,10 +1,10 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 
 /** Bounds on a panel's median, micrometres, and on its robust z against the item. */
-const THIN_UM = 80;
-const REFINISHED_UM = 180;
-const FILLER_UM = 400;
-const OUTLYING_Z = 3.5;
+export const THIN_UM = 80;
+export const REFINISHED_UM = 180;
+export const FILLER_UM = 400;
+export const OUTLYING_Z = 3.5;
 /** Puts the median absolute deviation on the scale of a standard deviation. */
 export const MAD_TO_SIGMA = 0.6745;
 /** A gauge does not resolve a smaller spread than this, micrometres. */

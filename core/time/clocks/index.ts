@@ -1,5 +1,14 @@
 export { latestMoment } from './latest';
-export { type Clock, clockRate, MECHANISMS } from './mechanisms';
+export {
+  AIR_SPEED_EXPONENT,
+  type Clock,
+  clockRate,
+  DEFAULT_E_KJ,
+  DEFAULT_MOISTURE_ORDER,
+  MECHANISMS,
+  NATURAL_CONVECTION,
+  REFERENCE_AIR,
+} from './mechanisms';
 export {
   CLOCK_NAMES,
   type ClockName,
@@ -12,5 +21,13 @@ export {
   reachedAtMin,
 } from './milestones';
 export { minutesInWords, spanInWords } from './span';
-export { guardedWindow, type LevelWindow, type WindowVerdict, windowVerdict } from './window';
+export {
+  CLOSED_WINDOW_MIN,
+  guardedWindow,
+  LARGEST_GUARD_SHARE,
+  type LevelWindow,
+  NARROW_WINDOW_MIN,
+  type WindowVerdict,
+  windowVerdict,
+} from './window';
 export { mechanismInWords, rateInWords } from './words';

@@ -8,9 +8,9 @@ export type Mechanism = (typeof MECHANISMS)[number];
 const GAS_CONSTANT = 8.314462618;
 const KELVIN_AT_0_C = 273.15;
 /** Exponent of air movement on evaporation: turbulent boundary layer over a flat panel. */
-const AIR_SPEED_EXPONENT = 0.6;
+export const AIR_SPEED_EXPONENT = 0.6;
 /** Added to the air speed so that still air still carries vapour away by its own convection, m/s. */
-const NATURAL_CONVECTION = 0.1;
+export const NATURAL_CONVECTION = 0.1;
 
 /** Activation energies, kJ/mol, where the sheet gives none. Engineering defaults. */
 export const DEFAULT_E_KJ: Readonly<Record<Mechanism, number>> = {

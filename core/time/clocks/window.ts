@@ -5,7 +5,7 @@ export interface LevelWindow {
 }
 
 /** The guard never eats more than this share of the window from either side. */
-const LARGEST_GUARD_SHARE = 0.4;
+export const LARGEST_GUARD_SHARE = 0.4;
 /** A central window below these is a finding, or no window at all, minutes. */
 export const NARROW_WINDOW_MIN = 1;
 export const CLOSED_WINDOW_MIN = 0.25;

@@ -1,6 +1,14 @@
 export { adviseLevel, USE_NAMES, USES } from './advice';
 export { looseEnds, waterHides } from './closing';
-export { learnedHours, learnedShares, learnedUse, lessonOf, type PreparationLesson } from './lessons';
+export {
+  HOURS_LEARNING,
+  learnedHours,
+  learnedShares,
+  learnedUse,
+  lessonOf,
+  type PreparationLesson,
+  USE_LEARNING,
+} from './lessons';
 export { shareKey } from './marks-gone';
 export type { MarkOutcome, ObservationEntry } from './observations';
 export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';

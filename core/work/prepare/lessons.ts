@@ -14,7 +14,7 @@ export interface PreparationLesson {
 /** Hours of people differ more from the defaults than flash times from a sheet. Engineering default. */
 export const HOURS_LEARNING: LearningModel = { priorSigma: 0.4, observationSigma: 0.2, mostRatio: 4 };
 /** People pour differently from sheets. Engineering default. */
-const USE_LEARNING: LearningModel = { priorSigma: 0.3, observationSigma: 0.2, mostRatio: 4 };
+export const USE_LEARNING: LearningModel = { priorSigma: 0.3, observationSigma: 0.2, mostRatio: 4 };
 /** A stage this short says nothing of pace, minutes. */
 const LEAST_WORKED_MIN = 1;
 

@@ -1,5 +1,5 @@
 /** Width by which neighbouring sections overlap, m. */
-const SEAM_OVERLAP_M = 0.05;
+export const SEAM_OVERLAP_M = 0.05;
 
 /**
  * How much more product `sections` sections take than one, by the seams laid twice: 1 + (n - 1) · overlap ·
@@ -35,8 +35,8 @@ export function applicatorCount(areaM2: number, applicatorM2: number | null): nu
   return applicatorM2 === null ? 1 : Math.ceil(areaM2 / applicatorM2 - 1e-9);
 }
 
-const DROP_ML = 0.05;
-const TRIGGER_PULL_ML = 1;
+export const DROP_ML = 0.05;
+export const TRIGGER_PULL_ML = 1;
 
 /** Millilitres as drops and as pulls of a trigger, whole, at least one. */
 export function dropsOf(ml: number): number {

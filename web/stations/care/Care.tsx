@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { useMemo, useState } from 'react';
 import {
   clearOnSurfaces,
@@ -14,8 +15,9 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
+import { DateField } from '../../ui/DateField';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { RemovalPlan } from './RemovalPlan';
@@ -88,19 +90,17 @@ function DateLine({ job, atMin, chosen, onChange }: DateLineProps) {
     ...(renew === null || renew < job.nowMin ? [] : ([['at the first renewal', renew]] as const)),
   ] as const;
   return (
-    <div className="flex flex-wrap items-center gap-2">
-      <label className="flex items-center gap-2">
-        <span className="text-ink-2">As it stands on</span>
-        <input
-          type="date"
-          className="field w-40"
-          value={instantAfter(startAt, atMin).slice(0, 10)}
-          onChange={({ target }) => {
-            const instant = target.value && fromInput(`${target.value}T12:00`, startAt);
-            if (instant) onChange(minutesBetween(startAt, instant));
-          }}
-        />
-      </label>
+    <div className="flex flex-wrap items-end gap-2">
+      <DateField
+        label="As it stands on"
+        required
+        className="w-44"
+        value={instantAfter(startAt, atMin).slice(0, 10)}
+        onChange={(day) => {
+          const instant = fromInput(`${day}T12:00`, startAt);
+          if (instant) onChange(minutesBetween(startAt, instant));
+        }}
+      />
       <Button look={chosen ? 'plain' : 'quiet'} onClick={() => onChange(undefined)} disabled={!chosen}>
         Today
       </Button>
@@ -278,7 +278,7 @@ function Whole({ job, atMin, clear }: PanelProps) {
                     </button>
                   </th>
                   <td className="text-right">{span(removal.expectedMin)}</td>
-                  <td className="text-right">{removal.expectedClearUm.toFixed(1)} µm</td>
+                  <td className="text-right">{um(removal.expectedClearUm, 1)}</td>
                 </tr>
               ))}
           </tbody>

@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { ShieldAlert } from 'lucide-react';
 import type { LayerRemoval, Removal, RemovalStep } from '#core/after/removal';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
@@ -18,12 +19,12 @@ export function RemovalPlan({ removal, clearUm, when }: Props) {
     <Part title={`How it comes off on ${when}`}>
       <p>
         <strong className="figure text-2xl">{span(expectedMin)}</strong>{' '}
-        <span className="text-ink-2">expected, {expectedClearUm.toFixed(1)} µm of clear</span>
+        <span className="text-ink-2">expected, {um(expectedClearUm, 1)} of clear</span>
       </p>
       {clearUm !== undefined && clearLeftUm !== undefined && (
         <p className="text-[14px] text-ink-2">
-          Of {clearUm.toFixed(0)} µm, at least {clearLeftUm.toFixed(0)} stay if every step has to be tried;{' '}
-          {CLEAR_RESERVE_UM} are the reserve.
+          Of {um(clearUm)}, at least {clearLeftUm.toFixed(0)} stay if every step has to be tried; {CLEAR_RESERVE_UM} are
+          the reserve.
         </p>
       )}
       {warnings.length > 0 && (

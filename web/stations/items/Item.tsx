@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { MARK_KINDS } from '#core/item/condition';
@@ -136,7 +137,7 @@ function VisitRow({ visit, panel }: { readonly visit: Visit; readonly panel: str
         <dd>
           {read.length === 0
             ? 'No thickness was read'
-            : `${Math.min(...medians).toFixed(0)} to ${Math.max(...medians).toFixed(0)} µm on ${read.length} ${read.length === 1 ? 'panel' : 'panels'}`}
+            : `${Math.min(...medians).toFixed(0)} to ${um(Math.max(...medians))} on ${read.length} ${read.length === 1 ? 'panel' : 'panels'}`}
         </dd>
         <dt className="label">Seen</dt>
         <dd>{kinds.length === 0 ? 'No marks' : kinds.join(', ')}</dd>

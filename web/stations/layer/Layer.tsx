@@ -9,7 +9,7 @@ import { stackInWords } from '#job/offers';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { PanelPaint } from '../../net/Net';
+import type { PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { Findings } from '../../ui/Findings';
 import { AnswerMark } from '../../ui/Mark';

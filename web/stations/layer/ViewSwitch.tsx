@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import type { LegendEntry } from '../../net/Net';
+import type { LegendEntry } from '../../net/paint';
 import { Segmented } from '../../ui/Segmented';
 
 export const LEGEND: readonly LegendEntry[] = [

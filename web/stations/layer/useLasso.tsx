@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import { containsPoint, type Point } from '#core/item/geometry';
 import { arrange, drawnRound } from '#core/item/nets';
 import type { JobView } from '../../job/useJobView';
-import type { SheetTool } from '../../net/Net';
+import type { SheetTool } from '../../net/sheet-tool';
 
 /** Pixels that a hand may tremble while it taps. */
 const TREMBLE_PX = 6;

@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/work/prepare';
 import { money } from '#formats/values';
@@ -39,7 +40,7 @@ export function OwnerComparison({ job, options, onBack }: Props) {
               ? 'No marks are noted yet: walk round it first.'
               : `${marks.length} ${marks.length === 1 ? 'mark was' : 'marks were'} seen at the walk-round.`}{' '}
             {spare &&
-              `The thinnest paint is on the ${nameOf(spare.surface).toLowerCase()}: ${spare.um.toFixed(0)} µm of it may still be taken, over its whole life.`}
+              `The thinnest paint is on the ${nameOf(spare.surface).toLowerCase()}: ${um(spare.um)} of it may still be taken, over its whole life.`}
           </p>
         </div>
         <Button className="print:hidden" onClick={() => window.print()}>
@@ -67,7 +68,7 @@ export function OwnerComparison({ job, options, onBack }: Props) {
               </p>
               <p className="text-[13.5px] text-ink-2">
                 {prepare?.hourRate !== undefined && `${hours(minutes)} of work; `}
-                {mostUm === 0 ? 'no paint taken' : `takes up to ${mostUm.toFixed(0)} µm of paint`}
+                {mostUm === 0 ? 'no paint taken' : `takes up to ${um(mostUm)} of paint`}
               </p>
               <p className="mt-2 text-[14px]">{says}</p>
               <Fates title="Goes" lines={goes.map(({ words }) => words)} />

@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/item/condition';
 import { isDone, type Level, type PanelPreparation, SCOPE_STATES } from '#core/work/prepare';
 import { isPolishing, STEP_KINDS, takesPolish } from '#core/work/steps';
@@ -41,8 +42,8 @@ export function PanelSteps({ job, surface, prepared }: Props) {
           <CoreSample substrate={surface.substrate} existing={[]} layers={[]} ledger={ledger} />
           {surface.clearBefore && (
             <p className="mt-2 text-[14px]">
-              At the last visit, on {surface.clearBefore.on}, {surface.clearBefore.um.toFixed(0)} µm were left;
-              corrections had taken {surface.clearBefore.takenUm.toFixed(1)} µm by then.
+              At the last visit, on {surface.clearBefore.on}, {um(surface.clearBefore.um)} were left; corrections had
+              taken {um(surface.clearBefore.takenUm, 1)} by then.
             </p>
           )}
           {polishBegun && <ClearTaken job={job} surface={surface} />}
@@ -168,7 +169,7 @@ function ClearTaken({ job, surface }: Omit<Props, 'prepared'>) {
         label="Measured to have gone, by gauge before and after"
         unit="µm"
         value={undefined}
-        hint={taken === undefined ? 'not measured: the upper end is counted' : `${taken.toFixed(1)} µm noted so far`}
+        hint={taken === undefined ? 'not measured: the upper end is counted' : `${um(taken, 1)} noted so far`}
         check={(value) => (value > 0 && value <= 50 ? undefined : 'more than 0, at most 50 µm')}
         onChange={(um) => um !== undefined && tap({ type: 'clear-taken', surface: surface.id, um })}
       />

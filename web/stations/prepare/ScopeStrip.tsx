@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import type { Level, ScopeOption } from '#core/work/prepare';
 import { money } from '#formats/values';
 import { hours } from './hours';
@@ -35,7 +36,7 @@ export function ScopeStrip({ options, chosen, hourRate, currency, onChoose, onCo
                 {goneShare === undefined ? 'no marks to go' : `${Math.round(100 * goneShare)} % of marks go`}
               </span>
               <span className="text-[13px] leading-tight text-ink-2">
-                {mostUm === 0 ? 'no paint taken' : `up to ${mostUm.toFixed(0)} µm`}
+                {mostUm === 0 ? 'no paint taken' : `up to ${um(mostUm)}`}
               </span>
               {hourRate !== undefined && (
                 <span className="text-[13px] leading-tight text-ink-2">

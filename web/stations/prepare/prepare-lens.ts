@@ -1,5 +1,5 @@
 import type { PanelPreparation } from '#core/work/prepare';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import type { Fill } from '../../net/fills';
 import { hours } from './hours';
 

@@ -17,10 +17,11 @@ import {
 import { money } from '#formats/values';
 import { PanelHead, Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import type { Fill } from '../../net/fills';
 import { Working } from '../../ui/Working';
-import { m2, percent } from '../../ui/numbers';
+import { percent } from '../../ui/numbers';
+import { m2, millilitresSaid, um } from '../../ui/measures';
 import { amountInHand, inUnit } from './words';
 
 const STEPS: readonly (readonly [upToMl: number, fill: Fill, text: string])[] = [
@@ -56,7 +57,7 @@ function amountLens({ plan, document }: JobView) {
         0,
       );
       const [, fill] = STEPS.find(([upTo]) => ml <= upTo)!;
-      const caption = ml > 0 ? `${ml.toFixed(1)} ml` : filmM2 > 0 ? `${filmM2.toFixed(2)} m² film` : undefined;
+      const caption = ml > 0 ? `${millilitresSaid(ml)}` : filmM2 > 0 ? `${m2(filmM2)} film` : undefined;
       return [id, { fill: filmM2 > 0 && ml === 0 ? 'hatch' : fill, caption }];
     }),
   );
@@ -304,9 +305,7 @@ function Panel({ job }: { readonly job: JobView }) {
                     {(millilitres(product, laid.amount) * product.densityGPerMl).toFixed(1)} g
                   </dd>
                   <dt className="text-ink-2">Wet film</dt>
-                  <dd className="text-right">
-                    {wetFilmUm(millilitres(product, laid.amount), own.areaM2).toFixed(1)} µm
-                  </dd>
+                  <dd className="text-right">{um(wetFilmUm(millilitres(product, laid.amount), own.areaM2), 1)}</dd>
                 </>
               )}
               <dt className="text-ink-2">Applicators for it</dt>

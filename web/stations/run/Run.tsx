@@ -15,7 +15,7 @@ import { Net } from '../../net/Net';
 import { refusalRead } from '../../outbox/slice';
 import { Button } from '../../ui/Button';
 import { clock, countdown, moment, nowInstant, span } from '../../ui/moments';
-import { m2 } from '../../ui/numbers';
+import { celsius, m2 } from '../../ui/measures';
 import { useNow } from '../../ui/useNow';
 import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
@@ -375,12 +375,12 @@ function AirButton({
       glove
       className="text-base! leading-tight"
       disabled={disabled || isFetching || !bay}
-      aria-label={`Read the air; now taken as ${air.airC.toFixed(0)} °C, ${air.rhPct.toFixed(0)} %`}
+      aria-label={`Read the air; now taken as ${celsius(air.airC, 0)}, ${air.rhPct.toFixed(0)} %`}
       onClick={() => bay && void take(bay.id).catch(() => undefined)}
     >
       <Thermometer size={22} className={error ? 'text-stop' : ''} />
       <span>
-        {air.airC.toFixed(0)} °C
+        {celsius(air.airC, 0)}
         <br />
         {air.rhPct.toFixed(0)} %
       </span>

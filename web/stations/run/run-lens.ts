@@ -1,7 +1,7 @@
 import { equalStrips, type Polygon } from '#core/item/geometry';
 import type { Arrangement } from '#core/item/nets';
 import type { RunSheet, SheetPatch } from '#core/work/run';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import type { Fill } from '../../net/fills';
 
 const FILLS: Readonly<Record<SheetPatch['state'], Fill>> = {

@@ -17,6 +17,7 @@ import {
 } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
+import { DateField } from '../../ui/DateField';
 import { InHand } from './InHand';
 import { PropertyFields } from './PropertyFields';
 import { SheetPreview } from './SheetPreview';
@@ -131,7 +132,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
                   onChange={sheet === undefined ? startFrom : undefined}
                 />
                 <Text name="sheetVersion" label="Version of the sheet" />
-                <Text name="sheetDate" label="Date of the sheet" type="date" />
+                <SheetDate />
                 <Numeric name="ratedMonths" label="Rated life, months" />
                 <Numeric name="meltsAtC" label="Wax: melts at, °C" />
               </Group>
@@ -219,6 +220,18 @@ function FilmFields() {
     <Group title="The film">
       <Choice name="film.finish" label="Finish" options={FILM_FINISHES.map((id) => [id, id])} />
     </Group>
+  );
+}
+
+function SheetDate() {
+  const { control, setValue } = useFormContext<Form>();
+  const value = useWatch({ control, name: 'sheetDate' }) ?? '';
+  return (
+    <DateField
+      label="Date of the sheet"
+      value={value}
+      onChange={(day) => setValue('sheetDate', day || undefined, { shouldDirty: true })}
+    />
   );
 }
 

@@ -1,3 +1,4 @@
+import { m2, um } from '../../ui/measures';
 import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { expectedLife } from '#core/after/life';
@@ -87,7 +88,7 @@ function Worked({ sheet }: { readonly sheet: ProductSheet }) {
           {Math.round(life.lowMonths)} to {Math.round(life.highMonths)} months
         </Fact>
         <Fact name="Off again, m²">
-          {Math.round(expectedMin)} min{expectedClearUm >= 0.05 && `, ${expectedClearUm.toFixed(1)} µm of clear`}
+          {Math.round(expectedMin)} min{expectedClearUm >= 0.05 && `, ${um(expectedClearUm, 1)} of clear`}
         </Fact>
         <Fact name={<AnswerMark answer="yes" />}>{on('yes').length} kinds of surface</Fact>
         {on('test').length > 0 && <Fact name={<AnswerMark answer="test" />}>{on('test').length} more</Fact>}
@@ -155,7 +156,7 @@ function Windows({ sheet, substrate }: { readonly sheet: ProductSheet; readonly 
                       : levelByMin === null
                         ? `from ${levelFromMin.toFixed(1)} min, stays open`
                         : `${levelFromMin.toFixed(1)} to ${levelByMin.toFixed(1)} min`}
-                    {largestM2 !== null && largestM2 > 0 && `, ${largestM2.toFixed(2)} m²`}
+                    {largestM2 !== null && largestM2 > 0 && `, ${m2(largestM2)}`}
                   </span>
                   <span className="relative mt-0.5 block h-2 bg-tint-1" aria-hidden>
                     {levelFromMin !== null && (

@@ -44,11 +44,11 @@ function Labelled({ name, label, className, children }: LabelledProps) {
   );
 }
 
-export function Text({ name, label, type = 'text' }: FieldProps & { readonly type?: string }) {
+export function Text({ name, label }: FieldProps) {
   const { register } = useFormContext<Form>();
   return (
     <Labelled name={name} label={label}>
-      <input id={idOf(name)} type={type} className="field" {...register(name as FieldPath<Form>)} />
+      <input id={idOf(name)} className="field" {...register(name as FieldPath<Form>)} />
     </Labelled>
   );
 }

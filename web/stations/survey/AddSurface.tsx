@@ -7,7 +7,7 @@ import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { SelectField } from '../../ui/SelectField';
-import { m2 } from '../../ui/numbers';
+import { m2 } from '../../ui/measures';
 import { firstShape, ShapeForm } from './ShapeForm';
 import { substrateOptions } from './SurfaceForm';
 

@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { Trash2 } from 'lucide-react';
 import {
   INSPECTION_LIGHTS,
@@ -273,8 +274,7 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
                       `only left: ${onlyLeft.map((kind) => MARK_KINDS[kind].name.toLowerCase()).join(', ')}`,
                     onlyRight.length > 0 &&
                       `only right: ${onlyRight.map((kind) => MARK_KINDS[kind].name.toLowerCase()).join(', ')}`,
-                    gapUm !== undefined &&
-                      `${gapUm > 0 ? 'left' : 'right'} is ${Math.abs(gapUm).toFixed(0)} µm thicker`,
+                    gapUm !== undefined && `${gapUm > 0 ? 'left' : 'right'} is ${um(Math.abs(gapUm))} thicker`,
                   ]
                     .filter(Boolean)
                     .join('; ')}

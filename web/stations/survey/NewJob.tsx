@@ -1,7 +1,8 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo } from 'react';
-import { useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
+import { Controller, useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
+import { DateTimeField } from '../../ui/DateField';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import {
@@ -220,13 +221,20 @@ export function Component() {
               ))}
             </select>
           </div>
-          <Field
-            label="Laying starts"
-            error={errors.startAt?.message}
-            input={register('startAt')}
-            type="datetime-local"
+          <Controller
+            control={control}
+            name="startAt"
+            render={({ field }) => (
+              <DateTimeField label="Laying starts" required value={field.value} onChange={field.onChange} />
+            )}
           />
-          <Field label="Owner needs it by" error={undefined} input={register('needsBy')} type="datetime-local" />
+          <Controller
+            control={control}
+            name="needsBy"
+            render={({ field }) => (
+              <DateTimeField label="Owner needs it by" value={field.value} onChange={field.onChange} />
+            )}
+          />
         </div>
         {error && (
           <p role="alert" className="mt-4 border-l-4 border-stop bg-stop-soft px-3 py-2">

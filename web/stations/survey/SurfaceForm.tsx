@@ -10,11 +10,13 @@ import { changeSurface, changeSurfaces, copyToTwin, removeSurface, setReadings }
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { DateField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { Working } from '../../ui/Working';
-import { m2, percent } from '../../ui/numbers';
+import { percent } from '../../ui/numbers';
+import { m2, um } from '../../ui/measures';
 import { NumbersField, ShapeForm } from './ShapeForm';
 
 export const substrateOptions = SUBSTRATE_IDS.map((id) => [id, SUBSTRATES[id].name] as const);
@@ -49,7 +51,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
               ['Curvature factor', curvature.toFixed(2)],
               ['Copies', String(count)],
               [`One sigma of a ${measuredBy}`, percent(AREA_SIGMA[measuredBy])],
-              ['10 % to 90 %', `${low.toFixed(2)}–${high.toFixed(2)} m²`],
+              ['10 % to 90 %', `${low.toFixed(2)}–${m2(high)}`],
             ]}
             rule="Area of the shape, times its curvature, times its copies. The spread is that of the way it was measured."
           >
@@ -190,18 +192,11 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
               ]}
               onChange={(next) => change({ paint: next })}
             />
-            <div>
-              <label className="label block" htmlFor="refinished-on">
-                Refinished on
-              </label>
-              <input
-                id="refinished-on"
-                type="date"
-                className="field"
-                value={surface.refinishedOn ?? ''}
-                onChange={({ target }) => change({ refinishedOn: target.value || undefined })}
-              />
-            </div>
+            <DateField
+              label="Refinished on"
+              value={surface.refinishedOn ?? ''}
+              onChange={(day) => change({ refinishedOn: day || undefined })}
+            />
             <div className="col-span-2">
               <NumbersField
                 label="Thickness readings, µm"
@@ -231,7 +226,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
             />
             {paint?.medianUm !== undefined && (
               <p className="self-end text-[14px] text-ink-2">
-                Median {paint.medianUm.toFixed(0)} µm of {paint.count}
+                Median {um(paint.medianUm)} of {paint.count}
                 {paint.verdict !== 'usual' && <strong className="block text-warn">{paint.verdict}</strong>}
               </p>
             )}

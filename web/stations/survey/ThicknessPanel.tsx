@@ -1,3 +1,4 @@
+import { um } from '../../ui/measures';
 import { shapeOutline } from '#core/item/geometry';
 import { judgeReadings, judgeSpots, VERDICT_NAMES } from '#core/item/paint';
 import { type Surface, surfaceName } from '#formats/job';
@@ -23,7 +24,7 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
       <PanelHead>
         {paint.medianUm !== undefined && (
           <p className="mt-1">
-            <span className="figure text-3xl">{paint.medianUm.toFixed(0)} µm</span>{' '}
+            <span className="figure text-3xl">{um(paint.medianUm)}</span>{' '}
             <span className="text-ink-2">
               median of {paint.count}, spread {paint.spreadUm!.toFixed(0)}
             </span>

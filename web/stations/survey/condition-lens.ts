@@ -1,9 +1,10 @@
+import { um } from '../../ui/measures';
 import { MARK_KINDS, worstSeverity } from '#core/item/condition';
 import { judgeReadings, type PaintVerdict } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import type { Surface } from '#formats/job';
 import { placedReadings } from '#job/edit';
-import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/Net';
+import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/paint';
 import type { Fill } from '../../net/fills';
 
 const SPOT_SIZES = { light: 'small', medium: 'medium', heavy: 'large' } as const;
@@ -69,7 +70,7 @@ export function thicknessLens(surfaces: readonly Surface[], chosen?: string) {
         id,
         {
           fill: VERDICT_FILLS[verdict],
-          caption: medianUm === undefined ? undefined : `${medianUm.toFixed(0)} µm`,
+          caption: medianUm === undefined ? undefined : `${um(medianUm)}`,
           ...(id === chosen && { spots: readingSpots(surface) }),
         },
       ];

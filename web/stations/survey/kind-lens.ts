@@ -1,5 +1,5 @@
 import type { Surface } from '#formats/job';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { kindOf, KINDS } from '../../net/fills';
 
 /** Panels by what they are made of. */

@@ -1,3 +1,4 @@
+import { celsius } from '../../ui/measures';
 import { Thermometer } from 'lucide-react';
 import { airAt, type BayClimate, condensation } from '#core/time/air';
 import type { Bay } from '#formats/job';
@@ -8,6 +9,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
+import { DateTimeField } from '../../ui/DateField';
 import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { useInstrument } from './useInstrument';
@@ -75,8 +77,8 @@ export function AirForm({ job }: { readonly job: JobView }) {
             : inBay
               ? 'As the bay is expected to be at the start. Type or read what it really is: the rest of the day follows from that. '
               : 'Holds all through. '}
-          Dew point {fixed(dew.dewPointC, 1)} °C. A surface colder than {fixed(dew.dewPointC + 3, 1)} °C is too close to
-          it; a measured surface is entered at its panel.
+          Dew point {celsius(dew.dewPointC)}. A surface colder than {celsius(dew.dewPointC + 3)} is too close to it; a
+          measured surface is entered at its panel.
         </p>
         {bay && <Reading job={job} bay={bay} />}
         {bay && <ClimateForm key={bay.id} job={job} bay={bay} />}
@@ -85,16 +87,20 @@ export function AirForm({ job }: { readonly job: JobView }) {
         <div className="grid grid-cols-2 gap-3">
           <DateTimeField
             label="Laying starts"
-            value={document.startAt}
+            required
+            value={toInput(document.startAt)}
             disabled={begun}
-            onChange={(next) => next && edit(startAt(next, bay))}
-            zone={document.startAt}
+            onChange={(next) => {
+              const instant = fromInput(next, document.startAt);
+              if (instant) edit(startAt(instant, bay));
+            }}
           />
           <DateTimeField
             label="Owner needs it by"
-            value={document.owner?.needsBy}
-            onChange={(needsBy) => edit(changeOwner({ needsBy }))}
-            zone={document.startAt}
+            value={document.owner?.needsBy ? toInput(document.owner.needsBy) : ''}
+            onChange={(next) =>
+              edit(changeOwner({ needsBy: next === '' ? undefined : fromInput(next, document.startAt) }))
+            }
           />
         </div>
         {begun && <p className="mt-1 text-[13px] text-ink-2">Laying has begun; its start stands on the record.</p>}
@@ -121,7 +127,7 @@ function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
           {reading?.simulated ? 'Simulated instrument' : 'Instrument'} in {bay.name}, now
         </span>
         {reading
-          ? `${fixed(reading.airC, 1)} °C, ${fixed(reading.rhPct, 0)} %, panel ${fixed(reading.surfaceC, 1)} °C`
+          ? `${celsius(reading.airC)}, ${fixed(reading.rhPct, 0)} %, panel ${celsius(reading.surfaceC)}`
           : 'listening …'}
       </p>
       <Button
@@ -175,28 +181,5 @@ function ClimateForm({ job, bay }: { readonly job: JobView; readonly bay: Bay })
         </p>
       )}
     </details>
-  );
-}
-
-interface DateTimeProps {
-  readonly label: string;
-  readonly value: string | undefined;
-  readonly zone: string;
-  readonly disabled?: boolean;
-  readonly onChange: (value: string | undefined) => void;
-}
-
-function DateTimeField({ label, value, zone, disabled = false, onChange }: DateTimeProps) {
-  return (
-    <label className="block">
-      <span className="label block">{label}</span>
-      <input
-        type="datetime-local"
-        className="field disabled:opacity-60"
-        disabled={disabled}
-        value={value ? toInput(value) : ''}
-        onChange={({ target }) => onChange(target.value ? fromInput(target.value, zone) : undefined)}
-      />
-    </label>
   );
 }

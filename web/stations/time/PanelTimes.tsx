@@ -12,7 +12,8 @@ import { Findings } from '../../ui/Findings';
 import { NumberField } from '../../ui/NumberField';
 import { Working } from '../../ui/Working';
 import { moment, span } from '../../ui/moments';
-import { fixed, m2 } from '../../ui/numbers';
+import { fixed } from '../../ui/numbers';
+import { celsius, m2 } from '../../ui/measures';
 import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
 import { useInstrument } from './useInstrument';
@@ -88,7 +89,7 @@ function ProbeReading({ bayId, onTake }: { readonly bayId: string; readonly onTa
   if (!reading) return null;
   return (
     <button type="button" className="mt-1 min-h-8 text-[14px] underline" onClick={() => onTake(reading.surfaceC)}>
-      Take the probe’s {reading.surfaceC.toFixed(1)} °C
+      Take the probe’s {celsius(reading.surfaceC)}
     </button>
   );
 }
@@ -257,7 +258,7 @@ function optionInWords(option: FitOption): string {
     case 'pace':
       return `${WHO[option.who]} ${option.factor > 1 ? 'faster' : 'slower'}, × ${option.factor.toFixed(2)}: lay ${option.pace.layM2PerMin.toFixed(2)}, level ${option.pace.levelM2PerMin.toFixed(2)} m²/min.`;
     case 'air':
-      return `The bay at ${option.airC.toFixed(1)} °C.`;
+      return `The bay at ${celsius(option.airC)}.`;
     case 'longer-window':
       return `A product whose window is ${option.factor.toFixed(1)} times as long.`;
   }

@@ -4,7 +4,7 @@ import { firstWashAfter } from '#core/after/care';
 import { latestMoment } from '#core/time/clocks';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Findings } from '../../ui/Findings';
 import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';

@@ -1,3 +1,4 @@
+import { m2 } from '../../ui/measures';
 import { MS_PER_MIN } from '#core/measures';
 import { Plus, Upload } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
@@ -202,7 +203,7 @@ function Other({ job, now }: { readonly job: JobSummary; readonly now: number })
         <span className="min-w-0">
           <span className="block truncate font-semibold">{job.title}</span>
           <span className="block truncate text-[14px] text-ink-2">
-            {[job.ownerName, `${areaM2.toFixed(1)} m²`].filter(Boolean).join(' · ')}
+            {[job.ownerName, `${m2(areaM2)}`].filter(Boolean).join(' · ')}
           </span>
         </span>
         <span className="text-right">

@@ -1,3 +1,4 @@
+import { um } from '../../../ui/measures';
 import { Check, Play, Square } from 'lucide-react';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { sameLayers, type StackLayer } from '#core/choice/choose';
@@ -10,7 +11,7 @@ import { stackInWords, toPlan } from '#job/offers';
 import { familyFill } from '../../../core-sample/strata';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../../net/Net';
+import type { LegendEntry, PanelPaint } from '../../../net/paint';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { span } from '../../../ui/moments';
@@ -200,7 +201,7 @@ function ChoiceSums({ job, point, answer }: SumsProps) {
     ['While it is kept, renewals and all', money(point.keptMoney, currency)],
     [
       'A protected year, renewals and all',
-      `${money(point.yearMoney, currency)}, ${point.yearHours.toFixed(1)} h, ${point.yearUm.toFixed(1)} µm of paint`,
+      `${money(point.yearMoney, currency)}, ${point.yearHours.toFixed(1)} h, ${um(point.yearUm, 1)} of paint`,
     ],
   ];
   return (

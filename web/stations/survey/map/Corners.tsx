@@ -3,7 +3,7 @@ import { type Point, type Polygon, shapeOutline } from '#core/item/geometry';
 import { snap } from '#core/item/nets';
 import type { JobDraft, Surface } from '#formats/job';
 import { outlineFault, reshape } from '#job/edit';
-import { sheetPoint } from '../../../net/Net';
+import { sheetPoint } from '../../../net/sheet-tool';
 
 interface Props {
   readonly surface: Surface;

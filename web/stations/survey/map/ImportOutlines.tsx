@@ -8,7 +8,7 @@ import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
-import { m2 } from '../../../ui/numbers';
+import { m2 } from '../../../ui/measures';
 import { substrateOptions } from '../SurfaceForm';
 
 interface Props {

@@ -7,7 +7,7 @@ import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
-import { m2 } from '../../../ui/numbers';
+import { m2 } from '../../../ui/measures';
 import { substrateOptions } from '../SurfaceForm';
 import { KeepTemplate } from './KeepTemplate';
 

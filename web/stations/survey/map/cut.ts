@@ -1,7 +1,7 @@
 import { type Surface, surfaceName } from '#formats/job';
 import { splitFault, splitSurface } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';
-import type { PanelPaint, Place } from '../../../net/Net';
+import type { PanelPaint, Place } from '../../../net/paint';
 
 /** A panel about to be split: nothing, or the first end of the line. */
 export interface Cut {

@@ -1,0 +1,1 @@
+export { DEFAULT_GROUPS } from './register';
