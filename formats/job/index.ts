@@ -54,3 +54,4 @@ export {
   type ShelfProduct,
   shelfProductSchema,
 } from './workshop';
+export { JOB_LIMITS } from './limits';

@@ -1,5 +1,5 @@
 import type { Product } from '#core/products/sheets';
-import { type Choice, choiceOf } from './choose';
+import { type Choice, choiceOf } from './choice-of';
 import type { Option, SurfaceKind } from './options';
 import { cheapestUnit, unitsMoney, workMoney } from './value';
 import type { Wishes } from './wishes';

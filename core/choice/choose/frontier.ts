@@ -1,5 +1,8 @@
 import type { Product } from '#core/products/sheets';
-import { type Choice, choose, type ChooseOptions, type Goal, OutOfTime } from './choose';
+import { choose } from './choose';
+import { OutOfTime } from './out-of-time';
+import type { ChooseOptions, Goal } from './goal';
+import type { Choice } from './choice-of';
 import type { SurfaceKind } from './options';
 import type { Solve } from './program';
 import type { Wishes } from './wishes';

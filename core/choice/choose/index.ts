@@ -1,5 +1,6 @@
 export { cheapestAlone } from './baseline';
-export { type Choice, choiceOf, choose } from './choose';
+export { choose } from './choose';
+export { type Choice, choiceOf } from './choice-of';
 export { differencesBetween } from './differences';
 export { frontier, type FrontierPoint } from './frontier';
 export { solveWith } from './highs';

@@ -2,7 +2,7 @@ import { MONTHS_PER_YEAR, MINUTES_PER_HOUR } from '#core/measures';
 import { expectedLife, type LifeFactor } from '#core/after/life';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Product } from '#core/products/sheets';
-import type { Choice } from './choose';
+import type { Choice } from './choice-of';
 import type { Barred, BayAir } from './in-bay';
 import type { SurfaceKind } from './options';
 import { sameLayers, type StackLayer, type ValidStack } from './stacks';

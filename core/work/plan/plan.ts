@@ -1,73 +1,13 @@
-import { shapeAreaM2, shapeShortSideM } from '#core/item/geometry';
-import { judgeReadings } from '#core/item/paint';
-import { substrateFactors, SUBSTRATES } from '#core/item/substrates';
-import {
-  answerOf,
-  breathesFor,
-  intervalRulingsOn,
-  judgeStack,
-  type Overruled,
-  type Ruling,
-  rulingsOn,
-  withOverruled,
-} from '#core/products/layering';
-import { type MethodId, METHODS } from '#core/products/methods';
-import { type Answer, millilitres, outsideLimits, type Product } from '#core/products/sheets';
-import { airAt, clearAfterMin, condensation, peakMgPerM3, type VapourRelease } from '#core/time/air';
-import { latestMoment } from '#core/time/clocks';
-import { amountOnSurface, purchase, type Purchase } from '#core/work/quantity';
-import { maxSectionM2, type Pace, sectionCount, sectionTiming, type SectionTiming } from '#core/work/sections';
-import {
-  type CoatCase,
-  type CoatMilestones,
-  coatMilestones,
-  type CoatWindow,
-  coatWindow,
-  handoverOf,
-  waterSafeOf,
-} from './coat';
+import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
+import type { Product } from '#core/products/sheets';
+import { type CoatCase, coatWindow } from './coat';
+import { breathing, conditionFindings, paintFindings, tooLarge } from './conditions';
 import { type Finding, onceEach } from './findings';
 import type { PlannedJob, PlannedSurface } from './job';
+import { type CoatRecord, type LaidCoat, layCoat, surfaceAreaM2 } from './lay-coat';
+import type { PendingCoat } from './pending-coat';
+import { type CoatPlan, type ProductPurchase, purchases, readiness, roomAir, type SurfacePlan } from './readiness';
 import * as say from './say';
-
-/** A coat as it will be laid. Minutes from the start of the job unless a name says otherwise. */
-export interface LaidCoat {
-  readonly window: CoatWindow;
-  readonly maxSectionM2: number | null;
-  readonly sectionsPerCopy: number;
-  readonly sectionM2: number;
-  readonly timing: SectionTiming;
-  /** Units of the product, all copies. */
-  readonly amount: number;
-  readonly startMin: number;
-  readonly endMin: number;
-  readonly milestones: CoatMilestones;
-}
-
-/** One coat of the plan. `laid` is absent where it was refused or its window stays closed. */
-export interface CoatPlan {
-  readonly product: string;
-  /** Which of the surface's layers, and which coat of it, from 0 and from 1. */
-  readonly layer: number;
-  readonly coat: number;
-  readonly method: MethodId;
-  readonly answer: Answer;
-  readonly rulings: readonly Ruling[];
-  readonly laid?: LaidCoat;
-}
-
-export interface SurfacePlan {
-  readonly id: string;
-  /** All copies together, and one of them. */
-  readonly areaM2: number;
-  readonly oneM2: number;
-  readonly coats: readonly CoatPlan[];
-}
-
-export interface ProductPurchase extends Purchase {
-  readonly product: string;
-  readonly onHand: number;
-}
 
 export interface Plan {
   readonly surfaces: readonly SurfacePlan[];
@@ -80,21 +20,12 @@ export interface Plan {
   readonly findings: readonly Finding[];
 }
 
-/** What was really done of one coat. */
-export interface CoatRecord {
-  readonly startMin: number;
-  readonly sectionsPerCopy: number;
-  /** Share of its sections levelled, 0 to 1. */
-  readonly doneShare: number;
-  /** When the last was levelled; absent while it is being worked. */
-  readonly endMin?: number;
-}
-
 /** Where a plan begins: now, with what is done already, by `surface/layer/coat`. */
 export interface PlanFrom {
   readonly nowMin: number;
   readonly done: ReadonlyMap<string, CoatRecord>;
 }
+
 const FROM_THE_START: PlanFrom = { nowMin: 0, done: new Map() };
 
 interface TopCoat {
@@ -107,26 +38,6 @@ interface Progress {
   nowMin: number;
   /** Last coat really laid on each surface. */
   readonly top: Map<string, TopCoat>;
-}
-
-interface PendingCoat {
-  readonly product: Product;
-  readonly layer: number;
-  readonly coat: number;
-  readonly method: MethodId;
-}
-
-/** Without a limit on a safety sheet, the room counts as clear at this share of its peak. */
-const CLEAR_SHARE_OF_PEAK = 0.1;
-
-/** Area of one copy of a surface, m², with its curvature. */
-export function surfaceAreaM2(surface: Pick<PlannedSurface, 'shape' | 'curvature'>): number {
-  return shapeAreaM2(surface.shape) * surface.curvature;
-}
-
-/** Whether a surface must be done in one go: asked for, or a matte finish, which shows every seam. */
-export function inOnePiece(surface: Pick<PlannedSurface, 'onePiece' | 'substrate'>): boolean {
-  return surface.onePiece || SUBSTRATES[surface.substrate].matte === true;
 }
 
 /**
@@ -254,148 +165,4 @@ function intervalRulings(surface: PlannedSurface, product: Product, below: TopCo
 
 function placeOf(surface: PlannedSurface): Pick<CoatCase, 'substrate' | 'surfaceC'> {
   return { substrate: surface.substrate, surfaceC: surface.surfaceC };
-}
-
-/** A person's pace with one product and method, m²/min. */
-export function paceWith(crew: Pace, product: Product, method: MethodId): Pace {
-  return {
-    layM2PerMin: crew.layM2PerMin * METHODS[method].pace * product.layPace,
-    levelM2PerMin: crew.levelM2PerMin * product.levelPace,
-  };
-}
-
-interface Laying {
-  readonly coatCase: CoatCase;
-  readonly window: CoatWindow;
-  readonly startMin: number;
-  readonly nowMin: number;
-  readonly record: CoatRecord | undefined;
-}
-
-function layCoat(job: PlannedJob, surface: PlannedSurface, { product, method }: PendingCoat, laying: Laying): LaidCoat {
-  const { coatCase, window, startMin, record } = laying;
-  const { mode } = job.crew;
-  const guarded = window.guarded ?? { fromMin: 0, byMin: null };
-  const pace = paceWith(job.crew, product, method);
-  const oneM2 = surfaceAreaM2(surface);
-  const onePiece = inOnePiece(surface);
-  const largest = maxSectionM2(guarded, pace, mode);
-  const sectionsPerCopy = record?.sectionsPerCopy ?? sectionCount(oneM2, largest, onePiece);
-  const sectionM2 = oneM2 / sectionsPerCopy;
-  const timing = sectionTiming(sectionM2, guarded, pace, mode);
-  const wholeMin = timing.totalMin * sectionsPerCopy * surface.count;
-  const endMin = record ? (record.endMin ?? laying.nowMin + wholeMin * (1 - record.doneShare)) : startMin + wholeMin;
-  const amountOne = amountOnSurface({
-    areaM2: oneM2,
-    coveragePerM2: product.coveragePerM2,
-    substrateFactor: substrateFactors(surface.substrate, product.substrates[surface.substrate]).coverage,
-    methodFactor: METHODS[method].amount,
-    sections: sectionsPerCopy,
-    shortSideM: shapeShortSideM(surface.shape, oneM2),
-    usageFactor: product.usageFactor,
-  });
-  return {
-    window,
-    maxSectionM2: largest,
-    sectionsPerCopy,
-    sectionM2,
-    timing,
-    amount: amountOne * surface.count,
-    startMin,
-    endMin,
-    milestones: coatMilestones(coatCase, startMin, endMin),
-  };
-}
-
-type About = { readonly surface: string; readonly product: string };
-
-/** What the rule on fresh paint says at the moment of laying; set aside by hand it is a test spot like any other. */
-function breathing(
-  { substrate, aircraft, refinishedAtMin }: PlannedSurface,
-  product: Product,
-  startMin: number,
-  overruled: Overruled | undefined,
-  about: About,
-): Finding[] {
-  if (refinishedAtMin === undefined) return [];
-  const breathesForMin = breathesFor(product, { refinishedAgoMin: startMin - refinishedAtMin });
-  const asked = rulingsOn({ product, substrate, aircraft, below: { kind: 'bare' }, breathesForMin });
-  return withOverruled(
-    asked.filter(({ rule }) => rule === 'fresh-paint'),
-    overruled,
-  ).flatMap((ruling) =>
-    ruling.answer === 'no' ? [say.freshPaint(product, breathesForMin, about)] : say.refusals([ruling], about),
-  );
-}
-
-function conditionFindings(
-  job: PlannedJob,
-  surface: PlannedSurface,
-  product: Product,
-  startMin: number,
-  about: About,
-): Finding[] {
-  const air = airAt(job.ambient, startMin);
-  const surfaceC = surface.surfaceC ?? air.airC;
-  const dew = condensation(air.airC, air.rhPct, surfaceC);
-  const outside = outsideLimits(product, { airC: air.airC, rhPct: air.rhPct, surfaceC });
-  return [
-    ...(dew.verdict === 'ok' ? [] : [say.condensationOn(surface, surfaceC, dew, about)]),
-    ...(outside.length > 0 ? [say.outOfLimits(product, outside, about)] : []),
-  ];
-}
-
-function tooLarge(job: PlannedJob, surface: PlannedSurface, laid: LaidCoat, about: About): Finding[] {
-  const { maxSectionM2: largest, sectionM2 } = laid;
-  if (!inOnePiece(surface) || largest === null || sectionM2 <= largest * (1 + 1e-9)) return [];
-  return [say.tooLarge(job.crew.mode, sectionM2, largest, about)];
-}
-
-function paintFindings(surfaces: readonly PlannedSurface[]): Finding[][] {
-  return judgeReadings(surfaces).map((paint, index) => say.paint(paint, surfaces[index]!.id));
-}
-
-function laidCoats(surfaces: readonly SurfacePlan[]) {
-  return surfaces.flatMap(({ areaM2, coats }) =>
-    coats.flatMap(({ product, laid }) => (laid ? [{ product, areaM2, laid }] : [])),
-  );
-}
-
-function readiness(job: PlannedJob, surfaces: readonly SurfacePlan[]) {
-  const coats = laidCoats(surfaces);
-  const waterSafeMin = latestMoment(coats.map(({ laid }) => waterSafeOf(laid)));
-  const handoverMin = latestMoment(coats.map(({ laid }) => handoverOf(laid)));
-  if (job.needsByMin === undefined) return { waterSafeMin, handoverMin };
-  return { waterSafeMin, handoverMin, meetsNeed: handoverMin !== null && handoverMin <= job.needsByMin };
-}
-
-function purchases(job: PlannedJob, surfaces: readonly SurfacePlan[]): ProductPurchase[] {
-  const coats = laidCoats(surfaces);
-  return job.products.flatMap((product) => {
-    const own = coats.filter((coat) => coat.product === product.id);
-    if (own.length === 0) return [];
-    const laid = own.reduce((sum, coat) => sum + coat.laid.amount, 0);
-    const laidM2 = own.reduce((sum, coat) => sum + coat.areaM2, 0);
-    return [{ product: product.id, onHand: product.onHand, ...purchase({ ...product, laid, laidM2 }) }];
-  });
-}
-
-function roomAir(job: PlannedJob, surfaces: readonly SurfacePlan[], products: ReadonlyMap<string, Product>) {
-  if (!job.room) return undefined;
-  const coats = laidCoats(surfaces);
-  const grams = coats.reduce((sum, { product: id, laid }) => {
-    const product = products.get(id)!;
-    return sum + (millilitres(product, laid.amount) / 1000) * product.vocGPerL;
-  }, 0);
-  const first = Math.min(...coats.map(({ laid }) => laid.startMin));
-  const last = Math.max(...coats.map(({ laid }) => laid.endMin));
-  const release: VapourRelease = { ...job.room, grams, overMin: coats.length > 0 ? last - first : 0 };
-  const peak = peakMgPerM3(release);
-  const { limitMgPerM3 } = job.room;
-  const over = limitMgPerM3 !== undefined && peak > limitMgPerM3;
-  return {
-    peakMgPerM3: peak,
-    clearAfterMin: clearAfterMin(release, limitMgPerM3 ?? peak * CLEAR_SHARE_OF_PEAK),
-    overLimit: over ? say.vapour(peak, limitMgPerM3) : undefined,
-  };
 }

@@ -3,7 +3,7 @@ import { adviseLevel, USES } from './advice';
 import { looseEnds, waterHides } from './closing';
 import { compareLevels, prepareItem } from './item';
 import { inOwnersWords } from './owner-words';
-import type { PanelCase } from './panel';
+import type { PanelCase } from './panel-case';
 import { USUAL_SCHOOLS } from './schools';
 import { FULL_SITE } from './site';
 import { afterStageEntry } from './stage-log';

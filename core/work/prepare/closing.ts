@@ -1,7 +1,7 @@
 import { twinOf } from '#core/item/condition';
 import { STEP_KINDS } from '#core/work/steps';
 import type { Preparation, PrepStage } from './item';
-import { isDone, type PanelCase } from './panel';
+import { isDone, type PanelCase } from './panel-case';
 import { type StageRecord, stageState } from './stage-log';
 import { stageKey } from './stage-ref';
 

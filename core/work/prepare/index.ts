@@ -16,7 +16,7 @@ export type { Ledger } from './ledger';
 export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 export { type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
-export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel';
+export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';
 export { removalsToComeUm } from './removals';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';

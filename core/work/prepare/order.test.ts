@@ -3,7 +3,7 @@ import { STEP_KINDS } from '#core/work/steps';
 import { anyPanel, anySettings, panel, settings, swirled } from '../../testing/preparation';
 import { prepareItem } from './item';
 import { workingDay } from './order';
-import { isDone, type PanelCase, type PrepareSettings } from './panel';
+import { isDone, type PanelCase, type PrepareSettings } from './panel-case';
 import { USUAL_SCHOOLS } from './schools';
 
 const day = (panels: readonly PanelCase[], how: PrepareSettings) => workingDay(prepareItem(panels, how), panels, how);

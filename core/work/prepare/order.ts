@@ -1,7 +1,7 @@
 import { STEP_KINDS, type StepKindId } from '#core/work/steps';
 import type { Preparation, PrepStage } from './item';
 import { STRIPPING, WET, zoneRank } from './kind-order';
-import { isDone, type PanelCase, type PrepareSettings, type PrepStep } from './panel';
+import { isDone, type PanelCase, type PrepareSettings, type PrepStep } from './panel-case';
 
 /** A stretch of one kind of step over panels one after the other. Minutes from the beginning of the preparation. */
 export interface Turn extends Pick<PrepStage, 'kind' | 'round'> {

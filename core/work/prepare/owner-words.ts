@@ -1,5 +1,5 @@
 import type { Mark, MarkKindId } from '#core/item/condition';
-import type { MarkFate } from './panel';
+import type { MarkFate } from './panel-case';
 
 /** A mark with the panel it is on, as the owner calls it. */
 export interface PlacedMark extends Pick<Mark, 'id' | 'kind'> {

@@ -5,7 +5,8 @@ import { anyPanel, anySettings, panel, settings, swirled } from '../../testing/p
 import { compareLevels, prepareItem } from './item';
 import { ledgerOf } from './ledger';
 import { LEVELS } from './levels';
-import { type PanelCase, preparePanel, type PrepareSettings } from './panel';
+import { preparePanel } from './panel';
+import type { PanelCase, PrepareSettings } from './panel-case';
 import { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 import { FULL_SITE } from './site';
 

@@ -1,0 +1,99 @@
+import { shapeAreaM2, shapeShortSideM } from '#core/item/geometry';
+import { substrateFactors, SUBSTRATES } from '#core/item/substrates';
+import { type MethodId, METHODS } from '#core/products/methods';
+import type { Product } from '#core/products/sheets';
+import { amountOnSurface } from '#core/work/quantity';
+import { maxSectionM2, type Pace, sectionCount, sectionTiming, type SectionTiming } from '#core/work/sections';
+import { type CoatCase, type CoatMilestones, coatMilestones, type CoatWindow } from './coat';
+import type { PlannedJob, PlannedSurface } from './job';
+import type { PendingCoat } from './pending-coat';
+
+/** A coat as it will be laid. Minutes from the start of the job unless a name says otherwise. */
+export interface LaidCoat {
+  readonly window: CoatWindow;
+  readonly maxSectionM2: number | null;
+  readonly sectionsPerCopy: number;
+  readonly sectionM2: number;
+  readonly timing: SectionTiming;
+  /** Units of the product, all copies. */
+  readonly amount: number;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly milestones: CoatMilestones;
+}
+
+/** What was really done of one coat. */
+export interface CoatRecord {
+  readonly startMin: number;
+  readonly sectionsPerCopy: number;
+  /** Share of its sections levelled, 0 to 1. */
+  readonly doneShare: number;
+  /** When the last was levelled; absent while it is being worked. */
+  readonly endMin?: number;
+}
+
+/** Area of one copy of a surface, m², with its curvature. */
+export function surfaceAreaM2(surface: Pick<PlannedSurface, 'shape' | 'curvature'>): number {
+  return shapeAreaM2(surface.shape) * surface.curvature;
+}
+
+/** Whether a surface must be done in one go: asked for, or a matte finish, which shows every seam. */
+export function inOnePiece(surface: Pick<PlannedSurface, 'onePiece' | 'substrate'>): boolean {
+  return surface.onePiece || SUBSTRATES[surface.substrate].matte === true;
+}
+
+/** A person's pace with one product and method, m²/min. */
+export function paceWith(crew: Pace, product: Product, method: MethodId): Pace {
+  return {
+    layM2PerMin: crew.layM2PerMin * METHODS[method].pace * product.layPace,
+    levelM2PerMin: crew.levelM2PerMin * product.levelPace,
+  };
+}
+
+interface Laying {
+  readonly coatCase: CoatCase;
+  readonly window: CoatWindow;
+  readonly startMin: number;
+  readonly nowMin: number;
+  readonly record: CoatRecord | undefined;
+}
+
+export function layCoat(
+  job: PlannedJob,
+  surface: PlannedSurface,
+  { product, method }: PendingCoat,
+  laying: Laying,
+): LaidCoat {
+  const { coatCase, window, startMin, record } = laying;
+  const { mode } = job.crew;
+  const guarded = window.guarded ?? { fromMin: 0, byMin: null };
+  const pace = paceWith(job.crew, product, method);
+  const oneM2 = surfaceAreaM2(surface);
+  const onePiece = inOnePiece(surface);
+  const largest = maxSectionM2(guarded, pace, mode);
+  const sectionsPerCopy = record?.sectionsPerCopy ?? sectionCount(oneM2, largest, onePiece);
+  const sectionM2 = oneM2 / sectionsPerCopy;
+  const timing = sectionTiming(sectionM2, guarded, pace, mode);
+  const wholeMin = timing.totalMin * sectionsPerCopy * surface.count;
+  const endMin = record ? (record.endMin ?? laying.nowMin + wholeMin * (1 - record.doneShare)) : startMin + wholeMin;
+  const amountOne = amountOnSurface({
+    areaM2: oneM2,
+    coveragePerM2: product.coveragePerM2,
+    substrateFactor: substrateFactors(surface.substrate, product.substrates[surface.substrate]).coverage,
+    methodFactor: METHODS[method].amount,
+    sections: sectionsPerCopy,
+    shortSideM: shapeShortSideM(surface.shape, oneM2),
+    usageFactor: product.usageFactor,
+  });
+  return {
+    window,
+    maxSectionM2: largest,
+    sectionsPerCopy,
+    sectionM2,
+    timing,
+    amount: amountOne * surface.count,
+    startMin,
+    endMin,
+    milestones: coatMilestones(coatCase, startMin, endMin),
+  };
+}

@@ -1,0 +1,7 @@
+import type { TooLate } from '#core/products/layering';
+
+export const DONE_FIRST: Readonly<Record<TooLate, string>> = {
+  abrade: 'abraded',
+  strip: 'stripped and laid anew',
+  'start-again': 'polished on again',
+};

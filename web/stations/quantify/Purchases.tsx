@@ -1,0 +1,163 @@
+import { flexRender, tableFeatures, useTable } from '@tanstack/react-table';
+import { useMemo } from 'react';
+import type { Product } from '#core/products/sheets';
+import type { ProductPurchase } from '#core/work/plan';
+import { money } from '#formats/values';
+import type { JobView } from '../../job/useJobView';
+import { Working } from '../../ui/Working';
+import { percent } from '../../ui/numbers';
+import { Consumables } from './Consumables';
+import { inUnit } from './words';
+
+interface Row {
+  readonly product: Product;
+  readonly purchase: ProductPurchase;
+}
+
+const features = tableFeatures({});
+
+export function Purchases({ job }: { readonly job: JobView }) {
+  const { plan, document } = job;
+  const { currency } = document;
+  const rows = useMemo(
+    () =>
+      plan.purchases.map((purchase): Row => ({
+        purchase,
+        product: document.products.find(({ id }) => id === purchase.product)!,
+      })),
+    [plan.purchases, document.products],
+  );
+  const columns = useMemo(
+    () => [
+      {
+        id: 'product',
+        header: 'Product',
+        cell: ({ row }: { row: { original: Row } }) => <ProductCell row={row.original} />,
+      },
+      {
+        id: 'order',
+        header: 'To cover',
+        cell: ({ row }: { row: { original: Row } }) => <OrderCell row={row.original} job={job} />,
+      },
+      {
+        id: 'packs',
+        header: 'To buy',
+        cell: ({ row }: { row: { original: Row } }) => <PacksCell row={row.original} currency={currency} />,
+      },
+    ],
+    [job, currency],
+  );
+  const table = useTable({ features, columns, data: rows });
+  const total = plan.purchases.reduce((sum, { cost }) => sum + cost, 0);
+  if (rows.length === 0) {
+    return (
+      <p className="p-6 text-ink-2">
+        Nothing is to be laid yet. Choose products under Layer; amounts follow by themselves.
+      </p>
+    );
+  }
+  return (
+    <>
+      <section className="border-b bg-sheet px-5 py-4">
+        <h2 className="label">To buy, after what is in stock</h2>
+        <p className="figure text-4xl">{money(total, currency)}</p>
+        <p className="text-ink-2">least money, then least left over; covers nine jobs in ten like this</p>
+      </section>
+      <table className="w-full bg-sheet text-[14px]">
+        <thead>
+          {table.getHeaderGroups().map((group) => (
+            <tr key={group.id} className="label border-b text-left">
+              {group.headers.map((header) => (
+                <th key={header.id} scope="col" className="px-3 py-1.5 font-normal first:pl-5 last:pr-5">
+                  {flexRender(header.column.columnDef.header, header.getContext())}
+                </th>
+              ))}
+            </tr>
+          ))}
+        </thead>
+        <tbody>
+          {table.getRowModel().rows.map((row) => (
+            <tr key={row.id} className="border-b align-top">
+              {row.getAllCells().map((cell) => (
+                <td key={cell.id} className="px-3 py-2.5 first:pl-5 last:pr-5">
+                  {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Consumables job={job} />
+    </>
+  );
+}
+
+function ProductCell({ row: { product, purchase } }: { readonly row: Row }) {
+  return (
+    <>
+      <span className="block font-semibold">{product.name}</span>
+      <span className="block text-[13px] text-ink-2">
+        {purchase.applicators} {purchase.applicators === 1 ? 'applicator' : 'applicators'}
+      </span>
+    </>
+  );
+}
+
+function OrderCell({ row: { product, purchase }, job }: { readonly row: Row; readonly job: JobView }) {
+  const laid = job.plan.surfaces
+    .flatMap(({ coats }) => coats)
+    .filter((coat) => coat.product === product.id)
+    .reduce((sum, coat) => sum + (coat.laid?.amount ?? 0), 0);
+  const biggest = Math.max(...product.packs.map(({ size }) => size));
+  return (
+    <>
+      <Working
+        name={`${product.name} to cover`}
+        rows={[
+          ['On the surfaces', inUnit(product, laid)],
+          [
+            `Wets ${purchase.applicators} applicators at ${product.prime}`,
+            inUnit(product, product.prime * purchase.applicators),
+          ],
+          ['Stays in the bottle', inUnit(product, product.residue)],
+          ['Needed, middle of the estimate', inUnit(product, purchase.need)],
+          [`Spread of use, one sigma`, percent(product.usageSigma)],
+          ['To cover, nine times in ten', inUnit(product, purchase.order)],
+          ['In stock', inUnit(product, purchase.onHand)],
+        ]}
+        rule="Area, coverage, surface, method, seams and learned use for each coat; applicators and residue on top; then the 90 % point of the spread."
+      >
+        <span className="figure text-[17px]">{inUnit(product, purchase.order)}</span>
+      </Working>
+      <span className="block text-[13px] text-ink-2">
+        {product.unit === 'm2'
+          ? `of ${inUnit(product, biggest)} a roll`
+          : `${percent(purchase.order / biggest)} of a ${inUnit(product, biggest)} ${product.unit === 'g' ? 'tin' : 'bottle'}`}
+      </span>
+    </>
+  );
+}
+
+function PacksCell({ row: { product, purchase }, currency }: { readonly row: Row; readonly currency: string }) {
+  const left = `${inUnit(product, purchase.leftover)} left over`;
+  if (purchase.packs.length === 0) {
+    return (
+      <>
+        <span className="block font-semibold text-ok">From stock</span>
+        <span className="block text-[13px] text-ink-2">{left}</span>
+      </>
+    );
+  }
+  return (
+    <>
+      {purchase.packs.map(({ size, count }) => (
+        <span key={size} className="block">
+          <strong>{count} ×</strong> {inUnit(product, size)}
+        </span>
+      ))}
+      <span className="block text-[13px] text-ink-2">
+        {money(purchase.cost, currency)}; {left}
+      </span>
+    </>
+  );
+}

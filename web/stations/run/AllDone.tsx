@@ -1,0 +1,46 @@
+import { Link, useLocation } from 'react-router';
+import type { JobView } from '../../job/useJobView';
+import { moment } from '../../ui/moments';
+
+export function AllDone({ job }: { readonly job: JobView }) {
+  const { sheet, plan, at, document } = job;
+  const { search } = useLocation();
+  if (sheet.patches.length === 0) {
+    return (
+      <section className="flex flex-1 flex-col items-center justify-center gap-5 p-10 text-center">
+        <h2 className="figure text-3xl">Nothing to lay yet</h2>
+        <p className="max-w-prose text-lg text-ink-2">
+          {document.surfaces.length === 0
+            ? 'The item has no surfaces yet. Measure them under Survey, then choose products under Layer.'
+            : sheet.refused.length > 0
+              ? 'Everything chosen is refused. Layer says why, and names the way out.'
+              : 'No panel has a product on it yet. Choose them under Layer.'}
+        </p>
+        <Link
+          to={{ pathname: `/jobs/${job.id}/${document.surfaces.length === 0 ? 'survey' : 'layer'}`, search }}
+          className="inline-flex min-h-16 items-center bg-over px-8 text-xl font-semibold text-over-ink"
+        >
+          {document.surfaces.length === 0 ? 'Go to Survey' : 'Go to Layer'}
+        </Link>
+      </section>
+    );
+  }
+  return (
+    <section className="flex flex-1 flex-col items-center justify-center gap-4 p-10 text-center">
+      <h2 className="figure text-4xl">All {sheet.patches.length} patches laid and levelled</h2>
+      <p className="text-2xl">
+        Keep it dry, still and free of dust until{' '}
+        <strong className="figure">
+          {plan.waterSafeMin === null ? 'it cures: not in this air' : moment(at(plan.waterSafeMin))}
+        </strong>
+      </p>
+      {plan.handoverMin !== null && <p className="text-xl text-ink-2">Hand over {moment(at(plan.handoverMin))}</p>}
+      <Link
+        to={{ pathname: `/jobs/${job.id}/care`, search }}
+        className="mt-4 inline-flex min-h-16 items-center bg-over px-8 text-xl font-semibold text-over-ink"
+      >
+        Care and removal
+      </Link>
+    </section>
+  );
+}

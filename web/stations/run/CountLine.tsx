@@ -1,0 +1,64 @@
+import type { SheetPatch } from '#core/work/run';
+import type { JobView } from '../../job/useJobView';
+import { clock, countdown, span } from '../../ui/moments';
+import { type gateTimes } from '../../window/gate-times';
+import { type windowState } from './instruction';
+
+interface CountProps {
+  readonly job: JobView;
+  readonly current: SheetPatch;
+  readonly state: ReturnType<typeof windowState>;
+  readonly laid: boolean;
+  readonly early: boolean;
+  readonly ageMin: number;
+  readonly times: NonNullable<ReturnType<typeof gateTimes>>;
+  readonly rewetByMin: number | null | undefined;
+}
+
+/** The window in one line: what it does next, and when. */
+export function CountLine({ job, current, state, laid, early, ageMin, times, rewetByMin }: CountProps) {
+  if (early) {
+    return (
+      <p className="text-2xl text-warn">
+        The coat below is not ready before <strong className="figure">{clock(job.at(current.laid.startMin))}</strong>:
+        laid now, it is dragged off.
+      </p>
+    );
+  }
+  if (!laid) {
+    return (
+      <p className="text-xl text-ink-2">
+        Opens {span(times.guardedFromMin)} after the first stroke
+        {times.guardedByMin === null ? ', no hurry after that' : `, closes after ${span(times.guardedByMin)}`}
+      </p>
+    );
+  }
+  const toOpen = times.guardedFromMin - ageMin;
+  const toClose = times.guardedByMin === null ? undefined : times.guardedByMin - ageMin;
+  const big = (minutes: number) => (
+    <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none" style={{ fontStretch: '100%' }}>
+      {countdown(minutes)}
+    </strong>
+  );
+  const line = 'flex items-baseline gap-4 text-2xl';
+  if (state === 'closed') {
+    const rewet = rewetByMin === undefined || rewetByMin === null ? undefined : rewetByMin;
+    return (
+      <p className={`${line} text-stop`}>
+        closed for {big(ageMin - (times.byMin ?? 0))}
+        <span className="text-lg">{rewet !== undefined && `if it grabs, re-wet by ${clock(job.at(rewet))}`}</span>
+      </p>
+    );
+  }
+  if (toOpen > 0) return <p className={line}>opens in {big(toOpen)}</p>;
+  if (toClose === undefined) return <p className={`${line} text-ok`}>open, no hurry</p>;
+  if (toClose > 0) {
+    return (
+      <p className={`${line} ${state === 'closing' ? 'text-warn' : 'text-ok'}`}>
+        {state === 'closing' ? 'closing, ' : 'open, '}
+        {big(toClose)} left
+      </p>
+    );
+  }
+  return <p className={`${line} text-warn`}>past what is safe; closes in {big((times.byMin ?? 0) - ageMin)}</p>;
+}

@@ -1,0 +1,161 @@
+import { Eye, Flag, Undo2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { SUBSTRATES } from '#core/item/substrates';
+import { MS_PER_MIN } from '#core/measures';
+import { patchKey, patchWindow, type SheetPatch } from '#core/work/run';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { m2 } from '../../ui/measures';
+import { useNow } from '../../ui/useNow';
+import { WindowGate } from '../../window/WindowGate';
+import { gateTimes } from '../../window/gate-times';
+import { amountInHand } from '../quantify/words';
+import { AirButton } from './AirButton';
+import { CountLine } from './CountLine';
+import { FaultDialog } from './FaultDialog';
+import { Lesson } from './Lesson';
+import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
+import { useSignals, useSound } from './signals';
+import { useTap } from './useTap';
+
+interface InHandProps {
+  readonly job: JobView;
+  readonly current: SheetPatch;
+}
+
+export function InHand({ job, current }: InHandProps) {
+  const { planned, record, document, sheet } = job;
+  const now = useNow(250);
+  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
+  const { tap, waiting } = useTap(job.id);
+  const [faulting, setFaulting] = useState(false);
+  const [aloud] = useSound();
+  // A new start is a new window; while it runs, only taps and readings move it.
+  const begunAt = current.record?.layStartMin ?? job.nowMin;
+  const { window, rewetByMin } = useMemo(
+    () => patchWindow(planned, record, current, begunAt),
+    [planned, record, current, begunAt],
+  );
+  const surface = document.surfaces.find(({ id }) => id === current.patch.surface)!;
+  const product = document.products.find(({ id }) => id === current.coat.product)!;
+  const laid = current.record !== undefined;
+  const ageMin = laid ? nowMin - current.record.layStartMin : 0;
+  const state = windowState(window, ageMin);
+  const instruction = instructionFor(current.state, state)!;
+  const pending = waiting > 0;
+  useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
+  const times = gateTimes(window);
+  const early = !laid && current.laid.startMin > nowMin + 0.5;
+  const { sectionsPerCopy } = current.laid;
+  const { patch } = current;
+  const where = [
+    sectionsPerCopy > 1 && `section ${patch.section} of ${sectionsPerCopy}`,
+    surface.count > 1 && `piece ${patch.copy} of ${surface.count}`,
+    current.coat.coat > 1 || surface.layers.some(({ coats }) => coats > 1) ? `coat ${patch.coat}` : false,
+  ].filter(Boolean);
+  const next = sheet.patches.find((other) => other.state === 'todo' && other !== current);
+  const cueDue = current.state === 'waiting' || current.state === 'laying';
+
+  return (
+    <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto">
+      <div className="px-6 pt-4">
+        <p className={`text-2xl ${state === 'closed' && laid ? 'font-semibold text-stop' : 'text-ink-2'}`}>
+          {instruction.verb}
+        </p>
+        <h2 className="figure text-[clamp(2rem,4.2vw,3.4rem)] leading-[1.05]" style={{ fontStretch: '105%' }}>
+          {job.nameOf(patch.surface)}
+        </h2>
+        <p className="mt-1 text-xl">
+          {where.length > 0 && <>{where.join(', ')} · </>}
+          {m2(current.areaM2)} · <strong>{amountInHand(product, current.coat.method, current.amount)}</strong>{' '}
+          {product.name}
+        </p>
+        {SUBSTRATES[surface.substrate].matte && (
+          <p className="mt-1 text-lg text-warn">
+            Satin or matte: one go, no seams, plenty of product. Never polish it.
+          </p>
+        )}
+      </div>
+      <div className="mt-3 flex min-h-36 flex-1 flex-col justify-center px-6">
+        {times ? (
+          <>
+            <CountLine
+              state={state}
+              laid={laid}
+              early={early}
+              job={job}
+              current={current}
+              ageMin={ageMin}
+              times={times}
+              rewetByMin={rewetByMin}
+            />
+            <div className="mt-2 border border-line-strong">
+              <WindowGate
+                times={times}
+                nowMin={laid ? ageMin : undefined}
+                heightPx={118}
+                flashing={current.state === 'waiting' || current.state === 'levelling' || current.state === 'laying'}
+              />
+            </div>
+          </>
+        ) : (
+          <p className="text-xl text-stop">The window stays closed in this air.</p>
+        )}
+        <Lesson job={job} product={product.id} />
+      </div>
+      <div className="shrink-0 px-6 pb-5 pt-3">
+        <Button
+          look={instruction.due && !early ? 'main' : 'plain'}
+          glove
+          className="min-h-28 w-full text-[2rem]"
+          disabled={pending}
+          onClick={() => tap(entryFor(instruction.logs, current, surface.surfaceC))}
+        >
+          {pending ? 'Logging …' : instruction.action}
+        </Button>
+        {current.state === 'laying' && document.crew.mode === 'pair' && (
+          <Button
+            glove
+            className="mt-3 min-h-20 w-full text-2xl"
+            disabled={pending}
+            onClick={() => tap({ type: 'level-start', patch })}
+          >
+            The second starts levelling
+          </Button>
+        )}
+        <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
+          <Button
+            glove
+            disabled={pending || !cueDue || current.record?.cueMin !== undefined}
+            onClick={() => tap({ type: 'cue-seen', patch })}
+          >
+            <Eye size={22} /> Cue seen
+          </Button>
+          <Button glove onClick={() => setFaulting(true)} disabled={record.patches.size === 0}>
+            <Flag size={22} /> Fault
+          </Button>
+          <Button
+            glove
+            disabled={pending || !record.lastEntry}
+            onClick={() => record.lastEntry && tap({ type: 'undo', entry: record.lastEntry.id })}
+          >
+            <Undo2 size={22} /> Undo
+          </Button>
+          <AirButton job={job} disabled={pending} onTap={tap} />
+        </div>
+        <p className="mt-3 truncate text-ink-2">
+          {next ? (
+            <>
+              Then {job.nameOf(next.patch.surface)}
+              {next.laid.sectionsPerCopy > 1 && `, section ${next.patch.section} of ${next.laid.sectionsPerCopy}`}, with{' '}
+              {job.productName(next.coat.product)}
+            </>
+          ) : (
+            'The last patch.'
+          )}
+        </p>
+      </div>
+      <FaultDialog job={job} current={current} open={faulting} onClose={() => setFaulting(false)} onTap={tap} />
+    </section>
+  );
+}
