@@ -72,7 +72,6 @@ export function playedLog(job: Job, untilMin: number): NewEntry[] {
     .map(({ atMin, entry }, index) => ({
       id: `played-${index + 1}`,
       at: instantAfter(job.startAt, atMin),
-      by: 'Bay tablet',
       entry,
     }));
 }

@@ -1,7 +1,7 @@
-import { MINUTES_PER_DAY } from '#core/measures';
 import type { Offer } from '#core/choice/offers';
 import { type Sizes, templateById } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
+import { MINUTES_PER_DAY } from '#core/measures';
 import { bayAmbient } from '#core/time/air';
 import { type Bay, type JobDraft, type JobInput, readJob } from '#formats/job';
 import type { NewEntry } from '#formats/log';

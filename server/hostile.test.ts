@@ -1,8 +1,8 @@
 /** Inputs made to hurt: huge, endless, untimely, at once. */
 import { gzipSync } from 'node:zlib';
+import type { OfferRecord } from '#formats/choice';
 import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
-import type { OfferRecord } from '#formats/choice';
 import { ternmouthYard } from '../demo/workshop';
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';

@@ -2,6 +2,7 @@ import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { request } from 'node:http';
 import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job';
+import { parted } from '#formats/shelf';
 import type { LogEntry } from '#formats/log';
 import { ternmouthYard } from '../demo/workshop';
 import { runLog } from './db/schema';
@@ -199,17 +200,17 @@ describe('the workshop', () => {
   });
 
   test('sheets are versioned, and jobs keep the copy they were planned with', async () => {
-    const [sheet] = yard.shelf;
+    const { sheet } = parted(yard.shelf[0]!);
     await call('POST', '/api/products', sheet);
-    const changed = { ...sheet!, name: 'Renamed' };
-    expect((await call<ShelfProduct>('PUT', `/api/products/${sheet!.id}`, changed, 1)).body.version).toBe(2);
-    expect((await call('PUT', `/api/products/${sheet!.id}`, sheet, 1)).status).toBe(412);
-    const twisted = { ...sheet!, milestones: [...sheet!.milestones, sheet!.milestones[0]] };
-    expect(await problem(call('PUT', `/api/products/${sheet!.id}`, twisted, 2))).toMatchObject({
+    const changed = { ...sheet, name: 'Renamed' };
+    expect((await call<ShelfProduct>('PUT', `/api/products/${sheet.id}`, changed, 1)).body.version).toBe(2);
+    expect((await call('PUT', `/api/products/${sheet.id}`, sheet, 1)).status).toBe(412);
+    const twisted = { ...sheet, milestones: [...sheet.milestones, sheet.milestones[0]] };
+    expect(await problem(call('PUT', `/api/products/${sheet.id}`, twisted, 2))).toMatchObject({
       status: 400,
-      faults: [{ path: `milestones[${sheet!.milestones.length}].name` }],
+      faults: [{ path: `milestones[${sheet.milestones.length}].name` }],
     });
-    expect((await call('DELETE', `/api/products/${sheet!.id}`, undefined, 2)).status).toBe(204);
+    expect((await call('DELETE', `/api/products/${sheet.id}`, undefined, 2)).status).toBe(204);
   });
 
   test('the thermo-hygrometer streams, and changes are told', async () => {

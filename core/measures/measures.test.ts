@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { MEASURES, MINUTES_PER_MONTH } from '.';
+import { MEASURES, MINUTES_PER_MONTH } from './index';
 
 test.each([
   ['length', 25.4, 1],

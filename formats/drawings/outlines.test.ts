@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { boundingBox, type Point, type Polygon, polygonAreaM2 } from '#core/item/geometry';
 import { TEMPLATES } from '#core/item/nets';
 import { jobSchema } from '#formats/job';
+import { readOutlinesDxf } from './dxf';
 import { netDxf, netSvg } from './net-files';
 import { type Drawing, DrawingError, drawingSizeMm } from './outlines';
-import { readOutlinesDxf } from './dxf';
 import { readOutlinesSvg } from './svg';
 
 // Generous: the machine may be busy with a browser.

@@ -1,5 +1,3 @@
-import { TENTH_SIGMAS } from '#core/measures';
-import { z } from 'zod';
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
 import {
   INSPECTION_LIGHTS,
@@ -13,6 +11,7 @@ import {
 } from '#core/item/condition';
 import { HARDNESS, READING_SOURCES } from '#core/item/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILY_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
@@ -39,6 +38,7 @@ import {
 } from '#formats/values';
 import { JOB_LIMITS } from './limits';
 import { jobWishesSchema } from './wishes';
+import { z } from 'zod';
 
 export const JOB_FORMAT = 'glaphyra.job/1';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { READING_SOURCES } from '#core/item/paint';
 import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
+import { READING_SOURCES } from '#core/item/paint';
 import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
 import type { LoggedEntry } from '#core/work/run';
@@ -94,13 +94,15 @@ export const runEntrySchema = z.discriminatedUnion(
 export const newEntrySchema = object({
   id: nonEmpty().max(64, { error: 'expected at most 64 characters' }),
   at: instant(),
-  by: nonEmpty().max(80, { error: 'expected at most 80 characters' }).optional(),
   entry: runEntrySchema,
 });
 export type NewEntry = z.output<typeof newEntrySchema>;
 
-/** An entry as it stands in the log. `seq` is the order in which it was recorded. */
-export const logEntrySchema = newEntrySchema.extend({ seq: z.int(), recordedAt: instant() });
+/**
+ * An entry as it stands in the log. `seq` is the order in which it was recorded, `by` who did it: known from the
+ * request and never from what was sent.
+ */
+export const logEntrySchema = newEntrySchema.extend({ seq: z.int(), recordedAt: instant(), by: z.string().optional() });
 export type LogEntry = z.output<typeof logEntrySchema>;
 
 /** The log on the job's own scale of minutes. */

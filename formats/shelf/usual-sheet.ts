@@ -1,6 +1,6 @@
-import type { ProductProperty } from '#core/products/sheets';
 import type { SubstrateId } from '#core/item/substrates';
 import { FAMILIES, type FamilyId } from '#core/products/families';
+import type { ProductProperty } from '#core/products/sheets';
 import type { MilestoneName } from '#core/time/clocks';
 import type { ProductSheetInput } from './product';
 

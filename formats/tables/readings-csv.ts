@@ -1,6 +1,6 @@
 import { MEASURES } from '#core/measures';
-import Papa from 'papaparse';
 import type { Fault } from '#formats/values';
+import Papa from 'papaparse';
 
 /** One reading of a gauge's file, by the panel it was taken on. */
 export interface GaugeReading {

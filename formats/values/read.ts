@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { type Fault, faultsOfIssues, FaultsError, fewFaults, pathText } from './faults';
+import { type Fault, FaultsError, faultsOfIssues, fewFaults, pathText } from './faults';
 
 /** Reads anything a schema describes. @throws FaultsError with every fault at once. */
 export function read<S extends z.ZodType>(

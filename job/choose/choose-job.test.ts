@@ -6,9 +6,9 @@ import type { Job } from '#formats/job';
 import { readProduct } from '#formats/shelf';
 import { choiceSurfaces, chooseFile, jobToChoose } from '#job/choose';
 import { isAircraft } from '#job/plan';
-import { wishesSchema } from '../../formats/job/wishes';
 import { DEMO_SHELF } from '../../demo/shelf';
 import { ternmouthYard } from '../../demo/workshop';
+import { wishesSchema } from '../../formats/job/wishes';
 
 jest.setTimeout(120_000);
 

@@ -1,4 +1,3 @@
-import { MONTHS_PER_YEAR, MINUTES_PER_HOUR } from '#core/measures';
 import {
   bayAir,
   cheapestAlone,
@@ -17,6 +16,7 @@ import {
 } from '#core/choice/choose';
 import { twinOf } from '#core/item/condition';
 import { SUBSTRATES } from '#core/item/substrates';
+import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import { surfaceAreaM2 } from '#core/work/plan';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';

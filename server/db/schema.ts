@@ -2,9 +2,9 @@ import { sql } from 'drizzle-orm';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Offer } from '#core/choice/offers';
 import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
-import type { JobLesson } from '#job/learn';
 import type { LogEntry } from '#formats/log';
 import type { KitEntry, MakerSheet, ShopFigures } from '#formats/shelf';
+import type { JobLesson } from '#job/learn';
 
 export const bays = sqliteTable('bays', {
   id: text('id').primaryKey(),

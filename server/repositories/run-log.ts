@@ -28,7 +28,7 @@ export function runLogRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, jobId))
         .get()?.last ?? 0,
-    append: (jobId: string, { by, ...entry }: NewEntry, recordedAt: string): LogEntry =>
+    append: (jobId: string, entry: NewEntry, recordedAt: string, by?: string): LogEntry =>
       logEntry(
         db
           .insert(runLog)

@@ -1,8 +1,8 @@
 import type { Bay } from '#formats/job';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
-import { jobRepository } from '../repositories/jobs';
 import { bayRepository } from '../repositories/bays';
+import { jobRepository } from '../repositories/jobs';
 import type { ChangeFeed } from './changes';
 import { versionGuard } from './versions';
 

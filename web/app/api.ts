@@ -19,7 +19,7 @@ import type {
   ShelfProduct,
 } from '#formats/job';
 import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
-import type { KitEntry, KitRecord, ProductSheetInput, ShelfFile, MakerSheet, ShopFigures } from '#formats/shelf';
+import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
 export interface NewPhoto {

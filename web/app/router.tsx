@@ -10,7 +10,7 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
     children: [
       { index: true, lazy: () => import('../stations/today/Today') },
-      { path: 'new', lazy: () => import('../stations/survey/NewJob') },
+      { path: 'new', lazy: () => import('../stations/survey/measure/NewJob') },
       { path: 'items', lazy: () => import('../stations/items/Items') },
       { path: 'items/:itemId', lazy: () => import('../stations/items/Item') },
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },

@@ -1,9 +1,9 @@
-import { um as micrometres } from '../ui/measures';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { FamilyId } from '#core/products/families';
 import type { Ledger } from '#core/work/prepare';
 import type { Fill } from '../net/fills';
+import { um as micrometres } from '../ui/measures';
 
 /** One stratum of the ground a stack stands on, from the top down. Heights are for the eye, not to scale. */
 export interface Stratum {

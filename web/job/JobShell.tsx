@@ -3,10 +3,10 @@ import { useEffect } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
-import { moment } from '../ui/moments';
 import { m2 } from '../ui/measures';
-import { keepSearch, searchFor } from './kept-place';
+import { moment } from '../ui/moments';
 import { Refused } from './Refused';
+import { keepSearch, searchFor } from './kept-place';
 import { STATIONS } from './stations';
 import { type JobView, useLoadedJob } from './useJobView';
 

@@ -1,8 +1,8 @@
 import { type ReactNode, useMemo } from 'react';
 import type { Box } from '#core/item/geometry';
 import { arrange, type Arrangement } from '#core/item/nets';
-import type { LegendEntry, PanelPaint, Place } from '../net/paint';
 import { Net } from '../net/Net';
+import type { LegendEntry, PanelPaint, Place } from '../net/paint';
 import type { SheetTool } from '../net/sheet-tool';
 import { useKeptScroll } from './kept-place';
 import { useJob } from './useJobView';

@@ -1,8 +1,8 @@
 import { firstWashMin } from '#core/after/care';
 import { money } from '#formats/values';
 import { hours } from '../stations/prepare/hours';
-import { moment } from '../ui/moments';
 import { m2 } from '../ui/measures';
+import { moment } from '../ui/moments';
 import { STATION_NAMES } from './station-names';
 import type { JobView } from './useJobView';
 

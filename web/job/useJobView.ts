@@ -1,22 +1,13 @@
 import { useEffect, useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import { type StandingSurface, standingSurfaces } from '#core/after/care';
+import type { StandingSurface } from '#core/after/care';
 import type { Plan, PlannedJob } from '#core/work/plan';
-import {
-  type PanelCase,
-  type Preparation,
-  prepareItem,
-  type PrepareSettings,
-  type WorkingDay,
-  workingDay,
-} from '#core/work/prepare';
-import { foldLog, type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
+import { type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
-import { loggedEntries } from '#formats/log';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
-import { panelCases, prepareSettings } from '#job/prepare';
+import { doneView, type PreparedView, preparedView, standingView } from '#job/view';
 import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
@@ -52,14 +43,6 @@ export interface JobView {
   readonly at: (minutes: number) => string;
 }
 
-/** The preparation that follows from the job as it stands, with what was learned of hours. */
-export interface PreparedView {
-  readonly cases: readonly PanelCase[];
-  readonly settings: PrepareSettings;
-  readonly preparation: Preparation;
-  readonly day: WorkingDay;
-}
-
 /** How often what depends on the time of day is worked out again, ms. The bay's own countdown runs faster. */
 const RENEW_MS = 5000;
 
@@ -83,34 +66,24 @@ export function useLoadedJob(id: string): LoadedJob {
 
   const document = current?.draft.document;
   const planned = useMemo(() => document && plannedJob(document), [document]);
-  const log = useMemo(
-    () => (document && entries ? loggedEntries(document.startAt, entries) : undefined),
-    [document, entries],
-  );
-  const done = useMemo(() => log && foldLog(log), [log]);
-  const laid = useMemo(() => new Set([...(done?.patches.values() ?? [])].map(({ patch }) => patch.surface)), [done]);
-  const nowMin = document ? minutesBetween(document.startAt, new Date(nowMs).toISOString()) : 0;
-  const begun = (done?.patches.size ?? 0) > 0;
+  const startAt = document?.startAt;
+  const done = useMemo(() => (startAt && entries ? doneView(startAt, entries) : undefined), [startAt, entries]);
+  const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   // Until it begins, a job is planned for its own start, whatever the time is now.
-  const planFromMin = begun ? nowMin : 0;
-  const sheet = useMemo(() => planned && done && runSheet(planned, done, planFromMin), [planned, done, planFromMin]);
-  const standing = useMemo(
-    () => planned && done && standingSurfaces(planned, done, document?.owner ?? {}),
-    [planned, done, document],
+  const planFromMin = done?.begun ? nowMin : 0;
+  const sheet = useMemo(
+    () => planned && done && runSheet(planned, done.record, planFromMin),
+    [planned, done, planFromMin],
   );
+  const owner = document?.owner;
+  const standing = useMemo(() => planned && done && standingView(planned, done.record, owner), [planned, done, owner]);
   const { data: learned } = useLearnedQuery();
   const { data: kitRecords = NONE } = useKitQuery();
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
-  const prepared = useMemo((): PreparedView | undefined => {
-    if (!document) return undefined;
-    const cases = panelCases(document);
-    const settings = prepareSettings(document, learned, kit);
-    const preparation = prepareItem(cases, settings);
-    return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
-  }, [document, learned, kit]);
+  const prepared = useMemo(() => document && preparedView(document, learned, kit), [document, learned, kit]);
   const products = useMemo(() => shelf.map(stocked), [shelf]);
 
-  if (!current || !document || !planned || !log || !done || !sheet || !standing || !prepared) {
+  if (!current || !document || !planned || !done || !sheet || !standing || !prepared) {
     return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };
   }
   const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
@@ -126,14 +99,11 @@ export function useLoadedJob(id: string): LoadedJob {
     bays,
     shelf: products,
     planned,
-    log,
-    record: done,
-    laid,
+    ...done,
     sheet,
     plan: sheet.plan,
     standing,
     prepared,
-    begun,
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),
     choose: (surface) =>

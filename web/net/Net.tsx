@@ -1,10 +1,10 @@
 import { type KeyboardEvent, useCallback, useEffect, useId, useMemo, useRef } from 'react';
 import type { Arrangement, PlacedPanel } from '#core/item/nets';
 import { useSize } from '../ui/useSize';
-import { FillPatterns, paintOf } from './fills';
 import { Labels } from './Labels';
-import type { LegendEntry, PanelPaint, Place } from './paint';
 import { Panel } from './Panel';
+import { FillPatterns, paintOf } from './fills';
+import type { LegendEntry, PanelPaint, Place } from './paint';
 import { Lines, ScaleBar } from './sheet-lines';
 import { sheetPoint, type SheetTool } from './sheet-tool';
 import { panelTowards } from './walk';

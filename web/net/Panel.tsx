@@ -1,11 +1,11 @@
 import { memo, useMemo } from 'react';
 import { boundingBox, type Polygon } from '#core/item/geometry';
 import type { PlacedPanel } from '#core/item/nets';
-import { paintOf } from './fills';
 import { Lengths } from './Lengths';
+import { Spot } from './Spot';
+import { paintOf } from './fills';
 import { type PanelPaint, type Place, SIGN_WORDS } from './paint';
 import { placeOf } from './sheet-tool';
-import { Spot } from './Spot';
 
 const pathOf = (outline: Polygon) => `M${outline.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
 

@@ -18,8 +18,8 @@ import { kindOf, KINDS } from '../net/fills';
 import { totalRemoval } from './care/totals';
 import { amountInHand } from './quantify/words';
 import { RUN_LEGEND, runLens } from './run/run-lens';
-import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './survey/condition-lens';
-import { kindLegend, kindLens } from './survey/kind-lens';
+import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './survey/condition/condition-lens';
+import { kindLegend, kindLens } from './survey/measure/kind-lens';
 import { cureBars } from './time/cure-bars';
 
 const yard = ternmouthYard('2027-03-02T10:40:00+01:00');

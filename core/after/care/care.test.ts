@@ -1,7 +1,7 @@
+import { MINUTES_PER_MONTH } from '#core/measures';
 import { foldLog, type LoggedEntry, type Patch } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
 import { clearOnSurfaces, conditionAt, hardFromMin, removalFrom, standingSurfaces } from './care';
-import { MINUTES_PER_MONTH } from '#core/measures';
 
 const coating = product({ over: ['bare', 'self'], ratedMonths: 36 });
 const planned = job({

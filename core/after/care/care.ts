@@ -1,17 +1,10 @@
-import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#core/after/life';
 import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
-import {
-  coatMilestones,
-  type CoatMilestones,
-  type PlannedJob,
-  type PlannedSurface,
-  readyBySheet,
-  surfaceAreaM2,
-} from '#core/work/plan';
+import { coatMilestones, type CoatMilestones, type PlannedJob, type PlannedSurface, readyBySheet, surfaceAreaM2 } from '#core/work/plan';
 import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
 /** Average month, minutes. */

@@ -1,7 +1,7 @@
+import { MINUTES_PER_MONTH } from '#core/measures';
 import { foldLog, type LoggedEntry, type RunEntry, runProgress, runSheet } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
 import { firstWashAfter, standingSurfaces } from './care';
-import { MINUTES_PER_MONTH } from '#core/measures';
 import { firstRenewMin, firstWashMin, stageOf } from './stage';
 
 const coating = product({

@@ -1,7 +1,7 @@
-import { MONTHS_PER_YEAR } from '#core/measures';
 import { conditionLeft } from '#core/after/life';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { MONTHS_PER_YEAR } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import { REMOVAL_METHODS, removalLadder, type RemovalMethod, type RemovalMethodId } from './methods';
 

@@ -1,9 +1,9 @@
 import type { Product } from '#core/products/sheets';
-import { choose } from './choose';
-import { OutOfTime } from './out-of-time';
-import type { ChooseOptions, Goal } from './goal';
 import type { Choice } from './choice-of';
+import { choose } from './choose';
+import type { ChooseOptions, Goal } from './goal';
 import type { SurfaceKind } from './options';
+import { OutOfTime } from './out-of-time';
 import type { Solve } from './program';
 import type { Wishes } from './wishes';
 

@@ -1,6 +1,6 @@
 import type { Product } from '#core/products/sheets';
-import { OutOfTime } from './out-of-time';
 import type { Option, SurfaceKind } from './options';
+import { OutOfTime } from './out-of-time';
 import { LEAST_SHARE, type Portion, type Solved, solvePortions } from './portions';
 import type { Solve } from './program';
 import type { ChoiceSurface } from './stacks';

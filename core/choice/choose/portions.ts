@@ -1,8 +1,8 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
 import type { Product } from '#core/products/sheets';
-import { OutOfTime } from './out-of-time';
 import { type Goal, TIE } from './goal';
 import type { Option } from './options';
+import { OutOfTime } from './out-of-time';
 import { ProgramBuilder, type Row, type Solve } from './program';
 import { workMoney } from './value';
 import type { Wishes } from './wishes';

@@ -1,7 +1,7 @@
-import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import { expectedLife, stackedMonths } from '#core/after/life';
 import { planRemoval } from '#core/after/removal';
 import { substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
 import { METHODS, usualMethod } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';

@@ -1,6 +1,6 @@
-import { MONTHS_PER_YEAR, MINUTES_PER_HOUR } from '#core/measures';
 import { expectedLife, type LifeFactor } from '#core/after/life';
 import type { SubstrateId } from '#core/item/substrates';
+import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import type { Choice } from './choice-of';
 import type { Barred, BayAir } from './in-bay';

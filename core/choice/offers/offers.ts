@@ -1,7 +1,7 @@
-import { MINUTES_PER_HOUR } from '#core/measures';
 import { type Exposure, stackLife } from '#core/after/life';
 import { choiceOf, type ChoiceSurface, optionsFor, type StackLayer, type Wishes } from '#core/choice/choose';
 import type { SubstrateId } from '#core/item/substrates';
+import { MINUTES_PER_HOUR } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
 import { answerOf, judgeStack } from '#core/products/layering';
 import type { Product } from '#core/products/sheets';

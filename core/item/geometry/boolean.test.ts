@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { boxed, joined, overlapM2, without } from './boolean';
-import { type Polygon, polygonAreaM2 } from './polygon';
 import { firstSelfCrossing } from './crossing';
+import { type Polygon, polygonAreaM2 } from './polygon';
 import { splitAlong } from './split';
 
 const box = (x: number, y: number, w: number, h: number): Polygon => [

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { areaRange, totalArea } from './area-spread';
-import { equalStrips, type Point, type Polygon, polygonAreaM2 } from './polygon';
 import { firstSelfCrossing, segmentsMeet } from './crossing';
+import { equalStrips, type Point, type Polygon, polygonAreaM2 } from './polygon';
 import { type Shape, shapeAreaM2, shapeOutline, shapeShortSideM, simpson } from './shapes';
 
 describe('areas of taped shapes', () => {

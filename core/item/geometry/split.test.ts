@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { type Point, polygonAreaM2 } from './polygon';
 import { firstSelfCrossing } from './crossing';
+import { type Point, polygonAreaM2 } from './polygon';
 import { splitAlong } from './split';
 
 const total = (pieces: readonly (readonly Point[])[]) => pieces.reduce((sum, piece) => sum + polygonAreaM2(piece), 0);

@@ -1,17 +1,8 @@
-import {
-  type AreaSource,
-  boundingBox,
-  type Box,
-  type Point,
-  type Polygon,
-  type Shape,
-  shapeAreaM2,
-  shapeOutline,
-} from '#core/item/geometry';
+import { type AreaSource, boundingBox, type Box, type Point, type Polygon, type Shape, shapeAreaM2, shapeOutline } from '#core/item/geometry';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { Linework, NetPanel } from './net';
-import { sizeFaults } from './template';
 import type { Sizes } from './sizes';
+import { sizeFaults } from './template';
 import { templateById } from './templates';
 
 /** What the sheet needs to know of a surface. */

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { boundingBox, containsPoint, type Point, shapeAreaM2 } from '#core/item/geometry';
 import { SUBSTRATES } from '#core/item/substrates';
 import { type GroupId, SURFACE_GROUPS } from './groups';
-import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import type { Sizes } from './sizes';
+import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import { templateById, TEMPLATES } from './templates';
 
 // Generous: the machine may be busy with a browser.

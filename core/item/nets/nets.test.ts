@@ -3,8 +3,8 @@ import { boundingBox, firstSelfCrossing, type Point, polygonAreaM2 } from '#core
 import { SUBSTRATES } from '#core/item/substrates';
 import type { Net } from './net';
 import { pathPoints } from './path';
-import { SizeError, sizeFaults } from './template';
 import type { Sizes } from './sizes';
+import { SizeError, sizeFaults } from './template';
 import { templateById, TEMPLATES } from './templates';
 
 const hatchback = templateById('hatchback')!;

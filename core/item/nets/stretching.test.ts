@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { boundingBox, firstSelfCrossing, type Point, polygonAreaM2 } from '#core/item/geometry';
 import { SUBSTRATES } from '#core/item/substrates';
 import type { Net } from './net';
-import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import type { Sizes } from './sizes';
+import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import { TEMPLATES } from './templates';
 
 // Generous: the machine may be busy with a browser.

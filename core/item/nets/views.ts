@@ -3,8 +3,8 @@ import type { SubstrateId } from '#core/item/substrates';
 import type { GroupId } from './groups';
 import type { Linework, Net, NetPanel, Zone } from './net';
 import { pathPoints } from './path';
-import { checkedSizes, type ItemTemplate } from './template';
 import type { Dimension, Sizes } from './sizes';
+import { checkedSizes, type ItemTemplate } from './template';
 
 /** A panel of a view, mm of the drawing, as a path or as a circle that stays round at any size. */
 export interface DrawnPanel {

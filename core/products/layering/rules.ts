@@ -1,5 +1,5 @@
-import { MINUTES_PER_DAY } from '#core/measures';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { MINUTES_PER_DAY } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
 import { spanInWords } from '#core/time/clocks';

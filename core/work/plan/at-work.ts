@@ -1,5 +1,5 @@
-import { TENTH_SIGMAS } from '#core/measures';
 import { type MatteSchool, substrateFactors, type SubstrateId } from '#core/item/substrates';
+import { TENTH_SIGMAS } from '#core/measures';
 import { outsideLimits, type Product } from '#core/products/sheets';
 import { type AmbientSeries, STILL_AIR } from '#core/time/air';
 import type { WindowVerdict } from '#core/time/clocks';

@@ -1,6 +1,6 @@
 /** The findings of a plan in words: what is wrong, by how much, and the way out. */
-import { MINUTES_PER_DAY } from '#core/measures';
 import type { PanelPaint } from '#core/item/paint';
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { RuleId, Ruling } from '#core/products/layering';
 import type { Product, Range } from '#core/products/sheets';
 import type { Condensation } from '#core/time/air';

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { panel, settings, swirled } from '../../testing/preparation';
+import { prepareItem } from './item';
 import { learnedUse, lessonOf } from './lessons';
 import { learnedShare, sharesSeen } from './marks-gone';
 import type { MarkOutcome } from './observations';
-import { prepareItem } from './item';
 import { afterStageEntry, type StageRecord, withObservation } from './stage-log';
 
 const outcome = (what: MarkOutcome['outcome']) =>

@@ -1,7 +1,7 @@
-import { MONTHS_PER_YEAR } from '#core/measures';
 import { expectedLife } from '#core/after/life';
 import { planRemoval, type RemovalMethodId } from '#core/after/removal';
 import type { SubstrateId } from '#core/item/substrates';
+import { MONTHS_PER_YEAR } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
 
 export interface StackToCome {

@@ -1,15 +1,6 @@
 import fc from 'fast-check';
-import {
-  afterStageEntry,
-  PAUSE_REASONS,
-  rinseByMin,
-  type StageEntry,
-  stageFault,
-  type StageRecord,
-  stageState,
-  workedMin,
-} from './stage-log';
 import { learnedHours, lessonOf } from './lessons';
+import { afterStageEntry, PAUSE_REASONS, rinseByMin, type StageEntry, stageFault, type StageRecord, stageState, workedMin } from './stage-log';
 
 const stage = { kind: 'iron', round: 1 } as const;
 const start: StageEntry = { type: 'stage-start', stage, predictedMin: 20 };

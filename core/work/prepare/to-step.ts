@@ -1,6 +1,6 @@
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/work/kit';
 import { STEP_KINDS, type StepKind, type StepKindId, type StepUse } from '#core/work/steps';
-import type { PanelCase, Wanted, PrepareSettings, PrepStep } from './panel-case';
+import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
 import { siteFault } from './site';
 
 /** Panels curved more than this are intricate. */

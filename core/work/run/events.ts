@@ -1,5 +1,5 @@
-import type { LayingFault } from '#core/work/laying-faults';
 import type { ReadingSource } from '#core/item/paint';
+import type { LayingFault } from '#core/work/laying-faults';
 import type { ObservationEntry, StageEntry } from '#core/work/prepare';
 
 /** One section of one coat on one copy of a surface: the smallest thing that is laid in one go. */

@@ -1,7 +1,6 @@
 import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
-import type { RunRecord } from './record';
 import { calibrated } from './calibrate';
-import { patchState } from './record';
+import { patchState, type RunRecord } from './record';
 import { coatRecords } from './sheet';
 
 /** How far a run has come, counted and not laid out: what a glance at a job needs. */

@@ -1,5 +1,3 @@
-import { um } from '../../ui/measures';
-import { useMemo, useState } from 'react';
 import {
   clearOnSurfaces,
   conditionAt,
@@ -18,10 +16,12 @@ import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
+import { um } from '../../ui/measures';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { RemovalPlan } from './RemovalPlan';
 import { NOTHING_USED, totalRemoval } from './totals';
+import { useMemo, useState } from 'react';
 
 const LEGEND: readonly LegendEntry[] = [
   { fill: 'blank', text: 'Nothing on it' },

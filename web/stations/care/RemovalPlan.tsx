@@ -1,10 +1,10 @@
-import { um } from '../../ui/measures';
-import { ShieldAlert } from 'lucide-react';
 import type { LayerRemoval, Removal, RemovalStep } from '#core/after/removal';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { Part } from '../../job/Station';
+import { um } from '../../ui/measures';
 import { span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { ShieldAlert } from 'lucide-react';
 
 interface Props {
   readonly removal: Removal;

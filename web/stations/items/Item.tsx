@@ -1,13 +1,13 @@
-import { um } from '../../ui/measures';
-import { useState } from 'react';
-import { Link, useParams } from 'react-router';
 import { MARK_KINDS } from '#core/item/condition';
 import { FAMILIES } from '#core/products/families';
 import { STEP_KINDS } from '#core/work/steps';
 import type { Visit } from '#formats/job';
 import { errorText, useItemHistoryQuery } from '../../app/api';
+import { um } from '../../ui/measures';
 import { day } from '../../ui/moments';
 import { hours } from '../prepare/hours';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
 
 /** One item through the years, panel by panel or visit by visit. */
 export function Component() {

@@ -4,11 +4,10 @@ import { FAMILIES } from '#core/products/families';
 import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/products/layering';
 import { METHOD_IDS, type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
-import type { Layer } from '#formats/job';
+import { JOB_LIMITS, type Layer } from '#formats/job';
 import { Button } from '../../ui/Button';
 import { AnswerMark } from '../../ui/Mark';
 import { Overrule } from './Overrule';
-import { JOB_LIMITS } from '#formats/job';
 import { DONE_FIRST } from './done-first';
 
 interface ControlsProps {

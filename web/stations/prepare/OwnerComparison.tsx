@@ -1,11 +1,11 @@
-import { um } from '../../ui/measures';
-import { ArrowLeft, Printer } from 'lucide-react';
 import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/work/prepare';
 import { money } from '#formats/values';
 import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { um } from '../../ui/measures';
 import { hours } from './hours';
+import { ArrowLeft, Printer } from 'lucide-react';
 
 interface Props {
   readonly job: JobView;

@@ -1,4 +1,3 @@
-import { um } from '../../ui/measures';
 import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/item/condition';
 import { isDone, type Level, type PanelPreparation, SCOPE_STATES } from '#core/work/prepare';
 import { isPolishing, STEP_KINDS, takesPolish } from '#core/work/steps';
@@ -11,6 +10,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
+import { um } from '../../ui/measures';
 import { useTap } from '../run/useTap';
 import { PolishTool } from './PolishTool';
 import { TestSpot } from './TestSpot';

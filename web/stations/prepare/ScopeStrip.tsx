@@ -1,6 +1,6 @@
-import { um } from '../../ui/measures';
 import type { Level, ScopeOption } from '#core/work/prepare';
 import { money } from '#formats/values';
+import { um } from '../../ui/measures';
 import { hours } from './hours';
 
 interface Props {

@@ -1,6 +1,6 @@
 import type { PanelPreparation } from '#core/work/prepare';
-import type { LegendEntry, PanelPaint } from '../../net/paint';
 import type { Fill } from '../../net/fills';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { hours } from './hours';
 
 const LEVEL_FILLS = {

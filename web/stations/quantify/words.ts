@@ -1,7 +1,7 @@
-import { m2, millilitresSaid } from '../../ui/measures';
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
 import { dropsOf, pullsOf } from '#core/work/quantity';
+import { m2, millilitresSaid } from '../../ui/measures';
 
 /** An amount as a hand counts it: sprays of a trigger bottle, drops of a dropper, grams of a tin. */
 export function amountInHand(product: Product, method: MethodId, amount: number): string {

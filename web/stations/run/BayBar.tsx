@@ -1,6 +1,6 @@
 import { ArrowLeft, Volume2, VolumeX } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
-import { ThemeMenu } from '../../app/Shell';
+import { LazyThemeMenu } from '../../app/LazyThemeMenu';
 import type { JobView } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
 import { useSound } from './signals';
@@ -40,7 +40,7 @@ export function BayBar({ job }: { readonly job: JobView }) {
       >
         {aloud ? <Volume2 size={26} /> : <VolumeX size={26} />}
       </button>
-      <ThemeMenu glove />
+      <LazyThemeMenu glove />
     </header>
   );
 }

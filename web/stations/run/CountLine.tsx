@@ -1,8 +1,8 @@
 import type { SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { clock, countdown, span } from '../../ui/moments';
-import { type gateTimes } from '../../window/gate-times';
-import { type windowState } from './instruction';
+import type { gateTimes } from '../../window/gate-times';
+import type { windowState } from './instruction';
 
 interface CountProps {
   readonly job: JobView;

@@ -1,8 +1,8 @@
 import { equalStrips, type Polygon } from '#core/item/geometry';
 import type { Arrangement } from '#core/item/nets';
 import type { RunSheet, SheetPatch } from '#core/work/run';
-import type { LegendEntry, PanelPaint } from '../../net/paint';
 import type { Fill } from '../../net/fills';
+import type { LegendEntry, PanelPaint } from '../../net/paint';
 
 const FILLS: Readonly<Record<SheetPatch['state'], Fill>> = {
   todo: 'blank',

@@ -1,5 +1,5 @@
 import { useFormContext, useWatch } from 'react-hook-form';
-import { PROPERTIES, PROPERTY_IDS, type ProductProperty } from '#core/products/sheets';
+import { type ProductProperty, PROPERTIES, PROPERTY_IDS } from '#core/products/sheets';
 import type { Form } from './sheet-fields';
 
 /** What the rules ask of a sheet, ticked and not typed: a slip of the pen would switch a rule off. */

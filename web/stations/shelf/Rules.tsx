@@ -1,18 +1,18 @@
-import { stocked } from '#formats/shelf';
-import { skipToken } from '@reduxjs/toolkit/query';
-import { ShieldAlert } from 'lucide-react';
-import { useMemo } from 'react';
-import { Link, useSearchParams } from 'react-router';
 import { SUBSTRATES } from '#core/item/substrates';
 import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/products/layering';
 import { planJob } from '#core/work/plan';
 import { type Job, surfaceName } from '#formats/job';
+import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';
 import { plannedJob } from '#job/plan';
 import { errorText, useJobQuery, useJobsQuery, useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
 import { SelectField } from '../../ui/SelectField';
 import { ShelfTabs } from './ShelfTabs';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { ShieldAlert } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
 
 /** Every rule of layering as an installer reads it, and what on the shelf it touches. */
 export function Component() {

@@ -1,6 +1,3 @@
-import { m2, um } from '../../ui/measures';
-import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
-import { useFormContext, useWatch } from 'react-hook-form';
 import { expectedLife } from '#core/after/life';
 import { planRemoval } from '#core/after/removal';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
@@ -11,9 +8,12 @@ import { makerSheetSchema, type ProductSheet, type ShopFigures, shopFiguresSchem
 import { money, pathText } from '#formats/values';
 import { useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
+import { m2, um } from '../../ui/measures';
 import { span } from '../../ui/moments';
 import type { Form } from './sheet-fields';
 import { withoutBlanks } from './sheet-values';
+import { type ReactNode, useDeferredValue, useMemo, useState } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
 
 /** A sheet that is new to the shop. */
 const NOTHING_IN_HAND = shopFiguresSchema.parse({});

@@ -1,5 +1,3 @@
-import { celsius } from '../../ui/measures';
-import { Thermometer } from 'lucide-react';
 import { airAt, type BayClimate, condensation } from '#core/time/air';
 import type { Bay } from '#formats/job';
 import { changeOwner, moveToBay, startAt, typeAir } from '#job/edit';
@@ -7,12 +5,14 @@ import { errorText, useSaveBayMutation } from '../../app/api';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { DateTimeField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
-import { DateTimeField } from '../../ui/DateField';
+import { celsius } from '../../ui/measures';
 import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { useInstrument } from './useInstrument';
+import { Thermometer } from 'lucide-react';
 
 const TYPED = 'typed';
 

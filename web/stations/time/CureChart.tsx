@@ -1,14 +1,14 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN } from '#core/measures';
+import { type JobView, useJob } from '../../job/useJobView';
+import { moment } from '../../ui/moments';
+import { useSize } from '../../ui/useSize';
+import { type CureBar, cureBars } from './cure-bars';
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { type JobView, useJob } from '../../job/useJobView';
-import { moment } from '../../ui/moments';
-import { useSize } from '../../ui/useSize';
-import { type CureBar, cureBars } from './cure-bars';
 
 echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 

@@ -1,6 +1,5 @@
-import { MS_PER_MIN } from '#core/measures';
-import { lazy, Suspense, useMemo } from 'react';
 import { firstWashAfter } from '#core/after/care';
+import { MS_PER_MIN } from '#core/measures';
 import { latestMoment } from '#core/time/clocks';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
@@ -10,6 +9,7 @@ import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
 import { PanelTimes } from './PanelTimes';
+import { lazy, Suspense, useMemo } from 'react';
 
 const CureChart = lazy(() => import('./CureChart'));
 

@@ -1,14 +1,14 @@
-import { m2 } from '../../ui/measures';
 import { MS_PER_MIN } from '#core/measures';
-import { Plus, Upload } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
-import { Link } from 'react-router';
 import type { Bay, JobSummary } from '#formats/job';
 import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
+import { m2 } from '../../ui/measures';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
 import { Ripening } from './Ripening';
 import { TakenAway } from './TakenAway';
+import { Plus, Upload } from 'lucide-react';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
 
 // Reading files takes all the schemas along: loaded when one is to be read.
 const ImportJob = lazy(() => import('./ImportJob'));

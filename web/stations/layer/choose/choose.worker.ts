@@ -4,6 +4,7 @@ import { solveWith, type Wishes } from '#core/choice/choose';
 import type { ChoiceFile, ChoicePoint } from '#formats/choice';
 import type { Job } from '#formats/job';
 import { chooseFile } from '#job/choose';
+import { serveWorker } from '../../../work/in-worker';
 
 /** What is asked of the worker, and what it tells as it goes on. */
 export interface ChooseRequest {
@@ -12,24 +13,13 @@ export interface ChooseRequest {
 }
 export type ChooseNews =
   | { readonly kind: 'point'; readonly point: ChoicePoint; readonly done: number; readonly of: number }
-  | { readonly kind: 'nearer'; readonly gap: number }
-  | { readonly kind: 'done'; readonly choice: ChoiceFile }
-  | { readonly kind: 'failed'; readonly message: string };
+  | { readonly kind: 'nearer'; readonly gap: number };
 
-const tell = (news: ChooseNews) => self.postMessage(news);
-
-self.addEventListener('message', ({ data }: MessageEvent<ChooseRequest>) => {
-  void work(data).catch((error: unknown) =>
-    tell({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
-  );
-});
-
-async function work(request: ChooseRequest): Promise<void> {
+serveWorker<ChooseRequest, ChooseNews, ChoiceFile>(async (request, tell) => {
   const solve = solveWith(await highsLoader({ locateFile: () => solverUrl }));
   const onPoint = (point: ChoicePoint, done: number, of: number) => {
     tell({ kind: 'point', point, done, of });
     return false;
   };
-  const choice = chooseFile(request, solve, onPoint, (gap) => tell({ kind: 'nearer', gap }));
-  tell({ kind: 'done', choice });
-}
+  return chooseFile(request, solve, onPoint, (gap) => tell({ kind: 'nearer', gap }));
+});

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { ChoiceFile, ChoicePoint } from '#formats/choice';
+import { inWorker } from '../../../work/in-worker';
 import type { ChooseNews, ChooseRequest } from './choose.worker';
 
 export interface ChoiceState {
@@ -18,40 +19,27 @@ const IDLE: ChoiceState = { working: false, done: 0, of: 0, points: [] };
 /** The choice, worked out beside the interface, told point by point, and cancelled at will. */
 export function useChoice() {
   const [state, setState] = useState<ChoiceState>(IDLE);
-  const worker = useRef<Worker>(undefined);
+  const callOff = useRef<() => void>(undefined);
   const stop = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = undefined;
+    callOff.current?.();
     setState((before) => ({ ...before, working: false }));
   }, []);
   const start = useCallback((request: ChooseRequest) => {
-    worker.current?.terminate();
-    const own = new Worker(new URL('./choose.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = own;
+    callOff.current?.();
     setState({ ...IDLE, working: true });
-    own.addEventListener('message', ({ data }: MessageEvent<ChooseNews>) => {
-      if (worker.current !== own) return;
-      setState((before) => after(before, data));
-      if (data.kind === 'done' || data.kind === 'failed') own.terminate();
+    const worker = new Worker(new URL('./choose.worker.ts', import.meta.url), { type: 'module' });
+    callOff.current = inWorker<ChooseRequest, ChooseNews, ChoiceFile>(worker, request, {
+      onNews: (news) => setState((before) => after(before, news)),
+      onAnswer: (answer) => setState((before) => ({ ...before, working: false, points: answer.points, answer })),
+      onFailed: (failed) => setState((before) => ({ ...before, working: false, failed })),
     });
-    own.addEventListener('error', ({ message }) => {
-      setState((before) => ({ ...before, working: false, failed: message || 'the solver could not be started' }));
-    });
-    own.postMessage(request);
   }, []);
-  useEffect(() => () => worker.current?.terminate(), []);
+  useEffect(() => () => callOff.current?.(), []);
   return { state, start, stop };
 }
 
 function after(before: ChoiceState, news: ChooseNews): ChoiceState {
-  switch (news.kind) {
-    case 'point':
-      return { ...before, points: [...before.points, news.point], done: news.done, of: news.of };
-    case 'nearer':
-      return { ...before, gap: news.gap };
-    case 'done':
-      return { ...before, working: false, points: news.choice.points, answer: news.choice };
-    case 'failed':
-      return { ...before, working: false, failed: news.message };
-  }
+  return news.kind === 'nearer'
+    ? { ...before, gap: news.gap }
+    : { ...before, points: [...before.points, news.point], done: news.done, of: news.of };
 }

@@ -8,7 +8,7 @@ import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
-import { substrateOptions } from '../SurfaceForm';
+import { substrateOptions } from '../measure/SurfaceForm';
 import { KeepTemplate } from './KeepTemplate';
 
 /** Panels that lay claim to one area, told wherever the map is looked at. */

@@ -1,12 +1,12 @@
-import { um } from '../../ui/measures';
 import { shapeOutline } from '#core/item/geometry';
 import { judgeReadings, judgeSpots, VERDICT_NAMES } from '#core/item/paint';
 import { type Surface, surfaceName } from '#formats/job';
 import { placedReadings, setReadings } from '#job/edit';
-import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
-import { Button } from '../../ui/Button';
-import { NumbersField } from './ShapeForm';
+import { PanelHead, Part } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import { Button } from '../../../ui/Button';
+import { um } from '../../../ui/measures';
+import { NumbersField } from '../measure/ShapeForm';
 
 /** The readings of one panel, and how they stand to the whole item. */
 export function ThicknessPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {

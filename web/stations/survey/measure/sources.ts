@@ -4,7 +4,7 @@ import { type ItemTemplate, type Sizes, TEMPLATES } from '#core/item/nets';
 import type { Job, KeptTemplate } from '#formats/job';
 import { firstSurfaces, itemTemplate, stretched } from '#job/edit';
 import { comingBack } from '#job/return';
-import { useItemHistoryQuery, useJobQuery, useLogQuery, useTemplatesQuery } from '../../app/api';
+import { useItemHistoryQuery, useJobQuery, useLogQuery, useTemplatesQuery } from '../../../app/api';
 
 type Item = NonNullable<Job['item']>;
 

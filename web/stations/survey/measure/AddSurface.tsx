@@ -3,11 +3,11 @@ import { shapeAreaM2 } from '#core/item/geometry';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Surface } from '#formats/job';
 import { addSurface, blankSurface, freeId } from '#job/edit';
-import { useJob } from '../../job/useJobView';
-import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
-import { SelectField } from '../../ui/SelectField';
-import { m2 } from '../../ui/measures';
+import { useJob } from '../../../job/useJobView';
+import { Button } from '../../../ui/Button';
+import { Dialog } from '../../../ui/Dialog';
+import { SelectField } from '../../../ui/SelectField';
+import { m2 } from '../../../ui/measures';
 import { firstShape, ShapeForm } from './ShapeForm';
 import { substrateOptions } from './SurfaceForm';
 

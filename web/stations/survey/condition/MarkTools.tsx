@@ -1,5 +1,5 @@
 import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId, type MarkSeverity } from '#core/item/condition';
-import { Segmented } from '../../ui/Segmented';
+import { Segmented } from '../../../ui/Segmented';
 
 /** What the next tap on the net marks. */
 export interface Armed {

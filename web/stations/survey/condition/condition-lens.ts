@@ -1,11 +1,11 @@
-import { um } from '../../ui/measures';
 import { MARK_KINDS, worstSeverity } from '#core/item/condition';
 import { judgeReadings, type PaintVerdict } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import type { Surface } from '#formats/job';
 import { placedReadings } from '#job/edit';
-import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/paint';
-import type { Fill } from '../../net/fills';
+import type { Fill } from '../../../net/fills';
+import type { LegendEntry, PanelPaint, PanelSpot } from '../../../net/paint';
+import { um } from '../../../ui/measures';
 
 const SPOT_SIZES = { light: 'small', medium: 'medium', heavy: 'large' } as const;
 const SEVERITY_FILLS = { light: 'tint-2', medium: 'buff', heavy: 'warn' } as const satisfies Record<string, Fill>;

@@ -2,12 +2,12 @@ import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
-import { errorText, useRemoveJobMutation } from '../../app/api';
-import { Part } from '../../job/Station';
-import { useDraft } from '../../draft/useDraft';
-import type { JobView } from '../../job/useJobView';
-import { Button } from '../../ui/Button';
-import { TextField } from '../../ui/TextField';
+import { errorText, useRemoveJobMutation } from '../../../app/api';
+import { useDraft } from '../../../draft/useDraft';
+import { Part } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import { Button } from '../../../ui/Button';
+import { TextField } from '../../../ui/TextField';
 
 const FILES = [
   ['net.svg', 'net as SVG'],

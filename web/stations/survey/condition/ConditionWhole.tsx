@@ -2,12 +2,12 @@ import { MARK_KINDS, OUTCOME_NAMES, outcomeOf, OUTCOMES, twinDifferences } from 
 import { judgeReadings } from '#core/item/paint';
 import { surfaceName } from '#formats/job';
 import { changeDocument } from '#job/edit';
-import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
-import { PhotoStrip } from '../../photos/PhotoStrip';
-import { PaperLink } from '../../ui/PaperLink';
-import { TextField } from '../../ui/TextField';
-import { um } from '../../ui/measures';
+import { Part } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import { PhotoStrip } from '../../../photos/PhotoStrip';
+import { PaperLink } from '../../../ui/PaperLink';
+import { TextField } from '../../../ui/TextField';
+import { um } from '../../../ui/measures';
 import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */

@@ -1,6 +1,6 @@
 import type { Surface } from '#formats/job';
-import type { LegendEntry, PanelPaint } from '../../net/paint';
-import { kindOf, KINDS } from '../../net/fills';
+import { kindOf, KINDS } from '../../../net/fills';
+import type { LegendEntry, PanelPaint } from '../../../net/paint';
 
 /** Panels by what they are made of. */
 export function kindLens(surfaces: readonly Pick<Surface, 'id' | 'substrate'>[], caption?: (id: string) => string) {

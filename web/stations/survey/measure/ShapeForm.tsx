@@ -2,10 +2,10 @@ import { useId, useState } from 'react';
 import type { Shape, ShapeKind } from '#core/item/geometry';
 import { shapeFault, shapeSchema, type Surface } from '#formats/job';
 import { faultsOfIssues } from '#formats/values';
-import { NumberField } from '../../ui/NumberField';
-import { SelectField } from '../../ui/SelectField';
-import { parseNumber } from '../../ui/numbers';
-import { useTyped } from '../../ui/useTyped';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+import { parseNumber } from '../../../ui/numbers';
+import { useTyped } from '../../../ui/useTyped';
 
 const KIND_NAMES: Readonly<Record<ShapeKind, string>> = {
   rectangle: 'Rectangle: two sides',

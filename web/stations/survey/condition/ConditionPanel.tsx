@@ -1,10 +1,10 @@
 import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS, whatFollows } from '#core/item/condition';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
-import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
-import { PhotoStrip } from '../../photos/PhotoStrip';
-import { Segmented } from '../../ui/Segmented';
+import { PanelHead, Part } from '../../../job/Station';
+import type { JobView } from '../../../job/useJobView';
+import { PhotoStrip } from '../../../photos/PhotoStrip';
+import { Segmented } from '../../../ui/Segmented';
 import { MarkRow, pictureOf } from './MarkRow';
 
 /** What was seen and tried on one panel, and what becomes of it. */

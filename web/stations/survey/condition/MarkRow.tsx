@@ -15,11 +15,11 @@ import {
 } from '#core/item/condition';
 import type { Photo, Surface, SurfaceMark } from '#formats/job';
 import { changeMark, removeMark } from '#job/edit';
-import type { JobView } from '../../job/useJobView';
-import { TakePicture } from '../../photos/TakePicture';
-import { usePhotos } from '../../photos/usePhotos';
-import { NumberField } from '../../ui/NumberField';
-import { TextField } from '../../ui/TextField';
+import type { JobView } from '../../../job/useJobView';
+import { TakePicture } from '../../../photos/TakePicture';
+import { usePhotos } from '../../../photos/usePhotos';
+import { NumberField } from '../../../ui/NumberField';
+import { TextField } from '../../../ui/TextField';
 
 /** What a picture is of: its mark, its panel, or the item. */
 export const pictureOf = (job: JobView) => (photo: Photo) => {

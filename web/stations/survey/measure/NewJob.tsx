@@ -2,9 +2,6 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { nanoid } from '@reduxjs/toolkit';
 import { useEffect, useMemo } from 'react';
 import { Controller, useForm, type UseFormRegisterReturn, useWatch } from 'react-hook-form';
-import { DateTimeField } from '../../ui/DateField';
-import { Link, useNavigate, useSearchParams } from 'react-router';
-import { z } from 'zod';
 import {
   arrange,
   asksFor,
@@ -16,13 +13,16 @@ import {
 } from '#core/item/nets';
 import type { JobInput } from '#formats/job';
 import { expectedAir } from '#job/edit';
-import { errorText, useAddJobMutation, useBaysQuery } from '../../app/api';
-import { Net } from '../../net/Net';
-import { Button } from '../../ui/Button';
-import { fromInput, nowInstant, toInput } from '../../ui/moments';
-import { parseNumber } from '../../ui/numbers';
+import { errorText, useAddJobMutation, useBaysQuery } from '../../../app/api';
+import { Net } from '../../../net/Net';
+import { Button } from '../../../ui/Button';
+import { DateTimeField } from '../../../ui/DateField';
+import { fromInput, nowInstant, toInput } from '../../../ui/moments';
+import { parseNumber } from '../../../ui/numbers';
 import { kindLegend, kindLens } from './kind-lens';
 import { type Source, useSources } from './sources';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { z } from 'zod';
 
 const BY_TAPE = 'tape';
 

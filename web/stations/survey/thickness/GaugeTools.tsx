@@ -5,10 +5,10 @@ import { type GaugeAnswer, type Surface, surfaceName } from '#formats/job';
 import { readReadingsCsv } from '#formats/tables';
 import type { Fault } from '#formats/values';
 import { addReadings } from '#job/edit';
-import { listenWhileVisible } from '../../app/event-source';
-import type { JobView } from '../../job/useJobView';
-import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { listenWhileVisible } from '../../../app/event-source';
+import type { JobView } from '../../../job/useJobView';
+import { Button } from '../../../ui/Button';
+import { Dialog } from '../../../ui/Dialog';
 
 interface Props {
   readonly job: JobView;

@@ -1,0 +1,1 @@
+export { doneView, preparedView, type PreparedView, standingView } from './views';

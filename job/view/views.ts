@@ -1,0 +1,51 @@
+/** What follows from a job's document and its log, in the pieces that change together. */
+import { type StandingSurface, standingSurfaces } from '#core/after/care';
+import type { Kit } from '#core/work/kit';
+import type { PlannedJob } from '#core/work/plan';
+import {
+  type PanelCase,
+  type Preparation,
+  prepareItem,
+  type PrepareSettings,
+  type WorkingDay,
+  workingDay,
+} from '#core/work/prepare';
+import { foldLog, type LoggedEntry, type RunRecord } from '#core/work/run';
+import type { Job } from '#formats/job';
+import { type LearnedPreparation, type LogEntry, loggedEntries } from '#formats/log';
+import { panelCases, prepareSettings } from '#job/prepare';
+
+/** The preparation that follows from a job as it stands, with what was learned of hours. */
+export interface PreparedView {
+  readonly cases: readonly PanelCase[];
+  readonly settings: PrepareSettings;
+  readonly preparation: Preparation;
+  readonly day: WorkingDay;
+}
+
+export function preparedView(document: Job, learned: LearnedPreparation | undefined, kit: Kit): PreparedView {
+  const cases = panelCases(document);
+  const settings = prepareSettings(document, learned, kit);
+  const preparation = prepareItem(cases, settings);
+  return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
+}
+
+/** What was really done, minutes on the job's own scale. */
+export interface DoneView {
+  readonly log: readonly LoggedEntry[];
+  readonly record: RunRecord;
+  /** Surfaces on which something has been laid. */
+  readonly laid: ReadonlySet<string>;
+  readonly begun: boolean;
+}
+
+export function doneView(startAt: string, entries: readonly LogEntry[]): DoneView {
+  const log = loggedEntries(startAt, entries);
+  const record = foldLog(log);
+  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
+  return { log, record, laid, begun: record.patches.size > 0 };
+}
+
+/** What lies on the item now, panel by panel. */
+export const standingView = (planned: PlannedJob, record: RunRecord, owner: Job['owner']): StandingSurface[] =>
+  standingSurfaces(planned, record, owner ?? {});

@@ -1,0 +1,61 @@
+/** Heavy work beside the interface: one way to start it, to hear of it, and to call it off. */
+
+/** What a worker tells: news as it goes on, then its answer, or why there is none. */
+export type WorkerNews<News, Answer> =
+  | { readonly kind: 'news'; readonly news: News }
+  | { readonly kind: 'answer'; readonly answer: Answer }
+  | { readonly kind: 'failed'; readonly message: string };
+
+export interface Hearing<News, Answer> {
+  readonly onNews?: (news: News) => void;
+  readonly onAnswer: (answer: Answer) => void;
+  readonly onFailed: (message: string) => void;
+}
+
+/**
+ * Starts a worker on one request. Nothing is heard of it after it was called off, answered or failed.
+ * @returns calls it off
+ */
+export function inWorker<Request, News, Answer>(
+  worker: Worker,
+  request: Request,
+  { onNews, onAnswer, onFailed }: Hearing<News, Answer>,
+): () => void {
+  let over = false;
+  const end = () => {
+    over = true;
+    worker.terminate();
+  };
+  worker.addEventListener('message', ({ data }: MessageEvent<WorkerNews<News, Answer>>) => {
+    if (over) return;
+    if (data.kind === 'news') return onNews?.(data.news);
+    end();
+    if (data.kind === 'answer') onAnswer(data.answer);
+    else onFailed(data.message);
+  });
+  worker.addEventListener('error', ({ message }) => {
+    if (over) return;
+    end();
+    onFailed(message || 'the work could not be started');
+  });
+  worker.postMessage(request);
+  return end;
+}
+
+/**
+ * The other side: answers the one request a worker is sent. To be called once, at the end of a worker's module.
+ * @param work may tell news as it goes on
+ */
+export function serveWorker<Request, News, Answer>(
+  work: (request: Request, tell: (news: News) => void) => Answer | Promise<Answer>,
+): void {
+  const post = (said: WorkerNews<News, Answer>) => self.postMessage(said);
+  self.addEventListener('message', ({ data }: MessageEvent<Request>) => {
+    Promise.resolve()
+      .then(() => work(data, (news) => post({ kind: 'news', news })))
+      .then((answer) => post({ kind: 'answer', answer }))
+      .catch((error: unknown) => {
+        post({ kind: 'failed', message: error instanceof Error ? error.message : String(error) });
+      });
+  });
+}
