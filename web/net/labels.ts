@@ -36,7 +36,7 @@ const LINE_HEIGHT = 1.15;
 /** A panel smaller than this on the screen, px², is not led out: there would be more lines than panels. */
 const LEAST_LED_PX2 = 260;
 /** An item drawn smaller than this is a map to find one's place on: what does not fit is told when it is chosen. */
-const ROOMY_PX = 360;
+const ROOMY_PX = 430;
 /** How far a label is led at most, and in which steps, px. */
 const FARTHEST_PX = 170;
 const STEP_PX = 12;

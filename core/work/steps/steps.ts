@@ -298,7 +298,7 @@ export const STEP_KIND_IDS = Object.keys(TABLE) as [StepKindId, ...StepKindId[]]
 /** Whether a step takes from the finish by abrasion; a matte finish never receives one, by any way round. */
 export const isPolishing = (kind: StepKindId): boolean => STEP_KINDS[kind].polishes === true;
 
-/** Whether a surface can be polished at all: it has a coat to take from, and is not matte. */
+/** Satin is never polished: whether a surface can be at all, having a coat to take from and no matte or satin finish. */
 export const takesPolish = (substrate: SubstrateId): boolean => {
   const { polishable, matte } = SUBSTRATES[substrate];
   return polishable === true && matte !== true;
