@@ -11,10 +11,11 @@ interface Props {
   readonly unit: number;
   readonly chosen: string | undefined;
   readonly within: Box;
+  readonly lead: boolean;
 }
 
 /** Names and captions over the panels, each whole; where marks are drawn the name makes room for them. */
-export const Labels = memo(function Labels({ panels, paints, unit, chosen, within }: Props) {
+export const Labels = memo(function Labels({ panels, paints, unit, chosen, within, lead }: Props) {
   const labels = useMemo(
     () =>
       placeLabels(
@@ -27,8 +28,9 @@ export const Labels = memo(function Labels({ panels, paints, unit, chosen, withi
           }),
         unit,
         within,
+        lead,
       ),
-    [panels, paints, unit, chosen, within],
+    [panels, paints, unit, chosen, within, lead],
   );
   return (
     <g pointerEvents="none" aria-hidden>

@@ -23,6 +23,8 @@ interface Props {
   readonly onEnter?: ((id: string) => void) | undefined;
   /** No names and no legend: a map to find one's place on. */
   readonly plain?: boolean;
+  /** Names that do not fit their panel stand beside it, joined by a line; false where one looks from afar. */
+  readonly lead?: boolean;
 }
 
 const MARGIN_PX = 30;
@@ -30,7 +32,18 @@ const MARGIN_PX = 30;
 const SCALE_BAR_PX = 24;
 
 /** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
-export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, onEnter, plain = false }: Props) {
+export function Net({
+  arrangement,
+  tool,
+  lens,
+  legend,
+  label,
+  chosen,
+  onChoose,
+  onEnter,
+  plain = false,
+  lead = true,
+}: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const prefix = useId().replaceAll(':', '');
@@ -122,7 +135,9 @@ export function Net({ arrangement, tool, lens, legend, label, chosen, onChoose, 
               />
             ))}
             <Lines linework={linework} />
-            {!plain && <Labels panels={panels} paints={paints} unit={unit} chosen={chosen} within={within} />}
+            {!plain && (
+              <Labels panels={panels} paints={paints} unit={unit} chosen={chosen} within={within} lead={lead} />
+            )}
             {tool?.onPoint && (
               <rect
                 x={x0}

@@ -36,7 +36,7 @@ const LINE_HEIGHT = 1.15;
 /** A panel smaller than this on the screen, px², is not led out: there would be more lines than panels. */
 const LEAST_LED_PX2 = 260;
 /** An item drawn smaller than this is a map to find one's place on: what does not fit is told when it is chosen. */
-const ROOMY_PX = 430;
+const ROOMY_PX = 360;
 /** How far a label is led at most, and in which steps, px. */
 const FARTHEST_PX = 170;
 const STEP_PX = 12;
@@ -176,14 +176,15 @@ function captionOnly({ panel, caption }: LabelWish, unit: number): PlacedLabel |
  * Labels of all panels. A name stands whole or not at all; what does not fit its panel is led out, the larger first.
  * @param unit millimetres of the sheet per pixel
  * @param within the paper there is, mm of the sheet
+ * @param lead whether what does not fit is led out; where one looks from two metres, lines are in the way
  */
-export function placeLabels(wishes: readonly LabelWish[], unit: number, within: Box): PlacedLabel[] {
+export function placeLabels(wishes: readonly LabelWish[], unit: number, within: Box, lead = true): PlacedLabel[] {
   const fitting = wishes.map((wish) => inside(wish, unit));
   const panels = wishes.map(({ panel }) => panel);
   const paper = freePaper(panels, within);
   const whole = panels.length > 0 ? boundingBox(panels.flatMap(({ outline }) => outline)) : within;
   const heart: Point = [(whole.minX + whole.maxX) / 2, (whole.minY + whole.maxY) / 2];
-  const isRoomy = Math.max(whole.maxX - whole.minX, whole.maxY - whole.minY) / unit >= ROOMY_PX;
+  const isRoomy = lead && Math.max(whole.maxX - whole.minX, whole.maxY - whole.minY) / unit >= ROOMY_PX;
   const areaPx2 = ({ panel: { outline } }: LabelWish) => {
     const box = boundingBox(outline);
     return ((box.maxX - box.minX) * (box.maxY - box.minY)) / unit ** 2;

@@ -33,6 +33,7 @@ export function Component() {
           <section aria-label="Map" className="min-h-0 border-b bg-sheet lg:border-b-0 lg:border-r">
             <Net
               arrangement={arrangement}
+              lead={false}
               lens={lens}
               legend={RUN_LEGEND}
               label="The item unfolded, by state of its patches"
