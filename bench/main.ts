@@ -4,7 +4,14 @@ import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/item/geometry';
 import { arrange, claims, snap, templateById } from '#core/item/nets';
 import { bayAmbient } from '#core/time/air';
 import { planJob, type PlannedJob, type PlannedSurface } from '#core/work/plan';
-import { FULL_SITE, type PanelCase, prepareItem, type PrepareSettings, USUAL_SCHOOLS, workingDay } from '#core/work/prepare';
+import {
+  FULL_SITE,
+  type PanelCase,
+  prepareItem,
+  type PrepareSettings,
+  USUAL_SCHOOLS,
+  workingDay,
+} from '#core/work/prepare';
 import { DEFAULT_PACE } from '#core/work/sections';
 import { kitOf, readProduct } from '#formats/shelf';
 import { demoKit } from '../demo/kit';

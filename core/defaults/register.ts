@@ -10,7 +10,17 @@ import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS, METHODS } from '#core/products/methods';
 import { DEW_MARGIN_K, WARM_UP_TAU_MIN } from '#core/time/air';
-import { AIR_SPEED_EXPONENT, CLOSED_WINDOW_MIN, DEFAULT_E_KJ, DEFAULT_MOISTURE_ORDER, LARGEST_GUARD_SHARE, MECHANISMS, NARROW_WINDOW_MIN, NATURAL_CONVECTION, REFERENCE_AIR } from '#core/time/clocks';
+import {
+  AIR_SPEED_EXPONENT,
+  CLOSED_WINDOW_MIN,
+  DEFAULT_E_KJ,
+  DEFAULT_MOISTURE_ORDER,
+  LARGEST_GUARD_SHARE,
+  MECHANISMS,
+  NARROW_WINDOW_MIN,
+  NATURAL_CONVECTION,
+  REFERENCE_AIR,
+} from '#core/time/clocks';
 import { FLASH_LEARNING } from '#core/work/learning';
 import { HOURS_LEARNING, USE_LEARNING } from '#core/work/prepare';
 import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';

@@ -3,7 +3,16 @@ import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/item/condition';
 import { HARDNESS } from '#core/item/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
-import { FULL_SITE, LEVELS, type PanelCase, type PrepareSchools, type PrepareSettings, SCHOOL_CHOICES, SCOPE_STATES, USUAL_SCHOOLS } from '#core/work/prepare';
+import {
+  FULL_SITE,
+  LEVELS,
+  type PanelCase,
+  type PrepareSchools,
+  type PrepareSettings,
+  SCHOOL_CHOICES,
+  SCOPE_STATES,
+  USUAL_SCHOOLS,
+} from '#core/work/prepare';
 import { STEP_KINDS } from '#core/work/steps';
 
 /** A bonnet in clear coat with enough of it, and what is said otherwise. */

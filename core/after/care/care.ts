@@ -4,7 +4,14 @@ import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
-import { coatMilestones, type CoatMilestones, type PlannedJob, type PlannedSurface, readyBySheet, surfaceAreaM2 } from '#core/work/plan';
+import {
+  coatMilestones,
+  type CoatMilestones,
+  type PlannedJob,
+  type PlannedSurface,
+  readyBySheet,
+  surfaceAreaM2,
+} from '#core/work/plan';
 import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
 /** Average month, minutes. */

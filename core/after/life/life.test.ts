@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
-import { CIRCUMSTANCE_IDS, circumstanceFactor, CIRCUMSTANCES, type Exposure, hottestC, USUAL_EXPOSURE } from './exposure';
+import {
+  CIRCUMSTANCE_IDS,
+  circumstanceFactor,
+  CIRCUMSTANCES,
+  type Exposure,
+  hottestC,
+  USUAL_EXPOSURE,
+} from './exposure';
 import { conditionLeft, expectedLife, stackLife } from './life';
 
 const sheet = { family: 'ceramic' as const, ratedMonths: 60 };

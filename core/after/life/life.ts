@@ -1,6 +1,14 @@
 import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
-import { CIRCUMSTANCE_IDS, circumstanceFactor, type CircumstanceId, CIRCUMSTANCES, type Exposure, hottestC, USUAL_EXPOSURE } from './exposure';
+import {
+  CIRCUMSTANCE_IDS,
+  circumstanceFactor,
+  type CircumstanceId,
+  CIRCUMSTANCES,
+  type Exposure,
+  hottestC,
+  USUAL_EXPOSURE,
+} from './exposure';
 
 /** What a laboratory's months are worth outdoors under good care. */
 export const LABORATORY_FACTOR = 0.85;

@@ -1,6 +1,14 @@
 import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
 import { firstSelfCrossing, segmentsMeet } from './crossing';
-import { boundingBox, type Box, containsPoint, type Point, type Polygon, polygonAreaM2, signedAreaMm2 } from './polygon';
+import {
+  boundingBox,
+  type Box,
+  containsPoint,
+  type Point,
+  type Polygon,
+  polygonAreaM2,
+  signedAreaMm2,
+} from './polygon';
 import { splitAlong } from './split';
 
 /** Decimal places of a millimetre that outlines are reckoned with. */

@@ -1,4 +1,13 @@
-import { type AreaSource, boundingBox, type Box, type Point, type Polygon, type Shape, shapeAreaM2, shapeOutline } from '#core/item/geometry';
+import {
+  type AreaSource,
+  boundingBox,
+  type Box,
+  type Point,
+  type Polygon,
+  type Shape,
+  shapeAreaM2,
+  shapeOutline,
+} from '#core/item/geometry';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { Linework, NetPanel } from './net';
 import type { Sizes } from './sizes';

@@ -1,4 +1,11 @@
-import { MID_SIZE, MID_SIZE_ARCH_HALF_MM, MID_SIZE_FRONT_AXLE_MM, MID_SIZE_SIDE, MID_SIZE_SIDE_LINES, MID_SIZE_WIDENED } from './mid-size';
+import {
+  MID_SIZE,
+  MID_SIZE_ARCH_HALF_MM,
+  MID_SIZE_FRONT_AXLE_MM,
+  MID_SIZE_SIDE,
+  MID_SIZE_SIDE_LINES,
+  MID_SIZE_WIDENED,
+} from './mid-size';
 import { FIVE_DOOR_STRIP, FIVE_DOOR_STRIP_LINES, widened, widenedLine } from './strips';
 import type { VehicleDrawing } from './vehicle';
 

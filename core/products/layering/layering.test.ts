@@ -2,7 +2,16 @@ import type { SubstrateId } from '#core/item/substrates';
 import type { FamilyId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import { product } from '../../testing/samples';
-import { type Interval, intervalRulingsOn, LAYERING_RULES, mayOverrule, RULE_IDS, type RuleId, rulingsOn, withOverruled } from './rules';
+import {
+  type Interval,
+  intervalRulingsOn,
+  LAYERING_RULES,
+  mayOverrule,
+  RULE_IDS,
+  type RuleId,
+  rulingsOn,
+  withOverruled,
+} from './rules';
 import { judgeStack, withIntervals } from './stack';
 import { touchedBy } from './touches';
 

@@ -2,7 +2,18 @@ import type { SubstrateId } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
-import { answerOf, type Below, bondsTo, type LayeringCase, type Overruled, type Ruling, rulingsOn, type TooLate, whenTooLate, withOverruled } from './rules';
+import {
+  answerOf,
+  type Below,
+  bondsTo,
+  type LayeringCase,
+  type Overruled,
+  type Ruling,
+  rulingsOn,
+  type TooLate,
+  whenTooLate,
+  withOverruled,
+} from './rules';
 
 /** What directly carries the first layer to come: the last thing found on the surface, or the surface. */
 export function foundOn(existing: readonly FamilyId[]): Below {

@@ -1,6 +1,17 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { StepKindId } from '#core/work/steps';
-import { type CleanerSheet, GRADE_OF, type KitSheet, type LampSheet, type LiquidSheet, type MachineSheet, padHoldsM2, type PadMaterial, PADS_FOR, type PadSheet } from './sheets';
+import {
+  type CleanerSheet,
+  GRADE_OF,
+  type KitSheet,
+  type LampSheet,
+  type LiquidSheet,
+  type MachineSheet,
+  padHoldsM2,
+  type PadMaterial,
+  PADS_FOR,
+  type PadSheet,
+} from './sheets';
 import { type KitThing, machineState, padFault, type PadThing } from './things';
 
 /** What the workshop prepares with. */

@@ -1,7 +1,28 @@
-import { KEEP_WET_SHARE_OF_CUE, type MatteSchool, milestoneFactor, substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import {
+  KEEP_WET_SHARE_OF_CUE,
+  type MatteSchool,
+  milestoneFactor,
+  substrateFactors,
+  type SubstrateId,
+  SUBSTRATES,
+} from '#core/item/substrates';
 import type { Product } from '#core/products/sheets';
 import { airAt, type AmbientSeries } from '#core/time/air';
-import { CLOCK_NAMES, type ClockName, clockRate, clockRunMin, countsFrom, guardedWindow, LEVELLING_MILESTONES, type LevelWindow, type Milestone, type MilestoneName, reachedAtMin, windowVerdict, type WindowVerdict } from '#core/time/clocks';
+import {
+  CLOCK_NAMES,
+  type ClockName,
+  clockRate,
+  clockRunMin,
+  countsFrom,
+  guardedWindow,
+  LEVELLING_MILESTONES,
+  type LevelWindow,
+  type Milestone,
+  type MilestoneName,
+  reachedAtMin,
+  windowVerdict,
+  type WindowVerdict,
+} from '#core/time/clocks';
 
 /** Where and in what air one coat of a product is laid. Minutes on the scale of the ambient series. */
 export interface CoatCase {

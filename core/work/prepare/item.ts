@@ -3,7 +3,14 @@ import { kindOrder, zoneRank } from './kind-order';
 import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { shareGone } from './marks-gone';
 import { preparePanel } from './panel';
-import { isDone, type MarkFate, type PanelCase, type PanelPreparation, type PrepareSettings, type PrepStep } from './panel-case';
+import {
+  isDone,
+  type MarkFate,
+  type PanelCase,
+  type PanelPreparation,
+  type PrepareSettings,
+  type PrepStep,
+} from './panel-case';
 
 /** A stage of the work: one kind of step over all the panels that want it, in the order they are reached. */
 export interface PrepStage {

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { learnedHours, lessonOf } from './lessons';
-import { afterStageEntry, PAUSE_REASONS, rinseByMin, type StageEntry, stageFault, type StageRecord, stageState, workedMin } from './stage-log';
+import {
+  afterStageEntry,
+  PAUSE_REASONS,
+  rinseByMin,
+  type StageEntry,
+  stageFault,
+  type StageRecord,
+  stageState,
+  workedMin,
+} from './stage-log';
 
 const stage = { kind: 'iron', round: 1 } as const;
 const start: StageEntry = { type: 'stage-start', stage, predictedMin: 20 };

@@ -1,7 +1,15 @@
 import { MINUTES_PER_DAY } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import { withReadings } from '#core/time/air';
-import { FLASH_LEARNING, isSurprising, type LearnedFactor, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/work/learning';
+import {
+  FLASH_LEARNING,
+  isSurprising,
+  type LearnedFactor,
+  learnFactor,
+  onALaterDay,
+  predictiveSigma,
+  untaught,
+} from '#core/work/learning';
 import { type CoatCase, cueRatio, type PlannedJob } from '#core/work/plan';
 import type { RunRecord } from './record';
 

@@ -1,6 +1,13 @@
 import type { AmbientStep } from '#core/time/air';
 import type { LayingFault } from '#core/work/laying-faults';
-import { afterStageEntry, type MarkOutcome, stageFault, stageKey, type StageRecord, withObservation } from '#core/work/prepare';
+import {
+  afterStageEntry,
+  type MarkOutcome,
+  stageFault,
+  stageKey,
+  type StageRecord,
+  withObservation,
+} from '#core/work/prepare';
 import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
 
 export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
