@@ -1,4 +1,4 @@
-import { stageOf, standingSurfaces } from '#core/after/care';
+import { phaseOf, standingSurfaces } from '#core/after/care';
 import { entryFault, foldLog, runProgress } from '#core/work/run';
 import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
@@ -17,7 +17,7 @@ function stageAt({ draft, log }: SampleJob, now: string) {
   const record = foldLog(loggedEntries(document.startAt, log));
   const nowMin = minutesBetween(document.startAt, now);
   const sheet = runProgress(planned, record, Math.max(0, nowMin));
-  return stageOf(sheet, standingSurfaces(planned, record, {}), nowMin);
+  return phaseOf(sheet, standingSurfaces(planned, record, {}), nowMin);
 }
 
 describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the sample workshop at %s', (now) => {

@@ -153,11 +153,11 @@ describe('time goes by', () => {
     const glance = async () =>
       (await call<JobSummary[]>('GET', '/api/jobs')).body.find(({ id }) => id === 'marrow-launch')!;
     const curing = await glance();
-    expect(curing.stage).toBe('curing');
+    expect(curing.phase).toBe('curing');
     nowMs = Date.parse(curing.handover!) + 60_000;
-    expect((await glance()).stage).toBe('ready');
+    expect((await glance()).phase).toBe('ready');
     nowMs = Date.parse(curing.firstWash!) + 60_000;
-    expect((await glance()).stage).toBe('in-care');
+    expect((await glance()).phase).toBe('in-care');
   });
 
   test('a bay keeps its versions too, and its instrument follows its climate', async () => {

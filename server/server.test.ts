@@ -56,7 +56,7 @@ describe('jobs', () => {
     const other = { ...tourer.draft, document: { ...tourer.draft.document, title: 'Another' } };
     expect((await call('POST', '/api/jobs', { id: 'tourer', ...other })).status).toBe(409);
     const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
-    expect(list).toMatchObject([{ id: 'tourer', stage: 'planned', stops: 0, patchesDone: 0 }]);
+    expect(list).toMatchObject([{ id: 'tourer', phase: 'planned', stops: 0, patchesDone: 0 }]);
   });
 
   test('a stale write is refused with what changed, and writes nothing', async () => {

@@ -1,6 +1,6 @@
 /** What the server keeps around a job: where it stands, in which version, in which bay. */
 import { z } from 'zod';
-import { STAGES } from '#core/after/care';
+import { PHASES } from '#core/after/care';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { makerSheetSchema, shopFiguresSchema } from '#formats/shelf';
 import {
@@ -62,7 +62,7 @@ export const jobSummarySchema = object({
   bayId: z.string().nullable(),
   startAt: instant(),
   needsBy: instant().optional(),
-  stage: z.enum(STAGES),
+  phase: z.enum(PHASES),
   areaM2: z.number(),
   patchesDone: z.int(),
   patchesTotal: z.int(),

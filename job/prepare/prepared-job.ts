@@ -38,6 +38,7 @@ export const USUAL_YEARS = 6;
 /** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);
+  const testsOn = (surface: string) => (job.prepare?.tests ?? []).filter((test) => test.surface === surface);
   const products = new Map(job.products.map((product) => [product.id, product]));
   const scope = new Map(job.prepare?.scope?.map(({ surface, state, reason }) => [surface, { state, reason }]));
   return job.surfaces.map((surface, index): PanelCase => {
@@ -66,6 +67,7 @@ export function panelCases(job: Job): PanelCase[] {
         yearsPlanned: job.prepare?.yearsPlanned ?? USUAL_YEARS,
       }),
       scope: scope.get(id),
+      hazySpot: climbLadder(testsOn(id), USUAL_GOAL_PCT).hazy === true,
     };
   });
 }

@@ -1,4 +1,4 @@
-import { firstRenewMin, firstWashMin, stageOf, standingSurfaces } from '#core/after/care';
+import { firstRenewMin, firstWashMin, phaseOf, standingSurfaces } from '#core/after/care';
 import { foldLog, runProgress } from '#core/work/run';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
@@ -52,7 +52,7 @@ export function summaryService(db: Db, now: () => Date) {
       title: document.title,
       bayId,
       startAt,
-      stage: stageOf(progress, standing, nowMin),
+      phase: phaseOf(progress, standing, nowMin),
       areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
       patchesDone,
       patchesTotal,

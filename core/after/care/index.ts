@@ -7,4 +7,4 @@ export {
   type StandingSurface,
   standingSurfaces,
 } from './care';
-export { firstRenewMin, firstWashMin, stageOf, STAGES } from './stage';
+export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';

@@ -7,7 +7,7 @@ export const IRON_TESTS = ['clear', 'bleeds'] as const;
 export const WATER_BEHAVIOURS = ['sheets', 'beads'] as const;
 
 /** What touch, the iron test and water said of a panel; absent: not tried. */
-export interface Tried {
+export interface Evidence {
   readonly touch?: (typeof TOUCHES)[number] | undefined;
   readonly iron?: (typeof IRON_TESTS)[number] | undefined;
   readonly water?: (typeof WATER_BEHAVIOURS)[number] | undefined;
@@ -16,7 +16,7 @@ export interface Tried {
 }
 
 /** What follows from that, in words; empty where nothing does. */
-export function whatFollows({ touch, iron, water, existing, tone }: Tried): string[] {
+export function whatFollows({ touch, iron, water, existing, tone }: Evidence): string[] {
   return [
     ...(touch === 'rough' ? ['Rough to the fingertip: clay it before any pad touches it.'] : []),
     ...(iron === 'bleeds' ? ['Iron in it: iron remover, rinsed before it dries.'] : []),
@@ -32,7 +32,7 @@ export function whatFollows({ touch, iron, water, existing, tone }: Tried): stri
 }
 
 /** A panel as its twin is compared with it. */
-export interface ComparedPanel extends Tried {
+export interface ComparedPanel extends Evidence {
   readonly id: string;
   readonly marks: readonly Pick<Mark, 'kind'>[];
   /** Median paint thickness, where one was read. */

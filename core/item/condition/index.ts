@@ -1,4 +1,4 @@
-export { IRON_TESTS, TOUCHES, type Tried, twinDifferences, twinOf, WATER_BEHAVIOURS, whatFollows } from './evidence';
+export { IRON_TESTS, TOUCHES, type Evidence, twinDifferences, twinOf, WATER_BEHAVIOURS, whatFollows } from './evidence';
 export {
   INSPECTION_LIGHTS,
   type InspectionLight,

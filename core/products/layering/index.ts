@@ -2,7 +2,6 @@ export {
   answerOf,
   type Below,
   bondsTo,
-  goesWithWipe,
   intervalRulingsOn,
   LAYERING_RULES,
   mayOverrule,
@@ -12,6 +11,7 @@ export {
   type Ruling,
   rulingsOn,
   type TooLate,
+  wipeRefusal,
   withOverruled,
 } from './rules';
 export { breathesFor, foundOn, judgeStack, type LayerJudgement, type WayOut, withIntervals } from './stack';

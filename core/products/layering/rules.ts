@@ -94,7 +94,11 @@ const familyBelow = (below: Below): FamilyId | undefined =>
   below.kind === 'bare' ? undefined : below.kind === 'existing' ? below.family : below.product.family;
 
 /** Whether a panel wipe would take what lies below off, where it is meant to stay. */
-export const goesWithWipe = (below: FamilyId | undefined): boolean => below === 'ceramic-primer';
+const goesWithWipe = (below: FamilyId | undefined): boolean => below === 'ceramic-primer';
+
+/** Why no panel wipe goes over what lies below; undefined where one may. The rule, for who wipes and lays nothing. */
+export const wipeRefusal = (below: Below): string | undefined =>
+  goesWithWipe(familyBelow(below)) ? `a panel wipe would take ${belowInWords(below)} off again` : undefined;
 
 /** Film over something that is neither bare nor film. */
 const filmOnCoating = ({ family }: Product, below: Below): boolean => {
@@ -241,10 +245,10 @@ const TABLE = define({
     because: 'It is part of the coating: wiping takes it off again, and what goes over it finds bare paint unevenly.',
     reference: 'the sheet of the priming polish',
     looksAt: 'wipe',
-    judge: ({ below, wiped }) =>
-      wiped && goesWithWipe(familyBelow(below))
-        ? { answer: 'no', reason: `a panel wipe would take ${belowInWords(below)} off again` }
-        : undefined,
+    judge: ({ below, wiped }) => {
+      const reason = wiped ? wipeRefusal(below) : undefined;
+      return reason === undefined ? undefined : { answer: 'no', reason };
+    },
   },
   'fresh-paint': {
     says: 'Fresh paint breathes before anything closes it.',

@@ -23,7 +23,7 @@ export function touchedBy(rule: RuleId, shelf: readonly Product[], nameOf: (id: 
   });
 }
 
-type Tried = Omit<LayeringCase, 'product'> & { readonly on: string };
+type Evidence = Omit<LayeringCase, 'product'> & { readonly on: string };
 
 /** The cases in which a rule of each sort can have something to say of a product. */
 function triedOn(
@@ -31,7 +31,7 @@ function triedOn(
   product: Product,
   shelf: readonly Product[],
   nameOf: (id: SubstrateId) => string,
-): Tried[] {
+): Evidence[] {
   switch (looksAt) {
     case 'surface':
       return SUBSTRATE_IDS.map((substrate) => ({

@@ -76,9 +76,15 @@ export function correction(panel: PanelCase, { level }: AllowedLevel, settings: 
     rounds.set(kind, round);
     return { kind, round, reason: `${name.toLowerCase()}, ${worst} marks`, factor: SEVERITY_FACTOR[worst] };
   });
+  // One step is enough only where its haze is.
+  const refined: Wanted[] =
+    panel.hazySpot && !steps.includes('refining')
+      ? [{ kind: 'refining', reason: 'the test spot left haze', factor: SEVERITY_FACTOR.light }]
+      : [];
   return [
     ...chips(panel, settings),
     ...polished,
+    ...refined,
     ...(steps.includes('cutting')
       ? [{ kind: 'look-again' as const, reason: 'what was missed is cut again before it is refined' }]
       : []),

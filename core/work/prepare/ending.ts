@@ -1,6 +1,6 @@
 import { SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES } from '#core/products/families';
-import { goesWithWipe } from '#core/products/layering';
+import { foundOn, wipeRefusal } from '#core/products/layering';
 import { takesPolish } from '#core/work/steps';
 import { BONDING } from './bonding';
 import { GLASS, NOT_WASHED, TRIM } from './kinds-of-surface';
@@ -23,15 +23,13 @@ export function ending(panel: PanelCase, { level }: AllowedLevel, { schools, sit
   if (polished) ends.push({ kind: 'prep-wash', reason: 'takes polishing oil and dust out of the gaps' });
   const primed = first === 'ceramic-primer' && schools.wipe === 'none-over-primer';
   const polishedOff = LEVEL_DEFINITIONS[level].steps.length > 0;
-  if (
-    BONDING.includes(first) &&
-    substrate !== 'acrylic-window' &&
-    !primed &&
-    (polishedOff || !goesWithWipe(existing.at(-1)))
-  ) {
+  const refusal = polishedOff ? undefined : wipeRefusal(foundOn(existing));
+  if (BONDING.includes(first) && substrate !== 'acrylic-window' && !primed) {
     const rounds = schools.wipe === 'twice' ? 2 : 1;
     const reason = `${FAMILIES[first].name} bonds to bare ${GLASS.includes(substrate) ? 'glass' : 'surface'} only`;
-    for (let round = 1; round <= rounds; round++) ends.push({ kind: 'panel-wipe', reason, round });
+    for (let round = 1; round <= rounds; round++) {
+      ends.push({ kind: 'panel-wipe', reason, round, ...(refusal && { impossible: refusal }) });
+    }
   }
   return ends;
 }

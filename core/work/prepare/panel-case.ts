@@ -1,4 +1,4 @@
-import type { Mark, Tried } from '#core/item/condition';
+import type { Mark, Evidence } from '#core/item/condition';
 import type { Zone } from '#core/item/nets';
 import type { Hardness, PaintSystem } from '#core/item/paint';
 import type { SubstrateId } from '#core/item/substrates';
@@ -12,7 +12,7 @@ import type { PrepareSchools } from './schools';
 import type { Site } from './site';
 
 /** A surface as preparation sees it. */
-export interface PanelCase extends Pick<Tried, 'touch' | 'iron' | 'water' | 'existing'> {
+export interface PanelCase extends Pick<Evidence, 'touch' | 'iron' | 'water' | 'existing'> {
   readonly id: string;
   readonly substrate: SubstrateId;
   /** All its copies together. */
@@ -31,6 +31,8 @@ export interface PanelCase extends Pick<Tried, 'touch' | 'iron' | 'water' | 'exi
   readonly removalsUm: number;
   /** What was agreed of it, where it is not simply included. */
   readonly scope?: AgreedScope | undefined;
+  /** A test spot on it ended with a pair that leaves haze. */
+  readonly hazySpot?: boolean | undefined;
 }
 
 /** What is agreed of a surface that is not simply included. */

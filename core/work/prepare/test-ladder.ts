@@ -33,11 +33,16 @@ export interface SpotTest {
   readonly tookUm?: number | undefined;
 }
 
+/** More haze than this wants a refining step after the pair, %. Engineering default: less is gone with the wipe. */
+export const HAZE_LEFT_PCT = 10;
+
 export interface LadderAnswer {
   /** To be tried next; absent when the ladder is done. */
   readonly next?: PairId;
   /** The mildest that meets the goal so far. */
   readonly found?: PairId;
+  /** The pair that was found leaves haze: it is refined after it. */
+  readonly hazy?: true;
   readonly why: string;
 }
 
@@ -64,9 +69,11 @@ export function climbLadder(tests: readonly SpotTest[], goalPct: number, workedB
       ? { next, why: `${tried.get(strongest)!.gonePct} % went, ${goalPct} are wanted: one step stronger` }
       : { why: 'nothing stronger is polished with: what stays is a painter’s decision' };
   }
+  const hazy = tried.get(mildest)!.hazePct > HAZE_LEFT_PCT ? { hazy: true as const } : {};
   const milder = PAIR_IDS[rank(mildest) - 1];
   if (milder !== undefined && !tried.has(milder)) {
-    return { next: milder, found: mildest, why: 'it meets the goal: try one milder, it may do' };
+    return { next: milder, found: mildest, ...hazy, why: 'it meets the goal: try one milder, it may do' };
   }
-  return { found: mildest, why: `the mildest that takes ${goalPct} %` };
+  const refined = hazy.hazy ? ', with a refining step after it for the haze it leaves' : '';
+  return { found: mildest, ...hazy, why: `the mildest that takes ${goalPct} %${refined}` };
 }

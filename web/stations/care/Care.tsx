@@ -1,3 +1,4 @@
+import { FactTable, PanelName } from '../../ui/FactTable';
 import {
   clearOnSurfaces,
   conditionAt,
@@ -253,36 +254,16 @@ function Whole({ job, atMin, clear }: PanelProps) {
         )}
       </Part>
       <Part title="Panel by panel">
-        <table className="w-full text-[14px]">
-          <thead className="label text-left">
-            <tr>
-              <th scope="col" className="font-normal">
-                Panel
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Work
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Clear, expected
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {removals
-              .filter(({ removal }) => removal.layers.length > 0)
-              .map(({ id, removal }) => (
-                <tr key={id} className="border-t">
-                  <th scope="row" className="py-1 text-left font-normal">
-                    <button type="button" className="hover:text-over hover:underline" onClick={() => choose(id)}>
-                      {nameOf(id)}
-                    </button>
-                  </th>
-                  <td className="text-right">{span(removal.expectedMin)}</td>
-                  <td className="text-right">{um(removal.expectedClearUm, 1)}</td>
-                </tr>
-              ))}
-          </tbody>
-        </table>
+        <FactTable
+          columns={['Panel', 'Work', 'Clear, expected']}
+          rows={removals
+            .filter(({ removal }) => removal.layers.length > 0)
+            .map(({ id, removal }) => ({
+              key: id,
+              name: <PanelName onChoose={() => choose(id)}>{nameOf(id)}</PanelName>,
+              cells: [span(removal.expectedMin), um(removal.expectedClearUm, 1)],
+            }))}
+        />
       </Part>
     </>
   );

@@ -1,3 +1,4 @@
+import { FactTable } from '../../ui/FactTable';
 import { useState } from 'react';
 import { climbLadder, PAIR_IDS, type PairId, PAIRS, type SpotTest, USUAL_GOAL_PCT } from '#core/work/prepare';
 import type { Surface } from '#formats/job';
@@ -56,36 +57,14 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
         </p>
       )}
       {own.length > 0 && (
-        <table className="mt-2 w-full text-[14px]">
-          <thead className="label text-left">
-            <tr>
-              <th scope="col" className="font-normal">
-                Pad and liquid
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Gone
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Haze
-              </th>
-              <th scope="col" className="text-right font-normal">
-                Min
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {own.map((test) => (
-              <tr key={test.pair} className="border-t">
-                <th scope="row" className="py-1 text-left font-normal">
-                  {pairName(test.pair)}
-                </th>
-                <td className="text-right">{test.gonePct} %</td>
-                <td className="text-right">{test.hazePct} %</td>
-                <td className="text-right">{test.minutes}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <FactTable
+          columns={['Pad and liquid', 'Gone', 'Haze', 'Min']}
+          rows={own.map((test) => ({
+            key: test.pair,
+            name: pairName(test.pair),
+            cells: [`${test.gonePct} %`, `${test.hazePct} %`, test.minutes],
+          }))}
+        />
       )}
       <details className="mt-2">
         <summary className="cursor-pointer text-[14px] text-ink-2">Note a test</summary>

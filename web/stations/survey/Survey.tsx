@@ -1,3 +1,4 @@
+import { FactTable, PanelName } from '../../ui/FactTable';
 import { nanoid } from '@reduxjs/toolkit';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -192,43 +193,29 @@ function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => vo
       )}
       {parts.length > 0 && (
         <Part title="All surfaces">
-          <table className="w-full text-[14px]">
-            <thead className="label text-left">
-              <tr>
-                <th scope="col" className="font-normal">
-                  Surface
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  Area, 10–90 %
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map(({ surface, areaM2 }) => {
-                const [from, to] = areaRange(areaEstimate(areaM2, surface.measuredBy));
-                return (
-                  <tr key={surface.id} className="border-t">
-                    <th scope="row" className="py-1 text-left font-normal">
-                      <button
-                        type="button"
-                        className="hover:text-over hover:underline"
-                        onClick={() => choose(surface.id)}
-                      >
-                        {surfaceName(surface)}
-                        {surface.count > 1 && ` ×${surface.count}`}
-                      </button>
-                    </th>
-                    <td className="text-right">
-                      {m2(areaM2)}{' '}
-                      <span className="text-ink-3">
-                        {from.toFixed(2)}–{to.toFixed(2)}
-                      </span>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
+          <FactTable
+            columns={['Surface', 'Area, 10–90 %']}
+            rows={parts.map(({ surface, areaM2 }) => {
+              const [from, to] = areaRange(areaEstimate(areaM2, surface.measuredBy));
+              return {
+                key: surface.id,
+                name: (
+                  <PanelName onChoose={() => choose(surface.id)}>
+                    {surfaceName(surface)}
+                    {surface.count > 1 && ` ×${surface.count}`}
+                  </PanelName>
+                ),
+                cells: [
+                  <span key="area">
+                    {m2(areaM2)}{' '}
+                    <span className="text-ink-3">
+                      {from.toFixed(2)}–{to.toFixed(2)}
+                    </span>
+                  </span>,
+                ],
+              };
+            })}
+          />
         </Part>
       )}
       <Claims job={job} />

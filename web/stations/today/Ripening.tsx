@@ -23,7 +23,7 @@ export function Ripening({ jobs, now }: Props) {
   const from = now - HOURS_BACK * HOUR_MS;
   const until = now + HOURS_AHEAD * HOUR_MS;
   const rows = jobs
-    .filter(({ stage }) => stage !== 'survey' && stage !== 'planned')
+    .filter(({ phase }) => phase !== 'survey' && phase !== 'planned')
     .map((job) => ({
       job,
       marks: MOMENTS.flatMap(({ key, name }) => {

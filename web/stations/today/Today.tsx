@@ -23,8 +23,8 @@ const PLACE_OF = {
 } as const;
 
 /** In care, and the item has been here again since: what was laid then is another visit's matter. */
-const cameBack = ({ stage, itemId, startAt }: JobSummary, jobs: readonly JobSummary[]) =>
-  stage === 'in-care' &&
+const cameBack = ({ phase, itemId, startAt }: JobSummary, jobs: readonly JobSummary[]) =>
+  phase === 'in-care' &&
   itemId !== undefined &&
   jobs.some((other) => other.itemId === itemId && Date.parse(other.startAt) > Date.parse(startAt));
 
@@ -34,7 +34,7 @@ export function Component() {
   const { data: bays } = useBaysQuery();
   const [importing, setImporting] = useState(false);
   const now = useNow(30_000);
-  const inBay = ['running', 'curing'].flatMap((wanted) => (jobs ?? []).filter(({ stage }) => stage === wanted));
+  const inBay = ['running', 'curing'].flatMap((wanted) => (jobs ?? []).filter(({ phase }) => phase === wanted));
   const others = (jobs ?? [])
     .filter((job) => !inBay.includes(job) && !cameBack(job, jobs ?? []))
     .sort((a, b) => Date.parse(comesUp(a)) - Date.parse(comesUp(b)));
@@ -97,8 +97,8 @@ export function Component() {
   );
 }
 
-const hasMoments = ({ stage, waterSafe, handover, firstWash, renew }: JobSummary) =>
-  stage !== 'survey' && stage !== 'planned' && [waterSafe, handover, firstWash, renew].some((time) => time !== null);
+const hasMoments = ({ phase, waterSafe, handover, firstWash, renew }: JobSummary) =>
+  phase !== 'survey' && phase !== 'planned' && [waterSafe, handover, firstWash, renew].some((time) => time !== null);
 
 function InBay({
   job,
@@ -109,15 +109,15 @@ function InBay({
   readonly bays: readonly Bay[] | undefined;
   readonly now: number;
 }) {
-  const { stage, patchesDone, patchesTotal, waterSafe, handover } = job;
-  const running = stage === 'running';
+  const { phase, patchesDone, patchesTotal, waterSafe, handover } = job;
+  const running = phase === 'running';
   const bay = bays?.find(({ id }) => id === job.bayId)?.name ?? 'No bay';
   const share = patchesTotal === 0 ? 0 : patchesDone / patchesTotal;
   const next = nextMoment(job, now);
   return (
     <li>
       <Link
-        to={`/jobs/${job.id}/${PLACE_OF[stage]}`}
+        to={`/jobs/${job.id}/${PLACE_OF[phase]}`}
         className="grid grid-cols-[1fr_auto] items-center gap-x-8 gap-y-1 px-5 py-4 hover:bg-tint-1 md:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto]"
       >
         <span className="row-start-1 min-w-0">
@@ -171,10 +171,10 @@ function nextMoment({ waterSafe, handover }: JobSummary, now: number) {
 }
 
 /** The next moment a job asks for someone: its start, or its first renewal. */
-const comesUp = ({ stage, startAt, renew }: JobSummary) =>
-  stage === 'ready' || stage === 'in-care' ? (renew ?? startAt) : startAt;
+const comesUp = ({ phase, startAt, renew }: JobSummary) =>
+  phase === 'ready' || phase === 'in-care' ? (renew ?? startAt) : startAt;
 
-const STAGE_WORDS = {
+const PHASE_WORDS = {
   survey: 'Surveyed',
   planned: 'Planned',
   running: 'Running',
@@ -184,11 +184,11 @@ const STAGE_WORDS = {
 } as const;
 
 function Other({ job, now }: { readonly job: JobSummary; readonly now: number }) {
-  const { stage, startAt, renew, stops, areaM2 } = job;
+  const { phase, startAt, renew, stops, areaM2 } = job;
   const line =
-    stage === 'survey'
+    phase === 'survey'
       ? 'Nothing chosen for it yet'
-      : stage === 'planned'
+      : phase === 'planned'
         ? `Laying starts ${moment(startAt)}`
         : renew
           ? `${minutesUntil(renew, now) < 0 ? 'Wants renewing since' : 'First to renew'} ${moment(renew)}`
@@ -196,10 +196,10 @@ function Other({ job, now }: { readonly job: JobSummary; readonly now: number })
   return (
     <li>
       <Link
-        to={`/jobs/${job.id}/${PLACE_OF[stage]}`}
+        to={`/jobs/${job.id}/${PLACE_OF[phase]}`}
         className="grid grid-cols-[6.5rem_1fr_auto] items-baseline gap-4 px-5 py-3 hover:bg-tint-1"
       >
-        <span className="text-ink-3">{STAGE_WORDS[stage]}</span>
+        <span className="text-ink-3">{PHASE_WORDS[phase]}</span>
         <span className="min-w-0">
           <span className="block truncate font-semibold">{job.title}</span>
           <span className="block truncate text-[14px] text-ink-2">

@@ -7,7 +7,7 @@ import { SelectField } from '../../../ui/SelectField';
 import { instantOf } from '../../../ui/moments';
 
 /** The next free short name: a letter and a number, as written on the thing itself. */
-function freeId(letter: string, taken: readonly string[]): string {
+function nextThingId(letter: string, taken: readonly string[]): string {
   let number = 1;
   while (taken.includes(`${letter}${number}`)) number++;
   return `${letter}${number}`;
@@ -55,7 +55,7 @@ export function NewPad({ pads, liquids, taken, nowMs, onAdd, onClose }: NewPadPr
           const since = instantOf(nowMs);
           onAdd({
             kind: 'pad-in-use',
-            id: freeId(sheet.charAt(0), taken),
+            id: nextThingId(sheet.charAt(0), taken),
             sheet,
             state: 'ready',
             since,
@@ -88,7 +88,7 @@ export function NewMachine({ machines, taken, onAdd, onClose }: NewMachineProps)
         look="main"
         className="mt-4"
         onClick={() => {
-          onAdd({ kind: 'machine-in-use', id: freeId(`${sheet}-`, taken), sheet });
+          onAdd({ kind: 'machine-in-use', id: nextThingId(`${sheet}-`, taken), sheet });
           onClose();
         }}
       >

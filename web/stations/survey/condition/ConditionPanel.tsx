@@ -16,7 +16,7 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
   return (
     <>
       <PanelHead />
-      <Part title="Tried on it">
+      <Part title="Evidence on it">
         <div className="space-y-2">
           <Try label="Fingertip">
             <Segmented

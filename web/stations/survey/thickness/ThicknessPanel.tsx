@@ -1,3 +1,4 @@
+import { FactTable, PanelName } from '../../../ui/FactTable';
 import { shapeOutline } from '#core/item/geometry';
 import { judgeReadings, judgeSpots, VERDICT_NAMES } from '#core/item/paint';
 import { type Surface, surfaceName } from '#formats/job';
@@ -126,44 +127,20 @@ export function ThicknessWhole({ job }: { readonly job: JobView }) {
       </section>
       {judged.length > 0 && (
         <Part title="Panel by panel">
-          <table className="w-full text-[14px]">
-            <thead className="label text-left">
-              <tr>
-                <th scope="col" className="font-normal">
-                  Panel
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  Median
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  Spread
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  Verdict
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {judged.map(({ paint, surface }) => (
-                <tr key={surface.id} className="border-t">
-                  <th scope="row" className="py-1 text-left font-normal">
-                    <button
-                      type="button"
-                      className="hover:text-over hover:underline"
-                      onClick={() => choose(surface.id)}
-                    >
-                      {surfaceName(surface)}
-                    </button>
-                  </th>
-                  <td className="text-right">{paint.medianUm?.toFixed(0) ?? ''}</td>
-                  <td className="text-right">{paint.spreadUm?.toFixed(0) ?? ''}</td>
-                  <td className={`text-right ${paint.verdict === 'usual' ? 'text-ink-2' : 'font-semibold text-warn'}`}>
-                    {VERDICT_NAMES[paint.verdict]}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <FactTable
+            columns={['Panel', 'Median', 'Spread', 'Verdict']}
+            rows={judged.map(({ paint, surface }) => ({
+              key: surface.id,
+              name: <PanelName onChoose={() => choose(surface.id)}>{surfaceName(surface)}</PanelName>,
+              cells: [
+                paint.medianUm?.toFixed(0) ?? '',
+                paint.spreadUm?.toFixed(0) ?? '',
+                <span key="verdict" className={paint.verdict === 'usual' ? 'text-ink-2' : 'font-semibold text-warn'}>
+                  {VERDICT_NAMES[paint.verdict]}
+                </span>,
+              ],
+            }))}
+          />
         </Part>
       )}
     </>

@@ -3,15 +3,15 @@ import type { RunProgress } from '#core/work/run';
 import type { StandingSurface } from './care';
 
 /** Where a job stands between its first surface and the owner's yard. */
-export const STAGES = ['survey', 'planned', 'running', 'curing', 'ready', 'in-care'] as const;
-export type Stage = (typeof STAGES)[number];
+export const PHASES = ['survey', 'planned', 'running', 'curing', 'ready', 'in-care'] as const;
+export type Phase = (typeof PHASES)[number];
 
-/** The stage of a job at a moment: what has been planned, done, and cured since. */
-export function stageOf(
+/** The phase of a job at a moment: what has been planned, done, and cured since. */
+export function phaseOf(
   { plan, begun, patchesDone, patchesTotal, refused }: RunProgress,
   standing: readonly StandingSurface[],
   nowMin: number,
-): Stage {
+): Phase {
   if (!begun) return patchesTotal + refused === 0 ? 'survey' : 'planned';
   if (patchesDone < patchesTotal) return 'running';
   const { handoverMin } = plan;

@@ -2,7 +2,7 @@ import { MINUTES_PER_MONTH } from '#core/measures';
 import { foldLog, type LoggedEntry, type RunEntry, runProgress, runSheet } from '#core/work/run';
 import { job, product, surface } from '../../testing/samples';
 import { firstWashAfter, standingSurfaces } from './care';
-import { firstRenewMin, firstWashMin, stageOf } from './stage';
+import { firstRenewMin, firstWashMin, phaseOf } from './phase';
 
 const coating = product({
   ratedMonths: 24,
@@ -35,35 +35,35 @@ function worked(taps: number, everyMin = 1.5): LoggedEntry[] {
   return log;
 }
 
-function stageAfter(taps: number, nowMin: number, of = planned) {
+function phaseAfter(taps: number, nowMin: number, of = planned) {
   const record = foldLog(worked(taps));
-  return stageOf(runProgress(of, record, nowMin), standingSurfaces(of, record, {}), nowMin);
+  return phaseOf(runProgress(of, record, nowMin), standingSurfaces(of, record, {}), nowMin);
 }
 
 describe('where a job stands', () => {
   test('before the first tap: surveyed without layers, planned with them, refused ones included', () => {
-    expect(stageAfter(0, 0, job({ surfaces: [surface({ layers: [] })], products: [] }))).toBe('survey');
-    expect(stageAfter(0, 0)).toBe('planned');
+    expect(phaseAfter(0, 0, job({ surfaces: [surface({ layers: [] })], products: [] }))).toBe('survey');
+    expect(phaseAfter(0, 0)).toBe('planned');
     const refused = job({ surfaces: [surface({ substrate: 'glass' })], products: [coating] });
-    expect(stageAfter(0, 0, refused)).toBe('planned');
+    expect(phaseAfter(0, 0, refused)).toBe('planned');
   });
 
   test('from the first tap to the last it runs; then it cures, is ready, and is in care', () => {
     const all = worked(Infinity).length;
-    for (let taps = 1; taps < all; taps++) expect(stageAfter(taps, 20)).toBe('running');
+    for (let taps = 1; taps < all; taps++) expect(phaseAfter(taps, 20)).toBe('running');
     const end = worked(Infinity).at(-1)!.atMin;
-    expect(stageAfter(all, end + 1)).toBe('curing');
-    expect(stageAfter(all, end + 899)).toBe('curing');
-    expect(stageAfter(all, end + 901)).toBe('ready');
-    expect(stageAfter(all, end + 5 * 1440 - 1)).toBe('ready');
-    expect(stageAfter(all, end + 5 * 1440 + 1)).toBe('in-care');
+    expect(phaseAfter(all, end + 1)).toBe('curing');
+    expect(phaseAfter(all, end + 899)).toBe('curing');
+    expect(phaseAfter(all, end + 901)).toBe('ready');
+    expect(phaseAfter(all, end + 5 * 1440 - 1)).toBe('ready');
+    expect(phaseAfter(all, end + 5 * 1440 + 1)).toBe('in-care');
   });
 
   test('what never cures never leaves the curing', () => {
     const dry = { ...planned, ambient: [{ atMin: 0, airC: 20, rhPct: 0, airSpeed: 0.1 }] as const };
     const record = foldLog(worked(Infinity));
     const sheet = runProgress(dry, record, 1e6);
-    expect(stageOf(sheet, standingSurfaces(dry, record, {}), 1e6)).toBe('curing');
+    expect(phaseOf(sheet, standingSurfaces(dry, record, {}), 1e6)).toBe('curing');
   });
 });
 
