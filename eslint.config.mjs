@@ -16,7 +16,7 @@ const INWARD_ONLY = [
 
 /** Tests of the interface, and of what is derived, may lean on the sample jobs. */
 const INWARD_ONLY_IN_TESTS = INWARD_ONLY.map((zone) =>
-  ['./web', './job'].includes(zone.target)
+  ['./web', './job', './formats'].includes(zone.target)
     ? { ...zone, from: zone.from.filter((folder) => folder !== './demo') }
     : zone,
 );
@@ -54,7 +54,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['{web,job}/**/*.test.{ts,tsx}', 'web/testing/*.tsx'],
+    files: ['{web,job,formats}/**/*.test.{ts,tsx}', 'web/testing/*.tsx'],
     rules: { 'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY_IN_TESTS }] },
   },
   // The test runner reads which fixtures a fixture needs from its first parameter, none included.
