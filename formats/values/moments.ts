@@ -1,12 +1,18 @@
 import { MS_PER_MIN } from '#core/measures';
 import { DateTime } from 'luxon';
 
-/** Minutes from one instant to another. */
+/**
+ * Minutes from one instant to another.
+ * @example minutesBetween('2027-03-02T08:30:00+01:00', '2027-03-02T07:45:00Z') // 15: later is positive
+ */
 export function minutesBetween(from: string, to: string): number {
   return (DateTime.fromISO(to).toMillis() - DateTime.fromISO(from).toMillis()) / MS_PER_MIN;
 }
 
-/** Minutes from `startAt` to the local midnight that begins a calendar day, at the offset of `startAt`. */
+/**
+ * Minutes from `startAt` to the local midnight that begins a calendar day, at the offset of `startAt`.
+ * @example minutesToDay('2027-03-02T08:30:00+01:00', '2027-03-02') // -510: that day began before
+ */
 export function minutesToDay(startAt: string, day: string): number {
   const start = DateTime.fromISO(startAt, { setZone: true });
   return (DateTime.fromISO(day, { zone: start.zone }).toMillis() - start.toMillis()) / MS_PER_MIN;
@@ -18,7 +24,10 @@ export function minuteOfDay(instant: string): number {
   return moment.hour * 60 + moment.minute + moment.second / 60;
 }
 
-/** The instant so many minutes after `startAt`, at the offset of `startAt`, to the second. */
+/**
+ * The instant so many minutes after `startAt`, at the offset of `startAt`, to the second.
+ * @example instantAfter('2027-03-02T08:30:00+01:00', 90) // '2027-03-02T10:00:00+01:00'
+ */
 export function instantAfter(startAt: string, minutes: number): string {
   const start = DateTime.fromISO(startAt, { setZone: true });
   const roundedMs = Math.round((start.toMillis() + minutes * MS_PER_MIN) / 1000) * 1000;

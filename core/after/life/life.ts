@@ -88,7 +88,10 @@ function choiceName(id: (typeof CIRCUMSTANCE_IDS)[number], exposure: Exposure): 
   return `${CIRCUMSTANCES[id].name}: ${choices[exposure[id] ?? USUAL_EXPOSURE[id]]!.name.toLowerCase()}`;
 }
 
-/** Condition left, 1 to 0, of a layer `ageMonths` old whose expected life is `lifeMonths`. */
+/**
+ * Condition left, 1 to 0, of a layer `ageMonths` old whose expected life is `lifeMonths`.
+ * @example conditionLeft(36, 36) // 0.5: half is left at the end of the expected life
+ */
 export function conditionLeft(ageMonths: number, lifeMonths: number): number {
   return Math.exp(-Math.LN2 * (Math.max(0, ageMonths) / lifeMonths) ** DECLINE_EXPONENT);
 }

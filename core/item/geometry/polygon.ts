@@ -12,7 +12,10 @@ export interface Box {
 
 const MM2_PER_M2 = 1e6;
 
-/** Twice-signed area in mm² by the shoelace formula: positive when counter-clockwise with y up. */
+/**
+ * Twice-signed area in mm² by the shoelace formula: positive when counter-clockwise with y up.
+ * @example signedAreaMm2([[0, 0], [10, 0], [10, 5], [0, 5]]) // 50: counter-clockwise with y up
+ */
 export function signedAreaMm2(polygon: Polygon): number {
   let doubled = 0;
   for (const [index, [x, y]] of polygon.entries()) {
@@ -22,7 +25,10 @@ export function signedAreaMm2(polygon: Polygon): number {
   return doubled / 2;
 }
 
-/** Area in m². */
+/**
+ * Area in m².
+ * @example polygonAreaM2([[0, 0], [1000, 0], [1000, 500], [0, 500]]) // 0.5
+ */
 export function polygonAreaM2(polygon: Polygon): number {
   return Math.abs(signedAreaMm2(polygon)) / MM2_PER_M2;
 }

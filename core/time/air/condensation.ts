@@ -11,7 +11,10 @@ export interface Condensation {
   readonly verdict: 'ok' | 'warn' | 'stop';
 }
 
-/** Whether water may stand, unseen, on a surface at `surfaceC` in air of `airC` and `rhPct`. */
+/**
+ * Whether water may stand, unseen, on a surface at `surfaceC` in air of `airC` and `rhPct`.
+ * @example condensation(24, 65, 17) // dew point 17.02 °C, margin -0.02 K, 'stop': the surface last
+ */
 export function condensation(airC: number, rhPct: number, surfaceC: number): Condensation {
   const dew = dewPointC(airC, rhPct);
   const marginK = surfaceC - dew;

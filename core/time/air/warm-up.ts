@@ -8,6 +8,7 @@ export function warmedSurfaceC(fromC: number, airC: number, tauMin: number, tMin
 
 /**
  * Minutes until the surface reaches `targetC`; 0 if it is there, null if the air never brings it there.
+ * @example minutesToWarm(2, 20, 70, 15) // 89.67: from 2 °C, in 20 °C, with τ 70 min, to 15 °C
  */
 export function minutesToWarm(fromC: number, airC: number, tauMin: number, targetC: number): number | null {
   const done = airC >= fromC ? fromC >= targetC : fromC <= targetC;

@@ -25,6 +25,7 @@ const DAY_DRIFT_SIGMA = 0.1;
 /**
  * Conjugate update of a log-normal factor by observed/predicted ratios.
  * @throws RangeError for a ratio that is not a positive number.
+ * @example learnFactor([0.7], FLASH_LEARNING) // factor 0.7693: sooner than predicted is below 1
  */
 export function learnFactor(ratios: readonly number[], model: LearningModel, prior = untaught(model)): LearnedFactor {
   for (const ratio of ratios) {

@@ -4,6 +4,7 @@ export const SEAM_OVERLAP_M = 0.05;
 /**
  * How much more product `sections` sections take than one, by the seams laid twice: 1 + (n - 1) · overlap ·
  * short side / area.
+ * @example seamFactor(3, 1.05, 1.62) // 1.065: two overlaps of 5 cm along 1.05 m
  */
 export function seamFactor(sections: number, shortSideM: number, areaM2: number): number {
   return 1 + ((sections - 1) * SEAM_OVERLAP_M * shortSideM) / areaM2;
@@ -46,7 +47,10 @@ export function pullsOf(ml: number): number {
   return Math.max(1, Math.round(ml / TRIGGER_PULL_ML));
 }
 
-/** Wet film, micrometres: a millilitre on a square metre is one. Unmasks a wrong entry. */
+/**
+ * Wet film, micrometres: a millilitre on a square metre is one. Unmasks a wrong entry.
+ * @example wetFilmUm(9, 1.5) // 6 µm
+ */
 export function wetFilmUm(ml: number, areaM2: number): number {
   return ml / areaM2;
 }

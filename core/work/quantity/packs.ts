@@ -25,6 +25,7 @@ const MONEY_ROUNDING = 1e-6;
  * Packs that cover `amount` for least money, then with least left over. Exact: depth-first over counts,
  * cut off where even the best unit price of the packs still to come cannot beat the best choice so far.
  * @throws RangeError when something is needed and nothing is on sale, or for a pack without size.
+ * @example choosePacks(83, [{ size: 15, price: 2500 }, { size: 30, price: 4200 }, { size: 50, price: 6100 }]) // two of 50, 12200
  */
 export function choosePacks(amount: number, onSale: readonly Pack[]): PackChoice {
   if (amount <= 0) return { packs: [], cost: 0, bought: 0 };

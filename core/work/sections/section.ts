@@ -26,6 +26,7 @@ export interface SectionTiming {
 /**
  * Largest section, m², that can be laid and levelled with the age of every point inside the window; null
  * where there is no limit. Along the path the age runs evenly from the first point's to the last one's.
+ * @example maxSectionM2({ fromMin: 2, byMin: 5 }, { layM2PerMin: 0.25, levelM2PerMin: 0.2 }, 'solo') // 1 m²; 'pair': 3 m²
  */
 export function maxSectionM2(window: LevelWindow, pace: Pace, mode: CrewMode): number | null {
   if (window.byMin === null) return null;
@@ -40,7 +41,10 @@ export function maxSectionM2(window: LevelWindow, pace: Pace, mode: CrewMode): n
   return Number.isFinite(largest) ? largest : null;
 }
 
-/** The shortest way to work a section of `areaM2` that keeps its youngest point past `window.fromMin`. */
+/**
+ * The shortest way to work a section of `areaM2` that keeps its youngest point past `window.fromMin`.
+ * @example sectionTiming(0.5, { fromMin: 4, byMin: 9 }, { layM2PerMin: 0.25, levelM2PerMin: 0.25 }, 'solo') // lay 2, wait 2, level 2 min
+ */
 export function sectionTiming(areaM2: number, window: LevelWindow, pace: Pace, mode: CrewMode): SectionTiming {
   const layMin = areaM2 / pace.layM2PerMin;
   const levelMin = areaM2 / pace.levelM2PerMin;
