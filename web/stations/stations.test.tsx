@@ -4,37 +4,13 @@ import { standingSurfaces } from '#core/after/care';
 import { foldLog } from '#core/work/run';
 import { loggedEntries } from '#formats/log';
 import { plannedJob, planOf } from '#job/plan';
-import { cutInServer, NOW, open, server, yard } from '../testing/yard';
+import { onAStillDay } from '../testing/still-day';
+import { open, server, yard } from '../testing/yard';
 
 const draft = (id: string) => yard.jobs.find((job) => job.id === id)!.draft;
 const slow = 30_000;
 
-beforeAll(() => {
-  // The day stands still; everything else runs as it does.
-  jest.useFakeTimers({
-    now: new Date(NOW),
-    doNotFake: [
-      'setTimeout',
-      'clearTimeout',
-      'setInterval',
-      'clearInterval',
-      'setImmediate',
-      'clearImmediate',
-      'queueMicrotask',
-      'nextTick',
-      'performance',
-      'hrtime',
-      'requestAnimationFrame',
-      'cancelAnimationFrame',
-    ],
-  });
-  cutInServer();
-});
-beforeEach(() => {
-  localStorage.clear();
-  server.reset();
-});
-afterAll(() => jest.useRealTimers());
+onAStillDay();
 
 const side = () => screen.getByRole('complementary', { name: 'Chosen panel' });
 

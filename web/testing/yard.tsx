@@ -4,6 +4,7 @@ import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import type { JobRecord } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
+import { parted } from '#formats/shelf';
 import { ternmouthYard } from '../../demo/workshop';
 import { api } from '../app/api';
 import { router } from '../app/router';
@@ -52,8 +53,12 @@ function answer({ method, path, body, version }: Call): Response {
   const [, , what, id, part] = path.split('/');
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
   if (what === 'products')
-    return json(yard.shelf.map((sheet) => ({ id: sheet.id, version: 1, updatedAt: NOW, sheet })));
-  if (what === 'learned-hours') return json({});
+    return json(yard.shelf.map((product) => ({ id: product.id, version: 1, updatedAt: NOW, ...parted(product) })));
+  if (what === 'learned-preparation') return json({ hours: {}, uses: [], shares: [] });
+  if (what === 'kit') return json(yard.kit.map((entry) => ({ id: entry.id, version: 1, entry })));
+  if (what === 'offers') return json(yard.offers.map((offer) => ({ id: offer.id, version: 1, offer })));
+  if (what === 'templates' || what === 'items') return json([]);
+  if (part === 'photos' || part === 'earlier-pairs') return json([]);
   const job = server.jobs.get(id ?? '');
   if (!job)
     return json(
