@@ -2,7 +2,6 @@
 import { DEMO_OFFERS } from '../../demo/offers';
 import { jobSenseFaults } from '#formats/job';
 import { type Fault, FaultsError, read } from '#formats/values';
-import { plainJob } from '../../job/testing/plain-job';
 import { CHOOSE_FORMAT, offerSchema, readChooseFile } from '.';
 
 function faultsOf(reading: () => unknown): readonly Fault[] {
@@ -14,11 +13,15 @@ function faultsOf(reading: () => unknown): readonly Fault[] {
     return error.faults;
   }
 }
-const file = (parts: object = {}) => ({
-  format: CHOOSE_FORMAT,
-  job: JSON.parse(JSON.stringify(plainJob({}).document)) as object,
-  ...parts,
-});
+const PLAIN = {
+  format: 'glaphyra.job/1',
+  title: 'Plain',
+  startAt: '2027-03-02T08:30:00+01:00',
+  surfaces: [],
+  products: [],
+  ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
+};
+const file = (parts: object = {}) => ({ format: CHOOSE_FORMAT, job: PLAIN, ...parts });
 
 describe('an offer', () => {
   test.each(DEMO_OFFERS.map((offer) => [offer.name, offer] as const))('%s is kept as it was written', (_, offer) => {
@@ -80,7 +83,7 @@ describe('a file of the choice', () => {
 
   test('tells faults of its job under the job, those of sense among them', () => {
     const broken = {
-      ...file().job,
+      ...PLAIN,
       surfaces: [{ id: 'a', shape: { kind: 'area', areaM2: 1 }, layers: [{ product: 'nothing', coats: 1 }] }],
     };
     const sense = jobSenseFaults(broken);

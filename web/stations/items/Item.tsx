@@ -17,8 +17,14 @@ export function Component() {
   if (error) {
     return (
       <main className="mx-auto max-w-4xl px-6 py-6">
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
+        <h1 className="figure text-3xl">No history to show</h1>
+        <p role="alert" className="mt-4 border-l-4 border-stop bg-stop-soft px-4 py-3">
           {errorText(error)}
+        </p>
+        <p className="mt-4">
+          <Link to="/items" className="text-over underline">
+            Back to the items
+          </Link>
         </p>
       </main>
     );

@@ -34,7 +34,10 @@ export function Component() {
       {items?.length === 0 && (
         <p className="mt-8 max-w-prose text-ink-2">
           No item has been here yet. Each new job makes one; when it comes back next year, all that was laid, measured
-          and seen is found here under its name.
+          and seen is found here under its name.{' '}
+          <Link to="/new" className="text-over underline">
+            Start the first job
+          </Link>
         </p>
       )}
       {shown && shown.length > 0 && (

@@ -43,8 +43,9 @@ export function Component() {
   const stored = products.find(({ id }) => id === productId);
   if (productId !== 'new' && !stored) {
     return (
-      <main className="p-10">
-        <p>There is no such sheet on the shelf.</p>
+      <main className="mx-auto max-w-xl p-10">
+        <h1 className="figure text-2xl">There is no such sheet on the shelf</h1>
+        <p className="mt-3 text-ink-2">It may have been taken away; jobs that were planned with it keep their copy.</p>
         <Link to="/shelf" className="text-over underline">
           Back to the shelf
         </Link>

@@ -1,0 +1,115 @@
+/** Every view under what a workshop brings: endless names, nothing at all, an address that leads nowhere. */
+import type { Page } from '@playwright/test';
+import { expect, test } from './workshop';
+
+const STATIONS = [
+  'survey',
+  'survey?lens=condition',
+  'survey?lens=thickness',
+  'survey?lens=map',
+  'prepare',
+  'layer',
+  'layer?view=offers',
+  'quantify',
+  'time',
+  'run',
+  'care',
+];
+const LONG = 'Harbourmaster’s second-hand four-wheel-drive estate with the roof box, refinished twice';
+/** One word that no line is broken at by itself. */
+const ENDLESS = 'Quartersawnteakfinishedcoachworkpanel'.repeat(3);
+
+/** What a page shows beyond its right edge, and what of its own text it cuts without saying so. */
+async function sideways(page: Page): Promise<number> {
+  return page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+}
+
+async function opened(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  // What is worked out beside the page has come.
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
+}
+
+/** Renames whatever has a name in a job, by the door every tablet uses. */
+async function renamed(page: Page, id: string): Promise<void> {
+  const answer = await page.request.get(`/api/jobs/${id}`);
+  const { version, document, bayId, airSource } = await answer.json();
+  const named = {
+    ...document,
+    title: LONG,
+    item: { ...document.item, name: LONG, ownerName: ENDLESS },
+    surfaces: document.surfaces.map((surface: { name?: string }, index: number) => ({
+      ...surface,
+      name: index % 2 === 0 ? `${LONG}, panel ${index}` : `${ENDLESS}${index}`,
+    })),
+    products: document.products.map((product: { name?: string }, index: number) => ({
+      ...product,
+      name: index % 2 === 0 ? `${LONG} ${index}` : `${ENDLESS}${index}`,
+    })),
+  };
+  const kept = await page.request.put(`/api/jobs/${id}`, {
+    headers: { 'if-match': `"${version}"` },
+    data: { document: named, bayId, airSource },
+  });
+  expect(kept.status()).toBe(200);
+}
+
+for (const [size, width, height] of [
+  ['desk', 1280, 800],
+  ['tablet', 820, 1180],
+  ['phone', 390, 844],
+] as const) {
+  test.describe(`on a ${size}`, () => {
+    test.use({ viewport: { width, height } });
+    test('endless names push nothing out of sight', async ({ page }) => {
+      test.slow();
+      await renamed(page, 'teal-hatchback');
+      const chosen = size === 'phone' ? '' : 'panel=bonnet';
+      for (const station of STATIONS) {
+        const mark = station.includes('?') ? '&' : '?';
+        const address = `/jobs/teal-hatchback/${station}${chosen && mark + chosen}`;
+        await opened(page, address);
+        expect([address, await sideways(page)]).toEqual([address, 0]);
+      }
+      for (const address of ['/', '/items', '/items/hatchback-of-imke-varga']) {
+        await opened(page, address);
+        expect([address, await sideways(page)]).toEqual([address, 0]);
+        await expect(page.getByText(LONG).first()).toBeVisible();
+      }
+    });
+  });
+}
+
+test.describe('with nothing in it', () => {
+  test.use({ sample: false });
+  test('each place says what comes first, and leads there', async ({ page }) => {
+    for (const [address, says, leads] of [
+      ['/', 'Nothing in the bays yet', 'Start the first job'],
+      ['/shelf', 'No sheets yet', 'New sheet'],
+      ['/items', 'No item has been here yet', 'Start the first job'],
+    ] as const) {
+      await opened(page, address);
+      await expect(page.getByText(says).first()).toBeVisible();
+      const link = page.getByRole('link', { name: leads }).first();
+      await expect(link).toBeVisible();
+      await link.click();
+      await expect(page).not.toHaveURL(new RegExp(`:\\d+${address}$`));
+    }
+  });
+});
+
+test('what is not there is said, with a way back', async ({ page }) => {
+  for (const [address, says, back, leads] of [
+    ['/nowhere', 'Nothing stands here', 'Back to today', '/'],
+    ['/items/no-such-item', 'No history to show', 'Back to the items', '/items'],
+    ['/shelf/no-such-sheet', 'There is no such sheet on the shelf', 'Back to the shelf', '/shelf'],
+    ['/jobs/no-such-job/run', 'This job cannot be opened', 'Back to today', '/'],
+  ] as const) {
+    await page.goto(address);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(says);
+    await page.getByRole('link', { name: back }).click();
+    await expect(page).toHaveURL(new RegExp(`:\\d+${leads}$`));
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  }
+});
