@@ -13,7 +13,7 @@ export const CLOSED_WINDOW_MIN = 0.25;
 /**
  * The part of the window one can trust: both edges moved inward by `guardSigmas` of the log-normal spread
  * `sigma`, but never by more than 40 % of the window, so that a narrow window stays a window.
- * @example guardedWindow({ fromMin: 2, byMin: 5 }, 0.2, 1.2816) // about 2.58 to 3.87: moved inwards
+ * @example guardedWindow({ fromMin: 2, byMin: 5 }, 0.2, TENTH_SIGMAS) // about 2.58 to 3.87: moved inwards
  */
 export function guardedWindow(central: LevelWindow, sigma: number, guardSigmas: number): LevelWindow {
   const { fromMin, byMin } = central;
