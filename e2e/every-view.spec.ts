@@ -113,3 +113,71 @@ test('what is not there is said, with a way back', async ({ page }) => {
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
   }
 });
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+  test('the pages of the workshop are read without scrolling sideways, and led to by their names', async ({ page }) => {
+    for (const address of [
+      '/',
+      '/new',
+      '/items',
+      '/figures',
+      '/shelf',
+      '/shelf/ledger-base',
+      '/shelf/new',
+      '/shelf/preparation',
+      '/shelf/rules',
+      '/shelf/rules?job=marrow-launch',
+    ]) {
+      await opened(page, address);
+      expect([address, await sideways(page)]).toEqual([address, 0]);
+    }
+    await page.goto('/');
+    for (const [name, address] of [
+      ['Items', '/items'],
+      ['Shelf', '/shelf'],
+      ['Today', '/'],
+    ] as const) {
+      await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name }).click();
+      await expect(page).toHaveURL(new RegExp(`:\\d+${address}$`));
+    }
+  });
+});
+
+test('a sheet open in two windows: what is typed stays, the other is told, and either can be taken', async ({
+  page,
+  context,
+}) => {
+  const coverage = (window: Page) => window.getByLabel('Coverage on gloss, units per m² and coat');
+  const save = (window: Page) => window.getByRole('button', { name: 'Save the sheet' }).click();
+  const kept = async () => {
+    const all = await (await page.request.get('/api/products')).json();
+    return all.find(({ id }: { id: string }) => id === 'ledger-base').sheet.coveragePerM2;
+  };
+  const other = await context.newPage();
+  for (const window of [page, other]) {
+    await window.goto('/shelf/ledger-base');
+    await expect(coverage(window)).toHaveValue('6.5');
+  }
+  await coverage(other).fill('9');
+  await coverage(page).fill('5');
+  await save(page);
+  await expect(page).toHaveURL(/\/shelf$/);
+  const told = other.getByRole('alert').filter({ hasText: 'saved in another window' });
+  await expect(told).toContainText('What you typed still stands here');
+  await expect(coverage(other)).toHaveValue('9');
+  expect(await kept()).toBe(5);
+  await told.getByRole('button', { name: /Keep mine/ }).click();
+  await expect(told).toHaveCount(0);
+  await save(other);
+  await expect(other).toHaveURL(/\/shelf$/);
+  expect(await kept()).toBe(9);
+
+  await page.goto('/shelf/ledger-base');
+  await other.goto('/shelf/ledger-base');
+  await coverage(page).fill('4');
+  await coverage(other).fill('7');
+  await save(other);
+  await page.getByRole('button', { name: /Drop mine/ }).click();
+  await expect(coverage(page)).toHaveValue('7');
+});

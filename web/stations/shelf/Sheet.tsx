@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { type FieldErrors, FormProvider, useForm, useFormContext, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
@@ -52,12 +52,35 @@ export function Component() {
       </main>
     );
   }
-  // A sheet saved elsewhere begins this form anew.
-  return <SheetForm key={`${productId}-${stored?.version ?? 0}`} stored={stored} />;
+  return <SheetForm key={productId} stored={stored} />;
+}
+
+/** Another window saved the sheet while it is open here: neither is lost without a word. */
+function SavedElsewhere({
+  isDirty,
+  onTheirs,
+  onMine,
+}: {
+  readonly isDirty: boolean;
+  readonly onTheirs: () => void;
+  readonly onMine: () => void;
+}) {
+  return (
+    <div role="alert" className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-warn bg-warn-soft px-4 py-2">
+      <p className="flex-1">
+        This sheet has been saved in another window meanwhile.
+        {isDirty && ' What you typed still stands here.'}
+      </p>
+      <Button onClick={onTheirs}>{isDirty ? 'Drop mine, show the other' : 'Show it'}</Button>
+      {isDirty && <Button onClick={onMine}>Keep mine, to save over it</Button>}
+    </div>
+  );
 }
 
 function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
-  const { sheet, version } = stored ?? {};
+  // What is typed stays over the sheet it was begun from, until one says what becomes of it.
+  const [base, setBase] = useState(stored);
+  const { sheet, version } = base ?? {};
   const navigate = useNavigate();
   const [add, adding] = useAddProductMutation();
   const [save, saving] = useSaveProductMutation();
@@ -84,6 +107,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
     await remove({ id, version: of }).unwrap();
     await navigate('/shelf');
   };
+  const newer = base && stored && stored.version !== base.version && !isSubmitting ? stored : undefined;
   const failed = adding.error ?? saving.error ?? removing.error;
   /** A new sheet begins from what is usual for its family; its name stays. */
   const startFrom = (family: string) => {
@@ -112,6 +136,16 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
               Save the sheet
             </Button>
           </div>
+          {newer && (
+            <SavedElsewhere
+              isDirty={isDirty}
+              onTheirs={() => {
+                form.reset(newer.sheet);
+                setBase(newer);
+              }}
+              onMine={() => setBase(newer)}
+            />
+          )}
           {(failed || Object.keys(errors).length > 0) && (
             <p role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-4 py-2">
               {failed ? errorText(failed) : `Not saved. ${faultsInWords(errors).join('; ')}.`}
