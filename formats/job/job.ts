@@ -230,6 +230,7 @@ export const jobSchema = object({
         gonePct: percent(),
         hazePct: percent(),
         minutes: positive(),
+        /** Clear measured before and after, µm: kept with the job; nothing is worked out from it yet. */
         tookUm: nonNegative().optional(),
       }),
       JOB_LIMITS.testSpots,

@@ -23,14 +23,12 @@ export const PAIR_IDS = Object.keys(TABLE) as [PairId, ...PairId[]];
 /** Share of the marks a correction is expected to move before anyone says otherwise, %. */
 export const USUAL_GOAL_PCT = 80;
 
-/** One test spot: what went, what haze it left, how long it took, what it cost. */
+/** One test spot: what went, what haze it left, how long it took. */
 export interface SpotTest {
   readonly pair: PairId;
   readonly gonePct: number;
   readonly hazePct: number;
   readonly minutes: number;
-  /** Clear taken, µm, where it was measured before and after. */
-  readonly tookUm?: number | undefined;
 }
 
 /** More haze than this wants a refining step after the pair, %. Engineering default: less is gone with the wipe. */
