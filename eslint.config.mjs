@@ -54,6 +54,17 @@ export default tseslint.config(
     },
   },
   {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/measures/*.ts', 'core/item/nets/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Literal[value=1440]', message: 'MINUTES_PER_DAY, of core/measures' },
+        { selector: 'Literal[value=1.2816]', message: 'TENTH_SIGMAS, of core/measures' },
+      ],
+    },
+  },
+  {
     files: ['{web,job,formats}/**/*.test.{ts,tsx}', 'web/testing/*.tsx'],
     rules: { 'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY_IN_TESTS }] },
   },

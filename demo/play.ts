@@ -1,5 +1,5 @@
 import { type CoatPlan, type LaidCoat, type Plan, planJob } from '#core/work/plan';
-import type { Patch, RunEntry } from '#core/work/run';
+import { nthPatch, type RunEntry } from '#core/work/run';
 import type { Job } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import { instantAfter } from '#formats/values';
@@ -32,13 +32,7 @@ function patchMoments({ surface, copies, coat, laid }: Worked): Moment[] {
   const { timing, sectionsPerCopy, sectionM2, window } = laid;
   return Array.from({ length: copies * sectionsPerCopy }, (_, index) => index).flatMap((index) => {
     const startMin = laid.startMin + index * timing.totalMin;
-    const patch: Patch = {
-      surface,
-      layer: coat.layer,
-      coat: coat.coat,
-      copy: Math.floor(index / sectionsPerCopy) + 1,
-      section: (index % sectionsPerCopy) + 1,
-    };
+    const patch = nthPatch(surface, coat, sectionsPerCopy, index);
     const start = {
       product: coat.product,
       sections: sectionsPerCopy,

@@ -1,4 +1,5 @@
 /** Small made-up things that core tests are told with. */
+import { TENTH_SIGMAS } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import type { PlannedJob, PlannedSurface } from '#core/work/plan';
 
@@ -61,7 +62,7 @@ export function job(changes: Partial<PlannedJob> = {}): PlannedJob {
     surfaces: [surface()],
     products: [product()],
     ambient: [{ atMin: 0, airC: 20, rhPct: 50, airSpeed: 0.1 }],
-    crew: { mode: 'solo', layM2PerMin: 0.45, levelM2PerMin: 0.5, guardSigma: 1.2816 },
+    crew: { mode: 'solo', layM2PerMin: 0.45, levelM2PerMin: 0.5, guardSigma: TENTH_SIGMAS },
     matteSchool: 'fixed-early',
     ...changes,
   };

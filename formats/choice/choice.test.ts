@@ -1,18 +1,10 @@
 /** Offers and the files of the choice: what is asked and what is answered, with every fault at its place. */
+import { faultsOf } from '../testing/faults';
 import { DEMO_OFFERS } from '../../demo/offers';
 import { jobSenseFaults } from '#formats/job';
-import { type Fault, FaultsError, read } from '#formats/values';
+import { read } from '#formats/values';
 import { CHOOSE_FORMAT, offerSchema, readChooseFile } from '.';
 
-function faultsOf(reading: () => unknown): readonly Fault[] {
-  try {
-    reading();
-    return [];
-  } catch (error) {
-    if (!(error instanceof FaultsError)) throw error;
-    return error.faults;
-  }
-}
 const PLAIN = {
   format: 'glaphyra.job/1',
   title: 'Plain',

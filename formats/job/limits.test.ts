@@ -1,19 +1,11 @@
+import { faultsOf as faultsOfReading } from '../testing/faults';
 import fc from 'fast-check';
-import { FaultsError } from '#formats/values';
 import { readJob } from '.';
 import bonnet from '../../demo/jobs/hatchback-front.json';
 import { JOB_LIMITS } from './limits';
 
 const surface = bonnet.surfaces[0]!;
-const faultsOf = (value: unknown) => {
-  try {
-    readJob(value);
-    return [];
-  } catch (error) {
-    if (error instanceof FaultsError) return error.faults;
-    throw error;
-  }
-};
+const faultsOf = (value: unknown) => faultsOfReading(() => readJob(value));
 const withSurface = (changes: object) => ({ ...bonnet, surfaces: [{ ...surface, ...changes }] });
 const many = <T>(length: number, one: (index: number) => T) => Array.from({ length }, (_, index) => one(index));
 

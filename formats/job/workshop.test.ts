@@ -1,8 +1,9 @@
 /** What the workshop keeps around a job: bays, drafts, pictures, patterns of items. */
+import { faultsOf } from '../testing/faults';
 import fc from 'fast-check';
 import { shapeAreaM2 } from '#core/item/geometry';
 import { type ItemTemplate, TEMPLATES } from '#core/item/nets';
-import { type Fault, FaultsError, read } from '#formats/values';
+import { read } from '#formats/values';
 import {
   bayDraftSchema,
   jobDraftSchema,
@@ -13,15 +14,6 @@ import {
   readJob,
 } from '.';
 
-function faultsOf(reading: () => unknown): readonly Fault[] {
-  try {
-    reading();
-    return [];
-  } catch (error) {
-    if (!(error instanceof FaultsError)) throw error;
-    return error.faults;
-  }
-}
 const PLAIN = {
   format: 'glaphyra.job/1',
   title: 'Plain',

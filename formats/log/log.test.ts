@@ -1,6 +1,7 @@
 /** What is done at the item, as it is sent: every kind of entry is taken whole, and refused with its place when bent. */
+import { faultsOf as faultsOfReading } from '../testing/faults';
 import fc from 'fast-check';
-import { FaultsError, read } from '#formats/values';
+import { read } from '#formats/values';
 import { loggedEntries, newEntrySchema } from '.';
 import { runEntrySchema } from './log';
 
@@ -38,15 +39,7 @@ const ENTRIES = [
 ] as const;
 const sent = (entry: object) => ({ id: 'tap-1', at: '2027-03-02T10:40:00+01:00', entry });
 
-function faultsOf(value: unknown) {
-  try {
-    read(value, newEntrySchema);
-    return [];
-  } catch (error) {
-    if (!(error instanceof FaultsError)) throw error;
-    return error.faults;
-  }
-}
+const faultsOf = (value: unknown) => faultsOfReading(() => read(value, newEntrySchema));
 
 test('each kind of entry is among these', () => {
   const kinds = runEntrySchema.options.map(({ shape }) => shape.type.value);

@@ -1,8 +1,7 @@
+import { faultsOf as faultsOfReading } from '../testing/faults';
 import fc from 'fast-check';
 import { z } from 'zod';
 import {
-  type Fault,
-  FaultsError,
   id,
   instantAfter,
   list,
@@ -21,15 +20,7 @@ import {
   text,
 } from '.';
 
-const faultsOf = (value: unknown, schema: z.ZodType): readonly Fault[] => {
-  try {
-    read(value, schema);
-    return [];
-  } catch (error) {
-    if (error instanceof FaultsError) return error.faults;
-    throw error;
-  }
-};
+const faultsOf = (value: unknown, schema: z.ZodType) => faultsOfReading(() => read(value, schema));
 
 describe('instants and minutes', () => {
   const anInstant = fc

@@ -1,7 +1,8 @@
+import { faultsOf as faultsOfReading } from '../../formats/testing/faults';
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { type JobInput, jobSchema, planSchema, readJob } from '#formats/job';
-import { type Fault, FaultsError, instantAfter, minuteOfDay, minutesToDay, parseJson } from '#formats/values';
+import { instantAfter, minuteOfDay, minutesToDay, parseJson } from '#formats/values';
 import { planFile } from '#job/plan';
 
 const bonnet = (): JobInput => ({
@@ -39,15 +40,7 @@ const bonnet = (): JobInput => ({
   ambient: [{ atMin: 0, airC: 21, rhPct: 45 }],
 });
 
-function faultsOf(value: unknown): readonly Fault[] {
-  try {
-    readJob(value);
-    return [];
-  } catch (error) {
-    if (error instanceof FaultsError) return error.faults;
-    throw error;
-  }
-}
+const faultsOf = (value: unknown) => faultsOfReading(() => readJob(value));
 
 /** The bonnet with one value put somewhere. */
 function broken(path: string, value: unknown): unknown {

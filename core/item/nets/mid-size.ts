@@ -4,6 +4,16 @@ import type { SidePanel, VehicleDimensions } from './vehicle';
 export const MID_SIZE: VehicleDimensions = { lengthMm: 4700, widthMm: 1830, heightMm: 1440, wheelbaseMm: 2790 };
 export const MID_SIZE_FRONT_AXLE_MM = 880;
 export const MID_SIZE_ARCH_HALF_MM = 372;
+/** Their profile from the bumper to the foot of the windscreen, mm. */
+export const MID_SIZE_NOSE: readonly (readonly [number, number])[] = [
+  [70, 210],
+  [5, 420],
+  [10, 600],
+  [75, 700],
+  [520, 850],
+  [1180, 960],
+  [1290, 985],
+];
 /** Their width against the strips they are made from. */
 export const MID_SIZE_WIDENED = 1830 / 1760;
 

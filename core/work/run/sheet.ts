@@ -1,6 +1,6 @@
 import { type CoatPlan, type CoatRecord, type LaidCoat, type Plan, planJob, type PlannedJob } from '#core/work/plan';
 import { calibrated } from './calibrate';
-import { coatKey, type Patch, patchKey } from './events';
+import { coatKey, nthPatch, type Patch, patchKey } from './events';
 import { type PatchRecord, patchState, type PatchState, type RunRecord } from './record';
 
 /** A patch of the run sheet, in the order of work. */
@@ -52,13 +52,7 @@ const MOST_PATCHES = 5000;
 function coatPatches(surface: string, coat: CoatPlan, laid: LaidCoat, copies: number, record: RunRecord): SheetPatch[] {
   const { sectionsPerCopy } = laid;
   return Array.from({ length: Math.min(copies * sectionsPerCopy, MOST_PATCHES) }, (_, index): SheetPatch => {
-    const patch: Patch = {
-      surface,
-      layer: coat.layer,
-      coat: coat.coat,
-      copy: Math.floor(index / sectionsPerCopy) + 1,
-      section: (index % sectionsPerCopy) + 1,
-    };
+    const patch = nthPatch(surface, coat, sectionsPerCopy, index);
     const done = record.patches.get(patchKey(patch));
     return {
       patch,
