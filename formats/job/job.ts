@@ -12,7 +12,7 @@ import {
 import { HARDNESS, READING_SOURCES } from '#core/item/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { TENTH_SIGMAS } from '#core/measures';
-import { FAMILY_IDS } from '#core/products/families';
+import { FOUND_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
 import { STILL_AIR } from '#core/time/air';
@@ -98,7 +98,7 @@ export const surfaceSchema = object({
   curvature: positive().optional(),
   onePiece: flag().default(false),
   surfaceC: celsius().optional(),
-  existing: list(oneOf(FAMILY_IDS), JOB_LIMITS.existing).default([]),
+  existing: list(oneOf(FOUND_IDS), JOB_LIMITS.existing).default([]),
   readingsUm: list(nonNegative(), JOB_LIMITS.readings).default([]),
   /** Where each reading was taken, in their order; null where nobody kept it. */
   readingsAt: list(

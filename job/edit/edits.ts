@@ -1,7 +1,7 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { twinOf } from '#core/item/condition';
 import type { PlacedReading, ReadingSource } from '#core/item/paint';
-import type { FamilyId } from '#core/products/families';
+import type { FoundId } from '#core/products/families';
 import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
@@ -158,7 +158,7 @@ export const takeSheet = (sheet: ProductSheet): Edit =>
     products: document.products.map((own) => (own.id === sheet.id ? sheet : own)),
   }));
 
-export const setExisting = (ids: readonly string[], existing: readonly FamilyId[]): Edit =>
+export const setExisting = (ids: readonly string[], existing: readonly FoundId[]): Edit =>
   inDocument((document) => ({
     ...document,
     surfaces: document.surfaces.map((surface) =>

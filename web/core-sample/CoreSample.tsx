@@ -1,6 +1,6 @@
 import { type CSSProperties, type ReactNode, type Ref, useId } from 'react';
 import type { SubstrateId } from '#core/item/substrates';
-import { FAMILIES, type FamilyId } from '#core/products/families';
+import { type FamilyId, foundName, type FoundId } from '#core/products/families';
 import type { Ledger } from '#core/work/prepare';
 import { type Fill, FillPatterns, paintOf } from '../net/fills';
 import { familyFill, groundOf, ledgerGround } from './strata';
@@ -23,7 +23,7 @@ export interface SampleLayer {
 interface Props {
   readonly substrate: SubstrateId;
   readonly clearUm?: number | undefined;
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
   /** Bottom first. */
   readonly layers: readonly SampleLayer[];
   /** What becomes of the clear coat: drawn in its place. */
@@ -59,7 +59,7 @@ export function CoreSample({ substrate, clearUm, existing, layers, ledger, layer
             key={`${family}-${index}`}
             fill={familyFill(family)}
             dashed
-            name={`${FAMILIES[family].name}, found`}
+            name={`${foundName(family)}, found`}
             parts={1}
             minHeight={34}
           />

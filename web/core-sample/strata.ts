@@ -1,6 +1,6 @@
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
+import type { FamilyId, FoundId } from '#core/products/families';
 import type { Ledger } from '#core/work/prepare';
 import type { Fill } from '../net/fills';
 import { um as micrometres } from '../ui/measures';
@@ -85,8 +85,8 @@ const FAMILY_FILLS: Readonly<Partial<Record<FamilyId, Fill>>> = {
 };
 
 /** How a family of layers is drawn, on the net and in the core sample alike. */
-export function familyFill(family: FamilyId): Fill {
-  return FAMILY_FILLS[family] ?? 'tint-3';
+export function familyFill(family: FoundId): Fill {
+  return (family === 'unknown' ? undefined : FAMILY_FILLS[family]) ?? 'tint-3';
 }
 
 /** Pixels a micrometre of clear is drawn with, and the least a part is drawn with. */

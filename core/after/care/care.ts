@@ -2,7 +2,7 @@ import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#
 import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
-import { FAMILIES, type FamilyId } from '#core/products/families';
+import { FAMILIES, foundName, type FoundId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import {
   coatMilestones,
@@ -38,7 +38,7 @@ export interface StandingLayer {
 export interface StandingSurface {
   readonly surface: PlannedSurface;
   /** Found on it at the walk-round, bottom first: of unknown age. */
-  readonly found: readonly FamilyId[];
+  readonly found: readonly FoundId[];
   /** Bottom first. */
   readonly layers: readonly StandingLayer[];
 }
@@ -124,10 +124,10 @@ export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | 
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
   const foundLayers = found.map((family): AgedLayer => {
-    const life = expectedLife({ family }, {});
-    // Of unknown age: taken as hard and half-way through its life.
+    const life = expectedLife({ family: family === 'unknown' ? 'ceramic' : family }, {});
+    // Of unknown age: taken as hard and half-way through its life; what is unknown, as a coating would be.
     return {
-      name: `${FAMILIES[family].name}, found`,
+      name: `${foundName(family)}, found`,
       family,
       ageMonths: life.months / 2,
       hard: true,

@@ -2,13 +2,13 @@ import { conditionLeft } from '#core/after/life';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MONTHS_PER_YEAR } from '#core/measures';
-import { FAMILIES, type FamilyId } from '#core/products/families';
+import { foundName, type FoundId } from '#core/products/families';
 import { REMOVAL_METHODS, removalLadder, type RemovalMethod, type RemovalMethodId } from './methods';
 
 /** A layer as it stands on the day it is to come off. */
 export interface AgedLayer {
   readonly name: string;
-  readonly family: FamilyId;
+  readonly family: FoundId;
   /** Methods its sheet names. */
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
   readonly ageMonths: number;
@@ -234,7 +234,7 @@ function warnings(subject: RemovalCase, layers: readonly LayerRemoval[]): string
   for (const { layer, staysChance } of layers) {
     if (staysChance >= 0.05) {
       told.push(
-        `${layer.name} (${FAMILIES[layer.family].name.toLowerCase()}) may still be there after all this: ${Math.round(staysChance * 100)} %.`,
+        `${layer.name} (${foundName(layer.family).toLowerCase()}) may still be there after all this: ${Math.round(staysChance * 100)} %.`,
       );
     }
   }

@@ -1,5 +1,5 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
+import type { FoundId } from '#core/products/families';
 
 /** A way of taking a layer off. Rates and amounts are engineering defaults until learned. */
 export interface RemovalMethod {
@@ -220,7 +220,7 @@ const ON_TRIM = [
 ];
 
 /** Mildest first. A method that does not work on the surface is left out of its ladder. */
-export const REMOVAL_LADDERS: Readonly<Record<FamilyId, readonly RemovalChance[]>> = {
+export const REMOVAL_LADDERS: Readonly<Record<FoundId, readonly RemovalChance[]>> = {
   'cleaner-wax': WAX,
   'paste-wax': WAX,
   'liquid-wax': WAX,
@@ -256,13 +256,26 @@ export const REMOVAL_LADDERS: Readonly<Record<FamilyId, readonly RemovalChance[]
     chance('trim-cleaner', 0.99, 0.99, 0.99),
     chance('wear-off', 1, 1, 1),
   ],
+  // Wax as often as a coating: each step is tried and tested before the next.
+  unknown: [
+    chance('strip-wash', 0.4, 0.35, 0.5),
+    chance('panel-wipe', 0.4, 0.3, 0.4),
+    chance('clay', 0.35, 0.3, 0.4),
+    chance('trim-cleaner', 0.6, 0.5, 0.7),
+    chance('extraction', 0.6, 0.5, 0.7),
+    chance('finishing-polish', 0.7, 0.6, 0.75),
+    chance('single-stage-polish', 0.9, 0.8, 0.9),
+    chance('cutting', 0.99, 0.97, 0.99),
+    chance('glass-polish', 0.97, 0.9, 0.97),
+    chance('wear-off', 1, 1, 1),
+  ],
 };
 
 /** What a sheet itself names is expected to work at least nine times in ten: an engineering default. */
 const NAMED_CHANCE = 0.9;
 
 /** The ladder of a family, with what the product's own sheet says it comes off by in its place among the others. */
-export function removalLadder(family: FamilyId, named: readonly RemovalMethodId[] = []): readonly RemovalChance[] {
+export function removalLadder(family: FoundId, named: readonly RemovalMethodId[] = []): readonly RemovalChance[] {
   const usual = REMOVAL_LADDERS[family];
   if (named.length === 0) return usual;
   const atLeast = (method: RemovalMethodId): RemovalChance => {

@@ -1,7 +1,16 @@
 import type { Tone } from '#core/item/condition';
 import type { SubstrateId } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
-import { answerOf, type Below, bondsTo, breathesFor, foundOn, rulingsOn } from '#core/products/layering';
+import type { FamilyId, FoundId } from '#core/products/families';
+import {
+  answerOf,
+  type Below,
+  bondsTo,
+  breathesFor,
+  foundOn,
+  rulingsOn,
+  seenSubstrate,
+  withOwnAircraft,
+} from '#core/products/layering';
 import type { Answer, Product } from '#core/products/sheets';
 import type { Wishes } from './wishes';
 
@@ -11,7 +20,7 @@ export interface ChoiceSurface {
   readonly substrate: SubstrateId;
   /** All its copies together. */
   readonly areaM2: number;
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
   readonly refinishedAgoMin?: number | undefined;
   readonly aircraft?: boolean | undefined;
   readonly tone?: Tone | undefined;
@@ -57,21 +66,26 @@ export function validStacks(
   shelf: readonly Product[],
   { testSpots, mostLayers }: Pick<Wishes, 'testSpots' | 'mostLayers'>,
 ): ValidStack[] {
-  const { substrate, existing, aircraft } = surface;
+  const { existing } = surface;
+  const { aircraft } = withOwnAircraft(surface);
   const found: ValidStack[] = [];
-  const judge = (product: Product, below: Below) =>
+  const judge = (product: Product, substrate: SubstrateId, below: Below) =>
     answerOf(rulingsOn({ product, substrate, below, aircraft, breathesForMin: breathesFor(product, surface) }));
-  const allowedOn = (below: Below): Allowed[] =>
+  const allowedOn = (substrate: SubstrateId, below: Below): Allowed[] =>
     shelf.flatMap((product) => {
-      const answer = judge(product, below);
+      const answer = judge(product, substrate, below);
       return answer === 'no' || (answer === 'test' && !testSpots) ? [] : [{ product, answer }];
     });
-  // What may lie on each product is asked once, not in every stack it stands in.
+  // What may lie on each product is asked once for each surface it may be on, not in every stack it stands in.
   const known = new Map<string, readonly Allowed[]>();
-  const allowedOnProduct = (product: Product) => {
-    const seen = known.get(product.id) ?? allowedOn({ kind: 'product', product });
-    known.set(product.id, seen);
-    return seen;
+  const allowedOver = (layers: ValidStack['layers']) => {
+    const products = layers.map((layer) => layer.product);
+    const product = products.at(-1)!;
+    const substrate = seenSubstrate(surface.substrate, existing, products);
+    const key = `${substrate} ${product.id}`;
+    const allowed = known.get(key) ?? allowedOn(substrate, { kind: 'product', product });
+    known.set(key, allowed);
+    return allowed;
   };
   const grow = (layers: ValidStack['layers'], answer: ValidStack['answer'], allowed: readonly Allowed[]) => {
     for (const { product, answer: own } of allowed) {
@@ -81,11 +95,11 @@ export function validStacks(
       for (let coats = 1; coats <= most; coats++) {
         const next = [...layers, { product, coats }];
         found.push({ layers: next, answer: whole });
-        if (next.length < mostLayers) grow(next, whole, allowedOnProduct(product));
+        if (next.length < mostLayers) grow(next, whole, allowedOver(next));
       }
     }
   };
-  if (mostLayers > 0) grow([], 'yes', allowedOn(foundOn(existing)));
+  if (mostLayers > 0) grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
   return found.filter(({ layers }) => isWhole(layers));
 }
 

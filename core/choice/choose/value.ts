@@ -3,6 +3,7 @@ import { planRemoval } from '#core/after/removal';
 import { substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
+import { seenSubstrate } from '#core/products/layering';
 import { METHODS, usualMethod } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { DEFAULT_PACE } from '#core/work/sections';
@@ -64,7 +65,7 @@ const FORGIVING_MIN = 20;
 const HARDEST_REMOVAL_MIN_PER_M2 = 30;
 
 /** A kind of surface, as far as what a m² of a stack costs and how long it lasts depend on it. */
-export interface Kind extends Pick<ChoiceSurface, 'substrate' | 'tone' | 'hit'> {
+export interface Kind extends Pick<ChoiceSurface, 'substrate' | 'existing' | 'tone' | 'hit'> {
   /** Pieces on a m²: each is walked to and begun by itself. */
   readonly piecesPerM2: number;
 }
@@ -99,15 +100,18 @@ export function stackValuer(wishes: Wishes) {
   };
 
   return (kind: Kind) => {
-    const { substrate, hit, piecesPerM2 } = kind;
+    const { hit, piecesPerM2 } = kind;
     const known = new Map<string, ProductOnKind>();
-    const onKind = (product: Product): ProductOnKind => {
-      const seen = known.get(product.id) ?? productOnKind(product, kind, wishes);
-      known.set(product.id, seen);
+    const onKind = (product: Product, substrate: SubstrateId): ProductOnKind => {
+      const key = `${substrate} ${product.id}`;
+      const seen = known.get(key) ?? productOnKind(product, { ...kind, substrate }, wishes);
+      known.set(key, seen);
       return seen;
     };
     return (stack: ValidStack): StackValue => {
-      const layers = stack.layers.map(({ product }) => onKind(product));
+      const products = stack.layers.map(({ product }) => product);
+      const seenUnder = (index: number) => seenSubstrate(kind.substrate, kind.existing, products.slice(0, index));
+      const layers = products.map((product, index) => onKind(product, seenUnder(index)));
       const amounts = new Map<string, number>();
       let minutes = 0;
       let material = 0;
@@ -131,7 +135,7 @@ export function stackValuer(wishes: Wishes) {
         renewalMoney: material + renewalMinutes * rate,
         renewalMinutes,
         removalUm: removal.clearUm,
-        penalty: cares ? worth * shortfall(scoresOf(layers, substrate, removal.minutes), wishes) : 0,
+        penalty: cares ? worth * shortfall(scoresOf(layers, seenUnder(products.length), removal.minutes), wishes) : 0,
       };
     };
   };

@@ -2,7 +2,7 @@ import { type Exposure, stackLife } from '#core/after/life';
 import { choiceOf, type ChoiceSurface, optionsFor, type StackLayer, type Wishes } from '#core/choice/choose';
 import type { SubstrateId } from '#core/item/substrates';
 import { MINUTES_PER_HOUR } from '#core/measures';
-import type { FamilyId } from '#core/products/families';
+import type { FoundId } from '#core/products/families';
 import { answerOf, judgeStack } from '#core/products/layering';
 import type { Product } from '#core/products/sheets';
 import type { Level } from '#core/work/prepare';
@@ -39,7 +39,7 @@ export interface Applied {
 }
 
 type Ground = Pick<ChoiceSurface, 'id' | 'substrate' | 'refinishedAgoMin' | 'aircraft'> & {
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
 };
 
 /**

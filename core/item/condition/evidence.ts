@@ -1,4 +1,4 @@
-import type { FamilyId } from '#core/products/families';
+import type { FoundId } from '#core/products/families';
 import type { Mark } from './marks';
 import type { Tone } from './tone';
 
@@ -11,7 +11,7 @@ export interface Evidence {
   readonly touch?: (typeof TOUCHES)[number] | undefined;
   readonly iron?: (typeof IRON_TESTS)[number] | undefined;
   readonly water?: (typeof WATER_BEHAVIOURS)[number] | undefined;
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
   readonly tone?: Tone | undefined;
 }
 

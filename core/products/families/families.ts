@@ -37,3 +37,9 @@ const TABLE = define({
 export type FamilyId = keyof typeof TABLE;
 export const FAMILIES: Readonly<Record<FamilyId, Family>> = TABLE;
 export const FAMILY_IDS = Object.keys(TABLE) as [FamilyId, ...FamilyId[]];
+
+/** What may be found on a surface: a family, or something nobody has told or tested. */
+export type FoundId = FamilyId | 'unknown';
+export const FOUND_IDS = [...FAMILY_IDS, 'unknown'] as const satisfies readonly FoundId[];
+/** What is found, by its name. */
+export const foundName = (id: FoundId): string => (id === 'unknown' ? 'Something unknown' : FAMILIES[id].name);

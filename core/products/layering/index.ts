@@ -14,5 +14,14 @@ export {
   wipeRefusal,
   withOverruled,
 } from './rules';
-export { breathesFor, foundOn, judgeStack, type LayerJudgement, type WayOut, withIntervals } from './stack';
+export {
+  breathesFor,
+  foundOn,
+  judgeStack,
+  type LayerJudgement,
+  seenSubstrate,
+  type WayOut,
+  withIntervals,
+  withOwnAircraft,
+} from './stack';
 export { touchedBy } from './touches';

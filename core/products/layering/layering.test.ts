@@ -1,5 +1,5 @@
-import type { SubstrateId } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
+import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { FAMILY_IDS, type FamilyId, type FoundId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import { product } from '../../testing/samples';
 import {
@@ -12,7 +12,7 @@ import {
   rulingsOn,
   withOverruled,
 } from './rules';
-import { judgeStack, withIntervals } from './stack';
+import { judgeStack, seenSubstrate, withIntervals } from './stack';
 import { touchedBy } from './touches';
 
 const everywhere = (use: 'yes' | 'test' | 'no', ...ids: SubstrateId[]) =>
@@ -32,7 +32,7 @@ const glossFilm = { thicknessUm: 200, finish: 'gloss', rollWidthsMm: [1524], str
 
 const judge = (
   layers: Product[],
-  changes: { substrate?: SubstrateId; existing?: FamilyId[]; refinishedAgoMin?: number } = {},
+  changes: { substrate?: SubstrateId; existing?: FoundId[]; refinishedAgoMin?: number } = {},
 ) => judgeStack({ substrate: 'clear-gloss', existing: [], ...changes, layers }, shelf);
 
 describe('each rule, against and for', () => {
@@ -99,7 +99,14 @@ describe('each rule, against and for', () => {
   });
 
   test('film-first: over a coating or wax it is refused by its own rule alone, and the way out is to strip', () => {
-    const film = product({ id: 'film', name: 'Film', family: 'film', over: ['bare', 'film'], film: glossFilm });
+    const film = product({
+      id: 'film',
+      name: 'Film',
+      family: 'film',
+      over: ['bare', 'film'],
+      substrates: everywhere('yes', 'clear-gloss', 'film-gloss'),
+      film: glossFilm,
+    });
     for (const existing of [['paste-wax'], ['ceramic']] as FamilyId[][]) {
       const [judged] = judge([film], { existing });
       expect(judged!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
@@ -107,6 +114,17 @@ describe('each rule, against and for', () => {
     }
     expect(judge([film], { existing: ['film'] })[0]!.answer).toBe('yes');
     expect(judge([base, film])[1]!.rulings.map(({ rule }) => rule)).toEqual(['film-first']);
+  });
+
+  test('unknown-below: what bonds to a coating wants a test patch over something unknown, all else is refused', () => {
+    const over = { ...base, over: ['bare', 'ceramic'] };
+    expect(judge([over], { existing: ['unknown'] })[0]).toMatchObject({
+      answer: 'test',
+      rulings: [{ rule: 'unknown-below' }],
+    });
+    expect(judge([base], { existing: ['unknown'] })[0]).toMatchObject({ answer: 'no', rulings: [{ rule: 'bond' }] });
+    expect(judge([base], { existing: ['unknown'] })[0]!.waysOut[0]).toMatchObject({ kind: 'strip' });
+    expect(judge([over], { existing: ['ceramic'] })[0]!.answer).toBe('yes');
   });
 
   const over = (under: Product, interval: Interval, substrate: SubstrateId = 'clear-gloss') =>
@@ -149,7 +167,14 @@ describe('each rule, against and for', () => {
   });
 
   test('no rule is without a case here', () => {
-    const ofTheirOwn: RuleId[] = ['fresh-paint', 'film-first', 'recoat-early', 'recoat-late', 'primer-wipe'];
+    const ofTheirOwn: RuleId[] = [
+      'fresh-paint',
+      'film-first',
+      'recoat-early',
+      'recoat-late',
+      'primer-wipe',
+      'unknown-below',
+    ];
     expect([...ON_SURFACES.map(([rule]) => rule), ...ofTheirOwn].sort()).toEqual([...RULE_IDS].sort());
   });
 
@@ -236,5 +261,50 @@ describe('rules set aside by hand', () => {
     expect(touched.find(({ product: id }) => id === 'top')!.on).toContain('bare surface');
     expect(touchedBy('substrate', [base], (id) => id)[0]!.on).toContain('glass');
     expect(touchedBy('fresh-paint', [base], (id) => id)[0]!.answer).toBe('no');
+  });
+});
+
+describe('what is on top is the surface', () => {
+  const film = (finish: 'gloss' | 'matte') =>
+    product({
+      id: 'film',
+      family: 'film',
+      film: { ...glossFilm, finish },
+      substrates: everywhere('yes', ...SUBSTRATE_IDS),
+      over: ['bare'],
+    });
+  const coating = (...on: SubstrateId[]) =>
+    product({ id: 'coat', family: 'ceramic', substrates: everywhere('yes', ...on), over: ['bare', 'film'] });
+
+  test.each(SUBSTRATE_IDS.filter((id) => !SUBSTRATES[id].keepClear))(
+    'over a film on %s the film alone decides whether a sheet allows it',
+    (own) => {
+      for (const finish of ['gloss', 'matte'] as const) {
+        const seen: SubstrateId = `film-${finish}`;
+        const aircraft = own === 'aircraft-paint';
+        for (const on of SUBSTRATE_IDS) {
+          const judged = judge([film(finish), coating(on)], { substrate: own })[1]!;
+          const allowed = on === seen && !aircraft;
+          expect([own, finish, on, judged.answer === 'yes']).toEqual([own, finish, on, allowed]);
+        }
+      }
+    },
+  );
+
+  test('a film found is gloss where the surface does not say that it is matte', () => {
+    for (const own of SUBSTRATE_IDS.filter((id) => !SUBSTRATES[id].keepClear)) {
+      expect(seenSubstrate(own, ['film'], [])).toBe(own === 'film-matte' ? 'film-matte' : 'film-gloss');
+      expect(seenSubstrate(own, ['film', 'paste-wax'], [film('matte')])).toBe('film-matte');
+    }
+  });
+
+  test('nothing but film changes what a layer sees, and what stays clear stays so under film', () => {
+    for (const family of FAMILY_IDS.filter((id) => id !== 'film'))
+      expect(seenSubstrate('clear-matte', [family, 'unknown'], [product({ family })])).toBe('clear-matte');
+    for (const own of ['sensor', 'brake-disc', 'grip'] as const) {
+      expect(seenSubstrate(own, ['film'], [film('gloss')])).toBe(own);
+      const coat = coating(own, 'film-gloss');
+      expect(judge([coat], { substrate: own, existing: ['film'] })[0]!.answer).toBe('no');
+    }
   });
 });

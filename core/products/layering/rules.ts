@@ -1,18 +1,19 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
-import { FAMILIES, type FamilyId } from '#core/products/families';
+import { type FamilyId, foundName, type FoundId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
 import { spanInWords } from '#core/time/clocks';
 
 /** What lies directly below a layer: the surface itself, something found on it, or a product laid before. */
 export type Below =
   | { readonly kind: 'bare' }
-  | { readonly kind: 'existing'; readonly family: FamilyId }
+  | { readonly kind: 'existing'; readonly family: FoundId }
   | { readonly kind: 'product'; readonly product: Product };
 
 /** Everything a layering rule may look at. */
 export interface LayeringCase {
   readonly product: Product;
+  /** What it lies on as it sees it: a film below is the surface. */
   readonly substrate: SubstrateId;
   readonly below: Below;
   /** Minutes the paint still has to breathe when this layer is laid; 0 or less: it has. */
@@ -69,11 +70,16 @@ function belowInWords(below: Below): string {
     case 'bare':
       return 'the bare surface';
     case 'existing':
-      return `the ${FAMILIES[below.family].name.toLowerCase()} found on it`;
+      return below.family === 'unknown'
+        ? 'what is unknown on it'
+        : `the ${foundName(below.family).toLowerCase()} found on it`;
     case 'product':
       return below.product.name;
   }
 }
+
+/** Until water has sheeted off it, what is not known counts as a coating where something is to bond to it. */
+const UNKNOWN_BONDS_AS: FamilyId = 'ceramic';
 
 /** Whether a sheet's `over` list names what lies below. */
 export function bondsTo(product: Product, below: Below): boolean {
@@ -82,7 +88,7 @@ export function bondsTo(product: Product, below: Below): boolean {
     case 'bare':
       return over.includes('bare');
     case 'existing':
-      return over.includes(below.family);
+      return over.includes(below.family === 'unknown' ? UNKNOWN_BONDS_AS : below.family);
     case 'product': {
       const itself = below.product.id === product.id && over.includes('self');
       return itself || over.includes(below.product.id) || over.includes(below.product.family);
@@ -90,11 +96,11 @@ export function bondsTo(product: Product, below: Below): boolean {
   }
 }
 
-const familyBelow = (below: Below): FamilyId | undefined =>
+const familyBelow = (below: Below): FoundId | undefined =>
   below.kind === 'bare' ? undefined : below.kind === 'existing' ? below.family : below.product.family;
 
 /** Whether a panel wipe would take what lies below off, where it is meant to stay. */
-const goesWithWipe = (below: FamilyId | undefined): boolean => below === 'ceramic-primer';
+const goesWithWipe = (below: FoundId | undefined): boolean => below === 'ceramic-primer';
 
 /** Why no panel wipe goes over what lies below; undefined where one may. The rule, for who wipes and lays nothing. */
 export const wipeRefusal = (below: Below): string | undefined =>
@@ -186,6 +192,19 @@ const TABLE = define({
     judge: ({ product, below }) =>
       filmOnCoating(product, below)
         ? { answer: 'no', reason: `${product.name} wants bare paint and would lie on ${belowInWords(below)}` }
+        : undefined,
+  },
+  'unknown-below': {
+    says: 'What may go over a coating goes over something unknown after a hidden test patch.',
+    because: 'Nobody knows what it is: wax lets go of everything, a coating may carry it.',
+    reference: 'practice; water that beads after a strip wash shows that something is left',
+    looksAt: 'below',
+    judge: ({ product, below }) =>
+      below.kind === 'existing' && below.family === 'unknown' && bondsTo(product, below)
+        ? {
+            answer: 'test',
+            reason: `nobody knows what lies there: try ${product.name} on a hidden patch, or strip it first`,
+          }
         : undefined,
   },
   'film-finish': {

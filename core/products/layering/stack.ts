@@ -1,6 +1,6 @@
-import type { SubstrateId } from '#core/item/substrates';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
-import { FAMILIES, type FamilyId } from '#core/products/families';
+import { FAMILIES, foundName, type FoundId } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
 import {
   answerOf,
@@ -15,8 +15,26 @@ import {
   withOverruled,
 } from './rules';
 
+const FILM_SURFACES = { gloss: 'film-gloss', matte: 'film-matte' } as const satisfies Record<string, SubstrateId>;
+
+/**
+ * What a layer lies on, as it sees it: what is on top is the surface. A film below it, in the stack or found, decides
+ * use, clocks and coverage of what comes over it; what is to stay clear stays so under film too; a found film's finish is gloss where the surface does not tell it.
+ * @param laid what lies below it in the stack, bottom first
+ */
+export function seenSubstrate(
+  own: SubstrateId,
+  existing: readonly FoundId[],
+  laid: readonly Pick<Product, 'family' | 'film'>[],
+): SubstrateId {
+  if (SUBSTRATES[own].keepClear) return own;
+  const film = laid.findLast(({ family }) => family === 'film');
+  if (film) return FILM_SURFACES[film.film?.finish ?? 'gloss'];
+  return existing.includes('film') && own !== 'film-matte' ? 'film-gloss' : own;
+}
+
 /** What directly carries the first layer to come: the last thing found on the surface, or the surface. */
-export function foundOn(existing: readonly FamilyId[]): Below {
+export function foundOn(existing: readonly FoundId[]): Below {
   const last = existing.at(-1);
   return last ? { kind: 'existing', family: last } : { kind: 'bare' };
 }
@@ -39,7 +57,7 @@ export interface LayerJudgement {
 
 export interface StackCase {
   readonly substrate: SubstrateId;
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
   /** Bottom first, each coat of a layer once. */
   readonly layers: readonly Product[];
   /** What was set aside by hand, coat by coat. */
@@ -60,13 +78,18 @@ export function judgeStack(stack: StackCase, shelf: readonly Product[]): LayerJu
   return stack.layers.map((product, index) => {
     const underneath = stack.layers[index - 1];
     const below: Below = underneath ? { kind: 'product', product: underneath } : foundOn(stack.existing);
-    const { substrate, aircraft } = stack;
+    const { aircraft } = withOwnAircraft(stack);
+    const substrate = seenSubstrate(stack.substrate, stack.existing, stack.layers.slice(0, index));
     const layer = { product, substrate, below, aircraft, breathesForMin: breathesFor(product, stack) };
     const rulings = withOverruled(rulingsOn(layer), stack.overruled?.[index]);
     const answer = answerOf(rulings);
     return { answer, rulings, waysOut: answer === 'no' ? waysOut(layer, rulings, stack, shelf) : [] };
   });
 }
+
+/** A film hides the paint of an aircraft, not the aircraft. */
+export const withOwnAircraft = <T extends Pick<StackCase, 'substrate' | 'aircraft'>>(stack: T): T =>
+  stack.substrate === 'aircraft-paint' ? { ...stack, aircraft: true } : stack;
 
 /** A judgement with what the plan says of when the layer goes over the one below, and the way out of coming too late. */
 export function withIntervals(
@@ -102,7 +125,7 @@ function waysOut(
     const { below } = layer;
     const onceStripped = answerOf(rulingsOn({ ...layer, below: { kind: 'bare' } })) !== 'no';
     if (onceStripped && below.kind !== 'bare') {
-      const what = below.kind === 'product' ? below.product.name : FAMILIES[below.family].name.toLowerCase();
+      const what = below.kind === 'product' ? below.product.name : foundName(below.family).toLowerCase();
       ways.push({ kind: 'strip', what });
     }
   }

@@ -1,5 +1,5 @@
 import { SUBSTRATE_IDS, type SubstrateId } from '#core/item/substrates';
-import { FAMILIES, FAMILY_IDS, type FamilyId } from '#core/products/families';
+import { FOUND_IDS, foundName, type FoundId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import { type Below, bondsTo, LAYERING_RULES, type LayeringCase, type RuleId, type Ruling } from './rules';
 
@@ -41,7 +41,7 @@ function triedOn(
         breathesForMin: FRESH_MIN,
       }));
     case 'below':
-      return [BARE, ...FAMILY_IDS.map(found)].map((below) => ({
+      return [BARE, ...FOUND_IDS.map(found)].map((below) => ({
         on: belowName(below),
         substrate: 'clear-gloss',
         below,
@@ -77,5 +77,5 @@ const underneath = (product: Product, shelf: readonly Product[]) =>
 /** Paint sprayed this minute: what breathes has everything still to come. */
 const FRESH_MIN = 1;
 const BARE: Below = { kind: 'bare' };
-const found = (family: FamilyId): Below => ({ kind: 'existing', family });
-const belowName = (below: Below) => (below.kind === 'existing' ? FAMILIES[below.family].name : 'bare surface');
+const found = (family: FoundId): Below => ({ kind: 'existing', family });
+const belowName = (below: Below) => (below.kind === 'existing' ? foundName(below.family) : 'bare surface');

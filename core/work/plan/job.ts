@@ -1,7 +1,7 @@
 import type { AreaSource, Shape } from '#core/item/geometry';
 import type { PaintSystem } from '#core/item/paint';
 import type { MatteSchool, SubstrateId } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
+import type { FoundId } from '#core/products/families';
 import type { Overruled } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
@@ -29,7 +29,7 @@ export interface PlannedSurface {
   readonly onePiece: boolean;
   /** Measured; holds while laying and levelling. The air's where absent. */
   readonly surfaceC?: number | undefined;
-  readonly existing: readonly FamilyId[];
+  readonly existing: readonly FoundId[];
   readonly readingsUm: readonly number[];
   readonly clearUm?: number | undefined;
   readonly clearBefore?: { readonly um: number } | undefined;

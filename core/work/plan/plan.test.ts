@@ -49,6 +49,35 @@ describe('one coat', () => {
     expect(wet.window.levelByMin).toBeCloseTo(3.2, 9);
   });
 
+  test('over a film it is timed and measured out on the film, and in one piece where that is matte', () => {
+    const coat = product({
+      family: 'ceramic',
+      over: ['film'],
+      substrates: { 'film-gloss': { use: 'yes' }, 'film-matte': { use: 'yes', coverage: 1.5 } },
+    });
+    const film = (finish: 'gloss' | 'matte') =>
+      product({
+        id: 'film',
+        family: 'film',
+        unit: 'm2',
+        clocks: {},
+        milestones: [],
+        film: { thicknessUm: 200, finish, rollWidthsMm: [1524], stretchPct: 20, maxSurfaceC: 60 },
+      });
+    const over = (finish: 'gloss' | 'matte') =>
+      planJob(job({ products: [film(finish), coat], surfaces: [surface({ layers: [layer('film'), layer('base')] })] }))
+        .surfaces[0]!.coats[1]!.laid!;
+    const found = onlyCoat(job({ products: [coat], surfaces: [surface({ existing: ['film'] })] })).laid!;
+    for (const { window } of [over('gloss'), found]) {
+      expect(window.levelFromMin).toBeCloseTo(2.6, 9);
+      expect(window.levelByMin).toBeCloseTo(6.5, 9);
+    }
+    expect(found.amount).toBe(over('gloss').amount);
+    expect(over('gloss').amount).toBeCloseTo(1.372 * 6.5 * 1.15, 9);
+    expect([over('matte').sectionsPerCopy, over('matte').window.levelFromMin]).toEqual([1, 0]);
+    expect(over('matte').amount).toBeCloseTo(1.372 * 6.5 * 1.5, 9);
+  });
+
   test('copies share the sections of one and add up in time and product', () => {
     const one = onlyCoat(job()).laid!;
     const three = onlyCoat(job({ surfaces: [surface({ count: 3 })] })).laid!;

@@ -1,4 +1,12 @@
-import { answerOf, intervalRulingsOn, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
+import {
+  answerOf,
+  intervalRulingsOn,
+  judgeStack,
+  type Ruling,
+  seenSubstrate,
+  withOverruled,
+} from '#core/products/layering';
+import type { SubstrateId } from '#core/item/substrates';
 import type { Product } from '#core/products/sheets';
 import { type CoatCase, coatWindow } from './coat';
 import { breathing, conditionFindings, paintFindings, tooLarge } from './conditions';
@@ -102,18 +110,19 @@ interface CoatOutcome {
 
 function planCoat(
   job: PlannedJob,
-  surface: PlannedSurface,
+  bare: PlannedSurface,
   pending: PendingCoat,
   stack: readonly Product[],
   progress: Progress,
   record: CoatRecord | undefined,
 ): CoatOutcome {
   const { product, layer, coat, method } = pending;
-  const about = { surface: surface.id, product: product.id };
-  const name = { product: product.id, layer, coat, method };
+  const about = { surface: bare.id, product: product.id };
   // Fresh paint is a matter of when, not of whether: it is found below, and the numbers are still shown.
-  const judged = judgeStack({ ...surface, layers: stack }, []).at(-1)!;
-  const { overruled } = surface.layers[layer]!;
+  const judged = judgeStack({ ...bare, layers: stack }, []).at(-1)!;
+  const surface = asSeen(bare, stack.slice(0, -1));
+  const name = { product: product.id, layer, coat, method, substrate: surface.substrate };
+  const { overruled } = bare.layers[layer]!;
   const byKind = withOverruled(judged.rulings, overruled);
   const refused = (rulings: readonly Ruling[], found: readonly Finding[]): CoatOutcome => ({
     plan: { ...name, answer: 'no', rulings },
@@ -141,7 +150,7 @@ function planCoat(
 
   const findings = [
     ...say.refusals(byKind, about),
-    ...breathing(surface, product, startMin, overruled, about),
+    ...breathing(bare, product, startMin, overruled, about),
     ...conditionFindings(job, surface, product, startMin, about),
     ...(window.verdict === 'narrow' ? [say.narrowWindow(product, window, about)] : []),
     ...tooLarge(job, surface, laid, about),
@@ -161,6 +170,22 @@ function intervalRulings(surface: PlannedSurface, product: Product, below: TopCo
     below: { kind: 'product', product: below.product },
     interval: { startMin, belowEndMin: below.laid.endMin, recoatFromMin, recoatByMin },
   });
+}
+
+/** What the layers below leave a layer of a surface to lie on. */
+export function substrateUnder(
+  { substrate, existing, layers }: Pick<PlannedSurface, 'substrate' | 'existing' | 'layers'>,
+  layer: number,
+  products: ReadonlyMap<string, Product>,
+): SubstrateId {
+  const below = layers.slice(0, layer).flatMap(({ product }) => products.get(product) ?? []);
+  return seenSubstrate(substrate, existing, below);
+}
+
+/** A surface as a coat over `laid` meets it: a film below is what it lies on. */
+function asSeen(surface: PlannedSurface, laid: readonly Product[]): PlannedSurface {
+  const substrate = seenSubstrate(surface.substrate, surface.existing, laid);
+  return substrate === surface.substrate ? surface : { ...surface, substrate };
 }
 
 function placeOf(surface: PlannedSurface): Pick<CoatCase, 'substrate' | 'surfaceC'> {

@@ -1,3 +1,4 @@
+import type { SubstrateId } from '#core/item/substrates';
 import type { Ruling } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
 import { type Answer, millilitres, type Product } from '#core/products/sheets';
@@ -16,6 +17,8 @@ export interface CoatPlan {
   readonly layer: number;
   readonly coat: number;
   readonly method: MethodId;
+  /** What it lies on as it sees it: a film below is the surface. */
+  readonly substrate: SubstrateId;
   readonly answer: Answer;
   readonly rulings: readonly Ruling[];
   readonly laid?: LaidCoat;

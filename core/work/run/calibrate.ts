@@ -10,7 +10,7 @@ import {
   predictiveSigma,
   untaught,
 } from '#core/work/learning';
-import { type CoatCase, cueRatio, type PlannedJob } from '#core/work/plan';
+import { type CoatCase, cueRatio, type PlannedJob, substrateUnder } from '#core/work/plan';
 import type { RunRecord } from './record';
 
 /** What a run has taught of one product's flash. */
@@ -37,7 +37,8 @@ export function cueRatios(
   return [...record.patches.values()].flatMap(({ patch, start, layStartMin, cueMin }) => {
     const [product, surface] = [products.get(start.product), surfaces.get(patch.surface)];
     if (!product || !surface || cueMin === undefined) return [];
-    const coat: CoatCase = { product, substrate: surface.substrate, surfaceC: start.surfaceC, ambient, matteSchool };
+    const substrate = substrateUnder(surface, patch.layer, products);
+    const coat: CoatCase = { product, substrate, surfaceC: start.surfaceC, ambient, matteSchool };
     const ratio = cueRatio(coat, layStartMin, cueMin);
     return ratio === undefined ? [] : [{ product: product.id, ratio, day: Math.floor(layStartMin / MINUTES_PER_DAY) }];
   });

@@ -20,7 +20,7 @@ export function patchWindow(job: PlannedJob, record: RunRecord, sheetPatch: Shee
   if (!surface || !product)
     throw new RangeError(`no surface ${patch.surface} or no product ${coat.product} in the job`);
   const startMin = done?.layStartMin ?? nowMin;
-  const { substrate } = surface;
+  const { substrate } = coat;
   const surfaceC = done?.start.surfaceC ?? surface.surfaceC;
   const coatCase: CoatCase = { product, substrate, surfaceC, ambient, matteSchool };
   return {

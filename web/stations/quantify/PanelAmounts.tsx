@@ -20,7 +20,7 @@ export function Panel({ job }: { readonly job: JobView }) {
         <p className="text-ink-2">{m2(own.areaM2)}</p>
       </PanelHead>
       {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to measure out.</p>}
-      {own.coats.map(({ product: id, coat, layer, method, laid }) => {
+      {own.coats.map(({ product: id, coat, layer, method, substrate, laid }) => {
         const product = document.products.find((sheet) => sheet.id === id)!;
         if (!laid) {
           return (
@@ -29,7 +29,7 @@ export function Panel({ job }: { readonly job: JobView }) {
             </Part>
           );
         }
-        const factors = substrateFactors(surface.substrate, product.substrates[surface.substrate]);
+        const factors = substrateFactors(substrate, product.substrates[substrate]);
         const shortSideM = shapeShortSideM(surface.shape, own.oneM2);
         const biggest = Math.max(...product.packs.map(({ size }) => size));
         const patches = laid.sectionsPerCopy * surface.count;

@@ -203,7 +203,12 @@ function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
 function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
   const { crew, matteSchool, ambient } = job.planned;
   const { guarded } = laid.window;
-  if (!inOnePiece(surface) || laid.maxSectionM2 === null || laid.sectionM2 <= laid.maxSectionM2 || !guarded)
+  if (
+    !inOnePiece({ ...surface, substrate: coat.substrate }) ||
+    laid.maxSectionM2 === null ||
+    laid.sectionM2 <= laid.maxSectionM2 ||
+    !guarded
+  )
     return null;
   const air = airAt(ambient, laid.startMin);
   const offset = (surface.surfaceC ?? air.airC) - air.airC;
@@ -218,7 +223,7 @@ function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
       coatWindow(
         {
           product,
-          substrate: surface.substrate,
+          substrate: coat.substrate,
           surfaceC: airC + offset,
           ambient: [{ ...air, atMin: 0, airC }],
           matteSchool,

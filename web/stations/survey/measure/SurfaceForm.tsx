@@ -3,7 +3,7 @@ import { twinOf } from '#core/item/condition';
 import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/item/geometry';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import { FAMILIES, FAMILY_IDS, type FamilyId } from '#core/products/families';
+import { FOUND_IDS, foundName, type FoundId } from '#core/products/families';
 import { inOnePiece } from '#core/work/plan';
 import { type Surface, surfaceName } from '#formats/job';
 import { changeSurface, changeSurfaces, copyToTwin, removeSurface, setReadings } from '#job/edit';
@@ -265,8 +265,8 @@ const sameColour = (a: Surface['colour'], b: Surface['colour']) => a?.tone === b
 const round = (area: number) => Number(area.toFixed(3));
 
 interface ExistingProps {
-  readonly value: readonly FamilyId[];
-  readonly onChange: (value: FamilyId[]) => void;
+  readonly value: readonly FoundId[];
+  readonly onChange: (value: FoundId[]) => void;
 }
 
 /** Layers found on a surface, bottom first. */
@@ -279,7 +279,7 @@ function Existing({ value, onChange }: ExistingProps) {
         <ul className="space-y-1">
           {value.map((family, index) => (
             <li key={`${family}-${index}`} className="flex items-center justify-between gap-2">
-              {FAMILIES[family].name}
+              {foundName(family)}
               <Button look="quiet" onClick={() => onChange(value.filter((_, other) => other !== index))}>
                 Not there
               </Button>
@@ -291,14 +291,14 @@ function Existing({ value, onChange }: ExistingProps) {
         aria-label="Add a layer that was found"
         className="field mt-2"
         value=""
-        onChange={({ target }) => onChange([...value, target.value as FamilyId])}
+        onChange={({ target }) => onChange([...value, target.value as FoundId])}
       >
         <option value="" disabled>
           Something was found on it …
         </option>
-        {FAMILY_IDS.map((family) => (
+        {FOUND_IDS.map((family) => (
           <option key={family} value={family}>
-            {FAMILIES[family].name}
+            {foundName(family)}
           </option>
         ))}
       </select>
