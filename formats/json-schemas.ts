@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from '#formats/choice';
-import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema } from '#formats/job';
+import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
 
 /** The JSON Schemas of the open formats, by file name. */
@@ -9,6 +9,7 @@ export function jsonSchemas(): Record<string, object> {
   return {
     'job-1.schema.json': describe(jobSchema, JOB_FORMAT),
     'plan-1.schema.json': describe(planSchema, PLAN_FORMAT),
+    'runsheet-1.schema.json': describe(runsheetSchema, RUNSHEET_FORMAT),
     'choose-1.schema.json': describe(chooseFileSchema, CHOOSE_FORMAT),
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
     'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),

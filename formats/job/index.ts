@@ -30,6 +30,7 @@ export {
   photoWordsSchema,
 } from './photo';
 export { PLAN_FORMAT, type PlanFile, planSchema } from './plan';
+export { RUNSHEET_FORMAT, type RunsheetFile, runsheetSchema } from './runsheet';
 export { wishesSchema } from './wishes';
 export {
   type AirReading,

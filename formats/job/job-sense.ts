@@ -2,7 +2,7 @@
 import { firstSelfCrossing, type Point, polygonAreaM2 } from '#core/item/geometry';
 import { mayOverrule, RULE_IDS } from '#core/products/layering';
 import { productSenseFaults } from '#formats/shelf';
-import { type Fault, isNumber, isRecord, pathText, type Raw, read, records } from '#formats/values';
+import { type Fault, isNumber, isRecord, minutesBetween, pathText, type Raw, read, records } from '#formats/values';
 import { type Job, jobSchema } from './job';
 import { JOB_LIMITS } from './limits';
 
@@ -17,6 +17,8 @@ export function jobSenseFaults(raw: unknown): Fault[] {
       ...overruledFaults(['surfaces', index], surface),
     ]),
     ...coatsFaults(raw.surfaces),
+    ...followsFaults(raw.surfaces),
+    ...crewFaults(raw.crew),
     ...duplicates('products', raw.products),
     ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
     ...ambientFaults(raw.ambient),
@@ -32,6 +34,63 @@ function duplicates(key: string, value: unknown): Fault[] {
     }
     return [{ path: pathText([key, index, 'id']), message: `"${String(id)}" is used twice; give each its own` }];
   });
+}
+
+/** What a surface follows is there, and nothing waits for itself. */
+function followsFaults(surfaces: unknown): Fault[] {
+  const all = records(surfaces);
+  const follows = new Map(all.map(([, { id, follows: own }]) => [id, new Set(Array.isArray(own) ? own : [])]));
+  const circle = inCircles(follows);
+  return all.flatMap(([index, { id }]) =>
+    [...(follows.get(id) ?? [])].flatMap((other, position): Fault[] => {
+      const path = pathText(['surfaces', index, 'follows', position]);
+      if (typeof other !== 'string') return [];
+      if (!follows.has(other)) return [{ path, message: `no surface "${other}" among the surfaces` }];
+      if (!circle.has(id) || !circle.has(other)) return [];
+      const message = `"${String(id)}" and "${other}" would wait for each other: leave one of them out`;
+      return [{ path, message }];
+    }),
+  );
+}
+
+/** What waits for itself: all that is left once whatever waits for nothing, or is waited for by nothing, is taken away. */
+function inCircles(follows: ReadonlyMap<unknown, ReadonlySet<unknown>>): ReadonlySet<unknown> {
+  const left = new Set(follows.keys());
+  const followedBy = new Map([...left].map((id) => [id, new Set<unknown>()]));
+  for (const [id, others] of follows) for (const other of others) followedBy.get(other)?.add(id);
+  for (const [here, there] of [
+    [follows, followedBy],
+    [followedBy, follows],
+  ] as const) {
+    const open = new Map([...left].map((id) => [id, [...here.get(id)!].filter((other) => left.has(other)).length]));
+    const free = [...left].filter((id) => open.get(id) === 0);
+    for (const id of free) {
+      left.delete(id);
+      for (const next of there.get(id)!) {
+        const still = (open.get(next) ?? 0) - 1;
+        open.set(next, still);
+        if (still === 0) free.push(next);
+      }
+    }
+  }
+  return left;
+}
+
+/** Everybody has a name of their own, and comes before they go. */
+function crewFaults(crew: unknown): Fault[] {
+  if (!isRecord(crew)) return [];
+  const at = ['crew', 'people'];
+  return [
+    ...duplicates('crew.people', crew.people),
+    ...records(crew.people).flatMap(([index, { hours }]) =>
+      (Array.isArray(hours) ? hours : []).flatMap((stretch: unknown, position): Fault[] => {
+        if (!Array.isArray(stretch) || !stretch.every((moment) => typeof moment === 'string')) return [];
+        const [from, to] = stretch;
+        if (from === undefined || to === undefined || !(minutesBetween(from, to) <= 0)) return [];
+        return [{ path: pathText([...at, index, 'hours', position]), message: 'must go later than they come' }];
+      }),
+    ),
+  ];
 }
 
 /** Each value may be in bounds and the whole still beyond sense. */

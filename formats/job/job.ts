@@ -16,6 +16,7 @@ import { FOUND_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
 import { STILL_AIR } from '#core/time/air';
+import { CREW_ROLES } from '#core/work/crew';
 import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/work/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
 import { productSchema } from '#formats/shelf';
@@ -97,6 +98,8 @@ export const surfaceSchema = object({
     .default(1),
   curvature: positive().optional(),
   onePiece: flag().default(false),
+  /** Its n-th coat is not begun before the n-th coat of these, all copies, is levelled: access, dust, reach. */
+  follows: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
   surfaceC: celsius().optional(),
   existing: list(oneOf(FOUND_IDS), JOB_LIMITS.existing).default([]),
   readingsUm: list(nonNegative(), JOB_LIMITS.readings).default([]),
@@ -155,6 +158,25 @@ export const jobSchema = object({
     layM2PerMin: positive(),
     levelM2PerMin: positive(),
     guardSigma: nonNegative().default(TENTH_SIGMAS),
+    /** Who works on it; without it one or two alike, by the mode. */
+    people: list(
+      object({
+        id: nonEmpty(),
+        layM2PerMin: positive().optional(),
+        levelM2PerMin: positive().optional(),
+        does: list(oneOf(CREW_ROLES))
+          .min(1, { error: 'expected lay, level or both' })
+          .default([...CREW_ROLES]),
+        /** When they are there; absent: always, empty: never. */
+        hours: list(
+          z.tuple([instant(), instant()], { error: 'expected when somebody comes and goes: [from, to]' }),
+          JOB_LIMITS.hours,
+        ).optional(),
+      }),
+      JOB_LIMITS.people,
+    )
+      .min(1, { error: 'expected at least one person' })
+      .optional(),
   }).default({ mode: 'solo', ...DEFAULT_PACE, guardSigma: TENTH_SIGMAS }),
   room: object({
     volumeM3: positive(),

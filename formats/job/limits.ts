@@ -15,4 +15,7 @@ export const JOB_LIMITS = {
   products: 400,
   ambientSteps: 5000,
   testSpots: 500,
+  people: 20,
+  /** Stretches of time one person is there. */
+  hours: 400,
 } as const;

@@ -1,2 +1,3 @@
 export { isAircraft, plannedJob, planOf } from './planned-job';
 export { planFile } from './write-plan';
+export { runsheetFile } from './write-runsheet';

@@ -1,5 +1,6 @@
 import { templateById } from '#core/item/nets';
 import type { AmbientSeries } from '#core/time/air';
+import { inOrder } from '#core/work/crew';
 import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
 import { type Job, surfaceName } from '#formats/job';
 import { minutesBetween, minutesToDay } from '#formats/values';
@@ -20,12 +21,22 @@ export function plannedJob(job: Job): PlannedJob {
     })),
     products: job.products,
     ambient,
-    crew: job.crew,
+    crew: { ...job.crew, people: people(job) },
     matteSchool: job.schools?.matte ?? 'fixed-early',
     room: job.room,
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
   };
 }
+
+/** Who works on it, each at their own pace or the crew's, in the hours they are there. */
+const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>
+  crew.people?.map(({ id, does, layM2PerMin, levelM2PerMin, hours }) => ({
+    id,
+    does,
+    layM2PerMin: layM2PerMin ?? crew.layM2PerMin,
+    levelM2PerMin: levelM2PerMin ?? crew.levelM2PerMin,
+    hours: hours && inOrder(hours.map(([from, to]) => [minutesBetween(startAt, from), minutesBetween(startAt, to)])),
+  }));
 
 /** Whether a job's item is an aircraft: it is drawn as one, or something on it carries aircraft paint. */
 export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): boolean {

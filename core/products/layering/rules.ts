@@ -341,16 +341,22 @@ export const LAYERING_RULES: Readonly<Record<RuleId, Rule>> = TABLE;
 export const RULE_IDS = Object.keys(TABLE) as [RuleId, ...RuleId[]];
 
 /** Every objection to one layer, in the order of the rules; none: yes. */
-export function rulingsOn(layer: LayeringCase): Ruling[] {
-  return RULE_IDS.flatMap((rule) => {
+export const rulingsOn = (layer: LayeringCase): Ruling[] => judgedBy(RULE_IDS, layer);
+
+function judgedBy(rules: readonly RuleId[], layer: LayeringCase): Ruling[] {
+  const rulings: Ruling[] = [];
+  for (const rule of rules) {
     const ruling = LAYERING_RULES[rule].judge(layer);
-    return ruling ? [{ rule, ...ruling }] : [];
-  });
+    if (ruling) rulings.push({ rule, ...ruling });
+  }
+  return rulings;
 }
+
+const INTERVAL_RULES = RULE_IDS.filter((rule) => LAYERING_RULES[rule].looksAt === 'interval');
 
 /** What the rules say of when a layer is laid over another. */
 export function intervalRulingsOn(layer: LayeringCase & { readonly interval: Interval }): Ruling[] {
-  return rulingsOn(layer).filter(({ rule }) => LAYERING_RULES[rule].looksAt === 'interval');
+  return judgedBy(INTERVAL_RULES, layer);
 }
 
 /** The strictest of several rulings. */

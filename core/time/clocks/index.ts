@@ -19,6 +19,7 @@ export {
   type MilestoneName,
   MILESTONES,
   reachedAtMin,
+  stepAt,
 } from './milestones';
 export { minutesInWords, spanInWords } from './span';
 export {

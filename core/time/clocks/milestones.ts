@@ -59,7 +59,7 @@ function stepRates(clock: Clock, series: AmbientSeries, surfaceC: number | undef
 }
 
 /** Index of the step a moment falls in; the first holds before the series. */
-function stepAt(series: AmbientSeries, tMin: number): number {
+export function stepAt(series: AmbientSeries, tMin: number): number {
   let [low, high] = [0, series.length - 1];
   while (low < high) {
     const middle = (low + high + 1) >> 1;

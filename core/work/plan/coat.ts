@@ -72,14 +72,30 @@ function milestoneAt(coat: CoatCase, name: MilestoneName, fromMin: number): numb
   return reachedAtMin(clock, milestone.min, coat.ambient, fromMin, surfaceC);
 }
 
-/** The window of a coat whose laying starts at `startMin`. A sheet without `levelFrom` opens it at once; without `levelBy` it never closes. */
-export function coatWindow(coat: CoatCase, startMin: number, guardSigmas: number): CoatWindow {
+/** When a coat whose laying starts at `startMin` may be levelled, and the part of that one can trust. */
+export function levelling(
+  coat: CoatCase,
+  startMin: number,
+  guardSigmas: number,
+): Pick<CoatWindow, 'levelFromMin' | 'levelByMin' | 'verdict' | 'guarded'> {
   const after = (moment: number | null) => (moment === null ? null : moment - startMin);
-  const cue = milestoneAt(coat, 'cue', startMin);
   const from = milestoneAt(coat, 'levelFrom', startMin);
   const levelFromMin = from === undefined ? 0 : after(from);
   const levelByMin = after(milestoneAt(coat, 'levelBy', startMin) ?? null);
-  const verdict = windowVerdict(levelFromMin, levelByMin);
+  return {
+    levelFromMin,
+    levelByMin,
+    verdict: windowVerdict(levelFromMin, levelByMin),
+    guarded:
+      levelFromMin === null
+        ? undefined
+        : guardedWindow({ fromMin: levelFromMin, byMin: levelByMin }, coat.product.flashSigma, guardSigmas),
+  };
+}
+
+/** The window of a coat whose laying starts at `startMin`. A sheet without `levelFrom` opens it at once; without `levelBy` it never closes. */
+export function coatWindow(coat: CoatCase, startMin: number, guardSigmas: number): CoatWindow {
+  const cue = milestoneAt(coat, 'cue', startMin);
   const air = airAt(coat.ambient, startMin);
   const rates: Partial<Record<ClockName, number>> = {};
   for (const name of CLOCK_NAMES) {
@@ -88,14 +104,8 @@ export function coatWindow(coat: CoatCase, startMin: number, guardSigmas: number
   }
   return {
     rates,
-    cueMin: cue === undefined ? undefined : after(cue),
-    levelFromMin,
-    levelByMin,
-    verdict,
-    guarded:
-      levelFromMin === null
-        ? undefined
-        : guardedWindow({ fromMin: levelFromMin, byMin: levelByMin }, coat.product.flashSigma, guardSigmas),
+    cueMin: cue === undefined || cue === null ? cue : cue - startMin,
+    ...levelling(coat, startMin, guardSigmas),
   };
 }
 

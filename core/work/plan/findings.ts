@@ -17,6 +17,7 @@ export const FINDING_CODES = [
   'vapour',
   'test-spot',
   'not-readable',
+  'no-hours',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 export const SEVERITIES = ['stop', 'warn', 'note'] as const;

@@ -7,11 +7,14 @@ export {
   type CoatWindow,
   cueRatio,
   handoverOf,
+  levelling,
   readyBySheet,
   waterSafeOf,
 } from './coat';
 export { type Finding, FINDING_CODES, SEVERITIES, type Severity } from './findings';
 export type { PlannedJob, PlannedSurface } from './job';
-export { type Plan, planJob, substrateUnder } from './plan';
-export type { CoatPlan, ProductPurchase } from './readiness';
+export { breathing, conditionFindings } from './conditions';
+export { type Plan, planJob, planned, substrateUnder } from './plan';
+export * as say from './say';
+export type { CoatPlan, ProductPurchase, SurfacePlan } from './readiness';
 export { type CoatRecord, inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';

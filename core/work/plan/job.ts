@@ -6,6 +6,7 @@ import type { Overruled } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import type { AmbientSeries } from '#core/time/air';
+import type { Person } from '#core/work/crew';
 import type { CrewMode, Pace } from '#core/work/sections';
 
 export interface PlannedLayer {
@@ -37,6 +38,8 @@ export interface PlannedSurface {
   /** Local midnight that began the day of refinishing: negative for the past. */
   readonly refinishedAtMin?: number | undefined;
   readonly layers: readonly PlannedLayer[];
+  /** Its n-th coat is not begun before the n-th coat of these, all copies, is levelled: access, dust, reach. */
+  readonly follows?: readonly string[] | undefined;
   readonly measuredBy: AreaSource;
 }
 
@@ -44,6 +47,8 @@ export interface Crew extends Pace {
   readonly mode: CrewMode;
   /** Sigmas of guard on either side of a window. */
   readonly guardSigma: number;
+  /** Who there is; without it one or two alike, by the mode. The plan itself does not ask. */
+  readonly people?: readonly Person[] | undefined;
 }
 
 export interface PlannedRoom {

@@ -79,17 +79,30 @@ export function planJob(job: PlannedJob, from: PlanFrom = FROM_THE_START): Plan 
     const oneM2 = surfaceAreaM2(surface);
     return { id: surface.id, areaM2: oneM2 * surface.count, oneM2, coats: plans[index]! };
   });
-  const ready = readiness(job, surfaces);
+  return planned(job, surfaces, { ...readiness(surfaces), findings });
+}
+
+/** Coats with their times, whoever laid them out, as a plan: what is bought, whether it is ready in time, what is found. */
+export function planned(
+  job: PlannedJob,
+  surfaces: readonly SurfacePlan[],
+  timed: Pick<Plan, 'waterSafeMin' | 'handoverMin'> & { readonly findings: readonly (readonly Finding[])[] },
+): Plan {
+  const { waterSafeMin, handoverMin, findings } = timed;
+  const products = new Map(job.products.map((product) => [product.id, product]));
   const air = roomAir(job, surfaces, products);
   const onPanels = paintFindings(job.surfaces);
+  const meetsNeed = job.needsByMin === undefined ? undefined : handoverMin !== null && handoverMin <= job.needsByMin;
   return {
     surfaces,
     purchases: purchases(job, surfaces),
-    ...ready,
+    waterSafeMin,
+    handoverMin,
+    ...(meetsNeed !== undefined && { meetsNeed }),
     ...(air && { air: { peakMgPerM3: air.peakMgPerM3, clearAfterMin: air.clearAfterMin } }),
     findings: onceEach([
       ...job.surfaces.flatMap((_, index) => [...onPanels[index]!, ...findings[index]!]),
-      ...(ready.meetsNeed === false ? [say.missesDeadline(ready.handoverMin, job.needsByMin!)] : []),
+      ...(meetsNeed === false ? [say.missesDeadline(handoverMin, job.needsByMin!)] : []),
       ...(air?.overLimit ? [air.overLimit] : []),
     ]),
   };

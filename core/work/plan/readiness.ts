@@ -46,12 +46,12 @@ function laidCoats(surfaces: readonly SurfacePlan[]) {
   );
 }
 
-export function readiness(job: PlannedJob, surfaces: readonly SurfacePlan[]) {
+export function readiness(surfaces: readonly SurfacePlan[]) {
   const coats = laidCoats(surfaces);
-  const waterSafeMin = latestMoment(coats.map(({ laid }) => waterSafeOf(laid)));
-  const handoverMin = latestMoment(coats.map(({ laid }) => handoverOf(laid)));
-  if (job.needsByMin === undefined) return { waterSafeMin, handoverMin };
-  return { waterSafeMin, handoverMin, meetsNeed: handoverMin !== null && handoverMin <= job.needsByMin };
+  return {
+    waterSafeMin: latestMoment(coats.map(({ laid }) => waterSafeOf(laid))),
+    handoverMin: latestMoment(coats.map(({ laid }) => handoverOf(laid))),
+  };
 }
 
 export function purchases(job: PlannedJob, surfaces: readonly SurfacePlan[]): ProductPurchase[] {

@@ -6,7 +6,7 @@ import type { Product, Range } from '#core/products/sheets';
 import type { Condensation } from '#core/time/air';
 import { minutesInWords, spanInWords } from '#core/time/clocks';
 import type { CrewMode } from '#core/work/sections';
-import type { CoatWindow } from './coat';
+import { type CoatCase, coatWindow, type CoatWindow } from './coat';
 import type { Finding, FindingCode, Severity } from './findings';
 import type { PlannedSurface } from './job';
 
@@ -88,6 +88,18 @@ export function windowClosed(product: Product, window: CoatWindow, about: About)
       ? `${product.name} never reaches its cue in this air, so it cannot be levelled. Warm the bay first.`
       : `${product.name} leaves no time to level it in this air. Cool the surface or take a product with a longer window.`;
   return { severity: 'stop', code: 'window-closed', ...about, text };
+}
+
+/** The same of a coat whose laying starts at a moment. */
+export const narrowWindowAt = (coat: CoatCase, startMin: number, guardSigma: number, about: About): Finding =>
+  narrowWindow(coat.product, coatWindow(coat, startMin, guardSigma), about);
+export const windowClosedAt = (coat: CoatCase, startMin: number, guardSigma: number, about: About): Finding =>
+  windowClosed(coat.product, coatWindow(coat, startMin, guardSigma), about);
+
+/** Nobody's hours leave room for a section of it, from its first stroke to its last. */
+export function noHours(product: Product, surface: PlannedSurface, about: About): Finding {
+  const text = `Nobody is there long enough to lay ${product.name} on ${surface.name} and level it before they go. Give the crew more hours, or take a product that opens sooner.`;
+  return { severity: 'stop', code: 'no-hours', ...about, text };
 }
 
 export function tooLarge(mode: CrewMode, areaM2: number, largestM2: number, about: About): Finding {

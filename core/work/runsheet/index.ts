@@ -1,0 +1,1 @@
+export { type LaidOut, layOut, type SheetAction } from './lay-out';
