@@ -1,5 +1,5 @@
 import { type CoatPlan, type LaidCoat, type Plan, planJob } from '#core/work/plan';
-import { nthPatch, type RunEntry } from '#core/work/run';
+import type { Patch, RunEntry } from '#core/work/run';
 import type { Job } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import { instantAfter } from '#formats/values';
@@ -26,6 +26,17 @@ function coatsInTime(plan: Plan, copiesOf: ReadonlyMap<string, number>): Worked[
       ),
     )
     .sort((a, b) => a.laid.startMin - b.laid.startMin);
+}
+
+/** The nth patch of a coat, from 0, in the order they are laid: copy by copy, section by section. */
+function nthPatch(
+  surface: string,
+  { layer, coat }: Pick<Patch, 'layer' | 'coat'>,
+  sectionsPerCopy: number,
+  nth: number,
+): Patch {
+  const copy = Math.floor(nth / sectionsPerCopy) + 1;
+  return { surface, layer, coat, copy, section: (nth % sectionsPerCopy) + 1 };
 }
 
 function patchMoments({ surface, copies, coat, laid }: Worked): Moment[] {

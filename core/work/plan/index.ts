@@ -17,4 +17,4 @@ export { breathing, conditionFindings } from './conditions';
 export { type Plan, planJob, planned, substrateUnder } from './plan';
 export * as say from './say';
 export type { CoatPlan, ProductPurchase, SurfacePlan } from './readiness';
-export { type CoatRecord, inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';
+export { inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';

@@ -22,16 +22,6 @@ export interface LaidCoat {
   readonly milestones: CoatMilestones;
 }
 
-/** What was really done of one coat. */
-export interface CoatRecord {
-  readonly startMin: number;
-  readonly sectionsPerCopy: number;
-  /** Share of its sections levelled, 0 to 1. */
-  readonly doneShare: number;
-  /** When the last was levelled; absent while it is being worked. */
-  readonly endMin?: number;
-}
-
 /** Area of one copy of a surface, m², with its curvature. */
 export function surfaceAreaM2(surface: Pick<PlannedSurface, 'shape' | 'curvature'>): number {
   return shapeAreaM2(surface.shape) * surface.curvature;
@@ -54,8 +44,6 @@ interface Laying {
   readonly coatCase: CoatCase;
   readonly window: CoatWindow;
   readonly startMin: number;
-  readonly nowMin: number;
-  readonly record: CoatRecord | undefined;
 }
 
 export function layCoat(
@@ -64,18 +52,18 @@ export function layCoat(
   { product, method }: PendingCoat,
   laying: Laying,
 ): LaidCoat {
-  const { coatCase, window, startMin, record } = laying;
+  const { coatCase, window, startMin } = laying;
   const { mode } = job.crew;
   const guarded = window.guarded ?? { fromMin: 0, byMin: null };
   const pace = paceWith(job.crew, product, method);
   const oneM2 = surfaceAreaM2(surface);
   const onePiece = inOnePiece(surface);
   const largest = maxSectionM2(guarded, pace, mode);
-  const sectionsPerCopy = record?.sectionsPerCopy ?? sectionCount(oneM2, largest, onePiece);
+  const sectionsPerCopy = sectionCount(oneM2, largest, onePiece);
   const sectionM2 = oneM2 / sectionsPerCopy;
   const timing = sectionTiming(sectionM2, guarded, pace, mode);
   const wholeMin = timing.totalMin * sectionsPerCopy * surface.count;
-  const endMin = record ? (record.endMin ?? laying.nowMin + wholeMin * (1 - record.doneShare)) : startMin + wholeMin;
+  const endMin = startMin + wholeMin;
   const amountOne = amountOnSurface({
     areaM2: oneM2,
     coveragePerM2: product.coveragePerM2,

@@ -113,23 +113,6 @@ describe('rounds', () => {
     expect(plan.purchases.map(({ product: id }) => id)).toEqual(['top']);
   });
 
-  test('what was laid too early all the same is told, and its numbers stand', () => {
-    const planned = job({ products: [product(), top], surfaces: [surface({ layers: stack })] });
-    const laidAfter = (waitMin: number) =>
-      planJob(planned, {
-        nowMin: 400,
-        done: new Map([
-          ['bonnet/0/1', { startMin: 0, sectionsPerCopy: 1, doneShare: 1, endMin: 10 }],
-          ['bonnet/1/1', { startMin: 10 + waitMin, sectionsPerCopy: 1, doneShare: 1, endMin: 20 + waitMin }],
-        ]),
-      });
-    const early = laidAfter(30);
-    expect(early.findings.map(({ severity, code }) => `${severity} ${code}`)).toEqual(['stop recoat-window']);
-    expect(early.findings[0]!.text).toMatch(/laid 90 min before Base may be laid over.*start again/);
-    expect(early.surfaces[0]!.coats.map(({ laid }) => laid?.startMin)).toEqual([0, 40]);
-    expect(laidAfter(125).findings).toEqual([]);
-  });
-
   test('too late over it is a warning, never ready for it a stop that leaves the upper coat out', () => {
     const hasty = product({ milestones: [{ name: 'recoatBy', clock: 'set', min: 3 }] });
     const late = job({ products: [hasty, top], surfaces: [surface({ layers: stack })] });
@@ -225,21 +208,5 @@ describe('laws', () => {
         },
       ),
     );
-  });
-
-  test('a job taken up where the plan stands goes on as the plan said', () => {
-    const planned = job({ surfaces: panels([1, 1.2, 0.8]) });
-    const whole = planJob(planned);
-    const first = whole.surfaces[0]!.coats[0]!.laid!;
-    const done = new Map([
-      [
-        'p0/0/1',
-        { startMin: first.startMin, endMin: first.endMin, sectionsPerCopy: first.sectionsPerCopy, doneShare: 1 },
-      ],
-    ]);
-    const rest = planJob(planned, { nowMin: first.endMin, done });
-    expect(rest.handoverMin).toBeCloseTo(whole.handoverMin!, 9);
-    const late = planJob(planned, { nowMin: first.endMin + 30, done });
-    expect(late.handoverMin).toBeCloseTo(whole.handoverMin! + 30, 9);
   });
 });

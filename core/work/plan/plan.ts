@@ -12,7 +12,7 @@ import { type CoatCase, coatWindow } from './coat';
 import { breathing, conditionFindings, paintFindings, tooLarge } from './conditions';
 import { type Finding, onceEach } from './findings';
 import type { PlannedJob, PlannedSurface } from './job';
-import { type CoatRecord, type LaidCoat, layCoat, surfaceAreaM2 } from './lay-coat';
+import { type LaidCoat, layCoat, surfaceAreaM2 } from './lay-coat';
 import type { PendingCoat } from './pending-coat';
 import { type CoatPlan, type ProductPurchase, purchases, readiness, roomAir, type SurfacePlan } from './readiness';
 import * as say from './say';
@@ -27,14 +27,6 @@ export interface Plan {
   readonly air?: { readonly peakMgPerM3: number; readonly clearAfterMin: number | null };
   readonly findings: readonly Finding[];
 }
-
-/** Where a plan begins: now, with what is done already, by `surface/layer/coat`. */
-export interface PlanFrom {
-  readonly nowMin: number;
-  readonly done: ReadonlyMap<string, CoatRecord>;
-}
-
-const FROM_THE_START: PlanFrom = { nowMin: 0, done: new Map() };
 
 interface TopCoat {
   readonly product: Product;
@@ -51,15 +43,14 @@ interface Progress {
 /**
  * Plans a whole job: first coats of all surfaces in their order, then second coats, and so on, one section
  * after the other by one crew that waits where a coat below is not ready.
- * @param from where to take up a job that has begun; coats done keep their real times
  * @throws RangeError for a layer whose product is not among the job's products
  */
-export function planJob(job: PlannedJob, from: PlanFrom = FROM_THE_START): Plan {
+export function planJob(job: PlannedJob): Plan {
   const products = new Map(job.products.map((product) => [product.id, product]));
   const coatsOf = job.surfaces.map((surface) => coatsInOrder(surface, products));
   const plans: CoatPlan[][] = job.surfaces.map(() => []);
   const findings: Finding[][] = job.surfaces.map(() => []);
-  const progress: Progress = { nowMin: from.nowMin, top: new Map() };
+  const progress: Progress = { nowMin: 0, top: new Map() };
 
   const rounds = Math.max(0, ...coatsOf.map((coats) => coats.length));
   for (let round = 0; round < rounds; round++) {
@@ -68,8 +59,7 @@ export function planJob(job: PlannedJob, from: PlanFrom = FROM_THE_START): Plan 
       const pending = coats[round];
       if (!pending) continue;
       const stack = coats.slice(0, round + 1).map(({ product }) => product);
-      const record = from.done.get([surface.id, pending.layer, pending.coat].join('/'));
-      const outcome = planCoat(job, surface, pending, stack, progress, record);
+      const outcome = planCoat(job, surface, pending, stack, progress);
       plans[index]!.push(outcome.plan);
       findings[index]!.push(...outcome.findings);
     }
@@ -127,7 +117,6 @@ function planCoat(
   pending: PendingCoat,
   stack: readonly Product[],
   progress: Progress,
-  record: CoatRecord | undefined,
 ): CoatOutcome {
   const { product, layer, coat, method } = pending;
   const about = { surface: bare.id, product: product.id };
@@ -145,19 +134,17 @@ function planCoat(
 
   const below = progress.top.get(surface.id);
   const recoatFrom = below?.laid.milestones.recoatFrom;
-  const startMin = record?.startMin ?? Math.max(progress.nowMin, recoatFrom ?? -Infinity);
+  const startMin = Math.max(progress.nowMin, recoatFrom ?? -Infinity);
   const byTime = below ? withOverruled(intervalRulings(surface, product, below, startMin), overruled) : [];
-  // A layer that nothing may ever go over refuses what was to come, not what was laid all the same.
-  if (!record && recoatFrom === null && answerOf(byTime) === 'no')
+  if (recoatFrom === null && answerOf(byTime) === 'no')
     return refused([...byKind, ...byTime], say.refusals(byTime, about));
 
   const coatCase: CoatCase = { product, ambient: job.ambient, matteSchool: job.matteSchool, ...placeOf(surface) };
   const window = coatWindow(coatCase, startMin, job.crew.guardSigma);
-  // What was laid all the same is laid: the record stands above the plan.
-  if (!record && window.verdict === 'closed') {
+  if (window.verdict === 'closed') {
     return refused(byKind, [say.windowClosed(product, window, about)]);
   }
-  const laid = layCoat(job, surface, pending, { coatCase, window, startMin, record, nowMin: progress.nowMin });
+  const laid = layCoat(job, surface, pending, { coatCase, window, startMin });
   progress.nowMin = Math.max(progress.nowMin, laid.endMin);
   progress.top.set(surface.id, { product, laid });
 

@@ -12,17 +12,6 @@ export interface Patch {
   readonly section: number;
 }
 
-/** The nth patch of a coat, from 0, in the order they are laid: copy by copy, section by section. */
-export function nthPatch(
-  surface: string,
-  { layer, coat }: Pick<Patch, 'layer' | 'coat'>,
-  sectionsPerCopy: number,
-  nth: number,
-): Patch {
-  const copy = Math.floor(nth / sectionsPerCopy) + 1;
-  return { surface, layer, coat, copy, section: (nth % sectionsPerCopy) + 1 };
-}
-
 /** What is known of a patch when its laying starts; the log keeps it, whatever becomes of the plan. */
 export interface PatchStart {
   readonly product: string;

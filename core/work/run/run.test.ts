@@ -104,8 +104,63 @@ describe('the run sheet', () => {
     const roof = sheet.patches.filter((p) => p.patch.surface === 'roof');
     expect(roof.reduce((sum, p) => sum + p.areaM2, 0)).toBeCloseTo(3, 9);
     const begun = runSheet(planned, foldLog(log(...laid(0))), 2.5);
-    expect(begun.current!.patch).toEqual(patch);
-    expect(begun.current!.state).toBe('waiting');
+    // It waits; meanwhile the next is laid.
+    expect(begun.wet.map((wet) => wet.patch)).toEqual([patch]);
+    expect([begun.current!.state, begun.current!.patch.section]).toEqual(['todo', 2]);
+  });
+
+  test('what was laid too early all the same is told, and its numbers stand', () => {
+    const top = product({ id: 'top', name: 'Top', family: 'ceramic-top', over: ['base'] });
+    const under = product({ milestones: [...base.milestones, { name: 'recoatFrom', clock: 'set', min: 120 }] });
+    const layers = ['base', 'top'].map((id) => ({ product: id, coats: 1, method: 'small-block' as const }));
+    const stacked = job({ products: [under, top], surfaces: [surface({ layers })] });
+    const whole = (layer: number, id: string, atMin: number): [number, RunEntry][] => {
+      const own = { surface: 'bonnet', layer, coat: 1, copy: 1, section: 1 };
+      const begun = { product: id, sections: 1, areaM2: 1.372, amount: 9 };
+      return [
+        [atMin, { type: 'lay-start', patch: own, start: begun }],
+        [atMin + 3, { type: 'lay-end', patch: own }],
+        [atMin + 6, { type: 'level-start', patch: own }],
+        [atMin + 10, { type: 'level-end', patch: own }],
+      ];
+    };
+    const laidAfter = (waitMin: number) =>
+      runSheet(stacked, foldLog(log(...whole(0, 'base', 0), ...whole(1, 'top', 10 + waitMin))), 400).plan;
+    const early = laidAfter(30);
+    expect(early.findings.map(({ severity, code }) => `${severity} ${code}`)).toEqual(['stop recoat-window']);
+    expect(early.findings[0]!.text).toMatch(/laid 90 min before Base may be laid over.*start again/);
+    expect(early.surfaces[0]!.coats.map(({ laid: coat }) => coat?.startMin)).toEqual([0, 40]);
+    expect(laidAfter(125).findings).toEqual([]);
+  });
+
+  test('taken up where it stands, a run goes on as the sheet said; taken up later, later by as much', () => {
+    const whole = runSheet(planned, foldLog([]), 0);
+    const { actions } = whole.out;
+    const [lay] = actions;
+    const level = actions.find(
+      ({ does, section, coat }) => does === 'level' && section === lay!.section && coat === lay!.coat,
+    )!;
+    const soFar = actions.filter(({ startMin }) => startMin < level.endMin - 1e-9);
+    const entries = soFar.flatMap(
+      ({ does, coat, copy, section, sections, areaM2, startMin, endMin }): [number, RunEntry][] => {
+        const own = { surface: coat.surface.id, layer: coat.layer, coat: coat.coat, copy, section };
+        return does === 'lay'
+          ? [
+              [startMin, { type: 'lay-start', patch: own, start: { product: 'base', sections, areaM2, amount: 1 } }],
+              [endMin, { type: 'lay-end', patch: own }],
+            ]
+          : [
+              [startMin, { type: 'level-start', patch: own }],
+              [endMin, { type: 'level-end', patch: own }],
+            ];
+      },
+    );
+    const record = foldLog(log(...entries.toSorted((a, b) => a[0] - b[0])));
+    const rest = runSheet(planned, record, level.endMin);
+    expect(rest.out.endMin).toBeLessThanOrEqual(whole.out.endMin + 0.5);
+    expect(rest.patches.length).toBeLessThanOrEqual(whole.patches.length + 2);
+    const late = runSheet(planned, record, level.endMin + 30);
+    expect(late.out.endMin).toBeGreaterThan(rest.out.endMin + 20);
   });
 
   test('keeps the sections a coat was begun with, however the air turns', () => {

@@ -1,6 +1,7 @@
-import { type CoatPlan, type CoatRecord, type LaidCoat, type Plan, planJob, type PlannedJob } from '#core/work/plan';
+import type { CoatPlan, LaidCoat, Plan, PlannedJob } from '#core/work/plan';
+import { type BegunCoat, begunKey, type LaidOut, layOut, type SheetFrom } from '#core/work/runsheet';
 import { calibrated } from './calibrate';
-import { coatKey, nthPatch, type Patch, patchKey } from './events';
+import { coatKey, type Patch, patchKey } from './events';
 import { type PatchRecord, patchState, type PatchState, type RunRecord } from './record';
 
 /** A patch of the run sheet, in the order of work. */
@@ -10,60 +11,119 @@ export interface SheetPatch {
   readonly laid: LaidCoat;
   readonly state: PatchState | 'todo';
   readonly record?: PatchRecord;
+  /** Sections its copy is worked in. */
+  readonly sections: number;
   readonly areaM2: number;
   /** Units of product for this patch. */
   readonly amount: number;
+  /** When its laying begins, or began. */
+  readonly startMin: number;
 }
 
 export interface RunSheet {
   readonly plan: Plan;
+  readonly out: LaidOut;
   readonly patches: readonly SheetPatch[];
-  /** What to do now: the patch in hand, or the first not begun; undefined when all is done. */
+  /** What to do now: the patch in hand, else what the sheet has first; undefined when all is done. */
   readonly current?: SheetPatch;
+  /** Laid and waiting, the oldest first, the current one among them where it is one. */
+  readonly wet: readonly SheetPatch[];
   /** Coats left out, and so never reached here. */
   readonly refused: readonly { readonly surface: string; readonly coat: CoatPlan }[];
 }
 
 /**
- * The rest of a run, replanned from what was really done: measured air, learned flash, actual times below
- * each coat, and the number of sections a coat was begun with.
+ * The rest of a run, laid out anew from what was really done: measured air, learned flash, actual times below each
+ * coat, and the number of sections a copy was begun with.
  */
 export function runSheet(job: PlannedJob, record: RunRecord, nowMin: number): RunSheet {
-  const plan = planJob(calibrated(job, record), { nowMin, done: coatRecords(job, record) });
-  const rounds = Math.max(0, ...plan.surfaces.map(({ coats }) => coats.length));
-  const patches: SheetPatch[] = [];
-  const refused: { surface: string; coat: CoatPlan }[] = [];
-  for (let round = 0; round < rounds; round++) {
-    for (const [index, surface] of plan.surfaces.entries()) {
-      const coat = surface.coats[round];
-      if (!coat) continue;
-      if (!coat.laid) refused.push({ surface: surface.id, coat });
-      else patches.push(...coatPatches(surface.id, coat, coat.laid, job.surfaces[index]!.count, record));
-    }
-  }
-  const inHand = patches.find(({ state }) => state !== 'todo' && state !== 'done');
-  const current = inHand ?? patches.find(({ state }) => state === 'todo');
-  return { plan, patches, refused, ...(current && { current }) };
+  const out = layOut(calibrated(job, record), sheetFrom(job, record, nowMin));
+  const { plan } = out;
+  const coats = new Map(
+    plan.surfaces.flatMap(({ id, coats: own }) =>
+      own.map((coat) => [coatKey({ surface: id, layer: coat.layer, coat: coat.coat }), coat] as const),
+    ),
+  );
+  const begun = [...record.patches.values()].flatMap((done): SheetPatch[] => {
+    const coat = coats.get(coatKey(done.patch));
+    if (!coat?.laid) return [];
+    const { sections, areaM2, amount } = done.start;
+    const { patch, layStartMin: startMin } = done;
+    return [
+      { patch, coat, laid: coat.laid, state: patchState(done), record: done, sections, areaM2, amount, startMin },
+    ];
+  });
+  const todo = out.actions.flatMap(({ does, coat: { surface, layer, coat: nth }, copy, ...action }): SheetPatch[] => {
+    const coat = coats.get(coatKey({ surface: surface.id, layer, coat: nth }));
+    if (does !== 'lay' || !coat?.laid) return [];
+    const { section, sections, areaM2, startMin } = action;
+    const patch = { surface: surface.id, layer, coat: nth, copy, section };
+    return [{ patch, coat, laid: coat.laid, state: 'todo', sections, areaM2, amount: action.amount ?? 0, startMin }];
+  });
+  const patches = [...begun, ...todo];
+  const current = nextIn(patches, out);
+  return {
+    plan,
+    out,
+    patches,
+    wet: begun.filter(({ state }) => state === 'waiting'),
+    refused: plan.surfaces.flatMap(({ id, coats: own }) =>
+      own.filter((coat) => !coat.laid).map((coat) => ({ surface: id, coat })),
+    ),
+    ...(current && { current }),
+  };
 }
 
-/** Patches of one coat a run is led through. More come of a wrong entry, and would only fill the memory. */
-const MOST_PATCHES = 5000;
+/** What hands are on, else what the sheet has them do first. */
+function nextIn(patches: readonly SheetPatch[], { actions }: LaidOut): SheetPatch | undefined {
+  const inHand = patches.find(({ state }) => state === 'laying' || state === 'levelling');
+  const [first] = actions;
+  if (inHand || !first) return inHand ?? patches.find(({ state }) => state === 'waiting');
+  const { surface, layer, coat } = first.coat;
+  const key = patchKey({ surface: surface.id, layer, coat, copy: first.copy, section: first.section });
+  return patches.find(({ patch }) => patchKey(patch) === key);
+}
 
-function coatPatches(surface: string, coat: CoatPlan, laid: LaidCoat, copies: number, record: RunRecord): SheetPatch[] {
-  const { sectionsPerCopy } = laid;
-  return Array.from({ length: Math.min(copies * sectionsPerCopy, MOST_PATCHES) }, (_, index): SheetPatch => {
-    const patch = nthPatch(surface, coat, sectionsPerCopy, index);
-    const done = record.patches.get(patchKey(patch));
-    return {
-      patch,
-      coat,
-      laid,
-      state: done ? patchState(done) : 'todo',
-      areaM2: done?.start.areaM2 ?? laid.sectionM2,
-      amount: done?.start.amount ?? laid.amount / (copies * sectionsPerCopy),
-      ...(done && { record: done }),
-    };
-  });
+/** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */
+function sheetFrom(job: PlannedJob, { patches }: RunRecord, nowMin: number): SheetFrom {
+  const begun = new Map<string, BegunCoat>();
+  let busyUntilMin = nowMin;
+  const byCopy = new Map<string, PatchRecord[]>();
+  for (const done of patches.values()) {
+    const { surface, layer, coat, copy } = done.patch;
+    const key = begunKey(surface, layer, coat, copy);
+    byCopy.set(key, [...(byCopy.get(key) ?? []), done]);
+  }
+  const still = (startMin: number, areaM2: number, m2PerMin: number) => Math.max(nowMin, startMin + areaM2 / m2PerMin);
+  for (const [key, own] of byCopy) {
+    const ends = own.flatMap(({ levelEndMin }) => levelEndMin ?? []);
+    const wet = own.flatMap(({ patch, start, layStartMin, layEndMin, levelStartMin, levelEndMin }) => {
+      if (levelEndMin !== undefined) return [];
+      const endMin = layEndMin ?? still(layStartMin, start.areaM2, job.crew.layM2PerMin);
+      const handsUntil =
+        levelStartMin === undefined ? endMin : still(levelStartMin, start.areaM2, job.crew.levelM2PerMin);
+      busyUntilMin = Math.max(busyUntilMin, handsUntil);
+      return [{ section: patch.section, startMin: layStartMin, endMin }];
+    });
+    begun.set(key, {
+      sections: own[0]!.start.sections,
+      done: new Set(own.filter(({ levelEndMin }) => levelEndMin !== undefined).map(({ patch }) => patch.section)),
+      wet,
+      startMin: Math.min(...own.map(({ layStartMin }) => layStartMin)),
+      endMin: ends.length > 0 ? Math.max(...ends) : nowMin,
+    });
+  }
+  return { nowMin, busyUntilMin, begun };
+}
+
+/** What was really done of one coat. */
+export interface CoatRecord {
+  readonly startMin: number;
+  readonly sectionsPerCopy: number;
+  /** Share of its sections levelled, 0 to 1. */
+  readonly doneShare: number;
+  /** When the last was levelled; absent while it is being worked. */
+  readonly endMin?: number;
 }
 
 /** What the log says of each coat begun: when, in how many sections, and when it was finished. */
@@ -77,14 +137,18 @@ export function coatRecords(job: PlannedJob, record: RunRecord): ReadonlyMap<str
   const records = new Map<string, CoatRecord>();
   for (const [key, patches] of byCoat) {
     const [first] = patches;
-    const { sections } = first!.start;
-    const total = sections * (copies.get(first!.patch.surface) ?? 1);
+    // Copies may have been cut into sections differently: each patch is its share of one copy.
+    const doneCopies = patches.reduce(
+      (sum, { levelEndMin, start }) => (levelEndMin === undefined ? sum : sum + 1 / start.sections),
+      0,
+    );
+    const doneShare = Math.min(1, doneCopies / (copies.get(first!.patch.surface) ?? 1));
     const ends = patches.flatMap(({ levelEndMin }) => (levelEndMin === undefined ? [] : [levelEndMin]));
     records.set(key, {
-      sectionsPerCopy: sections,
+      sectionsPerCopy: first!.start.sections,
       startMin: Math.min(...patches.map(({ layStartMin }) => layStartMin)),
-      doneShare: ends.length / total,
-      ...(ends.length === total && { endMin: Math.max(...ends) }),
+      doneShare: doneShare > 1 - 1e-9 ? 1 : doneShare,
+      ...(doneShare > 1 - 1e-9 && { endMin: Math.max(...ends) }),
     });
   }
   return records;

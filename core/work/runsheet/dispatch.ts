@@ -92,6 +92,8 @@ export const begunKey = (surface: string, layer: number, coat: number, copy: num
 /** Where a sheet begins: at a moment, with what is done or wet already. */
 export interface SheetFrom {
   readonly nowMin: number;
+  /** Until when somebody's hands are on what is begun already. */
+  readonly busyUntilMin?: number;
   readonly begun: ReadonlyMap<string, BegunCoat>;
 }
 export const FROM_THE_START: SheetFrom = { nowMin: 0, begun: new Map() };
@@ -108,6 +110,8 @@ interface Chain {
   startMin: number;
   endMin: number;
   outsideMin: number;
+  /** Begun before the sheet begins: how many sections it has is given. */
+  takenUp: boolean;
   byTime: readonly Ruling[];
   below: CopyCoat | undefined;
   /** When the next coat may begin; undefined while something else has to be done first. */
@@ -135,14 +139,14 @@ export function dispatch(
   coats: readonly (readonly SurfaceCoat[])[],
   people: readonly Person[],
   strategy: Strategy,
-  { nowMin, begun }: SheetFrom,
+  { nowMin, busyUntilMin = nowMin, begun }: SheetFrom,
   cutMin = Infinity,
 ): Dispatched | undefined {
   const levellers = levellersOf(people);
   const hours = people.map(hoursOf);
   const lays = people.map((person) => mayDo(person, 'lay'));
-  const free = people.map(() => nowMin);
-  const next = people.map(() => nowMin);
+  const free = people.map((_, who) => (who === 0 ? busyUntilMin : nowMin));
+  const next = [...free];
   const fastestLevel = Math.max(
     ...people.map((person, who) => (levellers.level[who] && hours[who]!.length > 0 ? person.levelM2PerMin : 0)),
   );
@@ -217,6 +221,7 @@ export function dispatch(
     const key = `${id}/${chain.next}`;
     roundEndMin.set(key, Math.max(atMin, roundEndMin.get(key) ?? -Infinity));
     chain.next++;
+    chain.takenUp = false;
     chain.sections = 0;
     chain.eligibleMin = undefined;
     for (const follower of followers.get(id) ?? []) settle(follower);
@@ -268,6 +273,7 @@ export function dispatch(
     chain.levelled = known.done.size;
     chain.byTime = chain.below ? overBelow(coat, chain.below, known.startMin) : [];
     chain.outsideMin = 0;
+    chain.takenUp = true;
     const wetNow = new Set(known.wet.map(({ section }) => section));
     chain.todo = Array.from({ length: known.sections }, (_, index) => index + 1).filter(
       (section) => !known.done.has(section) && !wetNow.has(section),
@@ -327,8 +333,10 @@ export function dispatch(
     const { verdict, window } = coat.openingAt(atMin);
     if (verdict === 'closed' || !window) return false;
     const sections = chain.sections || sectionsFor(coat, who, window);
-    const outsideMin = coat.onePiece ? mustLieOutside(coat, window, people, strategy.alone) : 0;
     const areaM2 = coat.oneM2 / sections;
+    // What was begun in sections too large for the air as it is now is gone on with all the same.
+    const given = coat.onePiece || chain.takenUp;
+    const outsideMin = given ? mustLieOutside({ ...coat, oneM2: areaM2 }, window, people, strategy.alone) : 0;
     const layMin = areaM2 / (people[who]!.layM2PerMin * coat.layFactor);
     const start = nextFit(hours[who]!, atMin, layMin);
     if (start === null || start > atMin + SAME_MOMENT_MIN) return false;
@@ -356,11 +364,12 @@ export function dispatch(
       chain.levelled = 0;
       chain.startMin = atMin;
       chain.endMin = atMin;
-      chain.outsideMin = outsideMin;
+      chain.outsideMin = 0;
       chain.byTime = chain.below ? overBelow(coat, chain.below, atMin) : [];
       const { recoatBy } = chain.below?.milestones ?? {};
       if (typeof recoatBy === 'number' && atMin > recoatBy + SAME_MOMENT_MIN) lateCoats++;
     }
+    chain.outsideMin = Math.max(chain.outsideMin, outsideMin);
     chain.todo.shift();
     if (chain.todo.length === 0) inHand = inHand.filter((other) => other !== chain);
     wets = after;
@@ -401,6 +410,7 @@ export function dispatch(
     const atMin = next[who] ?? Infinity;
     if (atMin === Infinity) break;
     if (atMin > cutMin + SAME_MOMENT_MIN) return undefined;
+    if (actions.length > MOST_ACTIONS && wets.length === 0) break;
     let own: Levelling<Wet> | undefined;
     for (const planned of levels) if (planned.who === who && (!own || planned.startMin < own.startMin)) own = planned;
     const due = own !== undefined && own.startMin <= atMin + SAME_MOMENT_MIN;
@@ -462,6 +472,8 @@ export function dispatch(
   return { actions, laid, refused, unlaid, lateCoats, endMin };
 }
 
+/** More actions than anybody is led through come of a wrong entry, and would only fill the memory. */
+const MOST_ACTIONS = 10_000;
 /** More sections of one copy come of a wrong entry, and would only fill the memory. */
 const MOST_SECTIONS = 2000;
 /** So many coats that may begin are tried before somebody waits: what does not fit in one place seldom fits in the next. */
@@ -478,6 +490,7 @@ function chainOf(coats: readonly SurfaceCoat[], copy: number): Chain {
     startMin: 0,
     endMin: 0,
     outsideMin: 0,
+    takenUp: false,
     byTime: [],
     below: undefined,
     eligibleMin: undefined,

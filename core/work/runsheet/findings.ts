@@ -39,7 +39,7 @@ function coatFindings(job: PlannedJob, coat: SurfaceCoat, sheet: Dispatched, peo
       ? [
           say.tooLarge(
             people.length > 1 ? 'pair' : 'solo',
-            coat.oneM2,
+            coat.oneM2 / outside.sections,
             mostInOnePiece(coat, outside.startMin, people),
             about,
           ),

@@ -1,1 +1,2 @@
+export { type BegunCoat, begunKey, type SheetFrom } from './dispatch';
 export { type LaidOut, layOut, type SheetAction } from './lay-out';

@@ -274,7 +274,7 @@ describe('laws', () => {
       fc.property(anyJob, (planned) => {
         expect(sheetFaults(planned, layOut(planned))).toEqual([]);
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 
@@ -313,7 +313,7 @@ describe('laws', () => {
         fc.pre(byMin! >= 3 * fromMin && Math.min(share('lay'), share('level')) >= fromMin);
         expect(endMin / boundMin).toBeLessThan(1.15);
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     );
   });
 
@@ -326,7 +326,7 @@ describe('laws', () => {
         const guarded = layOut(plainJob(case_, 0)).endMin;
         expect(layOut(plainJob({ ...case_, by: case_.by * 1.5 }, 0)).endMin).toBeLessThanOrEqual(1.04 * guarded);
       }),
-      { numRuns: 40 },
+      { numRuns: 25 },
     );
   });
 });

@@ -20,8 +20,9 @@ export function CountLine({ job, current, state, laid, early, ageMin, times, rew
   if (early) {
     return (
       <p className="text-2xl text-warn">
-        The coat below is not ready before <strong className="figure">{clock(job.at(current.laid.startMin))}</strong>:
-        laid now, it is dragged off.
+        {current.patch.layer > 0 || current.patch.coat > 1 ? 'The coat below is not ready' : 'Its turn does not come'}{' '}
+        before <strong className="figure">{clock(job.at(current.startMin))}</strong>
+        {(current.patch.layer > 0 || current.patch.coat > 1) && ': laid now, it is dragged off'}.
       </p>
     );
   }

@@ -35,10 +35,8 @@ export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
     setPicked(undefined);
     onClose();
   };
-  const nameOf = ({ patch: each, laid }: SheetPatch) =>
-    laid.sectionsPerCopy > 1
-      ? `${job.nameOf(each.surface)} ${each.section}/${laid.sectionsPerCopy}`
-      : job.nameOf(each.surface);
+  const nameOf = ({ patch: each, sections }: SheetPatch) =>
+    sections > 1 ? `${job.nameOf(each.surface)} ${each.section}/${sections}` : job.nameOf(each.surface);
   return (
     <Dialog open={open} onClose={close} title={noted ? LAYING_FAULTS[noted] : 'A fault on a patch'} wide>
       {patch === undefined ? (

@@ -17,6 +17,7 @@ import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
 import { useSignals, useSound } from './signals';
 import { useTap } from './useTap';
+import { WetRow } from './WetRow';
 
 interface InHandProps {
   readonly job: JobView;
@@ -45,11 +46,10 @@ export function InHand({ job, current }: InHandProps) {
   const pending = waiting > 0;
   useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
   const times = gateTimes(window);
-  const early = !laid && current.laid.startMin > nowMin + 0.5;
-  const { sectionsPerCopy } = current.laid;
-  const { patch } = current;
+  const early = !laid && current.startMin > nowMin + 0.5;
+  const { patch, sections } = current;
   const where = [
-    sectionsPerCopy > 1 && `section ${patch.section} of ${sectionsPerCopy}`,
+    sections > 1 && `section ${patch.section} of ${sections}`,
     surface.count > 1 && `piece ${patch.copy} of ${surface.count}`,
     current.coat.coat > 1 || surface.layers.some(({ coats }) => coats > 1) ? `coat ${patch.coat}` : false,
   ].filter(Boolean);
@@ -101,6 +101,7 @@ export function InHand({ job, current }: InHandProps) {
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
         )}
+        <WetRow job={job} current={current} now={now} disabled={pending} onTap={tap} />
         <Lesson job={job} product={product.id} />
       </div>
       <div className="shrink-0 px-6 pb-5 pt-3">
@@ -147,7 +148,7 @@ export function InHand({ job, current }: InHandProps) {
           {next ? (
             <>
               Then {job.nameOf(next.patch.surface)}
-              {next.laid.sectionsPerCopy > 1 && `, section ${next.patch.section} of ${next.laid.sectionsPerCopy}`}, with{' '}
+              {next.sections > 1 && `, section ${next.patch.section} of ${next.sections}`}, with{' '}
               {job.productName(next.coat.product)}
             </>
           ) : (

@@ -42,7 +42,7 @@ test('each state asks for one thing, and waiting is not levelling', () => {
 
 test('the first entry of a patch carries what is known of it', () => {
   const patch = { surface: 'roof', layer: 0, coat: 1, copy: 1, section: 2 };
-  const sheetPatch = { patch, areaM2: 0.8, amount: 5, coat: { product: 'base' }, laid: { sectionsPerCopy: 2 } };
+  const sheetPatch = { patch, areaM2: 0.8, amount: 5, sections: 2, coat: { product: 'base' } };
   const of = (logs: 'lay-start' | 'lay-end') =>
     entryFor(logs, sheetPatch as unknown as Parameters<typeof entryFor>[1], 19);
   expect(of('lay-start')).toEqual({

@@ -68,8 +68,8 @@ export function instructionFor(state: SheetPatch['state'], window: WindowState):
 
 /** The entry that the large target logs. */
 export function entryFor(logs: Instruction['logs'], sheetPatch: SheetPatch, surfaceC: number | undefined): RunEntry {
-  const { patch, coat, laid, areaM2, amount } = sheetPatch;
+  const { patch, coat, sections, areaM2, amount } = sheetPatch;
   if (logs !== 'lay-start') return { type: logs, patch };
-  const start = { product: coat.product, sections: laid.sectionsPerCopy, areaM2, amount, surfaceC };
+  const start = { product: coat.product, sections, areaM2, amount, surfaceC };
   return { type: 'lay-start', patch, start };
 }
