@@ -51,11 +51,17 @@ test('warmer is ready earlier, in dry air never; what the air does is said with 
     await saved(page);
     return planOf(page, 'satin-tourer');
   };
+  /** When it is ready as the desk has it: prepared first, in the hours the bay is open. */
+  const promised = async () => {
+    const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; handover: string }[];
+    return jobs.find(({ id }) => id === 'satin-tourer')!.handover;
+  };
   const handovers: number[] = [];
   for (const airC of ['12', '18', '25']) {
-    const { ready } = await typed('Air', airC);
-    handovers.push(Date.parse(ready.handover!));
-    await expect(main).toContainText(new RegExp(`Ready to hand over.*${ready.handover!.slice(11, 16)}`));
+    await typed('Air', airC);
+    const handover = await promised();
+    handovers.push(Date.parse(handover));
+    await expect(main).toContainText(new RegExp(`Ready to hand over.*${handover.slice(11, 16)}`));
   }
   expect([...handovers].sort((a, b) => b - a)).toEqual(handovers);
 

@@ -22,6 +22,7 @@ import {
   REFERENCE_AIR,
 } from '#core/time/clocks';
 import { FLASH_LEARNING } from '#core/work/learning';
+import { ADDED_MIN } from '#core/work/hours';
 import { HOURS_LEARNING, USE_LEARNING } from '#core/work/prepare';
 import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';
 import { DEFAULT_PACE } from '#core/work/sections';
@@ -117,6 +118,18 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
         figure(`${METHODS[id].name}: pace ×`, METHODS[id].pace),
         figure(`${METHODS[id].name}: product ×`, METHODS[id].amount),
       ]),
+    ],
+  },
+  {
+    name: 'Besides the work itself',
+    why: 'Towels, lamps and trolley are brought and put away; a bottle is shaken and read; a towel is changed each section.',
+    overriddenBy: 'nothing yet but what runs teach',
+    defaults: [
+      figure('Set-up, once a job', ADDED_MIN.setUp, 'min'),
+      figure('Set-up, once a product', ADDED_MIN.product, 'min'),
+      figure('Towels, each section', ADDED_MIN.section, 'min'),
+      figure('Packing up', ADDED_MIN.packUp, 'min'),
+      figure('A day of preparation', ADDED_MIN.preparationDay, 'min'),
     ],
   },
   {

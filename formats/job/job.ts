@@ -17,6 +17,7 @@ import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
 import { STILL_AIR } from '#core/time/air';
 import { CREW_ROLES } from '#core/work/crew';
+import { AHEAD_SCHOOLS } from '#core/work/plan';
 import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/work/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
 import { productSchema } from '#formats/shelf';
@@ -158,6 +159,8 @@ export const jobSchema = object({
     layM2PerMin: positive(),
     levelM2PerMin: positive(),
     guardSigma: nonNegative().default(TENTH_SIGMAS),
+    /** How far somebody works ahead; absent: whatever is shortest. */
+    ahead: oneOf(AHEAD_SCHOOLS).optional(),
     /** Who works on it; without it one or two alike, by the mode. */
     people: list(
       object({

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { DAYS_OF_WEEK } from '#core/work/hours';
 import { makerSheetSchema, shopFiguresSchema } from '#formats/shelf';
 import {
   anyNumber,
@@ -26,6 +27,16 @@ export const bayClimateSchema = object({
   opensAtHour: hour(),
   closesAtHour: hour(),
   tauMin: positive(),
+  /** When somebody works there, Monday to Sunday; null: closed. Absent: while it is heated, every day. */
+  week: z
+    .array(
+      z
+        .tuple([hour(), hour()], { error: 'expected when it opens and closes: [8, 18]' })
+        .refine(([opens, closes]) => opens < closes, { error: 'must close later than it opens' })
+        .nullable(),
+    )
+    .length(DAYS_OF_WEEK, { error: 'expected seven days, Monday first' })
+    .optional(),
 }).refine(({ opensAtHour, closesAtHour }) => opensAtHour < closesAtHour, {
   error: 'must be later than it opens',
   path: ['closesAtHour'],

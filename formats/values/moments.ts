@@ -24,6 +24,9 @@ export function minuteOfDay(instant: string): number {
   return moment.hour * 60 + moment.minute + moment.second / 60;
 }
 
+/** Day of the week of an instant at its own offset, 1 Monday to 7 Sunday. */
+export const weekday = (instant: string): number => DateTime.fromISO(instant, { setZone: true }).weekday;
+
 /**
  * The instant so many minutes after `startAt`, at the offset of `startAt`, to the second.
  * @example instantAfter('2027-03-02T08:30:00+01:00', 90) // '2027-03-02T10:00:00+01:00'

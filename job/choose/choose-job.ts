@@ -67,12 +67,14 @@ function failingShare(job: Job): number {
 export function wishesOf(job: Job): Wishes {
   const { parking, wash, climate, distance, preparation } = job.owner ?? {};
   const { pinned, ...said } = job.wishes ?? {};
-  return wishesSchema.parse({
+  const { layM2PerMin, levelM2PerMin } = job.crew;
+  const wishes = wishesSchema.parse({
     ...said,
     hourRate: job.prepare?.hourRate ?? USUAL_WISHES.hourRate,
     keptMonths: MONTHS_PER_YEAR * (job.prepare?.yearsPlanned ?? USUAL_WISHES.keptMonths / MONTHS_PER_YEAR),
     exposure: { parking, wash, climate, distance, preparation },
   });
+  return { ...wishes, pace: { layM2PerMin, levelM2PerMin } };
 }
 
 /** A job as the choice is asked for it: with a whole shelf, and only the stacks that are given by hand. */
@@ -91,7 +93,7 @@ export function jobToChoose(job: Job, shelf: Job['products']): Job {
 }
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
-function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
+function prepareChoice(job: Job, wishes: Wishes) {
   const { ambient, matteSchool } = plannedJob(job);
   const air = bayAir(job.products, ambient, matteSchool);
   const kinds = optionsFor(choiceSurfaces(job), job.products, wishes, air);
@@ -107,12 +109,14 @@ function prepareChoice({ job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>) {
  * @param onNearer told how near the best is proven to be so far, as a share
  */
 export function chooseFile(
-  { job, wishes }: Pick<ChooseFile, 'job' | 'wishes'>,
+  { job, wishes: said }: Pick<ChooseFile, 'job' | 'wishes'>,
   solve: Solve,
   onPoint?: (point: ChoicePoint, done: number, of: number) => boolean,
   onNearer?: (gap: number) => void,
 ): ChoiceFile {
-  const { kinds, bare, air } = prepareChoice({ job, wishes });
+  const { layM2PerMin, levelM2PerMin } = job.crew;
+  const wishes: Wishes = { ...said, pace: { layM2PerMin, levelM2PerMin } };
+  const { kinds, bare, air } = prepareChoice(job, wishes);
   const products = new Map(job.products.map((product) => [product.id, product]));
   const readyMin = ({ surfaces }: Choice) =>
     Math.max(

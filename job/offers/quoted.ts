@@ -1,8 +1,11 @@
-import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer } from '#core/choice/offers';
+import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choice/offers';
+import { layingHours, preparationMin, USUAL_DAY_MIN } from '#core/work/hours';
+import { layOut } from '#core/work/runsheet';
 import { prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
+import { asWorked, plannedJob } from '#job/plan';
 import { panelCases } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
 
@@ -33,7 +36,16 @@ export function quoted(
   };
   const { minutes } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
   const surfaces = wanted.map((surface) => ({ ...surface, fixed: stacks.get(surface.id) ?? [] }));
-  return { offer, applied, price: priceOffer(offer, surfaces, shelf, wishesOf(document), minutes) };
+  // The same run sheet as the plan's, whoever works whenever: hours that are paid for do not depend on the clock.
+  const out = layOut(asWorked(plannedJob(laid)));
+  const { hourRate, exposure } = wishesOf(document);
+  const price = priceOffer(offer, {
+    materialMoney: out.plan.purchases.reduce((sum, { cost }) => sum + cost, 0),
+    workMin: preparationMin(minutes, USUAL_DAY_MIN) + layingHours(out).personMin,
+    hourRate,
+    lifeMonths: promisedMonths(surfaces, shelf, exposure),
+  });
+  return { offer, applied, price };
 }
 
 const BARE = 'Nothing is laid on';

@@ -44,6 +44,12 @@ export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): 
   return drawnAsOne || surfaces.some(({ substrate }) => substrate === 'aircraft-paint');
 }
 
+/** At the bay nobody is sent on while something stands before its window, unless the crew says so. */
+export const asWorked = (planned: PlannedJob): PlannedJob => ({
+  ...planned,
+  crew: { ...planned.crew, ahead: planned.crew.ahead ?? 'safe' },
+});
+
 /** Plans a file's job. */
 export function planOf(job: Job): Plan {
   return planJob(plannedJob(job));

@@ -1,1 +1,1 @@
-export { doneView, preparedView, type PreparedView, standingView } from './views';
+export { doneView, preparedView, type PreparedView, preparedWith, standingView } from './views';

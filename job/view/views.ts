@@ -24,8 +24,12 @@ export interface PreparedView {
 }
 
 export function preparedView(document: Job, learned: LearnedPreparation | undefined, kit: Kit): PreparedView {
+  return preparedWith(document, prepareSettings(document, learned, kit));
+}
+
+/** The same with settings that are at hand. */
+export function preparedWith(document: Job, settings: PrepareSettings): PreparedView {
   const cases = panelCases(document);
-  const settings = prepareSettings(document, learned, kit);
   const preparation = prepareItem(cases, settings);
   return { cases, settings, preparation, day: workingDay(preparation, cases, settings) };
 }

@@ -19,17 +19,18 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const shelf = shelfService(db, changes, runLog, now);
   const kit = kitService(db, changes);
   const offers = offerService(db, changes);
+  const quotes = quoteService({ runLog, kit, offers, shelf });
   return {
     now,
     changes,
     runLog,
     jobs: jobService(db, changes, runLog, now),
-    summaries: summaryService(db, now),
+    summaries: summaryService(db, now, quotes),
     shelf,
     bays: bayService(db, changes),
     kit,
     offers,
-    quotes: quoteService({ runLog, kit, offers, shelf }),
+    quotes,
     items: itemService(db),
     templates: templateService(db, changes, now),
     photos: photoService(db, changes, now, photoFolder),

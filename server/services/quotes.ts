@@ -30,3 +30,5 @@ export function quoteService({ runLog, kit, offers, shelf }: Sources) {
     },
   };
 }
+
+export type QuoteService = ReturnType<typeof quoteService>;

@@ -4,8 +4,12 @@ import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
+import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { preparedWith } from '#job/view';
 import type { Db } from '../db/open';
+import { bayRepository } from '../repositories/bays';
 import { runLogRepository } from '../repositories/run-log';
+import type { QuoteService } from './quotes';
 
 /** A glance at a job is computed again after this long, since time itself moves it on. */
 const FRESH_FOR_MS = 30_000;
@@ -18,8 +22,9 @@ interface Kept {
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
-export function summaryService(db: Db, now: () => Date) {
+export function summaryService(db: Db, now: () => Date, { settingsOf }: Pick<QuoteService, 'settingsOf'>) {
   const log = runLogRepository(db);
+  const bays = bayRepository(db);
   const kept = new Map<string, Kept>();
   return {
     of(job: JobRecord): JobSummary {
@@ -37,12 +42,13 @@ export function summaryService(db: Db, now: () => Date) {
 
   function summarise({ id, version, bayId, document }: JobRecord, atMs: number): JobSummary {
     const { startAt, item, owner } = document;
-    const planned = plannedJob(document);
     const record = foldLog(loggedEntries(startAt, log.of(id)));
     const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
-    const begun = record.patches.size > 0;
-    // Until it begins, a job is judged at the time it is planned for.
-    const progress = runProgress(planned, record, begun ? nowMin : 0);
+    const week = weekOf(bayId === null ? undefined : bays.get(bayId));
+    const planned = inOpeningHours(plannedJob(document), document, week, { record, nowMin });
+    const { preparation, day } = preparedWith(document, settingsOf(document));
+    // Until it begins, a job is judged at the time it is planned for, its preparation done.
+    const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
     const { plan, patchesDone, patchesTotal } = progress;
     const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));

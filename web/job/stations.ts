@@ -1,6 +1,6 @@
 import { firstWashMin } from '#core/after/care';
 import { money } from '#formats/values';
-import { hours } from '../stations/prepare/hours';
+import { hours } from '../ui/hours';
 import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
 import { STATION_NAMES } from './station-names';

@@ -7,6 +7,7 @@ import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#f
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
+import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { doneView, type PreparedView, preparedView, standingView } from '#job/view';
 import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
@@ -28,6 +29,8 @@ export interface JobView {
   /** Surfaces on which something has been laid. */
   readonly laid: ReadonlySet<string>;
   readonly sheet: RunSheet;
+  /** When laying may begin, its preparation done, minutes after the start. */
+  readonly layFromMin: number;
   readonly plan: Plan;
   readonly standing: readonly StandingSurface[];
   readonly prepared: PreparedView;
@@ -65,15 +68,18 @@ export function useLoadedJob(id: string): LoadedJob {
   }, [dispatch, record]);
 
   const document = current?.draft.document;
-  const planned = useMemo(() => document && plannedJob(document), [document]);
   const startAt = document?.startAt;
   const done = useMemo(() => (startAt && entries ? doneView(startAt, entries) : undefined), [startAt, entries]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
+  const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   // Until it begins, a job is planned for its own start, whatever the time is now.
-  const planFromMin = done?.begun ? nowMin : 0;
-  const sheet = useMemo(
-    () => planned && done && runSheet(planned, done.record, planFromMin),
-    [planned, done, planFromMin],
+  const countsFromMin = done?.begun ? nowMin : 0;
+  const planned = useMemo(
+    () =>
+      document &&
+      done &&
+      inOpeningHours(plannedJob(document), document, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
+    [document, done, bay, countsFromMin],
   );
   const owner = document?.owner;
   const standing = useMemo(() => planned && done && standingView(planned, done.record, owner), [planned, done, owner]);
@@ -81,6 +87,18 @@ export function useLoadedJob(id: string): LoadedJob {
   const { data: kitRecords = NONE } = useKitQuery();
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
   const prepared = useMemo(() => document && preparedView(document, learned, kit), [document, learned, kit]);
+  const layFromMin = useMemo(
+    () =>
+      planned &&
+      done &&
+      prepared &&
+      layingFrom(planned, prepared.preparation, prepared.day, { record: done.record, nowMin: countsFromMin }),
+    [planned, done, prepared, countsFromMin],
+  );
+  const sheet = useMemo(
+    () => planned && done && layFromMin !== undefined && runSheet(planned, done.record, layFromMin),
+    [planned, done, layFromMin],
+  );
   const products = useMemo(() => shelf.map(stocked), [shelf]);
 
   if (!current || !document || !planned || !done || !sheet || !standing || !prepared) {
@@ -95,12 +113,13 @@ export function useLoadedJob(id: string): LoadedJob {
     id,
     draft: current.draft,
     document,
-    bay: bays.find((bay) => bay.id === current.draft.bayId),
+    bay,
     bays,
     shelf: products,
     planned,
     ...done,
     sheet,
+    layFromMin: layFromMin!,
     plan: sheet.plan,
     standing,
     prepared,

@@ -7,7 +7,10 @@ import { wetFilmUm } from '#core/work/quantity';
 import { parted } from '#formats/shelf';
 import { money } from '#formats/values';
 import { quoted } from '#job/offers';
-import { planOf } from '#job/plan';
+import { foldLog } from '#core/work/run';
+import { layOut } from '#core/work/runsheet';
+import { plannedJob, planOf } from '#job/plan';
+import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { panelCases, prepareSettings } from '#job/prepare';
 import { preparedView } from '#job/view';
 import { kitOf } from '#formats/shelf';
@@ -19,6 +22,10 @@ jest.setTimeout(60_000);
 onAStillDay();
 
 const documentOf = (id: string) => yard.jobs.find((job) => job.id === id)!.draft.document;
+const bayOf = (id: string) => {
+  const { bayId } = yard.jobs.find((job) => job.id === id)!.draft;
+  return yard.bays.find((bay) => bay.id === bayId);
+};
 const kit = kitOf(yard.kit);
 const side = () => screen.getByRole('complementary', { name: 'Chosen panel' });
 const text = (element: Element) => element.textContent!.replaceAll(/\s+/g, ' ');
@@ -113,7 +120,11 @@ describe('Layer', () => {
   });
 
   test('what the plan refuses is told with its panels', async () => {
-    const plan = planOf(documentOf('two-seater'));
+    const document = documentOf('two-seater');
+    const done = { record: foldLog([]), nowMin: 0 };
+    const planned = inOpeningHours(plannedJob(document), document, weekOf(bayOf('two-seater')), done);
+    const { preparation, day } = preparedView(document, undefined, kit);
+    const { plan } = layOut(planned, { nowMin: layingFrom(planned, preparation, day, done), begun: new Map() });
     const stops = plan.findings.filter(({ severity }) => severity === 'stop');
     expect(stops.length).toBeGreaterThan(0);
     await open('/jobs/two-seater/layer');

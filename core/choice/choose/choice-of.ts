@@ -1,5 +1,6 @@
 import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import type { Product } from '#core/products/sheets';
+import { ADDED_MIN } from '#core/work/hours';
 import { purchase, type Purchase } from '#core/work/quantity';
 import type { Option, SurfaceKind } from './options';
 import type { ChoiceSurface, StackLayer } from './stacks';
@@ -60,6 +61,8 @@ export function choiceOf(
     const need = needs.get(product.id);
     return need === undefined ? [] : [{ product: product.id, ...buy(product, need) }];
   });
+  // What is brought and put away once, however much is laid: the same hours as a run sheet's.
+  if (purchases.length > 0) sums.minutes += ADDED_MIN.setUp + ADDED_MIN.packUp + purchases.length * ADDED_MIN.product;
   const materialMoney = purchases.reduce((sum, { cost }) => sum + cost, 0);
   const firstMoney = materialMoney + sums.minutes * rate;
   const keptMoney = firstMoney + sums.later;

@@ -1,6 +1,6 @@
 export { cheapestAlone } from './baseline';
 export { choose } from './choose';
-export { type Choice, choiceOf } from './choice-of';
+export type { Choice } from './choice-of';
 export { differencesBetween } from './differences';
 export { frontier, type FrontierPoint } from './frontier';
 export { solveWith } from './highs';

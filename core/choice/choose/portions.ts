@@ -1,4 +1,5 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
+import { ADDED_MIN } from '#core/work/hours';
 import type { Product } from '#core/products/sheets';
 import { type Goal, TIE } from './goal';
 import type { Option } from './options';
@@ -67,7 +68,10 @@ export function solvePortions(
       options.map((option, at): [number, number] => [columns[index]![at]!, coefficient(option, areaM2)]),
     );
   const moneyWeight = goal === 'wishes' || goal === 'first-money' ? 1 : TIE;
-  const { used, paid } = addPacks(builder, portions, columns, shelf, wishes, moneyWeight);
+  const setUp = goal === 'minutes' ? ADDED_MIN.product : moneyWeight * ADDED_MIN.product * rate;
+  const { used, paid } = addPacks(builder, portions, columns, shelf, wishes, { money: moneyWeight, setUp });
+  const onceMin = ADDED_MIN.setUp + ADDED_MIN.packUp;
+  const prepared = (perMin: number) => used.map((column): [number, number] => [column, ADDED_MIN.product * perMin]);
   if (wishes.leastMonths !== undefined) {
     builder.row(
       over(({ value }, areaM2) => (capped(value.lifeMonths) * areaM2) / totalM2),
@@ -75,13 +79,14 @@ export function solvePortions(
     );
   }
   if (wishes.mostHours !== undefined) {
-    builder.row(
-      over(({ value }, areaM2) => areaM2 * value.minutes),
-      { upper: MINUTES_PER_HOUR * wishes.mostHours },
-    );
+    builder.row([...over(({ value }, areaM2) => areaM2 * value.minutes), ...prepared(1)], {
+      upper: MINUTES_PER_HOUR * wishes.mostHours - onceMin,
+    });
   }
   if (wishes.mostMoney !== undefined) {
-    builder.row([...over(({ value }, areaM2) => areaM2 * value.minutes * rate), ...paid], { upper: wishes.mostMoney });
+    builder.row([...over(({ value }, areaM2) => areaM2 * value.minutes * rate), ...paid, ...prepared(rate)], {
+      upper: wishes.mostMoney - onceMin * rate,
+    });
   }
   if (wishes.mostProducts !== undefined) {
     builder.row(
@@ -106,7 +111,7 @@ function addPacks(
   columns: readonly (readonly number[])[],
   shelf: readonly Product[],
   { inHandOnly = false }: Wishes,
-  moneyWeight: number,
+  weights: { readonly money: number; readonly setUp: number },
 ): { readonly used: readonly number[]; readonly paid: Row['entries'] } {
   const used: number[] = [];
   const paid: [number, number][] = [];
@@ -114,12 +119,12 @@ function addPacks(
   for (const product of shelf) {
     const takers = takersOf.get(product.id);
     if (!takers) continue;
-    const use = builder.column(0, { upper: 1, integer: true });
+    const use = builder.column(weights.setUp, { upper: 1, integer: true });
     used.push(use);
     const packs = inHandOnly
       ? []
       : product.packs.map(({ size, price }) => {
-          const column = builder.column(moneyWeight * price, { integer: true });
+          const column = builder.column(weights.money * price, { integer: true });
           paid.push([column, price]);
           return [column, -size] as [number, number];
         });

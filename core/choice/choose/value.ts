@@ -6,7 +6,7 @@ import type { FamilyId } from '#core/products/families';
 import { seenSubstrate } from '#core/products/layering';
 import { METHODS, usualMethod } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
-import { DEFAULT_PACE } from '#core/work/sections';
+import { ADDED_MIN } from '#core/work/hours';
 import type { ChoiceSurface, ValidStack } from './stacks';
 import { type Concern, CONCERN_WORTH_MIN, CONCERNS, type Wishes } from './wishes';
 
@@ -27,8 +27,6 @@ export interface StackValue {
   readonly penalty: number;
 }
 
-/** Taking a bottle, wetting, walking round: minutes a coat on a surface. */
-const HANDLING_MIN = 0.8;
 const DEFAULT_HOUR_RATE = 4000;
 /** Panels that stones hit wear sooner unless film takes it. Engineering default. */
 const HIT_LIFE_FACTOR = 0.8;
@@ -119,7 +117,7 @@ export function stackValuer(wishes: Wishes) {
         const { coats } = stack.layers[index]!;
         amounts.set(id, coats * unitsPerCoat);
         material += coats * unitsPerCoat * unitMoney;
-        minutes += coats * (minPerCoat + HANDLING_MIN * piecesPerM2);
+        minutes += coats * (minPerCoat + ADDED_MIN.section * piecesPerM2);
       }
       const ages = layers.map(({ months }, index) => ({ months, coats: stack.layers[index]!.coats }));
       const worn = hit && !layers.some(({ isFilm }) => isFilm) ? HIT_LIFE_FACTOR : 1;
@@ -154,7 +152,7 @@ interface ProductOnKind {
   readonly deepens: boolean;
 }
 
-function productOnKind(product: Product, { substrate, tone }: Kind, { exposure }: Wishes): ProductOnKind {
+function productOnKind(product: Product, { substrate, tone }: Kind, { exposure, pace }: Wishes): ProductOnKind {
   const { id, family, layPace, levelPace, milestones, properties } = product;
   const method = METHODS[usualMethod(product)];
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
@@ -165,7 +163,7 @@ function productOnKind(product: Product, { substrate, tone }: Kind, { exposure }
     isFilm: family === 'film',
     unitsPerCoat: unitsPerM2(substrate, product, method.amount),
     unitMoney: cheapestUnit(product),
-    minPerCoat: 1 / (DEFAULT_PACE.layM2PerMin * layPace * method.pace) + 1 / (DEFAULT_PACE.levelM2PerMin * levelPace),
+    minPerCoat: 1 / (pace.layM2PerMin * layPace * method.pace) + 1 / (pace.levelM2PerMin * levelPace),
     months: expectedLife(product, tone ? { ...exposure, tone } : exposure).months,
     windowMin: by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0),
     deepens: properties.includes('gloss-enhancer'),

@@ -1,4 +1,5 @@
 import type { Exposure } from '#core/after/life';
+import { DEFAULT_PACE, type Pace } from '#core/work/sections';
 
 /** What a person may care about besides money; 0: not at all, 3: very much. */
 export const CONCERNS = ['look', 'washing', 'removal', 'skill'] as const;
@@ -28,6 +29,8 @@ export interface Wishes {
   readonly keptMonths: number;
   readonly exposure: Exposure;
   readonly hourRate: number;
+  /** How fast the crew lays and levels. */
+  readonly pace: Pace;
   /** `first`: what is paid now; `kept`: all of it over the years it is kept, renewals included. */
   readonly count: 'first' | 'kept';
   readonly concerns: Readonly<Partial<Record<Concern, 0 | 1 | 2 | 3>>>;
@@ -57,6 +60,7 @@ export const USUAL_WISHES: Wishes = {
   keptMonths: 48,
   exposure: {},
   hourRate: 4800,
+  pace: DEFAULT_PACE,
   count: 'kept',
   concerns: {},
   film: 'nowhere',

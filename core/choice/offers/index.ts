@@ -1,1 +1,1 @@
-export { type Applied, applyOffer, linesOf, type Offer, type OfferPrice, priceOffer } from './offers';
+export { type Applied, applyOffer, linesOf, type Offer, type OfferPrice, priceOffer, promisedMonths } from './offers';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { type ChoiceSurface, USUAL_WISHES } from '#core/choice/choose';
 import { answerOf, judgeStack } from '#core/products/layering';
 import { on, product } from '../../testing/shelf';
-import { applyOffer, linesOf, type Offer, priceOffer } from './offers';
+import { applyOffer, linesOf, type Offer, priceOffer, promisedMonths } from './offers';
 
 const SHELF = [
   product('base', { family: 'ceramic-base', substrates: on('clear-gloss', 'wheel'), over: ['bare'] }),
@@ -72,10 +72,12 @@ test('each kind gets its stack, adapted by the rules with the reason; what no li
 test('material with waste, hours of preparation and laying, margin on both, tax on all', () => {
   const fixed = OFFER.lines[0]!.layers;
   const wishes = { ...USUAL_WISHES, hourRate: 6000 };
-  const price = priceOffer(OFFER, [{ ...surface('bonnet', 'clear-gloss'), fixed }], SHELF, wishes, 120);
+  const bonnet = [{ ...surface('bonnet', 'clear-gloss'), fixed }];
+  const lifeMonths = promisedMonths(bonnet, SHELF, wishes.exposure);
+  const price = priceOffer(OFFER, { materialMoney: 12000, workMin: 150, hourRate: 6000, lifeMonths });
   expect(price.materialMoney).toBe(12000);
   expect(price.wasteMoney).toBe(1200);
-  expect(price.hours).toBeGreaterThan(2);
+  expect(price.hours).toBe(2.5);
   expect(price.workMoney).toBeCloseTo(price.hours * 6000, 9);
   const net = (13200 + price.workMoney) * 1.2;
   expect(price.marginMoney).toBeCloseTo((13200 + price.workMoney) * 0.2, 9);
@@ -84,13 +86,12 @@ test('material with waste, hours of preparation and laying, margin on both, tax 
   expect(from).toBeLessThan(to);
   expect(to).toBeLessThanOrEqual(60 * 1.3);
   expect(
-    priceOffer(
-      OFFER,
-      [surface('seat', 'fabric')].map((each) => ({ ...each, fixed: [] })),
-      SHELF,
-      wishes,
-      0,
-    ),
+    priceOffer(OFFER, {
+      materialMoney: 0,
+      workMin: 0,
+      hourRate: 6000,
+      lifeMonths: promisedMonths([{ ...surface('seat', 'fabric'), fixed: [] }], SHELF, wishes.exposure),
+    }),
   ).toMatchObject({
     totalMoney: 0,
     lifeMonths: [0, 0],

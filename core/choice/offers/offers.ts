@@ -1,5 +1,5 @@
 import { type Exposure, stackLife } from '#core/after/life';
-import { choiceOf, type ChoiceSurface, optionsFor, type StackLayer, type Wishes } from '#core/choice/choose';
+import type { ChoiceSurface, StackLayer } from '#core/choice/choose';
 import type { SubstrateId } from '#core/item/substrates';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import type { FoundId } from '#core/products/families';
@@ -94,27 +94,25 @@ export interface OfferPrice {
 
 const share = (pct: number) => pct / 100;
 
-/**
- * Material as it is bought, waste on it, hours of preparation and laying, margin on both, tax on all.
- * @param surfaces with the stacks of the offer as `fixed`
- */
+/** What an offer is priced from. Money in minor units. */
+export interface OfferCosts {
+  /** Packs that have to be bought for it. */
+  readonly materialMoney: number;
+  /** Person-minutes of preparing and laying it, set-up and packing up included. */
+  readonly workMin: number;
+  /** Minor units an hour. */
+  readonly hourRate: number;
+  readonly lifeMonths: readonly [from: number, to: number];
+}
+
+/** Material as it is bought, waste on it, hours of preparation and laying, margin on both, tax on all. */
 export function priceOffer(
   { wastePct, marginPct, taxPct }: Pick<Offer, 'wastePct' | 'marginPct' | 'taxPct'>,
-  surfaces: readonly ChoiceSurface[],
-  shelf: readonly Product[],
-  wishes: Wishes,
-  preparationMin: number,
+  { materialMoney, workMin, hourRate, lifeMonths }: OfferCosts,
 ): OfferPrice {
-  const kinds = optionsFor(surfaces, shelf, wishes);
-  const picked = new Map(
-    kinds.flatMap((kind) =>
-      kind.surfaces.flatMap(({ id }) => (kind.options[0] ? [[id, kind.options[0]] as const] : [])),
-    ),
-  );
-  const { materialMoney, minutes } = choiceOf(kinds, picked, shelf, wishes);
   const wasteMoney = materialMoney * share(wastePct);
-  const hours = (minutes + preparationMin) / MINUTES_PER_HOUR;
-  const workMoney = hours * wishes.hourRate;
+  const hours = workMin / MINUTES_PER_HOUR;
+  const workMoney = hours * hourRate;
   const marginMoney = (materialMoney + wasteMoney + workMoney) * share(marginPct);
   const netMoney = materialMoney + wasteMoney + workMoney + marginMoney;
   const taxMoney = netMoney * share(taxPct);
@@ -126,12 +124,12 @@ export function priceOffer(
     marginMoney,
     taxMoney,
     totalMoney: Math.round(netMoney + taxMoney),
-    lifeMonths: promisedMonths(surfaces, shelf, wishes.exposure),
+    lifeMonths,
   };
 }
 
 /** The range that may be promised: of the stack that lies on most of the area, from a bad tenth to a good one. */
-function promisedMonths(
+export function promisedMonths(
   surfaces: readonly ChoiceSurface[],
   shelf: readonly Product[],
   exposure: Exposure,

@@ -34,8 +34,20 @@ export function unbrokenUntil(hours: Hours, atMin: number): number {
 
 /** Minutes there are between two moments. */
 export function minutesWithin(hours: Hours, fromMin: number, toMin: number): number {
-  return hours.reduce(
-    (sum, [opens, closes]) => sum + Math.max(0, Math.min(closes, toMin) - Math.max(opens, fromMin)),
-    0,
+  let minutes = 0;
+  for (const [opens, closes] of hours) {
+    if (opens >= toMin) break;
+    if (closes <= fromMin) continue;
+    minutes += (closes < toMin ? closes : toMin) - (opens > fromMin ? opens : fromMin);
+  }
+  return minutes;
+}
+
+/** When somebody is there in both of two series. */
+export function within(a: Hours, b: Hours): Hours {
+  return inOrder(
+    a.flatMap(([from, to]) =>
+      b.map(([opens, closes]): [number, number] => [Math.max(from, opens), Math.min(to, closes)]),
+    ),
   );
 }

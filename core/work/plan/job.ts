@@ -49,7 +49,13 @@ export interface Crew extends Pace {
   readonly guardSigma: number;
   /** Who there is; without it one or two alike, by the mode. The plan itself does not ask. */
   readonly people?: readonly Person[] | undefined;
+  /** How far a person trusts themselves to work ahead; absent: whatever is shortest within the windows. */
+  readonly ahead?: AheadSchool | undefined;
 }
+
+/** `safe`: nothing is begun that would keep hands from going back as soon as what is wet opens; `quick`: on until one more would make it late. */
+export const AHEAD_SCHOOLS = ['safe', 'quick'] as const;
+export type AheadSchool = (typeof AHEAD_SCHOOLS)[number];
 
 export interface PlannedRoom {
   readonly volumeM3: number;

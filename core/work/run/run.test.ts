@@ -104,9 +104,8 @@ describe('the run sheet', () => {
     const roof = sheet.patches.filter((p) => p.patch.surface === 'roof');
     expect(roof.reduce((sum, p) => sum + p.areaM2, 0)).toBeCloseTo(3, 9);
     const begun = runSheet(planned, foldLog(log(...laid(0))), 2.5);
-    // It waits; meanwhile the next is laid.
     expect(begun.wet.map((wet) => wet.patch)).toEqual([patch]);
-    expect([begun.current!.state, begun.current!.patch.section]).toEqual(['todo', 2]);
+    expect([begun.current!.state, begun.current!.patch]).toEqual(['waiting', patch]);
   });
 
   test('what was laid too early all the same is told, and its numbers stand', () => {

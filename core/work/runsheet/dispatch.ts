@@ -5,7 +5,7 @@ import { maxSectionM2, sectionCount } from '#core/work/sections';
 import { type LevelWindow, stepAt } from '#core/time/clocks';
 import type { SurfaceCoat } from './coats';
 import { mustLieOutside } from './outside';
-import { levelInTime, levellersOf, type Levelling, type WetSection } from './wet';
+import { beginsBetween, levelInTime, levellersOf, type Levelling, type WetSection } from './wet';
 
 /** When to go back to what is open: as soon as it is, as late as it can wait, or once nothing more can be laid, then to the last. */
 export const AHEAD = ['safe', 'quick', 'batch'] as const;
@@ -282,7 +282,6 @@ export function dispatch(
     if (chain.levelled === known.sections) return finish(chain);
     for (const { section, startMin, endMin } of known.wet) {
       const window = coat.openingAt(startMin).window ?? { fromMin: 0, byMin: null };
-      // What is wet already is levelled however late it is: it only comes first.
       wets.push({
         chain,
         section,
@@ -292,7 +291,7 @@ export function dispatch(
         layMin: endMin - startMin,
         layer: -1,
         fromMin: window.fromMin,
-        byMin: Infinity,
+        byMin: window.byMin ?? Infinity,
       });
     }
     if (chain.todo.length > 0) wake(chain, nowMin);
@@ -355,7 +354,7 @@ export function dispatch(
     const after = [...wets, wet].sort(firstToClose);
     const freeThen = free.with(who, atMin + layMin);
     const plan = levelInTime(after, levellers, freeThen);
-    if (!plan) return false;
+    if (!plan || (strategy.ahead === 'safe' && !atOnce(plan, wets[0], atMin))) return false;
     if (chain.sections === 0) {
       waiting = waiting.filter((other) => other !== chain);
       inHand.push(chain);
@@ -402,7 +401,12 @@ export function dispatch(
 
   for (const chain of chains) settle(chain);
   wets.sort(firstToClose);
-  if (wets.length > 0) take(levelInTime(wets, levellers, free) ?? []);
+  if (wets.length > 0) {
+    const inTime = levelInTime(wets, levellers, free);
+    // What is wet already is levelled however late it is: it comes first.
+    if (!inTime) wets = wets.map((wet) => ({ ...wet, byMin: Infinity }));
+    take(inTime ?? levelInTime(wets, levellers, free) ?? []);
+  }
 
   for (;;) {
     let who = 0;
@@ -476,6 +480,17 @@ export function dispatch(
 const MOST_ACTIONS = 10_000;
 /** More sections of one copy come of a wrong entry, and would only fill the memory. */
 const MOST_SECTIONS = 2000;
+/** Going back to what is open so little late is going back at once, minutes. */
+const AT_ONCE_MIN = 0.05;
+
+/** Whether what opens first is still gone back to as soon as it is open. */
+function atOnce(plan: readonly Levelling<WetSection>[], oldest: WetSection | undefined, atMin: number): boolean {
+  const back = oldest && plan.find(({ wet }) => wet === oldest);
+  if (!back) return true;
+  const [opensMin] = beginsBetween(back.wet, back.who, back.endMin - back.startMin);
+  return back.startMin <= Math.max(opensMin, atMin) + AT_ONCE_MIN;
+}
+
 /** So many coats that may begin are tried before somebody waits: what does not fit in one place seldom fits in the next. */
 const MOST_TRIED = 6;
 

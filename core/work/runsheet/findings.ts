@@ -1,28 +1,32 @@
-import { peopleOf, type Person } from '#core/work/crew';
+import type { Person } from '#core/work/crew';
 import { breathing, conditionFindings, type Finding, type PlannedJob, say } from '#core/work/plan';
 import { stepAt } from '#core/time/clocks';
 import { maxSectionM2 } from '#core/work/sections';
 import type { SurfaceCoat } from './coats';
-import type { Dispatched } from './dispatch';
+import type { OfCoat } from './of-coat';
 
 /** What a laid-out job has to say of its coats, surface by surface, at the times of the sheet. */
 export function sheetFindings(
   job: PlannedJob,
   coats: readonly (readonly SurfaceCoat[])[],
-  sheet: Dispatched,
-  people: readonly Person[] = peopleOf(job.crew),
+  ofCoat: ReadonlyMap<SurfaceCoat, OfCoat>,
+  people: readonly Person[],
 ): Finding[][] {
-  return coats.map((own) => own.flatMap((coat) => coatFindings(job, coat, sheet, people)));
+  return coats.map((own) => own.flatMap((coat) => coatFindings(job, coat, ofCoat.get(coat)!, people)));
 }
 
-function coatFindings(job: PlannedJob, coat: SurfaceCoat, sheet: Dispatched, people: readonly Person[]): Finding[] {
+function coatFindings(
+  job: PlannedJob,
+  coat: SurfaceCoat,
+  { laid: copies, refused: refusals, startsMin, unlaid }: OfCoat,
+  people: readonly Person[],
+): Finding[] {
   const { surface, product, layer, rulings, coatCase } = coat;
   const about = { surface: surface.id, product: product.id };
   const { overruled } = surface.layers[layer]!;
   if (coat.refused) return say.refusals(rulings, about);
-  const copies = sheet.laid.filter((other) => other.coat === coat);
-  const refused = sheet.refused.find((other) => other.coat === coat);
-  const starts = startsInTurn(coat, sheet);
+  const [refused] = refusals;
+  const starts = startsInTurn(coat, startsMin);
   const outside = copies.find(({ outsideMin }) => outsideMin > 0);
   const bare = job.surfaces[coat.at]!;
   const narrow = starts.find((startMin) => coat.openingAt(startMin).verdict === 'narrow');
@@ -47,16 +51,14 @@ function coatFindings(job: PlannedJob, coat: SurfaceCoat, sheet: Dispatched, peo
       : []),
     ...(copies.some(({ milestones }) => milestones.waterSafe === null) ? [say.neverCures(product, about)] : []),
     ...copies.flatMap(({ byTime }) => say.refusals(byTime, about)),
-    ...(sheet.unlaid.some((other) => other.coat === coat) ? [say.noHours(product, surface, about)] : []),
+    ...(unlaid ? [say.noHours(product, surface, about)] : []),
   ];
 }
 
 /** When the sections of a coat are begun: the first, and the first after every change of the air. */
-function startsInTurn(coat: SurfaceCoat, { actions }: Dispatched): number[] {
-  const { ambient } = coat.coatCase;
+function startsInTurn({ coatCase: { ambient } }: SurfaceCoat, startsMin: readonly number[]): number[] {
   const steps = new Map<number, number>();
-  for (const { coat: other, does, startMin } of actions) {
-    if (other !== coat || does !== 'lay') continue;
+  for (const startMin of startsMin) {
     const step = stepAt(ambient, startMin);
     steps.set(step, Math.min(startMin, steps.get(step) ?? Infinity));
   }

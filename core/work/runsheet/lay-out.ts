@@ -21,14 +21,8 @@ import {
 import { amountOnSurface } from '#core/work/quantity';
 import { maxSectionM2, sectionTiming } from '#core/work/sections';
 import { coatsOf, type SurfaceCoat } from './coats';
-import {
-  type Action,
-  type CopyCoat,
-  type Dispatched,
-  FROM_THE_START,
-  type RefusalCode,
-  type SheetFrom,
-} from './dispatch';
+import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
+import { byCoat, type OfCoat } from './of-coat';
 import { sheetFindings } from './findings';
 import { shortest } from './search';
 
@@ -68,17 +62,18 @@ export interface LaidOut {
 export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidOut {
   const coats = coatsOf(job);
   const people = peopleOf(job.crew);
-  const { sheet, boundMin } = shortest(coats, people, from);
+  const { sheet, boundMin } = shortest(coats, people, from, job.crew.ahead);
   const actions = sheet.actions
     .map((action): SheetAction => ({ ...action, ...(action.does === 'lay' && { amount: amountOf(action) }) }))
     .sort((a, b) => a.startMin - b.startMin || a.who - b.who || a.endMin - b.endMin);
+  const ofCoat = byCoat(coats, sheet);
   const surfaces = job.surfaces.map((surface, at): SurfacePlan => {
     const oneM2 = surfaceAreaM2(surface);
     return {
       id: surface.id,
       areaM2: oneM2 * surface.count,
       oneM2,
-      coats: coats[at]!.map((coat) => coatPlan(job, coat, sheet)),
+      coats: coats[at]!.map((coat) => coatPlan(job, coat, ofCoat.get(coat)!)),
     };
   });
   const whole = sheet.unlaid.length === 0;
@@ -97,7 +92,7 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
     plan: planned(job, surfaces, {
       waterSafeMin: whole ? latestMoment(sheet.laid.map(waterSafeOf)) : null,
       handoverMin: whole ? latestMoment(sheet.laid.map(handoverOf)) : null,
-      findings: sheetFindings(job, coats, sheet, people),
+      findings: sheetFindings(job, coats, ofCoat, people),
     }),
   };
 }
@@ -123,15 +118,14 @@ function amountOfCopy({ surface, product, method, oneM2, shortSideM }: SurfaceCo
 }
 const amountOf = ({ coat, sections }: Action) => amountOfCopy(coat, sections) / sections;
 
-function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid, refused }: Dispatched): CoatPlan {
+function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid: copies, refused }: OfCoat): CoatPlan {
   const { surface, product, layer, method, rulings } = coat;
-  const copies = laid.filter((other) => other.coat === coat);
-  const byTime = [...copies, ...refused.filter((other) => other.coat === coat)].flatMap((copy) =>
-    'byTime' in copy ? copy.byTime : copy.code === 'recoat-window' ? copy.rulings : [],
-  );
-  const [firstByTime] = [byTime.slice(0, 1)];
+  const byTime = [
+    ...copies.flatMap((copy) => copy.byTime),
+    ...refused.flatMap((copy) => (copy.code === 'recoat-window' ? copy.rulings : [])),
+  ];
   const name = { product: product.id, layer, coat: coat.coat, method, substrate: surface.substrate };
-  const all = [...rulings, ...firstByTime];
+  const all = [...rulings, ...byTime.slice(0, 1)];
   if (copies.length === 0) return { ...name, answer: coat.refused ? 'no' : answerOf(all), rulings: all };
   return { ...name, answer: answerOf(rulings), rulings: all, laid: laidCoat(job, coat, copies) };
 }

@@ -1,5 +1,6 @@
 import type { Person } from '#core/work/crew';
 import { provenBound } from './bound';
+import type { AheadSchool } from '#core/work/plan';
 import type { SurfaceCoat } from './coats';
 import { AHEAD, dispatch, type Dispatched, type First, type SheetFrom, type Strategy } from './dispatch';
 
@@ -11,7 +12,7 @@ const SECTION_SHARES = [Infinity, 1 / 2, 1 / 4, 1 / 8, 1 / 16];
 /** Finer sections mean more seams and towels: they have to save this share of the time. */
 const FINER_SAVES = 0.02;
 /** Actions laid out in all before the best so far is taken: some dozen ways through a large job, all ways through a small one. */
-const MOST_ACTIONS = 4500;
+const MOST_ACTIONS = 3800;
 /** Nothing more is tried once a sheet is this near to what nobody could beat. */
 const NEAR_ENOUGH = 1.0005;
 
@@ -29,13 +30,14 @@ export function shortest(
   coats: readonly (readonly SurfaceCoat[])[],
   people: readonly Person[],
   from: SheetFrom,
+  ahead?: AheadSchool,
 ): Found {
-  let best = withCrew(coats, people, people, from, Infinity)!;
+  let best = withCrew(coats, people, people, from, Infinity, ahead)!;
   for (const some of smallerCrews(people)) {
     if (some.length === 0) continue;
     // Never sooner than what fewer hands are proven to need.
     if (best.unlaid.length === 0 && provenBound(best, some, from) >= best.endMin - from.nowMin - ALIKE_MIN) continue;
-    const fewer = withCrew(coats, people, some, from, best.unlaid.length === 0 ? best.endMin : Infinity);
+    const fewer = withCrew(coats, people, some, from, best.unlaid.length === 0 ? best.endMin : Infinity, ahead);
     if (fewer && better(fewer, best)) best = fewer;
   }
   return { sheet: best, boundMin: provenBound(best, people, from) };
@@ -57,6 +59,7 @@ function withCrew(
   working: readonly Person[],
   from: SheetFrom,
   mostMin: number,
+  school: AheadSchool | undefined,
 ): Dispatched | undefined {
   const crew = people.map((person) => (working.includes(person) ? person : { ...person, hours: [] }));
   const several = working.length > 1;
@@ -73,7 +76,12 @@ function withCrew(
   for (const alone of [false, true]) {
     for (const share of SECTION_SHARES) {
       const coarser = best;
-      for (const strategy of strategiesOf({ ofWindow: share, mostMin: share * shareMin, alone }, several, layered)) {
+      for (const strategy of strategiesOf(
+        { ofWindow: share, mostMin: share * shareMin, alone },
+        several,
+        layered,
+        school,
+      )) {
         const saves = coarser?.unlaid.length === 0 ? (coarser.endMin - from.nowMin) * FINER_SAVES : 0;
         const target = coarser ? { ...coarser, endMin: coarser.endMin - saves } : undefined;
         const beaten = best === coarser ? target : best;
@@ -98,14 +106,15 @@ function strategiesOf(
   sized: Pick<Strategy, 'ofWindow' | 'mostMin' | 'alone'>,
   several: boolean,
   layered: boolean,
+  school: AheadSchool | undefined,
 ): Strategy[] {
   const finer = Number.isFinite(sized.ofWindow);
   const firsts = finer ? WHEN_FINER.first : FIRST.slice(0, layered ? 4 : several ? 3 : 2);
   const follow = !several ? [false] : finer ? [true] : [true, false];
   return firsts.flatMap((first) =>
-    (finer ? WHEN_FINER.ahead : AHEAD).flatMap((ahead) =>
-      follow.map((followed): Strategy => ({ ahead, followed, first, ...sized })),
-    ),
+    (finer ? WHEN_FINER.ahead : AHEAD)
+      .filter((ahead) => school !== 'safe' || ahead === 'safe')
+      .flatMap((ahead) => follow.map((followed): Strategy => ({ ahead, followed, first, ...sized }))),
   );
 }
 

@@ -5,7 +5,7 @@ import type { Visit } from '#formats/job';
 import { errorText, useItemHistoryQuery } from '../../app/api';
 import { um } from '../../ui/measures';
 import { day } from '../../ui/moments';
-import { hours } from '../prepare/hours';
+import { hours } from '../../ui/hours';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 

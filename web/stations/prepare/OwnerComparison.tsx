@@ -4,7 +4,7 @@ import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 import { ArrowLeft, Printer } from 'lucide-react';
 
 interface Props {

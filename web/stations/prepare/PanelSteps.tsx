@@ -14,7 +14,7 @@ import { um } from '../../ui/measures';
 import { useTap } from '../run/useTap';
 import { PolishTool } from './PolishTool';
 import { TestSpot } from './TestSpot';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 
 interface Props {
   readonly job: JobView;

@@ -1,7 +1,7 @@
 import type { Level, ScopeOption } from '#core/work/prepare';
 import { money } from '#formats/values';
 import { um } from '../../ui/measures';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 
 interface Props {
   readonly options: readonly ScopeOption[];

@@ -17,7 +17,7 @@ import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from '../run/useTap';
 import { StageTook } from './StageTook';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 
 const times = (count: number) => (count === 0 ? 'not at all' : count === 1 ? 'once' : `${count} times`);
 

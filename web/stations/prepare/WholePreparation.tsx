@@ -1,5 +1,6 @@
 import { MARK_KINDS } from '#core/item/condition';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import { preparationMin, USUAL_DAY_MIN } from '#core/work/hours';
 import {
   adviseLevel,
   FULL_SITE,
@@ -24,7 +25,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { StageRow } from './StageRow';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 
 const SITE_NAMES = {
   runningWater: 'Running water',
@@ -59,7 +60,9 @@ export function WholePreparation({ job, options }: Props) {
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
   );
+  const total = preparationMin(preparation.minutes, USUAL_DAY_MIN);
   const clock = [
+    ...(total > preparation.minutes ? [`${hours(total - preparation.minutes)} of it set-up and packing up`] : []),
     ...(day.waitedMin >= 1
       ? [`${hours(day.elapsedMin)} by the clock, ${hours(day.waitedMin)} of it waiting for something to dry`]
       : []),
@@ -70,7 +73,7 @@ export function WholePreparation({ job, options }: Props) {
     <>
       <section className="border-b bg-sheet px-5 py-4">
         <h2 className="label">Preparation, one person</h2>
-        <p className="figure text-4xl">{hours(preparation.minutes)}</p>
+        <p className="figure text-4xl">{hours(total)}</p>
         {clock.length > 0 && <p className="text-[14px] text-ink-2">{clock.join('; ')}.</p>}
         <p className="mt-1 text-ink-2">{option.says}</p>
         {option.stays.length > 0 && (

@@ -1,7 +1,7 @@
 import type { PanelPreparation } from '#core/work/prepare';
 import type { Fill } from '../../net/fills';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
-import { hours } from './hours';
+import { hours } from '../../ui/hours';
 
 const LEVEL_FILLS = {
   none: 'tint-1',

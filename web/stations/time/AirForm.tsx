@@ -11,6 +11,7 @@ import { SelectField } from '../../ui/SelectField';
 import { celsius } from '../../ui/measures';
 import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
+import { WeekForm } from './WeekForm';
 import { useInstrument } from './useInstrument';
 import { Thermometer } from 'lucide-react';
 
@@ -82,6 +83,7 @@ export function AirForm({ job }: { readonly job: JobView }) {
         </p>
         {bay && <Reading job={job} bay={bay} />}
         {bay && <ClimateForm key={bay.id} job={job} bay={bay} />}
+        {bay && <WeekForm key={`${bay.id} week`} bay={bay} />}
       </Part>
       <Part title="When">
         <div className="grid grid-cols-2 gap-3">

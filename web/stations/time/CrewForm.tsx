@@ -1,5 +1,6 @@
 import { PARKING_IDS, WASH_IDS } from '#core/after/life';
 import type { MatteSchool } from '#core/item/substrates';
+import { AHEAD_SCHOOLS, type AheadSchool } from '#core/work/plan';
 import { CREW_MODES, type CrewMode } from '#core/work/sections';
 import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
@@ -10,6 +11,10 @@ import { SelectField } from '../../ui/SelectField';
 const MODES: Readonly<Record<CrewMode, string>> = {
   solo: 'One person lays, then levels',
   pair: 'One lays, a second follows',
+};
+const AHEAD: Readonly<Record<AheadSchool, string>> = {
+  safe: 'Back to each section as soon as it opens',
+  quick: 'On until one more would be late: shorter, and no slack',
 };
 const SCHOOLS: Readonly<Record<MatteSchool, string>> = {
   'fixed-early': 'At a fixed early moment: a fifth of the gloss time',
@@ -34,6 +39,14 @@ export function CrewForm({ job }: { readonly job: JobView }) {
           options={CREW_MODES.map((mode) => [mode, MODES[mode]] as const)}
           onChange={(mode) => change({ mode })}
         />
+        <div className="mt-3">
+          <SelectField
+            label="Working ahead"
+            value={crew.ahead ?? 'safe'}
+            options={AHEAD_SCHOOLS.map((school) => [school, AHEAD[school]] as const)}
+            onChange={(ahead) => change({ ahead })}
+          />
+        </div>
         <div className="mt-3 grid grid-cols-2 gap-3">
           <NumberField
             label="Lays"

@@ -1,10 +1,13 @@
 import { firstWashAfter } from '#core/after/care';
 import { MS_PER_MIN } from '#core/measures';
 import { latestMoment } from '#core/time/clocks';
+import { layingHours } from '#core/work/hours';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Findings } from '../../ui/Findings';
+import { Working } from '../../ui/Working';
+import { hours } from '../../ui/hours';
 import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
@@ -127,7 +130,9 @@ function Ready({ job }: { readonly job: JobView }) {
   );
   const firstWash = latestMoment(washes);
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
+  const work = layingHours(job.sheet.out);
   const rows = [
+    ...(job.begun || job.layFromMin <= 0 ? [] : [['Preparation done, laying begins', job.layFromMin] as const]),
     ['Laying ends', Math.max(...ends)],
     ['May get wet', plan.waterSafeMin],
     ['Hand over', plan.handoverMin],
@@ -144,6 +149,25 @@ function Ready({ job }: { readonly job: JobView }) {
             </dd>
           </div>
         ))}
+        {work.personMin > 0 && (
+          <div className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
+            <dt className="text-ink-2">Work of laying</dt>
+            <dd className="figure text-[17px]">
+              <Working
+                name="Work of laying"
+                rows={[
+                  ['Laying and levelling', span(work.busyMin)],
+                  ['Set-up, towels, packing up', span(work.addedMin)],
+                  ['By the clock', span(work.elapsedMin)],
+                  ['Nobody lays or levels for', span(work.waitingMin)],
+                ]}
+                rule="Busy minutes at the pace of the crew, working ahead while sections open; set-up once a job and once a product, a towel each section, packing up."
+              >
+                {hours(work.personMin)}
+              </Working>
+            </dd>
+          </div>
+        )}
       </dl>
     </section>
   );

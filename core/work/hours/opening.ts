@@ -1,0 +1,45 @@
+import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
+import { type Hours, inOrder } from '#core/work/crew';
+
+/** When a workshop is open on a day, local hours; null: it stays closed. */
+export type OpenDay = readonly [opensAtHour: number, closesAtHour: number] | null;
+/** Monday to Sunday. */
+export type Week = readonly OpenDay[];
+
+export const DAYS_OF_WEEK = 7;
+/** Where nobody says otherwise. */
+export const USUAL_WEEK: Week = Array.from({ length: DAYS_OF_WEEK }, () => [8, 18] as const);
+/** As far ahead as work is planned, days: what is later than that nobody promises. */
+const DAYS_AHEAD = 60;
+
+/**
+ * Opening hours as stretches on the scale of a job.
+ * @param startMinuteOfDay local minutes since midnight at the job's zero
+ * @param startWeekday 1 Monday to 7 Sunday
+ */
+export function openHours(week: Week, startMinuteOfDay: number, startWeekday: number): Hours {
+  const stretches: [number, number][] = [];
+  for (let day = 0; day < DAYS_AHEAD; day++) {
+    const open = week[(startWeekday - 1 + day) % DAYS_OF_WEEK];
+    if (!open) continue;
+    const midnightMin = day * MINUTES_PER_DAY - startMinuteOfDay;
+    stretches.push([midnightMin + open[0] * MINUTES_PER_HOUR, midnightMin + open[1] * MINUTES_PER_HOUR]);
+  }
+  return inOrder(stretches);
+}
+
+/**
+ * When so many minutes of work have been done within some hours, each stretch of them begun with some that are not work;
+ * null: never in these.
+ */
+export function workedBy(hours: Hours, fromMin: number, workMin: number, firstMin: number): number | null {
+  if (workMin <= 0) return fromMin;
+  let left = workMin;
+  for (const [opens, closes] of hours) {
+    const start = Math.max(opens, fromMin) + firstMin;
+    if (start >= closes) continue;
+    if (start + left <= closes) return start + left;
+    left -= closes - start;
+  }
+  return null;
+}

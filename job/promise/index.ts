@@ -1,0 +1,1 @@
+export { inOpeningHours, layingFrom, weekOf } from './promise';

@@ -1,0 +1,52 @@
+import { foldLog } from '#core/work/run';
+import { layOut } from '#core/work/runsheet';
+import { plannedJob } from '#job/plan';
+import { prepareSettings } from '#job/prepare';
+import { preparedWith } from '#job/view';
+import { ternmouthYard } from '../../demo/workshop';
+import { inOpeningHours, layingFrom, weekOf } from './promise';
+
+const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
+const [bay] = yard.bays;
+const fresh = { record: foldLog([]), nowMin: 0 };
+
+/** When the hatchback is ready if its work begins at a moment of a Tuesday, and is wanted the next morning at ten. */
+function promised(startAt: string) {
+  const job = { ...document, startAt, owner: { ...document.owner, needsBy: '2027-03-03T10:00:00+01:00' } };
+  const { preparation, day } = preparedWith(job, prepareSettings(job));
+  const planned = inOpeningHours(plannedJob(job), job, weekOf(bay), fresh);
+  const fromMin = layingFrom(planned, preparation, day, fresh);
+  return { ...layOut(planned, { nowMin: fromMin, begun: new Map() }), fromMin, day };
+}
+
+test('preparation counts: begun at four in the afternoon it is not ready by ten the next morning', () => {
+  const { fromMin, day, plan } = promised('2027-03-02T16:00:00+01:00');
+  expect(fromMin).toBeGreaterThan(day.elapsedMin);
+  expect(plan.meetsNeed).toBe(false);
+});
+
+test('nobody works at night: every action lies between opening and closing', () => {
+  const { actions } = promised('2027-03-02T16:00:00+01:00');
+  expect(actions.length).toBeGreaterThan(40);
+  for (const { startMin, endMin } of actions) {
+    const [from, to] = [startMin, endMin].map((min) => (16 * 60 + min) % 1440);
+    expect(from).toBeGreaterThanOrEqual(bay!.climate.opensAtHour * 60 - 1e-6);
+    expect(to).toBeLessThanOrEqual(bay!.climate.closesAtHour * 60 + 1e-6);
+  }
+});
+
+test('a closed day is not worked, and a day begun earlier is ready no later', () => {
+  const sunday = {
+    ...bay!,
+    climate: { ...bay!.climate, week: [...Array.from({ length: 5 }, () => [8, 18] as [number, number]), null, null] },
+  };
+  const job = { ...document, startAt: '2027-03-05T17:00:00+01:00' };
+  const planned = inOpeningHours(plannedJob(job), job, weekOf(sunday), fresh);
+  const { actions } = layOut(planned, { nowMin: 120, begun: new Map() });
+  // From Friday at five: Monday at eight is 63 hours later.
+  expect(actions[0]!.startMin).toBe(63 * 60);
+  expect(promised('2027-03-02T08:00:00+01:00').plan.handoverMin! - 8 * 60).toBeLessThanOrEqual(
+    promised('2027-03-02T16:00:00+01:00').plan.handoverMin!,
+  );
+});

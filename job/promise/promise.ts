@@ -1,0 +1,57 @@
+import { hoursOf, inOrder, peopleOf, within } from '#core/work/crew';
+import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/work/hours';
+import type { PlannedJob } from '#core/work/plan';
+import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
+import { patchState, type RunRecord } from '#core/work/run';
+import type { Bay, Job } from '#formats/job';
+import { minuteOfDay, weekday } from '#formats/values';
+import { asWorked } from '#job/plan';
+
+/** When a bay is open: its own week, else the hours it is heated, every day. */
+export function weekOf(bay: Pick<Bay, 'climate'> | undefined): Week {
+  if (!bay) return USUAL_WEEK;
+  const { week, opensAtHour, closesAtHour } = bay.climate;
+  return week ?? USUAL_WEEK.map(() => [opensAtHour, closesAtHour] as const);
+}
+
+/** Once somebody is at it they stay until what is wet is levelled, whatever the clock says: so long, minutes. */
+const STAYS_MIN = 120;
+
+/** A job as it is worked in a workshop that opens and closes: everybody in their own hours, while it is open. */
+export function inOpeningHours(
+  planned: PlannedJob,
+  { startAt }: Pick<Job, 'startAt'>,
+  week: Week,
+  { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
+): PlannedJob {
+  const open = openHours(week, minuteOfDay(startAt), weekday(startAt));
+  const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
+  const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + STAYS_MIN]]) : open;
+  const people = peopleOf(planned.crew).map((person) => ({ ...person, hours: within(hoursOf(person), there) }));
+  return asWorked({ ...planned, crew: { ...planned.crew, people } });
+}
+
+/** Minutes after the start beyond which nobody plans: what is not prepared by then is not laid. */
+const NEVER_MIN = 1e7;
+
+/**
+ * When laying may begin: now, where it has begun; else when the preparation that is still to be done is done and dry,
+ * from the job's start on, in the hours its people are there.
+ */
+export function layingFrom(
+  { crew }: PlannedJob,
+  { stages, minutes }: Pick<Preparation, 'stages' | 'minutes'>,
+  day: WorkingDay,
+  { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
+): number {
+  if (record.patches.size > 0) return nowMin;
+  const left = stages.reduce(
+    (sum, stage) => (record.stages.get(stageKey(stage))?.endMin === undefined ? sum + stage.minutes : sum),
+    0,
+  );
+  const begun = record.stages.size > 0;
+  const people = peopleOf(crew);
+  const hours = inOrder(people.flatMap((person) => hoursOf(person)));
+  const share = minutes > 0 ? left / minutes : 0;
+  return preparedBy(day, share, people.length, hours, begun ? nowMin : 0) ?? NEVER_MIN;
+}
