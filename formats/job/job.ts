@@ -247,6 +247,8 @@ export const jobSchema = object({
     hourRate: wholeNonNegative().optional(),
     /** Steps left out by hand: a kind for the whole item, or surface/kind. */
     leftOut: list(nonEmpty()).optional(),
+    /** Surfaces from which what is found comes off before anything is laid. */
+    strip: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
     /** Test spots, in the order they were tried. */
     tests: list(
       object({

@@ -21,7 +21,7 @@ import { surfaceAreaM2 } from '#core/work/plan';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, plannedJob } from '#job/plan';
+import { isAircraft, plannedJob, staysOn } from '#job/plan';
 
 /** Where stones hit or hands touch: fronts, mirrors, sills, and what is beside a handle. */
 const HIT = /bonnet|mirror|sill|front-bumper|bumper-front|handle|leading/;
@@ -35,11 +35,11 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
     .map((surface): ChoiceSurface => {
-      const { id: surfaceId, substrate, existing, refinishedOn, colour, zone, layers } = surface;
+      const { id: surfaceId, substrate, refinishedOn, colour, zone, layers } = surface;
       return {
         id: surfaceId,
         substrate,
-        existing,
+        existing: staysOn(job, surface),
         aircraft,
         areaM2: wholeAreaM2(surface),
         pair: [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,

@@ -1,7 +1,6 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { twinOf } from '#core/item/condition';
 import type { PlacedReading, ReadingSource } from '#core/item/paint';
-import type { FoundId } from '#core/products/families';
 import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
@@ -158,13 +157,12 @@ export const takeSheet = (sheet: ProductSheet): Edit =>
     products: document.products.map((own) => (own.id === sheet.id ? sheet : own)),
   }));
 
-export const setExisting = (ids: readonly string[], existing: readonly FoundId[]): Edit =>
-  inDocument((document) => ({
-    ...document,
-    surfaces: document.surfaces.map((surface) =>
-      ids.includes(surface.id) ? { ...surface, existing: [...existing] } : surface,
-    ),
-  }));
+/** What is found on some surfaces is taken off first, as work in the preparation; or stays after all. */
+export const stripFirst = (ids: readonly string[], strips = true): Edit =>
+  inDocument((document) => {
+    const others = (document.prepare?.strip ?? []).filter((id) => !ids.includes(id));
+    return { ...document, prepare: { ...document.prepare, strip: strips ? [...others, ...ids] : others } };
+  });
 
 function withNeededSheets(document: Job, shelf: readonly ProductSheet[] = []): Job {
   const named = new Set(document.surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));

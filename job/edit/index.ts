@@ -17,7 +17,7 @@ export {
   removeMark,
   removeSurface,
   setAgreed,
-  setExisting,
+  stripFirst,
   setLayers,
   setReadings,
   setStacks,

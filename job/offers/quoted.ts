@@ -13,6 +13,8 @@ import { panelsInWords, stackInWords, toPlan } from './stacks';
 export interface Quoted {
   readonly offer: Offer;
   readonly applied: readonly Applied[];
+  /** Where what is found comes off first: its hours are in the price. */
+  readonly stripped: readonly string[];
   readonly price: OfferPrice;
 }
 
@@ -27,10 +29,21 @@ export function quoted(
 ): Quoted {
   const bare = document.surfaces.map((surface) => ({ ...surface, layers: [] }));
   const wanted = choiceSurfaces({ ...document, surfaces: bare });
-  const applied = applyOffer(offer, wanted, shelf);
+  const asFound = applyOffer(offer, wanted, shelf);
+  const onceBare = applyOffer(
+    offer,
+    wanted.map((surface) => ({ ...surface, existing: [] })),
+    shelf,
+  );
+  // What is found in the way comes off, as work that is priced, where more can be laid then.
+  const stripped = wanted.flatMap(({ id, existing }, at) =>
+    existing.length > 0 && onceBare[at]!.layers.length > asFound[at]!.layers.length ? [id] : [],
+  );
+  const applied = asFound.map((own, at) => (stripped.includes(own.id) ? onceBare[at]! : own));
   const stacks = toPlan(applied, shelf);
   const laid = {
     ...document,
+    prepare: { ...document.prepare, strip: [...(document.prepare?.strip ?? []), ...stripped] },
     products: [...shelf],
     surfaces: bare.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };
@@ -45,7 +58,7 @@ export function quoted(
     hourRate,
     lifeMonths: promisedMonths(surfaces, shelf, exposure),
   });
-  return { offer, applied, price };
+  return { offer, applied, stripped, price };
 }
 
 const BARE = 'Nothing is laid on';

@@ -2,7 +2,7 @@ import { templateById } from '#core/item/nets';
 import type { AmbientSeries } from '#core/time/air';
 import { inOrder } from '#core/work/crew';
 import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
-import { type Job, surfaceName } from '#formats/job';
+import { type Job, type Surface, surfaceName } from '#formats/job';
 import { minutesBetween, minutesToDay } from '#formats/values';
 
 /** A file's job as the core plans it: instants become minutes from the start of laying. */
@@ -14,6 +14,7 @@ export function plannedJob(job: Job): PlannedJob {
   return {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
+      existing: staysOn(job, surface),
       name: surfaceName(surface),
       aircraft,
       curvature: surface.curvature ?? 1,
@@ -27,6 +28,10 @@ export function plannedJob(job: Job): PlannedJob {
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
   };
 }
+
+/** What is found on a surface and stays there: nothing, where it is decided that it comes off first. */
+export const staysOn = ({ prepare }: Pick<Job, 'prepare'>, { id, existing }: Pick<Surface, 'id' | 'existing'>) =>
+  prepare?.strip?.includes(id) ? [] : existing;
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
 const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>

@@ -1,3 +1,4 @@
+import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import type { Kit } from '#core/work/kit';
@@ -17,8 +18,9 @@ import {
 } from '#core/work/prepare';
 import type { RunRecord } from '#core/work/run';
 import { isPolishing } from '#core/work/steps';
-import { type Job, surfaceName } from '#formats/job';
+import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
+import { staysOn } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -35,6 +37,18 @@ export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surface
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
 
+/** How what is found on a surface comes off, where it is decided that it does. */
+const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | undefined): PanelCase['strips'] =>
+  surface.existing.length > 0 && staysOn(job, surface).length === 0
+    ? planRemoval({
+        substrate: surface.substrate,
+        areaM2,
+        layers: surface.existing.map(foundLayer),
+        clearUm,
+        refinished: surface.paint === 'refinished',
+      })
+    : undefined;
+
 /** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);
@@ -44,22 +58,25 @@ export function panelCases(job: Job): PanelCase[] {
   return job.surfaces.map((surface, index): PanelCase => {
     const { id, substrate, count, curvature = 1, paint } = surface;
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
+    const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
+    const clearUm = clearEstimateUm(surface, judged[index]!);
     return {
       id,
       substrate,
-      areaM2: surfaceAreaM2({ ...surface, curvature }) * count,
+      areaM2,
       edgeM: (perimeterMm(shapeOutline(surface.shape)) * count) / 1000,
       count,
       curvature,
       zone: surface.zone,
       marks: surface.marks ?? [],
       paint,
-      clearUm: clearEstimateUm(surface, judged[index]!.medianUm),
+      clearUm,
       hardness: surface.hardness?.grade,
       touch: surface.touch,
       iron: surface.iron,
       water: surface.water,
-      existing: surface.existing,
+      existing: staysOn(job, surface),
+      strips: stripped(job, surface, areaM2, clearUm),
       toCome: layers.map(({ family }) => family),
       removalsUm: removalsToComeUm({
         substrate,

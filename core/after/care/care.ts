@@ -1,8 +1,8 @@
 import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#core/after/life';
-import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
+import { type AgedLayer, foundLayer, planRemoval, type Removal } from '#core/after/removal';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
-import { FAMILIES, foundName, type FoundId } from '#core/products/families';
+import { FAMILIES, type FoundId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import {
   coatMilestones,
@@ -117,23 +117,13 @@ export function hardFromMin(layer: StandingLayer): number | null {
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
 export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | undefined)[] {
   const judged = judgeReadings(surfaces);
-  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!.medianUm));
+  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!));
 }
 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
-  const foundLayers = found.map((family): AgedLayer => {
-    const life = expectedLife({ family: family === 'unknown' ? 'ceramic' : family }, {});
-    // Of unknown age: taken as hard and half-way through its life; what is unknown, as a coating would be.
-    return {
-      name: `${foundName(family)}, found`,
-      family,
-      ageMonths: life.months / 2,
-      hard: true,
-      lifeMonths: life.months,
-    };
-  });
+  const foundLayers = found.map(foundLayer);
   const laid = layers.map((layer): AgedLayer => {
     const hardAt = hardFromMin(layer);
     return {

@@ -1,2 +1,2 @@
-export { type AgedLayer, type LayerRemoval, planRemoval, type Removal, type RemovalStep } from './ladder';
+export { type AgedLayer, foundLayer, type LayerRemoval, planRemoval, type Removal, type RemovalStep } from './ladder';
 export { REMOVAL_METHOD_IDS, REMOVAL_METHODS, type RemovalMethodId } from './methods';

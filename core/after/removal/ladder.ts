@@ -1,4 +1,4 @@
-import { conditionLeft } from '#core/after/life';
+import { conditionLeft, expectedLife } from '#core/after/life';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MONTHS_PER_YEAR } from '#core/measures';
@@ -47,6 +47,8 @@ export interface LayerRemoval {
   readonly layer: AgedLayer;
   /** Comes away with the film beneath it. */
   readonly withFilm: boolean;
+  /** Comes off with the layer above it: they are one system, counted once. */
+  readonly together?: true;
   readonly steps: readonly RemovalStep[];
   /** Expected over the ladder: minutes, clear, what it uses. */
   readonly expectedMin: number;
@@ -68,8 +70,28 @@ export interface Removal {
   readonly warnings: readonly string[];
 }
 
-/** Film grows brittle: extra time to pull it, a year. */
-const FILM_SLOWER_PER_YEAR = 0.15;
+/** Film grows brittle: minutes to pull a m² of it by its age in years. The trade's rates: a whole car is one to two days. */
+const FILM_PULL_MIN_PER_M2 = [
+  [0, 35],
+  [3, 60],
+  [6, 90],
+] as const;
+/** Glue baked on by sun, minutes a m². */
+const GLUE_MIN_PER_M2 = 25;
+
+/** Minutes to pull a m² of film that has lain so many years. */
+function filmPullMinPerM2(years: number): number {
+  const at = Math.max(
+    1,
+    FILM_PULL_MIN_PER_M2.findIndex(([age]) => age >= years),
+  );
+  const [from, to] =
+    years > 6
+      ? [FILM_PULL_MIN_PER_M2[1], FILM_PULL_MIN_PER_M2[2]]
+      : [FILM_PULL_MIN_PER_M2[at - 1]!, FILM_PULL_MIN_PER_M2[at]!];
+  return from[1] + ((to[1] - from[1]) * (years - from[0])) / (to[0] - from[0]);
+}
+
 /** Chance that glue stays on the paint: new, more each year, at most. */
 const GLUE_LEFT = { fresh: 0.15, perYear: 0.1, most: 0.9 } as const;
 /** Film this old is expected to tear. */
@@ -86,6 +108,8 @@ export function planRemoval(subject: RemovalCase): Removal {
   let clearLeft = subject.clearUm;
   const layers = topDown.map((layer, index): LayerRemoval => {
     if (filmAt !== -1 && index < filmAt) return carriedByFilm(layer);
+    if (isOneSystem(topDown[index - 1]?.family, layer.family))
+      return { ...carriedByFilm(layer), withFilm: false, together: true };
     const removal = layer.family === 'film' ? pullFilm(subject, layer) : climb(subject, layer, clearLeft);
     if (clearLeft !== undefined) clearLeft -= removal.worstClearUm;
     return removal;
@@ -98,6 +122,12 @@ export function planRemoval(subject: RemovalCase): Removal {
     ...(clearLeft !== undefined && { clearLeftUm: clearLeft }),
     warnings: warnings(subject, layers),
   };
+}
+
+/** A primer and its coating, a base and its top are one skin: what takes the upper one off takes the lower one with it. */
+function isOneSystem(above: FoundId | undefined, below: FoundId): boolean {
+  const upper = above === 'ceramic-top' || above === 'ceramic-base' || above === 'ceramic';
+  return upper && (below === 'ceramic-base' || below === 'ceramic-primer');
 }
 
 function carriedByFilm(layer: AgedLayer): LayerRemoval {
@@ -140,8 +170,8 @@ function withoutNeedless(rungs: readonly Rung[]): Rung[] {
 function pullFilm(subject: RemovalCase, layer: AgedLayer): LayerRemoval {
   const years = layer.ageMonths / MONTHS_PER_YEAR;
   const glueLeft = Math.min(GLUE_LEFT.most, GLUE_LEFT.fresh + GLUE_LEFT.perYear * years);
-  const pull = REMOVAL_METHODS['heat-and-pull'].minPerM2 * (1 + FILM_SLOWER_PER_YEAR * years);
-  const glue = REMOVAL_METHODS['adhesive-remover'].minPerM2;
+  const pull = filmPullMinPerM2(years);
+  const glue = GLUE_MIN_PER_M2;
   const rungs: Rung[] = [
     { method: 'heat-and-pull', chance: 1 - glueLeft, minPerM2: pull },
     { method: 'adhesive-remover', chance: 0.99, minPerM2: glue },
@@ -240,3 +270,12 @@ function warnings(subject: RemovalCase, layers: readonly LayerRemoval[]): string
   }
   return told;
 }
+
+/** Months taken for something of unknown age, and its life: hard, and half-way through. */
+const UNKNOWN_LIFE_MONTHS = 36;
+
+/** Something found on a surface, of unknown age: taken as hard and half-way through its life. */
+export const foundLayer = (family: FoundId): AgedLayer => {
+  const lifeMonths = family === 'unknown' ? UNKNOWN_LIFE_MONTHS : expectedLife({ family }, {}).months;
+  return { name: `${foundName(family)}, found`, family, ageMonths: lifeMonths / 2, hard: true, lifeMonths };
+};

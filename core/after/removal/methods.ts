@@ -146,7 +146,7 @@ const TABLE = define({
   },
   'heat-and-pull': {
     name: 'Warm and pull',
-    minPerM2: 12,
+    minPerM2: 35,
     uses: [{ what: 'plastic blades', unit: '', perM2: 0.1 }],
     clearUm: [0, 0],
     caution: `50 to 60 °C at the surface, no more; burns and steam. Old or refinished paint can lift with it: test a corner and warn the owner in writing.`,

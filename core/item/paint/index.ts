@@ -1,6 +1,7 @@
 export {
   CLEAR_RESERVE_UM,
   clearEstimateUm,
+  reserveOf,
   FILLER_UM,
   type Hardness,
   HARDNESS,

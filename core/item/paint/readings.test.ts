@@ -1,4 +1,4 @@
-import { clearEstimateUm, judgeReadings, type PaintTold } from './readings';
+import { clearEstimateUm, judgeReadings, type PaintTold, reserveOf } from './readings';
 
 const panel = (readingsUm: number[], substrate: 'clear-gloss' | 'gelcoat' = 'clear-gloss') => ({
   substrate,
@@ -26,7 +26,10 @@ test('absolute bounds hold on a single panel, and a composite gives no number', 
 
 test('clear: told, else 40 % of a factory total up to 50, half of a single stage, else unknown', () => {
   const estimate = (told: Omit<PaintTold, 'paint'> & Partial<PaintTold>, medianUm?: number) =>
-    clearEstimateUm({ paint: 'factory', ...told }, medianUm);
+    clearEstimateUm(
+      { paint: 'factory', substrate: 'clear-gloss', ...told },
+      { verdict: 'usual', ...(medianUm !== undefined && { medianUm }) },
+    );
   expect(estimate({ clearUm: 42 }, 120)).toBe(42);
   expect(estimate({}, 110)).toBeCloseTo(44, 9);
   expect(estimate({}, 160)).toBe(50);
@@ -35,4 +38,19 @@ test('clear: told, else 40 % of a factory total up to 50, half of a single stage
   // What was measured now stands before what the last visit left.
   expect(estimate({ clearBefore: { um: 38 } })).toBe(38);
   expect(estimate({ clearBefore: { um: 38 } }, 110)).toBeCloseTo(44, 9);
+});
+
+test('no clear is estimated over a refinish or filler; gelcoat and single stage have their own figures and reserves', () => {
+  const gloss = { paint: 'factory', substrate: 'clear-gloss' } as const;
+  expect(clearEstimateUm({ ...gloss, paint: 'refinished' }, { verdict: 'usual', medianUm: 150 })).toBeUndefined();
+  for (const verdict of ['refinished', 'filler'] as const) {
+    expect(clearEstimateUm(gloss, { verdict, medianUm: 300 })).toBeUndefined();
+    expect(clearEstimateUm({ ...gloss, clearUm: 60 }, { verdict, medianUm: 300 })).toBe(60);
+  }
+  expect(clearEstimateUm({ ...gloss, substrate: 'gelcoat' }, { verdict: 'not-readable' })).toBe(350);
+  expect(clearEstimateUm({ ...gloss, substrate: 'gelcoat', clearUm: 500 })).toBe(500);
+  expect(clearEstimateUm({ ...gloss, substrate: 'carbon' }, { verdict: 'not-readable' })).toBeUndefined();
+  expect(reserveOf(gloss)).toBe(25);
+  expect(reserveOf({ ...gloss, substrate: 'gelcoat' })).toBe(150);
+  expect(reserveOf({ ...gloss, paint: 'single-stage' })).toBeGreaterThan(25);
 });

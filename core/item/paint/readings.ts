@@ -94,17 +94,41 @@ export interface PaintTold {
   readonly clearBefore?: { readonly um: number } | undefined;
 }
 
+/** Gelcoat where nobody has measured or told, and what stays of it, µm: it is laid ten times as thick as a clear coat. */
+const USUAL_GELCOAT_UM = 350;
+const GELCOAT_RESERVE_UM = 150;
+/** The colour coat of single-stage paint is all there is over the primer. */
+const SINGLE_STAGE_RESERVE_UM = 40;
+
 /**
- * What there is to polish, micrometres: told; or estimated from the readings (40 % of a factory total, at most 50;
- * half of a single-stage one); or what the last visit left. Undefined where nobody has measured or told: then
- * nothing is promised.
+ * What there is to polish, micrometres: told; or estimated from the readings of factory paint (40 % of a total, at most
+ * 50) or of single-stage paint (half of it); or what the last visit left; gelcoat as it is usually laid. Undefined where
+ * nobody has measured or told, where a gauge cannot read, and over a refinish or filler, whose total says nothing of its
+ * clear: then nothing is promised.
  */
-export function clearEstimateUm({ clearUm, paint, clearBefore }: PaintTold, medianUm?: number): number | undefined {
+export function clearEstimateUm(
+  { clearUm, paint, clearBefore, substrate }: PaintTold & { readonly substrate: SubstrateId },
+  { verdict, medianUm }: Pick<PanelPaint, 'verdict' | 'medianUm'> = { verdict: 'usual' },
+): number | undefined {
   if (clearUm !== undefined) return clearUm;
-  if (medianUm === undefined) return clearBefore?.um;
+  if (substrate === 'gelcoat') return clearBefore?.um ?? USUAL_GELCOAT_UM;
+  const unknown = paint === 'refinished' || verdict === 'refinished' || verdict === 'filler';
+  if (medianUm === undefined || unknown) return clearBefore?.um;
   if (paint === 'single-stage') return COLOUR_SHARE_OF_SINGLE_STAGE * medianUm;
   return Math.min(MOST_ESTIMATED_CLEAR_UM, CLEAR_SHARE_OF_FACTORY * medianUm);
 }
 
 /** Clear coat that stays on the item whatever is done, micrometres: sun protection. Engineering default. */
 export const CLEAR_RESERVE_UM = 25;
+
+/** What stays of a coat whatever is done, µm, where nobody says otherwise: single-stage paint and gelcoat have their own. */
+export function reserveOf({
+  substrate,
+  paint,
+}: {
+  readonly substrate: SubstrateId;
+  readonly paint: PaintSystem;
+}): number {
+  if (substrate === 'gelcoat') return GELCOAT_RESERVE_UM;
+  return paint === 'single-stage' || substrate === 'single-stage' ? SINGLE_STAGE_RESERVE_UM : CLEAR_RESERVE_UM;
+}

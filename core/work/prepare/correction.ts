@@ -1,5 +1,5 @@
-import { type MarkSeverity, worstSeverity } from '#core/item/condition';
-import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import { type MarkKindId, type MarkSeverity, worstSeverity } from '#core/item/condition';
+import { reserveOf } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES } from '#core/products/families';
 import { type StepKindId, takesPolish } from '#core/work/steps';
@@ -8,17 +8,15 @@ import { allowedLevel, type AllowedLevel, ledgerOf } from './ledger';
 import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { isPolishedAway } from './marks-gone';
 import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
+import { strippedUm } from './stripping';
 
 const SEVERITY_FACTOR: Readonly<Record<MarkSeverity, number>> = { light: 0.7, medium: 1, heavy: 1.6 };
 
-export const ledgerCase = (
-  { clearUm, paint, removalsUm }: PanelCase,
-  { reserveUm = CLEAR_RESERVE_UM }: PrepareSettings,
-) => ({
-  clearUm,
-  paint,
-  removalsUm,
-  reserveUm,
+export const ledgerCase = (panel: PanelCase, settings: Pick<PrepareSettings, 'reserveUm' | 'leftOut'>) => ({
+  clearUm: panel.clearUm,
+  paint: panel.paint,
+  removalsUm: panel.removalsUm + strippedUm(panel, settings),
+  reserveUm: settings.reserveUm ?? reserveOf(panel),
 });
 
 /** A panel with nothing on it that polishing moves gets no more than gloss. */
@@ -42,7 +40,10 @@ export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLev
 
 const milder = (level: Level): Level => LEVELS[Math.max(0, LEVELS.indexOf(level) - 1)]!;
 
-const isWorn = ({ marks }: PanelCase) => marks.some(({ kind }) => kind === 'burn-through' || kind === 'failing-clear');
+/** Marks that no polish mends and every polish makes worse. */
+const BEYOND_POLISHING: readonly MarkKindId[] = ['burn-through', 'failing-clear', 'crazing'];
+
+const isWorn = ({ marks }: PanelCase) => marks.some(({ kind }) => BEYOND_POLISHING.includes(kind));
 
 /** Coats of matched paint in a chip, each dry before the next. */
 const CHIP_COATS = 3;

@@ -14,6 +14,7 @@ export function kindOrder(schools: PrepareSchools): readonly StepKindId[] {
   const cleaned: readonly StepKindId[] = [...washed, 'tar', 'clay', 'dry'];
   return [
     ...(schools.wheels === 'first' ? (['wheels', ...cleaned] as const) : ([...cleaned, 'wheels'] as const)),
+    'strip-found',
     'chip-clean',
     'chip-fill',
     'chip-level',

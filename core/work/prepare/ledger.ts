@@ -62,7 +62,12 @@ export interface AllowedLevel {
 export function allowedLevel(subject: LedgerCase, wanted: Level, worn: boolean): AllowedLevel {
   const upTo = LEVELS.slice(0, LEVELS.indexOf(wanted) + 1).toReversed();
   if (worn)
-    return wanted === 'none' ? { level: 'none' } : { level: 'none', why: 'suspected burn-through: no machine on it' };
+    return wanted === 'none'
+      ? { level: 'none' }
+      : {
+          level: 'none',
+          why: 'burnt through, failing or crazed: no machine on it, and nothing laid over it will hold it',
+        };
   if (subject.clearUm === undefined) {
     const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(MOST_ON_TRUST))!;
     return trusted === wanted

@@ -2,6 +2,7 @@ import type { Mark, Evidence } from '#core/item/condition';
 import type { Zone } from '#core/item/nets';
 import type { Hardness, PaintSystem } from '#core/item/paint';
 import type { SubstrateId } from '#core/item/substrates';
+import type { Removal } from '#core/after/removal';
 import type { FamilyId } from '#core/products/families';
 import type { Kit, Tool } from '#core/work/kit';
 import type { StepKindId } from '#core/work/steps';
@@ -27,6 +28,8 @@ export interface PanelCase extends Pick<Evidence, 'touch' | 'iron' | 'water' | '
   readonly hardness?: Hardness | undefined;
   /** What is to be laid on it, bottom first. */
   readonly toCome: readonly FamilyId[];
+  /** What is found on it and is to come off first, as it was decided. */
+  readonly strips?: Removal | undefined;
   /** Clear that taking the protection off again costs over the planned life, µm. */
   readonly removalsUm: number;
   /** What was agreed of it, where it is not simply included. */
@@ -117,6 +120,8 @@ export interface Wanted {
   readonly pieces?: number;
   /** On top of the usual factors. */
   readonly factor?: number;
+  /** Worked out elsewhere, in place of the usual rate: minutes, things, clear. */
+  readonly worked?: Pick<PrepStep, 'minutes' | 'uses' | 'clearUm'> | undefined;
   /** Why it cannot be done, besides the site. */
   readonly impossible?: string;
 }

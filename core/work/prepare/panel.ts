@@ -6,6 +6,7 @@ import { ledgerOf } from './ledger';
 import { type Level, LEVEL_DEFINITIONS } from './levels';
 import { isPolishedAway, shareGone } from './marks-gone';
 import { isDone, type MarkFate, type PanelCase, type PanelPreparation, type PrepareSettings } from './panel-case';
+import { stripping } from './stripping';
 import { toStep } from './to-step';
 
 /**
@@ -22,6 +23,7 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
   const level = levelOf(panel, settings);
   const wanted = [
     ...cleaning(panel, settings),
+    ...stripping(panel),
     ...masking(panel, level, settings, besidePolish),
     ...correction(panel, level, settings),
     ...ending(panel, level, settings),

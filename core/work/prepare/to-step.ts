@@ -14,7 +14,7 @@ const VERY_HARD_CUTTING_FACTOR = 1.5;
 
 export function toStep(
   panel: PanelCase,
-  { kind, reason, round = 1, pieces, factor = 1, impossible: barred }: Wanted,
+  { kind, reason, round = 1, pieces, factor = 1, worked, impossible: barred }: Wanted,
   settings: PrepareSettings,
 ): PrepStep {
   const definition: StepKind = STEP_KINDS[kind];
@@ -26,9 +26,10 @@ export function toStep(
   const impossible = barred ?? siteFault(kind, settings.site) ?? refused;
   const tool = toolFor({ ...panel, areaM2: panel.areaM2 / panel.count }, kind, kit, schools.machine);
   const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
-  const defaultMin = definition.pace.min * amount * factor * handling(panel, kind) * fast;
+  const defaultMin = worked?.minutes ?? definition.pace.min * amount * factor * handling(panel, kind) * fast;
   const dwell = cleaner?.dwellMin ?? definition.dwellMin;
-  const usual = definition.uses.map(({ per, ...use }) => ({ ...use, amount: per * amount }));
+  const usual: readonly Use[] =
+    worked?.uses ?? definition.uses.map(({ per, ...use }) => ({ ...use, amount: per * amount }));
   const cleaned = cleaner ? withCleaner(usual, cleaner.name, (cleaner.mlPer * amount) / (1 + cleaner.dilution)) : usual;
   const uses = withTool(kind === 'clay' ? withClay(cleaned, panel, kit) : cleaned, tool, panel);
   return {
@@ -42,7 +43,7 @@ export function toStep(
       unit,
       amount: poured * (learnedUse?.get(what) ?? 1),
     })),
-    clearUm: definition.clearUm,
+    clearUm: worked?.clearUm ?? definition.clearUm,
     reason,
     ...(dwell !== undefined && { dwellMin: dwell }),
     ...(tool && { tool }),

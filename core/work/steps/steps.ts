@@ -124,6 +124,15 @@ const TABLE = define({
     leftOut: 'Drips come out of the gaps on to what has just been laid.',
     needs: ['power'],
   },
+  'strip-found': {
+    name: 'Take off what is on it',
+    pace: { by: 'area', min: 5 },
+    uses: [],
+    clearUm: [0, 0],
+    caution:
+      'Mildest first, tested with water before the next. Gloves, goggles, fresh air, no flame; alkaline and acid never together; film at 60 °C at most. The safety sheets decide.',
+    leftOut: 'Nothing bonds over it: what is laid lets go with it.',
+  },
   tape: {
     name: 'Taping',
     pace: { by: 'edge', min: 0.25 },

@@ -5,7 +5,9 @@ import type { Zone } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 import { answerOf } from '#core/products/layering';
 import { surfaceName } from '#formats/job';
+import { stripFirst } from '#job/edit';
 import { stackInWords } from '#job/offers';
+import { staysOn } from '#job/plan';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
@@ -128,8 +130,15 @@ function stackLens({ document, plan, productName }: JobView) {
 const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'recoat-window', 'test-spot'];
 
 function Whole({ job }: { readonly job: JobView }) {
-  const { document, plan, choose, nameOf, productName } = job;
+  const { document, plan, choose, edit, nameOf, productName } = job;
   const findings = plan.findings.filter(({ code }) => LAYERING.includes(code));
+  // What was found there is what something does not bond to: it can come off.
+  const inTheWay = document.surfaces
+    .filter((surface) => staysOn(document, surface).length > 0)
+    .map(({ id }) => id)
+    .filter((id) =>
+      findings.some(({ code, severity, surface }) => code === 'bond' && severity === 'stop' && surface === id),
+    );
   const substrates = [...new Set(document.surfaces.map(({ substrate }) => substrate))];
   return (
     <>
@@ -142,6 +151,12 @@ function Whole({ job }: { readonly job: JobView }) {
       {findings.length > 0 && (
         <Part title="What the rules say">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
+          {inTheWay.length > 0 && (
+            <Button className="mt-2 w-full" onClick={() => edit(stripFirst(inTheWay))}>
+              Take what was found off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first,
+              as work in Prepare
+            </Button>
+          )}
           <Link to={`/shelf/rules?job=${job.id}`} className="mt-2 inline-block text-[14px] text-ink-2 underline">
             Every rule, and the panels it touches
           </Link>

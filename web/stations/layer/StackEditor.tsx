@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
+import { foundName } from '#core/products/families';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { usualMethod } from '#core/products/methods';
 import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
-import { setExisting, setLayers } from '#job/edit';
+import { setLayers, stripFirst } from '#job/edit';
+import { staysOn } from '#job/plan';
 import { judgeLayers, judgePlanned, productsOf } from '#job/judge';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
@@ -54,7 +56,9 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const twins = document.surfaces.filter(
     (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
   );
-  const clearUm = clearEstimateUm(surface, judgeReadings(planned.surfaces)[index]?.medianUm);
+  const strips = staysOn(document, surface).length < surface.existing.length;
+  const found = surface.existing.map(foundName).join(', ');
+  const clearUm = clearEstimateUm(surface, judgeReadings(planned.surfaces)[index]);
   return (
     <>
       <PanelHead>
@@ -74,7 +78,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
             refused={refused}
             substrate={surface.substrate}
             clearUm={clearUm}
-            existing={surface.existing}
+            existing={staysOn(document, surface)}
             layers={layers.map((layer, at) => {
               const product = products.find(({ id }) => id === layer.product)!;
               const judgement = judged[at]!;
@@ -104,7 +108,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
                     onChange={(changes) => put(layers.map((one, i) => (i === at ? { ...one, ...changes } : one)))}
                     onRemove={() => put(layers.filter((_, i) => i !== at))}
                     onWayOut={(way) => {
-                      if (way.kind === 'strip' && at === 0) edit(setExisting([surface.id], []));
+                      if (way.kind === 'strip' && at === 0) edit(stripFirst([surface.id]));
                       else put(afterWayOut(layers, at, way));
                     }}
                     dateAfter={(days) => moment(job.at(days * MINUTES_PER_DAY))}
@@ -114,6 +118,25 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
             })}
           />
         </div>
+        {surface.existing.length > 0 && (
+          <div className="mt-3 border-l-4 border-line-strong px-3 py-1 text-[14px]">
+            {strips ? (
+              <p>
+                {found} comes off first: its steps, time and clear stand under Prepare.{' '}
+                <Button look="quiet" disabled={laid.size > 0} onClick={() => edit(stripFirst([surface.id], false))}>
+                  It stays on
+                </Button>
+              </p>
+            ) : (
+              <p>
+                {found} was found here and stays.{' '}
+                <Button look="quiet" disabled={laid.size > 0} onClick={() => edit(stripFirst([surface.id]))}>
+                  Take it off first
+                </Button>
+              </p>
+            )}
+          </div>
+        )}
         {twins.length > 0 && (
           <Button
             className="mt-3 w-full"

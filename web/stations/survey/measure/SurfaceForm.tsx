@@ -33,7 +33,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const [low, high] = areaRange(areaEstimate(areaM2, measuredBy));
   const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
   const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
-  const clear = clearEstimateUm(surface, paint?.medianUm);
+  const clear = clearEstimateUm(surface, paint);
   const laid = job.laid.has(surface.id);
   const alike = document.surfaces
     .filter((other) => other.substrate === substrate && !sameColour(other.colour, surface.colour))

@@ -1,0 +1,78 @@
+import { planRemoval } from '#core/after/removal';
+import { FOUND_IDS, type FoundId } from '#core/products/families';
+import { prepareItem } from '#core/work/prepare';
+import type { Job } from '#formats/job';
+import { quoted } from '#job/offers';
+import { planOf } from '#job/plan';
+import { ternmouthYard } from '../../demo/workshop';
+import { panelCases, prepareSettings } from '.';
+
+const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
+const ids = document.surfaces.map(({ id }) => id);
+const found = (existing: FoundId[], strip: readonly string[] = []): Job => ({
+  ...document,
+  surfaces: document.surfaces.map((surface) => ({ ...surface, existing })),
+  prepare: { ...document.prepare, strip: [...strip] },
+});
+const stops = (job: Job) => planOf(job).findings.filter(({ severity }) => severity === 'stop').length;
+const strips = (job: Job) =>
+  prepareItem(panelCases(job), prepareSettings(job)).stages.find(({ kind }) => kind === 'strip-found');
+
+test('last year’s coating is in the way; taken off as work, with its hours, nothing is refused and all is bought', () => {
+  const coated = found(['ceramic']);
+  expect(stops(coated)).toBeGreaterThan(20);
+  expect(strips(coated)).toBeUndefined();
+  const stripped = found(['ceramic'], ids);
+  expect(stops(stripped)).toBe(stops(found([])));
+  expect(planOf(stripped).purchases).toEqual(planOf(found([])).purchases);
+  const stage = strips(stripped)!;
+  // A coating on ten square metres of a small car: two to six hours for one person.
+  expect(stage.minutes / 60).toBeGreaterThan(2);
+  expect(stage.minutes / 60).toBeLessThan(6);
+  expect(stage.steps.find(({ surface }) => surface === 'bonnet')!.clearUm[1]).toBeGreaterThan(1);
+  expect(stage.steps[0]!.reason).toMatch(/comes off first: .*then/);
+});
+
+test('what taking it off may cost is kept in the ledger', () => {
+  const told = (job: Job): Job => ({ ...job, surfaces: job.surfaces.map((surface) => ({ ...surface, clearUm: 45 })) });
+  const ledger = (job: Job) =>
+    prepareItem(panelCases(told(job)), prepareSettings(job)).panels.find(({ id }) => id === 'bonnet')!.ledger!;
+  expect(ledger(found(['ceramic'], ids)).spareUm).toBeLessThan(ledger(found([])).spareUm);
+  expect(ledger(found(['paste-wax'], ids)).removalsUm).toBeGreaterThanOrEqual(ledger(found([])).removalsUm);
+});
+
+test('law: taking a found layer off never makes more refusals, whatever it is', () => {
+  for (const family of FOUND_IDS)
+    expect([family, stops(found([family], ids)) <= stops(found([family]))]).toEqual([family, true]);
+});
+
+test('an offer takes off what is in its way and prices that', () => {
+  const [offer] = yard.offers.filter(({ lines }) => lines.some(({ layers }) => layers.length > 1));
+  const price = (job: Job) => quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) });
+  const [bare, waxed, coated] = [[], ['paste-wax'], ['ceramic']].map((existing) => price(found(existing as FoundId[])));
+  expect(coated!.applied.filter(({ layers }) => layers.length > 0).length).toBe(
+    bare!.applied.filter(({ layers }) => layers.length > 0).length,
+  );
+  expect(coated!.stripped.length).toBeGreaterThan(20);
+  expect(waxed!.price.hours).toBeGreaterThan(bare!.price.hours + 0.3);
+  expect(coated!.price.hours).toBeGreaterThan(waxed!.price.hours);
+});
+
+test('a base and its top come off together and are counted once; film by its age', () => {
+  const layer = (family: FoundId, years = 1) => ({
+    name: family,
+    family,
+    ageMonths: 12 * years,
+    hard: true,
+    lifeMonths: 60,
+  });
+  const off = (...layers: ReturnType<typeof layer>[]) => planRemoval({ substrate: 'clear-gloss', areaM2: 10, layers });
+  expect(off(layer('ceramic-base'), layer('ceramic-top')).expectedMin).toBe(off(layer('ceramic-top')).expectedMin);
+  expect(off(layer('ceramic-primer'), layer('ceramic-base'), layer('ceramic-top')).expectedClearUm).toBe(
+    off(layer('ceramic-top')).expectedClearUm,
+  );
+  const pull = (years: number) => off(layer('film', years)).layers[0]!.steps[0]!.minutes / 10;
+  expect([pull(0), pull(3), pull(6)]).toEqual([35, 60, 90]);
+  expect(pull(7.5)).toBe(105);
+});
