@@ -21,16 +21,14 @@ import { surfaceAreaM2 } from '#core/work/plan';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, plannedJob, staysOn } from '#job/plan';
+import { excludedFrom, isAircraft, plannedJob, staysOn } from '#job/plan';
 
 /** Where stones hit or hands touch: fronts, mirrors, sills, and what is beside a handle. */
 const HIT = /bonnet|mirror|sill|front-bumper|bumper-front|handle|leading/;
 
 /** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
 export function choiceSurfaces(job: Job): ChoiceSurface[] {
-  const excluded = new Set(
-    job.prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface),
-  );
+  const excluded = excludedFrom(job);
   const aircraft = isAircraft(job);
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)

@@ -1,3 +1,3 @@
-export { asWorked, isAircraft, plannedJob, planOf, staysOn } from './planned-job';
+export { asWorked, excludedFrom, isAircraft, plannedJob, planOf, staysOn } from './planned-job';
 export { planFile } from './write-plan';
 export { runsheetFile } from './write-runsheet';

@@ -11,10 +11,12 @@ export function plannedJob(job: Job): PlannedJob {
   const [first, ...rest] = job.ambient;
   const aircraft = isAircraft(job);
   const ambient: AmbientSeries = [first!, ...rest];
+  const excluded = excludedFrom(job);
   return {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       existing: staysOn(job, surface),
+      layers: excluded.has(surface.id) ? [] : surface.layers,
       name: surfaceName(surface),
       aircraft,
       curvature: surface.curvature ?? 1,
@@ -28,6 +30,10 @@ export function plannedJob(job: Job): PlannedJob {
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
   };
 }
+
+/** Surfaces that are agreed to be left alone: nothing is prepared, planned, bought, run or priced there. */
+export const excludedFrom = ({ prepare }: Pick<Job, 'prepare'>): ReadonlySet<string> =>
+  new Set(prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface));
 
 /** What is found on a surface and stays there: nothing, where it is decided that it comes off first. */
 export const staysOn = ({ prepare }: Pick<Job, 'prepare'>, { id, existing }: Pick<Surface, 'id' | 'existing'>) =>

@@ -1,0 +1,33 @@
+import { prepareItem } from '#core/work/prepare';
+import type { Job } from '#formats/job';
+import { quoted } from '#job/offers';
+import { panelCases, prepareSettings } from '#job/prepare';
+import { ternmouthYard } from '../../demo/workshop';
+import { planFile, runsheetFile } from '.';
+
+const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
+const leaving = (...ids: string[]): Job => ({
+  ...document,
+  prepare: {
+    ...document.prepare,
+    scope: ids.map((surface) => ({ surface, state: 'excluded', reason: 'is swapped next month' })),
+  },
+});
+
+test('law: what is excluded appears nowhere: not planned, bought, run, prepared, found or priced', () => {
+  const without = leaving('bonnet', 'roof');
+  const named = (value: unknown) => /"(bonnet|roof)"/.test(JSON.stringify(value));
+  expect(named(runsheetFile(document))).toBe(true);
+  expect(named(runsheetFile(without))).toBe(false);
+  const { surfaces, purchase, findings } = planFile(without);
+  expect(surfaces.filter(({ id }) => ['bonnet', 'roof'].includes(id)).flatMap(({ layers }) => layers)).toEqual([]);
+  expect(named(findings)).toBe(false);
+  const need = (job: Job, product: string) => planFile(job).purchase.find((one) => one.product === product)!.need;
+  expect(purchase.find(({ product }) => product === 'ledger-base')!.need).toBeLessThan(need(document, 'ledger-base'));
+  const { stages } = prepareItem(panelCases(without), prepareSettings(without));
+  expect(named(stages)).toBe(false);
+  const hours = (job: Job) =>
+    quoted(yard.offers[0]!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) }).price.hours;
+  expect(hours(without)).toBeLessThan(hours(document) - 0.2);
+});
