@@ -136,7 +136,7 @@ export const MORE_SHEETS: readonly ProductSheetInput[] = [
   made('ceramic', {
     id: 'long-watch',
     name: 'Longwatch',
-    coveragePerM2: 8,
+    coveragePerM2: 5,
     packs: [{ size: 50, price: 11800 }],
     ratedMonths: 72,
     properties: ['gloss-enhancer'],

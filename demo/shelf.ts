@@ -148,7 +148,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
     id: 'keelstone',
     name: 'Keelstone',
     family: 'ceramic',
-    coveragePerM2: 7,
+    coveragePerM2: 4.5,
     vocGPerL: 680,
     densityGPerMl: 1.02,
     packs: [
@@ -189,7 +189,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
     id: 'slack-water',
     name: 'Slack Water Satin',
     family: 'ceramic',
-    coveragePerM2: 6,
+    coveragePerM2: 4,
     vocGPerL: 640,
     packs: [{ size: 50, price: 8600 }],
     prime: 1.2,
@@ -223,7 +223,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
     id: 'ledger-base',
     name: 'Ledger Base',
     family: 'ceramic-base',
-    coveragePerM2: 6.5,
+    coveragePerM2: 4.5,
     vocGPerL: 710,
     packs: [
       { size: 30, price: 4200 },
@@ -260,7 +260,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
     id: 'ledger-top',
     name: 'Ledger Top',
     family: 'ceramic-top',
-    coveragePerM2: 5,
+    coveragePerM2: 4,
     vocGPerL: 690,
     packs: [
       { size: 30, price: 4600 },

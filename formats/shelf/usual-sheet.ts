@@ -102,7 +102,7 @@ const USUAL: Readonly<Record<FamilyId, Usual>> = {
   'ceramic-base': {
     flash: 'solvent',
     set: 'moisture',
-    coveragePerM2: 6.5,
+    coveragePerM2: 4.5,
     pack: { size: 50, price: 6000 },
     min: { cue: 2.5, levelFrom: 2, levelBy: 5, rewetBy: 60, recoatFrom: 120, recoatBy: 720, ...CURED },
     on: [...PAINT, 'film-gloss', 'wheel', 'gelcoat'],
@@ -113,7 +113,7 @@ const USUAL: Readonly<Record<FamilyId, Usual>> = {
   'ceramic-top': {
     flash: 'solvent',
     set: 'moisture',
-    coveragePerM2: 5,
+    coveragePerM2: 4,
     pack: { size: 50, price: 6500 },
     min: { cue: 3, levelFrom: 2.5, levelBy: 9, rewetBy: 60, ...CURED },
     on: [...PAINT, 'film-gloss', 'wheel', 'gelcoat'],
@@ -124,7 +124,7 @@ const USUAL: Readonly<Record<FamilyId, Usual>> = {
   ceramic: {
     flash: 'solvent',
     set: 'moisture',
-    coveragePerM2: 7,
+    coveragePerM2: 4.5,
     pack: { size: 50, price: 6500 },
     min: { cue: 3, levelFrom: 2, levelBy: 7, rewetBy: 60, recoatFrom: 60, recoatBy: 240, ...CURED },
     on: [...PAINT, 'film-gloss', 'wheel', 'caliper', 'lens-plastic', 'gelcoat', 'chrome'],
