@@ -483,12 +483,16 @@ const MOST_SECTIONS = 2000;
 /** Going back to what is open so little late is going back at once, minutes. */
 const AT_ONCE_MIN = 0.05;
 
+/** With less than this until something opens nobody takes up a block for another piece, minutes. */
+const NOT_WORTH_BEGINNING_MIN = 1;
+
 /** Whether what opens first is still gone back to as soon as it is open. */
 function atOnce(plan: readonly Levelling<WetSection>[], oldest: WetSection | undefined, atMin: number): boolean {
   const back = oldest && plan.find(({ wet }) => wet === oldest);
   if (!back) return true;
   const [opensMin] = beginsBetween(back.wet, back.who, back.endMin - back.startMin);
-  return back.startMin <= Math.max(opensMin, atMin) + AT_ONCE_MIN;
+  if (opensMin < atMin + NOT_WORTH_BEGINNING_MIN) return false;
+  return back.startMin <= opensMin + AT_ONCE_MIN;
 }
 
 /** So many coats that may begin are tried before somebody waits: what does not fit in one place seldom fits in the next. */
