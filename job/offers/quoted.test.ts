@@ -39,8 +39,8 @@ test('life and money as the owner reads them', () => {
   const { price, ...rest } = quote(job!);
   expect(lifeInWords({ price: { ...price, lifeMonths: [11.6, 24.2] } })).toBe('Plan for 12 to 24 months.');
   expect(lifeInWords({ price: { ...price, lifeMonths: [0, 0] } })).toBe('Nothing is laid.');
-  expect(laidInWords({ applied: rest.applied.map((each) => ({ ...each, layers: [] })) }, job!.surfaces, shelf)).toEqual(
-    [expect.stringMatching(/^Nothing is laid on: \d+ panels$/)],
-  );
+  expect(
+    laidInWords({ stripped: [], applied: rest.applied.map((each) => ({ ...each, layers: [] })) }, job!.surfaces, shelf),
+  ).toEqual([expect.stringMatching(/^Nothing is laid on: \d+ panels$/)]);
   expect([money(123456, 'EUR'), money(1234, 'JPY')]).toEqual(['€1,234.56', '¥1,234']);
 });

@@ -1,5 +1,5 @@
 import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choice/offers';
-import { layingHours, preparationMin, USUAL_DAY_MIN } from '#core/work/hours';
+import { layingHours, preparationMin } from '#core/work/hours';
 import { layOut } from '#core/work/runsheet';
 import { prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
@@ -54,7 +54,7 @@ export function quoted(
   const { hourRate, exposure } = wishesOf(document);
   const price = priceOffer(offer, {
     materialMoney: out.plan.purchases.reduce((sum, { cost }) => sum + cost, 0),
-    workMin: preparationMin(minutes, USUAL_DAY_MIN) + layingHours(out).personMin,
+    workMin: preparationMin(minutes) + layingHours(out).personMin,
     hourRate,
     lifeMonths: promisedMonths(surfaces, shelf, exposure),
   });
@@ -65,7 +65,7 @@ const BARE = 'Nothing is laid on';
 
 /** What an offer lays, for the owner: each stack once, with the panels it goes on by name or by number. */
 export function laidInWords(
-  { applied }: Pick<Quoted, 'applied'>,
+  { applied, stripped }: Pick<Quoted, 'applied' | 'stripped'>,
   surfaces: Job['surfaces'],
   shelf: readonly ProductSheet[],
 ): string[] {
@@ -77,7 +77,11 @@ export function laidInWords(
     on.set(stack, [...(on.get(stack) ?? []), names.get(id) ?? id]);
   }
   const bareLast = [...on].sort(([a], [b]) => Number(a === BARE) - Number(b === BARE));
-  return bareLast.map(([stack, panels]) => `${stack}: ${panelsInWords(panels)}`);
+  const first = stripped.map((id) => names.get(id) ?? id);
+  return [
+    ...(first.length > 0 ? [`What was found comes off first: ${panelsInWords(first)}`] : []),
+    ...bareLast.map(([stack, panels]) => `${stack}: ${panelsInWords(panels)}`),
+  ];
 }
 
 /** What may be promised of its life, for the owner. */

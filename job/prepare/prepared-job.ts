@@ -1,6 +1,7 @@
 import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { seenSubstrate } from '#core/products/layering';
 import type { Kit } from '#core/work/kit';
 import { surfaceAreaM2 } from '#core/work/plan';
 import {
@@ -56,7 +57,9 @@ export function panelCases(job: Job): PanelCase[] {
   const products = new Map(job.products.map((product) => [product.id, product]));
   const scope = new Map(job.prepare?.scope?.map(({ surface, state, reason }) => [surface, { state, reason }]));
   return job.surfaces.map((surface, index): PanelCase => {
-    const { id, substrate, count, curvature = 1, paint } = surface;
+    const { id, count, curvature = 1, paint } = surface;
+    // A film that stays is what is washed, polished or not, and taken from: the paint below it is out of reach.
+    const substrate = seenSubstrate(surface.substrate, staysOn(job, surface), []);
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
     const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
     const clearUm = clearEstimateUm(surface, judged[index]!);
@@ -90,7 +93,7 @@ export function panelCases(job: Job): PanelCase[] {
 }
 
 /**
- * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing step of a
+ * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing or stripping step of a
  * stage that was finished. Surfaces that nothing was taken from are left out.
  */
 export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRecord): Map<string, number> {
@@ -100,7 +103,10 @@ export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRe
   const taken = new Map<string, number>();
   for (const { id, steps } of prepareItem(panelCases(job), prepareSettings(job)).panels) {
     const most = steps
-      .filter((step) => isDone(step) && isPolishing(step.kind) && finished.has(stageKey(step)))
+      .filter(
+        (step) =>
+          isDone(step) && (isPolishing(step.kind) || step.kind === 'strip-found') && finished.has(stageKey(step)),
+      )
       .reduce((sum, { clearUm }) => sum + clearUm[1], 0);
     const um = measured.get(id) ?? most;
     if (um > 0) taken.set(id, um);

@@ -1,1 +1,1 @@
-export { inOpeningHours, layingFrom, weekOf } from './promise';
+export { countsFrom, inOpeningHours, layingFrom, weekOf } from './promise';

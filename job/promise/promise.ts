@@ -35,8 +35,17 @@ export function inOpeningHours(
 const NEVER_MIN = 1e7;
 
 /**
+ * From when on what is still to be done of a job is counted: now, where something has been laid; its start, or now if
+ * that is later, where its preparation has begun; else its start, whatever the time is.
+ */
+export function countsFrom({ patches, stages }: RunRecord, nowMin: number): number {
+  if (patches.size > 0) return nowMin;
+  return stages.size > 0 ? Math.max(0, nowMin) : 0;
+}
+
+/**
  * When laying may begin: now, where it has begun; else when the preparation that is still to be done is done and dry,
- * from the job's start on, in the hours its people are there.
+ * in the hours its people are there.
  */
 export function layingFrom(
   { crew }: PlannedJob,
@@ -44,14 +53,13 @@ export function layingFrom(
   day: WorkingDay,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
 ): number {
-  if (record.patches.size > 0) return nowMin;
+  const fromMin = countsFrom(record, nowMin);
+  if (record.patches.size > 0 || minutes <= 0) return fromMin;
   const left = stages.reduce(
     (sum, stage) => (record.stages.get(stageKey(stage))?.endMin === undefined ? sum + stage.minutes : sum),
     0,
   );
-  const begun = record.stages.size > 0;
   const people = peopleOf(crew);
   const hours = inOrder(people.flatMap((person) => hoursOf(person)));
-  const share = minutes > 0 ? left / minutes : 0;
-  return preparedBy(day, share, people.length, hours, begun ? nowMin : 0) ?? NEVER_MIN;
+  return preparedBy(day, left / minutes, people.length, hours, fromMin) ?? NEVER_MIN;
 }

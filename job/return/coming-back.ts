@@ -2,7 +2,7 @@ import { clearOnSurfaces, standingSurfaces } from '#core/after/care';
 import { foldLog } from '#core/work/run';
 import type { Job, Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { plannedJob, staysOn } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 
 /**
@@ -28,7 +28,7 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
     );
     return {
       ...known,
-      existing: [...surface.existing, ...(laidOn.get(surface.id) ?? [])],
+      existing: [...staysOn(job, surface), ...(laidOn.get(surface.id) ?? [])],
       readingsUm: [],
       layers: [],
       ...(hadUm !== undefined && {

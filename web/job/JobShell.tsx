@@ -55,7 +55,7 @@ function TitleBlock({ view }: { readonly view: JobView }) {
   const cells: readonly (readonly [string, string])[] = [
     ['Owner', document.item?.ownerName ?? 'not said'],
     ['Where', bay?.name ?? 'no bay, air typed in'],
-    ['Laying starts', moment(document.startAt)],
+    ['Work begins', moment(document.startAt)],
     ['Needed by', document.owner?.needsBy ? moment(document.owner.needsBy) : 'no date'],
     ['Area', m2(area)],
   ];

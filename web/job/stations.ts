@@ -1,3 +1,4 @@
+import { preparationMin } from '#core/work/hours';
 import { firstWashMin } from '#core/after/care';
 import { money } from '#formats/values';
 import { hours } from '../ui/hours';
@@ -30,7 +31,8 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
   },
   prepare: ({ document, prepared }) => {
     if (document.surfaces.length === 0) return { text: 'nothing to prepare yet', tone: 'lacks' };
-    const { minutes, panels } = prepared.preparation;
+    const { panels } = prepared.preparation;
+    const minutes = preparationMin(prepared.preparation.minutes);
     const milder = panels.filter(({ level }) => level.why !== undefined).length;
     return milder > 0
       ? { text: `${hours(minutes)}, less on ${milder}`, tone: 'plain' }

@@ -7,7 +7,7 @@ import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#f
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
-import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { doneView, type PreparedView, preparedView, standingView } from '#job/view';
 import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
 import { useAppDispatch } from '../app/store';
@@ -72,8 +72,7 @@ export function useLoadedJob(id: string): LoadedJob {
   const done = useMemo(() => (startAt && entries ? doneView(startAt, entries) : undefined), [startAt, entries]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
-  // Until it begins, a job is planned for its own start, whatever the time is now.
-  const countsFromMin = done?.begun ? nowMin : 0;
+  const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
   const planned = useMemo(
     () =>
       document &&

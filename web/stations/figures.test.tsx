@@ -2,6 +2,7 @@
 import '@testing-library/jest-dom';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { preparationMin } from '#core/work/hours';
 import { compareLevels, LEVEL_DEFINITIONS, LEVELS, prepareItem } from '#core/work/prepare';
 import { wetFilmUm } from '#core/work/quantity';
 import { parted } from '#formats/shelf';
@@ -74,7 +75,7 @@ describe('Prepare', () => {
     const shown = within(levels).getAllByRole('radio');
     expect(shown).toHaveLength(LEVELS.length);
     for (const [index, { level, minutes, goneShare }] of options.entries()) {
-      const rounded = 5 * Math.round(minutes / 5);
+      const rounded = 5 * Math.round(preparationMin(minutes) / 5);
       expect(text(shown[index]!)).toContain(LEVEL_DEFINITIONS[level].name);
       expect(text(shown[index]!)).toContain(`${Math.floor(rounded / 60)} h`);
       if (goneShare !== undefined)

@@ -22,10 +22,10 @@ export function preparedBy(
 }
 
 /** A working day where nobody says otherwise, minutes: as long as a workshop is usually open. */
-export const USUAL_DAY_MIN = 600;
+const USUAL_DAY_MIN = 600;
 
 /** Person-minutes of a preparation with its set-up, each day of so many working minutes. */
-export const preparationMin = (workMin: number, dayMin: number): number =>
+export const preparationMin = (workMin: number, dayMin = USUAL_DAY_MIN): number =>
   workMin <= 0
     ? 0
     : workMin + Math.ceil(workMin / (dayMin - ADDED_MIN.preparationDay) - 1e-9) * ADDED_MIN.preparationDay;

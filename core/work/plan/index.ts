@@ -14,7 +14,7 @@ export {
 export { type Finding, FINDING_CODES, SEVERITIES, type Severity } from './findings';
 export { AHEAD_SCHOOLS, type AheadSchool, type PlannedJob, type PlannedSurface } from './job';
 export { breathing, conditionFindings } from './conditions';
-export { type Plan, planJob, planned, substrateUnder } from './plan';
+export { asSeen, coatsInOrder, intervalRulings, type Plan, planJob, planned, substrateUnder } from './plan';
 export * as say from './say';
 export type { CoatPlan, ProductPurchase, SurfacePlan } from './readiness';
-export { inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';
+export { amountOnCopy, inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';

@@ -40,6 +40,24 @@ export function paceWith(crew: Pace, product: Product, method: MethodId): Pace {
   };
 }
 
+/** What one copy of a surface takes of a coat in so many sections, units of the product; no seams for one piece. */
+export function amountOnCopy(
+  { shape, curvature, substrate }: Pick<PlannedSurface, 'shape' | 'curvature' | 'substrate'>,
+  { product, method }: Pick<PendingCoat, 'product' | 'method'>,
+  sections: number,
+): number {
+  const areaM2 = surfaceAreaM2({ shape, curvature });
+  return amountOnSurface({
+    areaM2,
+    coveragePerM2: product.coveragePerM2,
+    substrateFactor: substrateFactors(substrate, product.substrates[substrate]).coverage,
+    methodFactor: METHODS[method].amount,
+    sections,
+    shortSideM: shapeShortSideM(shape, areaM2),
+    usageFactor: product.usageFactor,
+  });
+}
+
 interface Laying {
   readonly coatCase: CoatCase;
   readonly window: CoatWindow;
@@ -64,22 +82,13 @@ export function layCoat(
   const timing = sectionTiming(sectionM2, guarded, pace, mode);
   const wholeMin = timing.totalMin * sectionsPerCopy * surface.count;
   const endMin = startMin + wholeMin;
-  const amountOne = amountOnSurface({
-    areaM2: oneM2,
-    coveragePerM2: product.coveragePerM2,
-    substrateFactor: substrateFactors(surface.substrate, product.substrates[surface.substrate]).coverage,
-    methodFactor: METHODS[method].amount,
-    sections: sectionsPerCopy,
-    shortSideM: shapeShortSideM(surface.shape, oneM2),
-    usageFactor: product.usageFactor,
-  });
   return {
     window,
     maxSectionM2: largest,
     sectionsPerCopy,
     sectionM2,
     timing,
-    amount: amountOne * surface.count,
+    amount: amountOnCopy(surface, { product, method }, sectionsPerCopy) * surface.count,
     startMin,
     endMin,
     milestones: coatMilestones(coatCase, startMin, endMin),

@@ -98,7 +98,11 @@ export function planned(
   };
 }
 
-function coatsInOrder(surface: PlannedSurface, products: ReadonlyMap<string, Product>): PendingCoat[] {
+/**
+ * The coats of a surface in their order, counted out over its layers.
+ * @throws RangeError for a layer whose product is not known
+ */
+export function coatsInOrder(surface: PlannedSurface, products: ReadonlyMap<string, Product>): PendingCoat[] {
   return surface.layers.flatMap(({ product: id, coats, method }, layer) => {
     const product = products.get(id);
     if (!product) throw new RangeError(`surface ${surface.id}: no product ${id}`);
@@ -162,7 +166,13 @@ function planCoat(
   return { plan: { ...name, answer: answerOf(byKind), rulings, laid }, findings };
 }
 
-function intervalRulings(surface: PlannedSurface, product: Product, below: TopCoat, startMin: number): Ruling[] {
+/** What the rules say of a coat that begins over the one below at a moment. */
+export function intervalRulings(
+  surface: Pick<PlannedSurface, 'substrate'>,
+  product: Product,
+  below: { readonly product: Product; readonly laid: Pick<LaidCoat, 'milestones' | 'endMin'> },
+  startMin: number,
+): Ruling[] {
   const { recoatFrom: recoatFromMin, recoatBy: recoatByMin } = below.laid.milestones;
   return intervalRulingsOn({
     product,
@@ -183,7 +193,7 @@ export function substrateUnder(
 }
 
 /** A surface as a coat over `laid` meets it: a film below is what it lies on. */
-function asSeen(surface: PlannedSurface, laid: readonly Product[]): PlannedSurface {
+export function asSeen(surface: PlannedSurface, laid: readonly Product[]): PlannedSurface {
   const substrate = seenSubstrate(surface.substrate, surface.existing, laid);
   return substrate === surface.substrate ? surface : { ...surface, substrate };
 }

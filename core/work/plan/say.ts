@@ -23,10 +23,13 @@ export function refusals(rulings: readonly Ruling[], about: About): Finding[] {
   return rulings.map((ruling): Finding => {
     const text = sentence(ruling.reason);
     if (ruling.answer === 'test') return { severity: 'note', code: 'test-spot', ...about, text };
-    const { severity = 'stop', code = 'not-allowed' } = SAID_AS[ruling.rule] ?? {};
-    return { severity, code, ...about, text };
+    const { severity = 'stop' } = SAID_AS[ruling.rule] ?? {};
+    return { severity, code: refusalCode(ruling.rule), ...about, text };
   });
 }
+
+/** Under which code a refusal by a rule is told. */
+export const refusalCode = (rule: RuleId): FindingCode => SAID_AS[rule]?.code ?? 'not-allowed';
 
 /** Rules whose refusal has a finding of its own, and those after which the numbers are still to be trusted. */
 const SAID_AS: Readonly<Partial<Record<RuleId, { readonly code: FindingCode; readonly severity?: Severity }>>> = {

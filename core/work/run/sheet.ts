@@ -1,5 +1,6 @@
-import type { CoatPlan, LaidCoat, Plan, PlannedJob } from '#core/work/plan';
+import { type CoatPlan, type LaidCoat, paceWith, type Plan, type PlannedJob } from '#core/work/plan';
 import { type BegunCoat, begunKey, type LaidOut, layOut, type SheetFrom } from '#core/work/runsheet';
+import type { Pace } from '#core/work/sections';
 import { calibrated } from './calibrate';
 import { coatKey, type Patch, patchKey } from './events';
 import { type PatchRecord, patchState, type PatchState, type RunRecord } from './record';
@@ -96,24 +97,39 @@ function sheetFrom(job: PlannedJob, { patches }: RunRecord, nowMin: number): She
   }
   const still = (startMin: number, areaM2: number, m2PerMin: number) => Math.max(nowMin, startMin + areaM2 / m2PerMin);
   for (const [key, own] of byCopy) {
-    const ends = own.flatMap(({ levelEndMin }) => levelEndMin ?? []);
-    const wet = own.flatMap(({ patch, start, layStartMin, layEndMin, levelStartMin, levelEndMin }) => {
-      if (levelEndMin !== undefined) return [];
-      const endMin = layEndMin ?? still(layStartMin, start.areaM2, job.crew.layM2PerMin);
-      const handsUntil =
-        levelStartMin === undefined ? endMin : still(levelStartMin, start.areaM2, job.crew.levelM2PerMin);
-      busyUntilMin = Math.max(busyUntilMin, handsUntil);
-      return [{ section: patch.section, startMin: layStartMin, endMin }];
-    });
+    const done = new Set<number>();
+    const wet: { section: number; startMin: number; endMin: number }[] = [];
+    let endMin = -Infinity;
+    for (const { patch, start, layStartMin, layEndMin, levelStartMin, levelEndMin } of own) {
+      const pace = paceOf(job, patch, start.product);
+      const laidMin = layEndMin ?? still(layStartMin, start.areaM2, pace.layM2PerMin);
+      // What hands are levelling is as good as done, once they are through with it.
+      const levelledMin =
+        levelEndMin ??
+        (levelStartMin === undefined ? undefined : still(levelStartMin, start.areaM2, pace.levelM2PerMin));
+      if (levelEndMin === undefined) busyUntilMin = Math.max(busyUntilMin, levelledMin ?? laidMin);
+      if (levelledMin === undefined) wet.push({ section: patch.section, startMin: layStartMin, endMin: laidMin });
+      else {
+        done.add(patch.section);
+        endMin = Math.max(endMin, levelledMin);
+      }
+    }
     begun.set(key, {
       sections: own[0]!.start.sections,
-      done: new Set(own.filter(({ levelEndMin }) => levelEndMin !== undefined).map(({ patch }) => patch.section)),
+      done,
       wet,
       startMin: Math.min(...own.map(({ layStartMin }) => layStartMin)),
-      endMin: ends.length > 0 ? Math.max(...ends) : nowMin,
+      endMin: done.size > 0 ? endMin : nowMin,
     });
   }
   return { nowMin, busyUntilMin, begun };
+}
+
+/** The crew's pace with what a patch is laid with. */
+function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Patch, id: string): Pace {
+  const product = products.find((sheet) => sheet.id === id);
+  const method = surfaces.find((own) => own.id === surface)?.layers[layer]?.method;
+  return product && method ? paceWith(crew, product, method) : crew;
 }
 
 /** What was really done of one coat. */

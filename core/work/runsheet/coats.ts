@@ -1,9 +1,10 @@
-import { shapeShortSideM } from '#core/item/geometry';
-import { answerOf, judgeStack, type Ruling, seenSubstrate, withOverruled } from '#core/products/layering';
+import { answerOf, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
 import { type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import {
+  asSeen,
   type CoatCase,
+  coatsInOrder,
   inOnePiece,
   levelling,
   type PlannedJob,
@@ -33,9 +34,8 @@ export interface SurfaceCoat {
   /** Refused by kind: it is not laid, and what comes over it is judged as if it were there. */
   readonly refused: boolean;
   readonly coatCase: CoatCase;
-  /** Area of one copy, its short side, and whether it goes in one piece. */
+  /** Area of one copy, and whether it goes in one piece. */
   readonly oneM2: number;
-  readonly shortSideM: number;
   readonly onePiece: boolean;
   /** Factors on a person's own pace. */
   readonly layFactor: number;
@@ -55,18 +55,13 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
   const known = new Map<string, SurfaceCoat['openingAt']>();
   return job.surfaces.map((surface, at) => {
     const oneM2 = surfaceAreaM2(surface);
-    const shortSideM = shapeShortSideM(surface.shape, oneM2);
-    const coats = surface.layers.flatMap(({ product: id, coats: count, method, overruled }, layer) => {
-      const product = products.get(id);
-      if (!product) throw new RangeError(`surface ${surface.id}: no product ${id}`);
-      return Array.from({ length: count }, (_, index) => ({ product, method, overruled, layer, coat: index + 1 }));
-    });
+    const coats = coatsInOrder(surface, products);
     const stack = coats.map(({ product }) => product);
     const judged = judgeStack({ ...surface, layers: stack, refinishedAgoMin: undefined }, []);
-    return coats.map(({ product, method, overruled, layer, coat }, index): SurfaceCoat => {
-      const substrate = seenSubstrate(surface.substrate, surface.existing, stack.slice(0, index));
-      const seen = substrate === surface.substrate ? surface : { ...surface, substrate };
-      const rulings = withOverruled(judged[index]!.rulings, overruled);
+    return coats.map(({ product, method, layer, coat }, index): SurfaceCoat => {
+      const seen = asSeen(surface, stack.slice(0, index));
+      const { substrate } = seen;
+      const rulings = withOverruled(judged[index]!.rulings, surface.layers[layer]!.overruled);
       const { ambient, matteSchool, crew } = job;
       const coatCase: CoatCase = { product, substrate, surfaceC: surface.surfaceC, ambient, matteSchool };
       const alike = [product.id, method, substrate, surface.surfaceC].join(' ');
@@ -84,7 +79,6 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
         refused: answerOf(rulings) === 'no',
         coatCase,
         oneM2,
-        shortSideM,
         onePiece: inOnePiece(seen),
         layFactor: METHODS[method].pace * product.layPace,
         levelFactor: product.levelPace,

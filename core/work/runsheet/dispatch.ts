@@ -1,6 +1,6 @@
-import { answerOf, intervalRulingsOn, type Ruling, withOverruled } from '#core/products/layering';
-import { hoursOf, mayDo, nextFit, type Person, SAME_MOMENT_MIN } from '#core/work/crew';
-import { coatMilestones, type CoatMilestones } from '#core/work/plan';
+import { answerOf, type Ruling, withOverruled } from '#core/products/layering';
+import { CREW_ROLES, hoursOf, mayDo, nextFit, type Person, SAME_MOMENT_MIN } from '#core/work/crew';
+import { coatMilestones, type CoatMilestones, intervalRulings, say } from '#core/work/plan';
 import { maxSectionM2, sectionCount } from '#core/work/sections';
 import { type LevelWindow, stepAt } from '#core/time/clocks';
 import type { SurfaceCoat } from './coats';
@@ -70,6 +70,8 @@ export interface RefusedCopy {
 export interface Dispatched {
   readonly actions: readonly Action[];
   readonly laid: readonly CopyCoat[];
+  /** Begun, and not to be ended within anybody's hours. */
+  readonly begunOnly: readonly CopyCoat[];
   readonly refused: readonly RefusedCopy[];
   /** What nobody's hours leave room for. */
   readonly unlaid: readonly { readonly coat: SurfaceCoat; readonly copy: number }[];
@@ -297,10 +299,8 @@ export function dispatch(
     if (chain.todo.length > 0) wake(chain, nowMin);
   };
   const finish = (chain: Chain) => {
-    const coat = chain.coats[chain.next]!;
-    const { startMin, endMin, sections, copy, byTime, outsideMin } = chain;
-    const milestones = coatMilestones(coat.coatCase, startMin, endMin);
-    const done: CopyCoat = { coat, copy, sections, startMin, endMin, milestones, byTime, outsideMin };
+    const done = copyCoat(chain);
+    const { endMin } = done;
     laid.push(done);
     chain.below = done;
     passed(chain, endMin);
@@ -329,8 +329,9 @@ export function dispatch(
   /** Lays the next section of a copy now, if everything wet can still be levelled in time. */
   const lay = (chain: Chain, who: number, atMin: number): boolean => {
     const coat = chain.coats[chain.next]!;
-    const { verdict, window } = coat.openingAt(atMin);
-    if (verdict === 'closed' || !window) return false;
+    // What is begun is gone on with, whatever the air has become.
+    const window = coat.openingAt(atMin).window ?? (chain.takenUp ? { fromMin: 0, byMin: null } : undefined);
+    if (!window) return false;
     const sections = chain.sections || sectionsFor(coat, who, window);
     const areaM2 = coat.oneM2 / sections;
     // What was begun in sections too large for the air as it is now is gone on with all the same.
@@ -354,7 +355,7 @@ export function dispatch(
     const after = [...wets, wet].sort(firstToClose);
     const freeThen = free.with(who, atMin + layMin);
     const plan = levelInTime(after, levellers, freeThen);
-    if (!plan || (strategy.ahead === 'safe' && !atOnce(plan, wets[0], atMin))) return false;
+    if (!plan || (strategy.ahead === 'safe' && !atOnce(plan, wets[0], who, atMin))) return false;
     if (chain.sections === 0) {
       waiting = waiting.filter((other) => other !== chain);
       inHand.push(chain);
@@ -405,7 +406,7 @@ export function dispatch(
     const inTime = levelInTime(wets, levellers, free);
     // What is wet already is levelled however late it is: it comes first.
     if (!inTime) wets = wets.map((wet) => ({ ...wet, byMin: Infinity }));
-    take(inTime ?? levelInTime(wets, levellers, free) ?? []);
+    take(inTime ?? levelInTime(wets, levellers, free) ?? levelInTime(wets, staying(people), free) ?? []);
   }
 
   for (;;) {
@@ -473,7 +474,21 @@ export function dispatch(
       .map((coat) => ({ coat, copy: chain.copy })),
   );
   const endMin = actions.reduce((end, action) => Math.max(end, action.endMin), nowMin);
-  return { actions, laid, refused, unlaid, lateCoats, endMin };
+  const begunOnly = chains.flatMap((chain) =>
+    chain.next < chain.coats.length && chain.sections > 0 ? [copyCoat(chain)] : [],
+  );
+  return { actions, laid, begunOnly, refused, unlaid, lateCoats, endMin };
+}
+
+/** Whoever is there stays until what is wet is levelled, whatever their hours say. */
+const staying = (people: readonly Person[]) =>
+  levellersOf(people.map(({ hours: _, ...person }) => ({ ...person, does: CREW_ROLES })));
+
+/** The coat a copy has in hand, with what follows from its times. */
+function copyCoat({ coats, next, copy, sections, startMin, endMin, byTime, outsideMin }: Chain): CopyCoat {
+  const coat = coats[next]!;
+  const milestones = coatMilestones(coat.coatCase, startMin, endMin);
+  return { coat, copy, sections, startMin, endMin, milestones, byTime, outsideMin };
 }
 
 /** More actions than anybody is led through come of a wrong entry, and would only fill the memory. */
@@ -487,11 +502,16 @@ const AT_ONCE_MIN = 0.05;
 const NOT_WORTH_BEGINNING_MIN = 1;
 
 /** Whether what opens first is still gone back to as soon as it is open. */
-function atOnce(plan: readonly Levelling<WetSection>[], oldest: WetSection | undefined, atMin: number): boolean {
+function atOnce(
+  plan: readonly Levelling<WetSection>[],
+  oldest: WetSection | undefined,
+  who: number,
+  atMin: number,
+): boolean {
   const back = oldest && plan.find(({ wet }) => wet === oldest);
   if (!back) return true;
   const [opensMin] = beginsBetween(back.wet, back.who, back.endMin - back.startMin);
-  if (opensMin < atMin + NOT_WORTH_BEGINNING_MIN) return false;
+  if (back.who === who && opensMin < atMin + NOT_WORTH_BEGINNING_MIN) return false;
   return back.startMin <= opensMin + AT_ONCE_MIN;
 }
 
@@ -516,23 +536,18 @@ function chainOf(coats: readonly SurfaceCoat[], copy: number): Chain {
   };
 }
 
+/** Why a coat is refused by kind, in the plan's words. */
 function kindOf(rulings: readonly Ruling[]): { code: RefusalCode; rulings: readonly Ruling[] } {
-  const bonds = rulings.filter(({ answer }) => answer === 'no').every(({ rule }) => BOND_RULES.has(rule));
+  const bonds = rulings.filter(({ answer }) => answer === 'no').every(({ rule }) => say.refusalCode(rule) === 'bond');
   return { code: bonds ? 'bond' : 'not-allowed', rulings };
 }
-const BOND_RULES: ReadonlySet<string> = new Set(['bond', 'film-first']);
 
-/** What the rules say of a coat that begins over the one below at a moment. */
-function overBelow({ surface, product, layer }: SurfaceCoat, below: CopyCoat, startMin: number): Ruling[] {
-  const { recoatFrom: recoatFromMin, recoatBy: recoatByMin } = below.milestones;
-  const rulings = intervalRulingsOn({
-    product,
-    substrate: surface.substrate,
-    below: { kind: 'product', product: below.coat.product },
-    interval: { startMin, belowEndMin: below.endMin, recoatFromMin, recoatByMin },
-  });
-  return withOverruled(rulings, surface.layers[layer]!.overruled);
-}
+/** What the rules say of a coat that begins over the one below at a moment, and what was set aside of it by hand. */
+const overBelow = ({ surface, product, layer }: SurfaceCoat, { coat, ...laid }: CopyCoat, startMin: number): Ruling[] =>
+  withOverruled(
+    intervalRulings(surface, product, { product: coat.product, laid }, startMin),
+    surface.layers[layer]!.overruled,
+  );
 
 /** Minutes of work and waiting still to come on a copy from each of its coats on: what is longest is begun first. */
 function longestRest(coats: readonly SurfaceCoat[], people: readonly Person[]): number[] {

@@ -1,10 +1,9 @@
-import { substrateFactors } from '#core/item/substrates';
-import { answerOf, type Ruling } from '#core/products/layering';
-import { METHODS } from '#core/products/methods';
+import { answerOf } from '#core/products/layering';
 import type { Product } from '#core/products/sheets';
 import { countsFrom, latestMoment, type MilestoneName } from '#core/time/clocks';
 import { peopleOf, type Person } from '#core/work/crew';
 import {
+  amountOnCopy,
   type CoatMilestones,
   type CoatPlan,
   coatWindow,
@@ -18,7 +17,6 @@ import {
   type SurfacePlan,
   waterSafeOf,
 } from '#core/work/plan';
-import { amountOnSurface } from '#core/work/quantity';
 import { maxSectionM2, sectionTiming } from '#core/work/sections';
 import { coatsOf, type SurfaceCoat } from './coats';
 import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
@@ -34,7 +32,6 @@ export interface SheetAction extends Action {
 export interface RefusedCoat {
   readonly coat: SurfaceCoat;
   readonly code: RefusalCode;
-  readonly rulings: readonly Ruling[];
 }
 
 /** A whole job laid out action by action. Minutes on the scale of the job. */
@@ -104,19 +101,8 @@ function onceACoat<T extends { readonly coat: SurfaceCoat }>(entries: readonly T
   return [...byCoat.values()].sort((a, b) => a.coat.at - b.coat.at || a.coat.round - b.coat.round);
 }
 
-/** What one copy of a coat takes in so many sections, units of the product. */
-function amountOfCopy({ surface, product, method, oneM2, shortSideM }: SurfaceCoat, sections: number): number {
-  return amountOnSurface({
-    areaM2: oneM2,
-    coveragePerM2: product.coveragePerM2,
-    substrateFactor: substrateFactors(surface.substrate, product.substrates[surface.substrate]).coverage,
-    methodFactor: METHODS[method].amount,
-    sections,
-    shortSideM,
-    usageFactor: product.usageFactor,
-  });
-}
-const amountOf = ({ coat, sections }: Action) => amountOfCopy(coat, sections) / sections;
+/** What one section takes, units of the product. */
+const amountOf = ({ coat, sections }: Action) => amountOnCopy(coat.surface, coat, sections) / sections;
 
 function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid: copies, refused }: OfCoat): CoatPlan {
   const { surface, product, layer, method, rulings } = coat;
@@ -146,7 +132,7 @@ function laidCoat(job: PlannedJob, coat: SurfaceCoat, copies: readonly CopyCoat[
     sectionsPerCopy,
     sectionM2,
     timing: sectionTiming(sectionM2, guarded, pace, job.crew.mode),
-    amount: copies.reduce((sum, { sections }) => sum + amountOfCopy(coat, sections), 0),
+    amount: copies.reduce((sum, { sections }) => sum + amountOnCopy(coat.surface, coat, sections), 0),
     startMin,
     endMin,
     milestones: milestonesOfAll(copies, product),

@@ -14,7 +14,7 @@ export interface OfCoat {
 /** A sheet coat by coat. */
 export function byCoat(
   coats: readonly (readonly SurfaceCoat[])[],
-  { laid, refused, unlaid, actions }: Dispatched,
+  { laid, begunOnly, refused, unlaid, actions }: Dispatched,
 ): ReadonlyMap<SurfaceCoat, OfCoat> {
   const each = new Map(
     coats
@@ -24,7 +24,7 @@ export function byCoat(
         { laid: [] as CopyCoat[], refused: [] as RefusedCopy[], startsMin: [] as number[], unlaid: false },
       ]),
   );
-  for (const copy of laid) each.get(copy.coat)!.laid.push(copy);
+  for (const copy of [...laid, ...begunOnly]) each.get(copy.coat)!.laid.push(copy);
   for (const copy of refused) each.get(copy.coat)!.refused.push(copy);
   for (const { coat } of unlaid) each.get(coat)!.unlaid = true;
   for (const { coat, does, startMin } of actions) if (does === 'lay') each.get(coat)!.startsMin.push(startMin);

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { preparationMin } from '#core/work/hours';
 import { compareLevels } from '#core/work/prepare';
 import { changePrepare } from '#job/edit';
 import { Station } from '../../job/Station';
@@ -14,7 +15,10 @@ export function Component() {
   const job = useJob();
   const { document, chosen, edit } = job;
   const { prepared: view } = job;
-  const options = useMemo(() => compareLevels(view.cases, view.settings), [view]);
+  const options = useMemo(
+    () => compareLevels(view.cases, view.settings).map((each) => ({ ...each, minutes: preparationMin(each.minutes) })),
+    [view],
+  );
   const lens = useMemo(() => prepareLens(view.preparation.panels), [view]);
   const [comparing, setComparing] = useState(false);
   const prepared = chosen && view.preparation.panels.find(({ id }) => id === chosen.id);

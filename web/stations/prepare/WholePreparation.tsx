@@ -1,6 +1,6 @@
 import { MARK_KINDS } from '#core/item/condition';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
-import { preparationMin, USUAL_DAY_MIN } from '#core/work/hours';
+import { preparationMin } from '#core/work/hours';
 import {
   adviseLevel,
   FULL_SITE,
@@ -60,7 +60,7 @@ export function WholePreparation({ job, options }: Props) {
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
   );
-  const total = preparationMin(preparation.minutes, USUAL_DAY_MIN);
+  const total = preparationMin(preparation.minutes);
   const clock = [
     ...(total > preparation.minutes ? [`${hours(total - preparation.minutes)} of it set-up and packing up`] : []),
     ...(day.waitedMin >= 1

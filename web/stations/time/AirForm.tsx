@@ -88,7 +88,7 @@ export function AirForm({ job }: { readonly job: JobView }) {
       <Part title="When">
         <div className="grid grid-cols-2 gap-3">
           <DateTimeField
-            label="Laying starts"
+            label="Work begins"
             required
             value={toInput(document.startAt)}
             disabled={begun}

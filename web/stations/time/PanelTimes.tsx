@@ -176,8 +176,7 @@ function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
         </dd>
         <dt className="text-ink-2">A section</dt>
         <dd className="text-right">
-          lay {span(timing.layMin)}, {job.document.crew.mode === 'pair' ? 'follow after' : 'wait'}{' '}
-          {span(timing.waitMin)}, level {span(timing.levelMin)}
+          lay {span(timing.layMin)}, go on elsewhere until it opens, level {span(timing.levelMin)}
         </dd>
         <dt className="text-ink-2">Laying starts</dt>
         <dd className="text-right">{moment(job.at(laid.startMin))}</dd>

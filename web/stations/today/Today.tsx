@@ -189,7 +189,7 @@ function Other({ job, now }: { readonly job: JobSummary; readonly now: number })
     phase === 'survey'
       ? 'Nothing chosen for it yet'
       : phase === 'planned'
-        ? `Laying starts ${moment(startAt)}`
+        ? `Begins ${moment(startAt)}`
         : renew
           ? `${minutesUntil(renew, now) < 0 ? 'Wants renewing since' : 'First to renew'} ${moment(renew)}`
           : 'Nothing to renew';

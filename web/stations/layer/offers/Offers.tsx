@@ -8,7 +8,7 @@ import { LEVEL_DEFINITIONS } from '#core/work/prepare';
 import { type OfferRecord, offerSchema } from '#formats/choice';
 import { money } from '#formats/values';
 import { choiceSurfaces } from '#job/choose';
-import { changePrepare, type Edit, setAgreed, setStacks } from '#job/edit';
+import { changePrepare, type Edit, setAgreed, setStacks, stripFirst } from '#job/edit';
 import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
 import { errorText, useOffersQuery } from '../../../app/api';
 import type { JobView } from '../../../job/useJobView';
@@ -33,9 +33,11 @@ export function Offers({ job }: { readonly job: JobView }) {
   );
   const { agreed } = document;
   const planned =
-    ({ offer, applied }: Quoted): Edit =>
+    ({ offer, applied, stripped }: Quoted): Edit =>
     (draft) =>
-      changePrepare({ level: offer.level })(setStacks(toPlan(applied, shelf, laid), shelf)(draft));
+      stripFirst(stripped)(
+        changePrepare({ level: offer.level })(setStacks(toPlan(applied, shelf, laid), shelf)(draft)),
+      );
   const agree = (quote: Quoted) => {
     const { id, name, promised, notPromised } = quote.offer;
     const record = {

@@ -225,7 +225,7 @@ export function Component() {
             control={control}
             name="startAt"
             render={({ field }) => (
-              <DateTimeField label="Laying starts" required value={field.value} onChange={field.onChange} />
+              <DateTimeField label="Work begins" required value={field.value} onChange={field.onChange} />
             )}
           />
           <Controller
