@@ -2,8 +2,9 @@ import { planRemoval } from '#core/after/removal';
 import { FOUND_IDS, type FoundId } from '#core/products/families';
 import { prepareItem } from '#core/work/prepare';
 import type { Job } from '#formats/job';
-import { quoted } from '#job/offers';
+import { laidInWords, quoted } from '#job/offers';
 import { planOf } from '#job/plan';
+import { comingBack } from '#job/return';
 import { ternmouthYard } from '../../demo/workshop';
 import { panelCases, prepareSettings } from '.';
 
@@ -75,4 +76,26 @@ test('a base and its top come off together and are counted once; film by its age
   const pull = (years: number) => off(layer('film', years)).layers[0]!.steps[0]!.minutes / 10;
   expect([pull(0), pull(3), pull(6)]).toEqual([35, 60, 90]);
   expect(pull(7.5)).toBe(105);
+});
+
+test('what was taken off does not come back with the item, what was laid does', () => {
+  const back = comingBack(found(['paste-wax'], ['bonnet']), []).surfaces;
+  expect(back.find(({ id }) => id === 'bonnet')!.existing).toEqual([]);
+  expect(back.find(({ id }) => id === 'roof')!.existing).toEqual(['paste-wax']);
+});
+
+test('a film that stays is what is prepared: nothing is taken from the paint below it', () => {
+  const filmed = { ...found(['film']), prepare: { ...document.prepare, level: 'full' as const } };
+  const { panels } = prepareItem(panelCases(filmed), prepareSettings(filmed));
+  for (const { ledger, steps } of panels) {
+    expect(ledger).toBeUndefined();
+    expect(steps.filter(({ clearUm }) => clearUm[1] > 0.2)).toEqual([]);
+  }
+});
+
+test('an owner is told what comes off first', () => {
+  const [offer] = yard.offers.filter(({ lines }) => lines.some(({ layers }) => layers.length > 1));
+  const job = found(['ceramic']);
+  const quote = quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) });
+  expect(laidInWords(quote, job.surfaces, yard.shelf)[0]).toMatch(/^What was found comes off first: \d+ panels/);
 });

@@ -4,7 +4,7 @@ import { plannedJob } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { preparedWith } from '#job/view';
 import { ternmouthYard } from '../../demo/workshop';
-import { inOpeningHours, layingFrom, weekOf } from './promise';
+import { countsFrom, inOpeningHours, layingFrom, weekOf } from './promise';
 
 const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
 const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
@@ -49,4 +49,12 @@ test('a closed day is not worked, and a day begun earlier is ready no later', ()
   expect(promised('2027-03-02T08:00:00+01:00').plan.handoverMin! - 8 * 60).toBeLessThanOrEqual(
     promised('2027-03-02T16:00:00+01:00').plan.handoverMin!,
   );
+});
+
+test('it is counted from the start until preparation or laying has begun, and from now then', () => {
+  const stages = new Map([['wash/1', {} as never]]);
+  expect(countsFrom(fresh.record, 500)).toBe(0);
+  expect(countsFrom({ ...fresh.record, stages }, 500)).toBe(500);
+  expect(countsFrom({ ...fresh.record, stages }, -500)).toBe(0);
+  expect(countsFrom({ ...fresh.record, patches: new Map([['p', {} as never]]) }, -5)).toBe(-5);
 });

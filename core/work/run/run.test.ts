@@ -132,6 +132,51 @@ describe('the run sheet', () => {
     expect(laidAfter(125).findings).toEqual([]);
   });
 
+  test('what is wet is led back to after everybody’s hours, and what is begun stays where its window has closed', () => {
+    const gone = job({
+      products: [base],
+      surfaces: planned.surfaces,
+      crew: {
+        ...planned.crew,
+        people: [
+          {
+            id: '1',
+            layM2PerMin: 0.45,
+            levelM2PerMin: 0.5,
+            does: ['lay', 'level'],
+            hours: [
+              [0, 3],
+              [900, 1400],
+            ],
+          },
+        ],
+      },
+    });
+    const late = runSheet(gone, foldLog(log(...laid(0))), 10);
+    expect([late.current!.state, late.current!.patch]).toEqual(['waiting', patch]);
+    expect(late.out.actions[0]).toMatchObject({ does: 'level' });
+    const hot = {
+      ...planned,
+      ambient: [
+        { atMin: 0, airC: 20, rhPct: 50, airSpeed: 0.1 },
+        { atMin: 3, airC: 75, rhPct: 5, airSpeed: 6 },
+      ] as const,
+    };
+    const inHeat = runSheet(hot, foldLog(log(...laid(0))), 4);
+    expect(inHeat.wet.map((wet) => wet.patch)).toEqual([patch]);
+    expect(inHeat.patches.filter((one) => one.patch.surface === 'roof')).toHaveLength(start.sections);
+  });
+
+  test('what hands are levelling is not levelled once more', () => {
+    const levelling = log(...laid(0), [3, { type: 'level-start', patch }]);
+    const { out, current } = runSheet(planned, foldLog(levelling), 3.5);
+    expect(current!.patch).toEqual(patch);
+    const again = out.actions.filter(
+      ({ does, coat, section }) => does === 'level' && coat.surface.id === patch.surface && section === patch.section,
+    );
+    expect(again).toEqual([]);
+  });
+
   test('taken up where it stands, a run goes on as the sheet said; taken up later, later by as much', () => {
     const whole = runSheet(planned, foldLog([]), 0);
     const { actions } = whole.out;

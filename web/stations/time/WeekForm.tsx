@@ -1,12 +1,11 @@
 import { useState } from 'react';
-import type { OpenDay } from '#core/work/hours';
+import { type OpenDay, USUAL_WEEK } from '#core/work/hours';
 import type { Bay } from '#formats/job';
 import { weekOf } from '#job/promise';
 import { errorText, useSaveBayMutation } from '../../app/api';
 import { NumberField } from '../../ui/NumberField';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
-const USUAL_DAY: OpenDay = [8, 18];
 
 /** When somebody works in a bay, day by day: nothing is begun that cannot be levelled before it closes. */
 export function WeekForm({ bay }: { readonly bay: Bay }) {
@@ -32,7 +31,11 @@ export function WeekForm({ bay }: { readonly bay: Bay }) {
           return (
             <li key={name} className="grid grid-cols-[7.5rem_1fr_1fr] items-end gap-2">
               <label className="flex min-h-10 items-center gap-2 text-[14px]">
-                <input type="checkbox" checked={open !== null} onChange={() => change(at, open ? null : USUAL_DAY)} />
+                <input
+                  type="checkbox"
+                  checked={open !== null}
+                  onChange={() => change(at, open ? null : USUAL_WEEK[at]!)}
+                />
                 {name}
               </label>
               {open ? (
