@@ -153,8 +153,7 @@ function Whole({ job }: { readonly job: JobView }) {
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
           {inTheWay.length > 0 && (
             <Button className="mt-2 w-full" onClick={() => edit(stripFirst(inTheWay))}>
-              Take what was found off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first,
-              as work in Prepare
+              Take it off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first
             </Button>
           )}
           <Link to={`/shelf/rules?job=${job.id}`} className="mt-2 inline-block text-[14px] text-ink-2 underline">

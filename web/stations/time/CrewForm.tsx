@@ -9,8 +9,8 @@ import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 
 const MODES: Readonly<Record<CrewMode, string>> = {
-  solo: 'One person lays, then levels',
-  pair: 'One lays, a second follows',
+  solo: 'One person lays and levels',
+  pair: 'Two people, each lays and levels',
 };
 const AHEAD: Readonly<Record<AheadSchool, string>> = {
   safe: 'Back to each section as soon as it opens',

@@ -151,7 +151,7 @@ function Ready({ job }: { readonly job: JobView }) {
         ))}
         {work.personMin > 0 && (
           <div className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
-            <dt className="text-ink-2">Work of laying</dt>
+            <dt className="text-ink-2">{job.begun ? 'Laying still to come' : 'Work of laying'}</dt>
             <dd className="figure text-[17px]">
               <Working
                 name="Work of laying"
