@@ -51,7 +51,7 @@ test('measures are shown and typed in either system, and what is stored stays me
 
 test('a day is typed as one writes it or chosen from a month, and shown one way', async ({ page }) => {
   await page.goto('/jobs/satin-tourer/time');
-  const day = page.getByLabel('Laying starts: day');
+  const day = page.getByLabel('Work begins: day');
   await expect(day).toHaveValue('4 Mar 2027');
   await day.fill('5.3.');
   await day.press('Enter');
@@ -60,9 +60,9 @@ test('a day is typed as one writes it or chosen from a month, and shown one way'
   await day.press('Enter');
   await expect(page.getByText(/^not a day:/)).toBeVisible();
   await day.fill('5 March 2027');
-  await page.getByLabel('Laying starts: time').fill('830');
-  await page.getByLabel('Laying starts: time').press('Enter');
-  await expect(page.getByLabel('Laying starts: time')).toHaveValue('08:30');
+  await page.getByLabel('Work begins: time').fill('830');
+  await page.getByLabel('Work begins: time').press('Enter');
+  await expect(page.getByLabel('Work begins: time')).toHaveValue('08:30');
   await page.getByRole('group', { name: 'Owner needs it by' }).getByRole('button').click();
   await page.getByRole('button', { name: 'Saturday, 20 March 2027' }).click();
   await expect(page.getByLabel('Owner needs it by: day')).toHaveValue('20 Mar 2027');

@@ -34,7 +34,7 @@ const schema = z
     source: z.string(),
     stretched: z.string(),
     bayId: z.string(),
-    startAt: z.string().min(1, { error: 'When does laying start?' }),
+    startAt: z.string().min(1, { error: 'When does the work begin?' }),
     needsBy: z.string(),
     lengthMm: z.string(),
     widthMm: z.string(),
