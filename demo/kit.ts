@@ -67,8 +67,8 @@ const SHEETS: readonly KitEntryInput[] = [
     grade: 'cutting',
     diminishing: true,
     mlPerDot: 0.6,
-    dotsFirst: 6,
-    dotsLoaded: 4,
+    dotsFirst: 5,
+    dotsLoaded: 3,
   },
   {
     kind: 'liquid',

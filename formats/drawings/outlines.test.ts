@@ -274,6 +274,10 @@ describe('hostile drawings', () => {
     );
   });
 
+  test('attributes without a value', () => {
+    answersSoundly('<svg width><g id transform><rect width="5" height="9" x y/></g></svg>');
+  });
+
   test('numbers beyond sense', () => {
     const huge = '<svg><path d="M0 0 L1e308 0 L1e308 1e308 Z"/><rect width="-5" height="9"/><circle r="NaN"/></svg>';
     answersSoundly(huge);

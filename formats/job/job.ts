@@ -1,4 +1,5 @@
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
+import { BODIES, PIECE_IDS } from '#core/item/make';
 import {
   INSPECTION_LIGHTS,
   IRON_TESTS,
@@ -18,7 +19,7 @@ import { METHOD_IDS } from '#core/products/methods';
 import { STILL_AIR } from '#core/time/air';
 import { CREW_ROLES } from '#core/work/crew';
 import { AHEAD_SCHOOLS } from '#core/work/plan';
-import { LEVELS, PAIR_IDS, SCOPE_STATES, USES } from '#core/work/prepare';
+import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/work/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
 import { productSchema } from '#formats/shelf';
 import {
@@ -84,10 +85,15 @@ const mark = object({
   severity: oneOf(MARK_SEVERITIES),
   at: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }),
   sizeMm: positive().optional(),
+  /** All over the panel rather than in one place. */
+  allOver: flag().optional(),
   outcome: oneOf(OUTCOMES).optional(),
   light: oneOf(INSPECTION_LIGHTS).optional(),
   note: text().optional(),
 });
+
+/** Nothing takes longer than so many times a flat. */
+const MOST_HANDLING = 20;
 
 export const surfaceSchema = object({
   id: nonEmpty(),
@@ -98,6 +104,14 @@ export const surfaceSchema = object({
     .max(JOB_LIMITS.copies, { error: `expected at most ${JOB_LIMITS.copies} copies` })
     .default(1),
   curvature: positive().optional(),
+  /** What is under the finish, where that is not as its kind of surface usually is: a gauge reads on metal only. */
+  body: oneOf(BODIES).optional(),
+  /** Small and shaped: done by the piece, whatever its area. */
+  piece: oneOf(PIECE_IDS).optional(),
+  /** How many times as long everything on it takes as on a flat of its size. */
+  handling: positive()
+    .max(MOST_HANDLING, { error: `expected at most ${MOST_HANDLING}` })
+    .optional(),
   onePiece: flag().default(false),
   /** Its n-th coat is not begun before the n-th coat of these, all copies, is levelled: access, dust, reach. */
   follows: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
@@ -128,6 +142,8 @@ export const surfaceSchema = object({
   zone: oneOf(['front', 'top', 'left', 'right', 'rear', 'under']).optional(),
   note: text().optional(),
   marks: list(mark, JOB_LIMITS.marks).optional(),
+  /** Looked at under the lamp, and nothing found that correction would move. Without it and without marks: unknown. */
+  faultless: flag().optional(),
   touch: oneOf(TOUCHES).optional(),
   iron: oneOf(IRON_TESTS).optional(),
   water: oneOf(WATER_BEHAVIOURS).optional(),
@@ -249,6 +265,8 @@ export const jobSchema = object({
     leftOut: list(nonEmpty()).optional(),
     /** Surfaces from which what is found comes off before anything is laid. */
     strip: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
+    /** Surfaces that are sanded before they are cut, and with what. */
+    sand: list(object({ surface: nonEmpty(), with: oneOf(SANDINGS) }), JOB_LIMITS.surfaces).optional(),
     /** Test spots, in the order they were tried. */
     tests: list(
       object({
@@ -257,8 +275,12 @@ export const jobSchema = object({
         gonePct: percent(),
         hazePct: percent(),
         minutes: positive(),
-        /** Clear measured before and after, µm: kept with the job; nothing is worked out from it yet. */
+        /** Of the spot; absent: half a metre square. */
+        areaM2: positive().optional(),
+        /** Clear measured before and after, µm. */
         tookUm: nonNegative().optional(),
+        /** What turned the pad; absent: as the school has it. */
+        machine: oneOf(SPOT_MACHINES).optional(),
       }),
       JOB_LIMITS.testSpots,
     ).optional(),

@@ -1,4 +1,5 @@
 /** What the server keeps around a job: where it stands, in which version, in which bay. */
+import { BODIES } from '#core/item/make';
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
@@ -109,6 +110,7 @@ export type AirReading = z.output<typeof airReadingSchema>;
 export const probeSpotSchema = object({
   panel: nonEmpty(),
   substrate: oneOf(SUBSTRATE_IDS),
+  body: oneOf(BODIES).optional(),
   paint: oneOf(['factory', 'refinished', 'single-stage']),
   nth: wholePositive(),
 });

@@ -51,10 +51,28 @@ const changeMarks = (id: string, change: (marks: readonly SurfaceMark[]) => Surf
     ),
   }));
 
-export const addMark = (surface: string, mark: SurfaceMark): Edit => changeMarks(surface, (marks) => [...marks, mark]);
+export const addMark =
+  (surface: string, mark: SurfaceMark): Edit =>
+  (draft) =>
+    changeMarks(surface, (marks) => [...marks, mark])(changeSurface(surface, { faultless: undefined })(draft));
 
 export const changeMark = (surface: string, id: string, changes: Partial<SurfaceMark>): Edit =>
   changeMarks(surface, (marks) => marks.map((mark) => (mark.id === id ? { ...mark, ...changes } : mark)));
+
+/** Says what the paint of panels looks like all over; what was said before of that kind, all over, is replaced. */
+export const markAllOver = (ids: readonly string[], { kind, severity }: Pick<SurfaceMark, 'kind' | 'severity'>): Edit =>
+  inDocument((document) => ({
+    ...document,
+    surfaces: document.surfaces.map((surface) => {
+      if (!ids.includes(surface.id)) return surface;
+      const kept = (surface.marks ?? []).filter((mark) => !(mark.allOver && mark.kind === kind));
+      const mark: SurfaceMark = { id: `${surface.id}-${kind}-all-over`, kind, severity, at: [0.5, 0.5], allOver: true };
+      return { ...surface, faultless: undefined, marks: [...kept, mark] };
+    }),
+  }));
+
+/** Says of panels that they were looked at and nothing was found that correction would move. */
+export const sayFaultless = (ids: readonly string[]): Edit => changeSurfaces(ids, { faultless: true });
 
 export const removeMark = (surface: string, id: string): Edit =>
   changeMarks(surface, (marks) => marks.filter((mark) => mark.id !== id));

@@ -10,15 +10,11 @@ export function blankSurface(
 
 /** The panels of an unfolded template as surfaces of a job: the same polygons are map, area and sections. */
 export function templateSurfaces({ panels }: Net): Surface[] {
-  return panels.map(({ id, name, substrate, zone, curvature, outlineMm }) =>
+  return panels.map(({ outlineMm, ...panel }) =>
     blankSurface({
-      id,
-      name,
-      substrate,
+      ...panel,
       shape: { kind: 'polygon', pointsMm: outlineMm.map(([x, y]): [number, number] => [x, y]) },
-      curvature,
       measuredBy: 'template',
-      zone,
     }),
   );
 }

@@ -1,13 +1,15 @@
 import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
-import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
 import { seenSubstrate } from '#core/products/layering';
 import type { Kit } from '#core/work/kit';
 import { surfaceAreaM2 } from '#core/work/plan';
 import {
   climbLadder,
+  measuredPair,
   FULL_SITE,
   isDone,
+  type MeasuredPair,
   type PanelCase,
   prepareItem,
   type PrepareSettings,
@@ -35,6 +37,26 @@ export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surface
   });
 }
 
+/** What the test spots of each panel decided, by panel. */
+function spotsDecided({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>): Map<string, MeasuredPair> {
+  return new Map(
+    surfaces.flatMap(({ id }) => {
+      const own = (prepare?.tests ?? []).filter((test) => test.surface === id);
+      const spot = measuredPair(own, id, USUAL_GOAL_PCT);
+      return spot ? [[id, spot] as const] : [];
+    }),
+  );
+}
+
+/** Panels with the same paint: what a test spot decides on one holds for all of them. */
+const paintKey = ({ substrate, paint, hardness }: Pick<Surface, 'substrate' | 'paint' | 'hardness'>): string =>
+  [substrate, paint, hardness?.grade].join(' ');
+
+/** A total that says nothing of the clear: refinished, filled, or nothing a gauge can read. Gelcoat is thick and known. */
+const isUnreadable = (surface: Surface, { verdict }: Pick<PanelPaint, 'verdict'>): boolean =>
+  surface.substrate !== 'gelcoat' &&
+  (surface.paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || !gaugeReads(surface));
+
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
 
@@ -53,7 +75,13 @@ const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | 
 /** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);
-  const testsOn = (surface: string) => (job.prepare?.tests ?? []).filter((test) => test.surface === surface);
+  const spots = spotsDecided(job);
+  const likeSpots = new Map(
+    job.surfaces.flatMap((surface) => {
+      const spot = spots.get(surface.id);
+      return spot ? [[paintKey(surface), spot] as const] : [];
+    }),
+  );
   const products = new Map(job.products.map((product) => [product.id, product]));
   const scope = new Map(job.prepare?.scope?.map(({ surface, state, reason }) => [surface, { state, reason }]));
   return job.surfaces.map((surface, index): PanelCase => {
@@ -87,7 +115,14 @@ export function panelCases(job: Job): PanelCase[] {
         yearsPlanned: job.prepare?.yearsPlanned ?? USUAL_YEARS,
       }),
       scope: scope.get(id),
-      hazySpot: climbLadder(testsOn(id), USUAL_GOAL_PCT).hazy === true,
+      measured: spots.get(id) ?? likeSpots.get(paintKey(surface)),
+      faultless: surface.faultless,
+      unreadable: isUnreadable(surface, judged[index]!),
+      sand: job.prepare?.sand?.find((one) => one.surface === id)?.with,
+      body: surface.body,
+      piece: surface.piece,
+      handling: surface.handling,
+      tone: surface.colour?.tone,
     };
   });
 }

@@ -1,11 +1,9 @@
 import { createHash } from 'node:crypto';
-import type { PaintSystem } from '#core/item/paint';
-import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { gaugeReads, type PaintSystem, type ReadPart } from '#core/item/paint';
 
 /** Where the probe is set down. */
-export interface ProbeSpot {
+export interface ProbeSpot extends ReadPart {
   readonly panel: string;
-  readonly substrate: SubstrateId;
   readonly paint: PaintSystem;
   /** Which reading on this panel it is, from 1. */
   readonly nth: number;
@@ -30,8 +28,8 @@ const PANEL_SCATTER_UM = 5;
 /** Stands in for a real gauge: the same spot gives the same reading, and spots scatter as paint does. */
 export const simulatedThicknessGauge: ThicknessGauge = {
   simulated: true,
-  read({ panel, substrate, paint, nth }) {
-    if (!SUBSTRATES[substrate].gaugeReads) return null;
+  read({ panel, paint, nth, ...part }) {
+    if (!gaugeReads(part)) return null;
     const [middle, scatter] = USUAL_UM[paint];
     return Math.round(middle + PANEL_SCATTER_UM * swing(panel) + scatter * swing(`${panel}/${nth}`));
   },

@@ -70,6 +70,13 @@ const TABLE = define({
     polished: true,
     say: 'Small clusters where dust was sanded out; they cost clear coat to remove.',
   },
+  run: {
+    name: 'Run, sag',
+    sign: 'U',
+    usually: 'reduced',
+    polished: true,
+    say: 'Thick paint that ran: levelled on itself, then cut and refined; only where it is dry and hard.',
+  },
   etching: {
     name: 'Water-spot etching',
     sign: 'E',
@@ -160,6 +167,8 @@ export interface Mark {
   readonly sizeMm?: number | undefined;
   /** As agreed; else what is usual. */
   readonly outcome?: Outcome | undefined;
+  /** All over the panel rather than in one place. */
+  readonly allOver?: boolean | undefined;
   readonly light?: InspectionLight | undefined;
   readonly note?: string | undefined;
 }

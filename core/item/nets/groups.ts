@@ -1,10 +1,11 @@
 import { boundingBox, containsPoint, perimeterMm, type Point, type Polygon, type Shape } from '#core/item/geometry';
+import type { Make } from '#core/item/make';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Net, NetPanel, Zone } from './net';
 import type { Sizes } from './sizes';
 
 /** A surface that belongs to an item beside the panels of its outside. */
-export interface GroupSurface {
+export interface GroupSurface extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;
@@ -126,6 +127,7 @@ const TABLE = define({
           id: 'wheel-barrel',
           name: 'Wheel barrel',
           substrate: 'wheel',
+          piece: 'wheel-barrel',
           shape: { kind: 'cylinder', diameterMm, lengthMm: round(0.45 * diameterMm) },
           count,
         },
@@ -239,6 +241,7 @@ const TABLE = define({
         id: 'exhaust-tip',
         name: 'Exhaust tip',
         substrate: 'chrome',
+        piece: 'exhaust-tip',
         shape: { kind: 'cylinder', diameterMm: 85, lengthMm: 130 },
         count: 2,
       },

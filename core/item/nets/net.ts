@@ -1,11 +1,12 @@
 import type { Point, Polygon } from '#core/item/geometry';
+import type { Make } from '#core/item/make';
 import type { SubstrateId } from '#core/item/substrates';
 
 /** Where on the item a panel sits, and so in which order it can be reached. */
 export type Zone = 'front' | 'top' | 'left' | 'right' | 'rear' | 'under';
 
 /** One panel of an unfolded item, in net millimetres (x from nose to tail, y across, growing to the left side). */
-export interface NetPanel {
+export interface NetPanel extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;

@@ -1,4 +1,5 @@
 import { boundingBox, type Point } from '#core/item/geometry';
+import type { Make } from '#core/item/make';
 import type { SubstrateId } from '#core/item/substrates';
 import { type GroupId, VEHICLE_GROUPS } from './groups';
 import type { Linework, Net, NetPanel, Zone } from './net';
@@ -15,7 +16,7 @@ export interface VehicleDimensions {
 }
 
 /** A panel of the side elevation: x from the nose, z up from the ground, mm of the template. Drawn once, used on both sides. */
-export interface SidePanel {
+export interface SidePanel extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;
@@ -27,7 +28,7 @@ export interface SidePanel {
  * A panel of the centre strip. `half` runs from the centre line out and back: first coordinate the index
  * along the template's profile (3.5 is halfway between points 3 and 4), second the half width, mm.
  */
-export interface StripPanel {
+export interface StripPanel extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;

@@ -1,4 +1,5 @@
 import type { Point } from '#core/item/geometry';
+import type { Make } from '#core/item/make';
 import type { SubstrateId } from '#core/item/substrates';
 import type { GroupId } from './groups';
 import type { Linework, Net, NetPanel, Zone } from './net';
@@ -7,7 +8,7 @@ import type { Dimension, Sizes } from './sizes';
 import { checkedSizes, type ItemTemplate } from './template';
 
 /** A panel of a view, mm of the drawing, as a path or as a circle that stays round at any size. */
-export interface DrawnPanel {
+export interface DrawnPanel extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;
@@ -60,6 +61,8 @@ export interface ViewsDrawing {
   readonly words?: NonNullable<ItemTemplate['words']>;
   readonly groups?: readonly GroupId[];
   readonly aircraft?: boolean;
+  /** How many times as long as a flat everything on it takes. */
+  readonly handling?: number;
   readonly rows: readonly (readonly View[])[];
 }
 
@@ -96,7 +99,10 @@ export function viewsTemplate(drawing: ViewsDrawing): ItemTemplate {
     aircraft: drawing.aircraft ?? false,
     unfold: (sizes) => {
       const placed = place(drawing, checkedSizes(template, sizes));
-      const panels = placed.flatMap((one) => one.view.panels.flatMap((panel) => netPanels(one, panel, pointsOf)));
+      const { handling } = drawing;
+      const panels = placed.flatMap((one) =>
+        one.view.panels.flatMap((panel) => netPanels(one, handling ? { handling, ...panel } : panel, pointsOf)),
+      );
       const linework = placed.flatMap((one) => one.view.lines.flatMap((line) => netLines(one, line, pointsOf)));
       return { panels, linework } satisfies Net;
     },
@@ -176,8 +182,8 @@ function circleOnNet({ toNet, scale }: Placed, { at, radiusMm }: Round): Point[]
 
 function netPanels(place: Placed, panel: DrawnPanel, pointsOf: PointsOf): NetPanel[] {
   const { view } = place;
-  const { id, name, substrate, curvature, path, round, mirror } = panel;
-  const own = { substrate, curvature, zone: panel.zone ?? view.zone };
+  const { id, name, path, round, mirror, ...drawn } = panel;
+  const own = { ...drawn, zone: panel.zone ?? view.zone };
   if (round) return [{ ...own, ...sided(view, id, name), outlineMm: circleOnNet(place, round) }];
   const points = pointsOf(path!);
   const onNet = (outline: readonly Point[]) => outline.map((point) => place.toNet(point));

@@ -1,3 +1,4 @@
+import type { Body } from '#core/item/make';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 
 /** Bounds on a panel's median, micrometres, and on its robust z against the item. */
@@ -21,8 +22,16 @@ export const VERDICT_NAMES: Readonly<Record<PaintVerdict, string>> = {
   'not-readable': 'a gauge cannot read it',
 };
 
-export interface PanelReadings {
+export interface ReadPart {
   readonly substrate: SubstrateId;
+  readonly body?: Body | undefined;
+}
+
+/** Whether a gauge can read a part at all: a coat straight on metal. */
+export const gaugeReads = ({ substrate, body = 'metal' }: ReadPart): boolean =>
+  SUBSTRATES[substrate].gaugeReads === true && body === 'metal';
+
+export interface PanelReadings extends ReadPart {
   readonly readingsUm: readonly number[];
 }
 
@@ -54,14 +63,15 @@ export function medianDeviation(values: readonly number[], middle: number): numb
  * @returns one entry a panel, in the order given; `usual` with a count of 0 where nothing was read
  */
 export function judgeReadings(panels: readonly PanelReadings[]): PanelPaint[] {
-  const readable = panels.filter(({ substrate }) => SUBSTRATES[substrate].gaugeReads);
+  const readable = panels.filter(gaugeReads);
   const pool = readable.flatMap(({ readingsUm }) => readingsUm);
   const itemMedian = pool.length > 0 ? median(pool) : 0;
   const itemMad = pool.length > 0 ? Math.max(medianDeviation(pool, itemMedian), SMALLEST_MAD_UM) : SMALLEST_MAD_UM;
-  return panels.map(({ substrate, readingsUm }) => {
+  return panels.map((panel) => {
+    const { readingsUm } = panel;
     const count = readingsUm.length;
     if (count === 0) return { verdict: 'usual', count };
-    if (!SUBSTRATES[substrate].gaugeReads) return { verdict: 'not-readable', count };
+    if (!gaugeReads(panel)) return { verdict: 'not-readable', count };
     const medianUm = median(readingsUm);
     const robustZ = (MAD_TO_SIGMA * (medianUm - itemMedian)) / itemMad;
     const verdict = judge(medianUm, robustZ);
@@ -112,7 +122,8 @@ export function clearEstimateUm(
 ): number | undefined {
   if (clearUm !== undefined) return clearUm;
   if (substrate === 'gelcoat') return clearBefore?.um ?? USUAL_GELCOAT_UM;
-  const unknown = paint === 'refinished' || verdict === 'refinished' || verdict === 'filler';
+  const unknown =
+    paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || verdict === 'not-readable';
   if (medianUm === undefined || unknown) return clearBefore?.um;
   if (paint === 'single-stage') return COLOUR_SHARE_OF_SINGLE_STAGE * medianUm;
   return Math.min(MOST_ESTIMATED_CLEAR_UM, CLEAR_SHARE_OF_FACTORY * medianUm);

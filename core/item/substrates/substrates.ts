@@ -18,6 +18,8 @@ export interface Substrate {
   readonly gaugeReads?: true;
   /** Nothing at all may be laid on it: someone could be hurt. */
   readonly keepClear?: true;
+  /** Plastic under its finish: it softens under a hot pad, and a gauge reads nothing. */
+  readonly plastic?: true;
   /** There is a clear or colour coat that a polish takes from, and so a paint ledger. */
   readonly polishable?: true;
 }
@@ -47,9 +49,9 @@ const TABLE = define({
     matte: true,
   },
   vinyl: { name: 'Coloured vinyl wrap' },
-  'gloss-black': { name: 'Gloss-black trim', polishable: true },
+  'gloss-black': { name: 'Gloss-black trim', polishable: true, plastic: true },
   'textured-plastic': { name: 'Textured plastic', factors: { coverage: 1.5 } },
-  'lens-plastic': { name: 'Clear plastic lens', polishable: true },
+  'lens-plastic': { name: 'Clear plastic lens', polishable: true, plastic: true },
   glass: { name: 'Glass', factors: { coverage: 0.8 } },
   windscreen: { name: 'Windscreen', factors: { coverage: 0.8 } },
   chrome: { name: 'Chrome' },

@@ -98,10 +98,7 @@ describe('tool by the shape of the panel', () => {
     expect(toolFor(bonnet, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 5]);
     expect(toolFor({ ...bonnet, substrate: 'lens-plastic' }, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 3]);
     expect(toolFor({ ...bonnet, substrate: 'gelcoat' }, 'cutting', kit(), 'dual')!.speeds).toEqual([1, 5]);
-    expect(toolFor(bonnet, 'finishing', kit(), 'dual')!.lacking).toEqual([
-      'a finishing liquid',
-      'a pad of finishing foam',
-    ]);
+    expect(toolFor(bonnet, 'finishing', kit(), 'dual')!.lacking).toEqual(['a finishing liquid', 'a pad of soft foam']);
     expect(toolFor(bonnet, 'wash', kit(), 'dual')).toBeUndefined();
   });
 });
@@ -136,7 +133,7 @@ describe('liquid by the patch', () => {
   test('the plan pours by the patches of the shelf instead of the usual figure', () => {
     const subject = panel({ marks: swirled('medium') });
     const plan = (with_: Kit | undefined) => prepareItem([subject], settings({ kit: with_ })).uses;
-    expect(plan(undefined).find(({ what }) => what === 'cutting compound')!.amount).toBeCloseTo(27, 9);
+    expect(plan(undefined).find(({ what }) => what === 'cutting compound')!.amount).toBeCloseTo(10.5, 9);
     expect(plan(kit()).find(({ what }) => what === 'Grit Stone')!.amount).toBe(13);
     expect(plan(kit()).map(({ what }) => what)).not.toContain('cutting compound');
   });

@@ -88,6 +88,22 @@ export const GRADE_OF: Readonly<Partial<Record<StepKindId, LiquidGrade>>> = {
   'filling-polish': 'filling',
 };
 
+/** What a grade and a material are called where no sheet on the shelf has a name for them. */
+export const LIQUID_WORDS: Readonly<Record<LiquidGrade, string>> = {
+  cutting: 'cutting compound',
+  'one-step': 'one-step polish',
+  refining: 'refining polish',
+  finishing: 'finishing polish',
+  filling: 'filling polish',
+};
+export const PAD_WORDS: Readonly<Record<PadMaterial, string>> = {
+  wool: 'wool',
+  microfibre: 'microfibre',
+  'cutting-foam': 'cutting foam',
+  'polishing-foam': 'polishing foam',
+  'finishing-foam': 'soft foam',
+};
+
 /** Pads that suit a grade, the usual one first. */
 export const PADS_FOR: Readonly<Record<LiquidGrade, readonly PadMaterial[]>> = {
   cutting: ['microfibre', 'wool', 'cutting-foam'],

@@ -1,8 +1,12 @@
+import type { Body } from '#core/item/make';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { StepKindId } from '#core/work/steps';
 import {
   type CleanerSheet,
   GRADE_OF,
+  LIQUID_WORDS,
+  type LiquidGrade,
+  PAD_WORDS,
   type KitSheet,
   type LampSheet,
   type LiquidSheet,
@@ -29,6 +33,7 @@ const ofKind = <K extends KitSheet['kind']>({ sheets }: Kit, kind: K) =>
 export interface ToolCase {
   readonly id: string;
   readonly substrate: SubstrateId;
+  readonly body?: Body | undefined;
   /** Of one copy. */
   readonly areaM2: number;
   readonly curvature: number;
@@ -57,7 +62,9 @@ export interface Tool {
   readonly machine?: MachineSheet;
   /** The range of its speeds that this panel takes. */
   readonly speeds?: readonly [from: number, to: number];
-  readonly patches?: Patches;
+  /** What each is called, from the shelf or, where it has none, as the trade calls it; no machine: by hand. */
+  readonly says: { readonly machine?: string; readonly pad: string; readonly liquid: string };
+  readonly patches: Patches;
   /** What was looked for and is not on the shelf. */
   readonly lacking: readonly string[];
 }
@@ -65,34 +72,88 @@ export interface Tool {
 /** Which machine cuts: a school. */
 export type CuttingSchool = 'dual' | 'rotary';
 
-/** What a panel is polished with: liquid by the step, pad by the liquid and the plate, machine by the panel's shape. */
-export function toolFor(panel: ToolCase, kind: StepKindId, kit: Kit, school: CuttingSchool): Tool | undefined {
-  const grade = GRADE_OF[kind];
+/** What a test spot decided on: it goes before the usual choice. */
+export interface DecidedTool {
+  readonly grade: LiquidGrade;
+  readonly material: PadMaterial;
+  readonly machine?: MachineSheet['action'] | 'hand' | undefined;
+}
+
+/**
+ * What a panel is polished with: liquid by the step, pad by the liquid and the plate, machine by the panel's shape; where
+ * a test spot has decided, what it decided. From an empty shelf by what the trade usually takes.
+ */
+export function toolFor(
+  panel: ToolCase,
+  kind: StepKindId,
+  kit: Kit,
+  school: CuttingSchool,
+  decided?: DecidedTool,
+): Tool | undefined {
+  const grade = decided?.grade ?? GRADE_OF[kind];
   if (!grade) return undefined;
-  const reach = reachOf(panel);
+  const reach = decided?.machine === 'hand' ? 'recess' : reachOf(panel);
+  const cuts =
+    decided?.machine === 'rotary' || (decided?.machine === undefined && school === 'rotary') ? 'rotary' : 'dual';
   // What fills shows less than is there: it is for hiding, and never for judging what a step took away.
   const liquid = ofKind(kit, 'liquid').find(
     (sheet) => sheet.grade === grade && sheet.filling === (grade === 'filling'),
   );
-  const machine = reach === 'recess' ? undefined : machineFor(panel, reach, kind, kit, school);
-  const pad = padFor(PADS_FOR[grade], machine, kit);
+  const machine = reach === 'recess' ? undefined : machineFor(panel, reach, kind, kit, cuts);
+  const materials = decided ? [decided.material] : PADS_FOR[grade];
+  const pad = padFor(materials, decided ? undefined : machine?.action, machine?.plateMm ?? 0, kit);
   const lacking = [
     ...(liquid ? [] : [`a ${grade} liquid`]),
-    ...(pad ? [] : [`a pad of ${PADS_FOR[grade][0]!.replace('-', ' ')}`]),
+    ...(pad ? [] : [`a pad of ${PAD_WORDS[materials[0]!]}`]),
     ...(machine || reach === 'recess' ? [] : ['a machine']),
   ];
+  const turns = rotaryGoes(panel, reach, kind, cuts) ? 'rotary' : 'dual';
+  const usual = USUAL_MACHINE[reach === 'flat' ? turns : 'small'];
+  const material = pad?.material ?? materials[0]!;
   return {
     reach,
     lacking,
+    says: {
+      ...(reach !== 'recess' && { machine: machine?.name ?? usual.name }),
+      pad: pad?.name ?? `${PAD_WORDS[material]} pad`,
+      liquid: liquid?.name ?? LIQUID_WORDS[grade],
+    },
+    patches: patchesOf(panel.areaM2, liquid ?? usualLiquid(grade), pad ?? { sizeMm: usual.padMm }),
     ...(liquid && { liquid }),
     ...(pad && { pad }),
-    ...(machine && { machine, speeds: speedsFor(panel.substrate, machine) }),
-    ...(liquid && pad && { patches: patchesOf(panel.areaM2, liquid, pad) }),
+    ...(machine && { machine, speeds: speedsFor(panel, machine) }),
   };
 }
 
-function machineFor({ id }: ToolCase, reach: Reach, kind: StepKindId, kit: Kit, school: CuttingSchool) {
-  const rotaryAllowed = school === 'rotary' && kind === 'cutting' && reach === 'flat' && !NO_ROTARY.test(id);
+/** Machines as the trade calls them where the shelf has none, with the pads they carry. */
+const USUAL_MACHINE = {
+  dual: { name: 'a dual-action machine, large plate', padMm: 125 },
+  rotary: { name: 'a rotary machine', padMm: 150 },
+  small: { name: 'a dual-action machine, small plate', padMm: 75 },
+} as const;
+
+/** Millilitres a square metre takes of each grade: core models, section 7. */
+export const LIQUID_ML_PER_M2: Readonly<Record<LiquidGrade, number>> = {
+  cutting: 7,
+  'one-step': 6,
+  refining: 5,
+  finishing: 5,
+  filling: 5,
+};
+
+/** Five dots on the first section of a pad, three on those after it; a dot so large that three cover half a metre square. */
+const usualLiquid = (grade: LiquidGrade): DosedLiquid => ({
+  grade,
+  dotsFirst: 5,
+  dotsLoaded: 3,
+  mlPerDot: (LIQUID_ML_PER_M2[grade] * 0.25) / 3,
+});
+
+const rotaryGoes = ({ id }: ToolCase, reach: Reach, kind: StepKindId, school: CuttingSchool) =>
+  school === 'rotary' && kind === 'cutting' && reach === 'flat' && !NO_ROTARY.test(id);
+
+function machineFor(panel: ToolCase, reach: Reach, kind: StepKindId, kit: Kit, school: CuttingSchool) {
+  const rotaryAllowed = rotaryGoes(panel, reach, kind, school);
   const machines = ofKind(kit, 'machine').filter(({ action }) => rotaryAllowed || action !== 'rotary');
   const rank = ({ action, plateMm, throwMm }: MachineSheet) =>
     (rotaryAllowed && action === 'rotary' ? 10_000 : 0) + (reach === 'flat' ? plateMm + throwMm : -plateMm);
@@ -100,21 +161,23 @@ function machineFor({ id }: ToolCase, reach: Reach, kind: StepKindId, kit: Kit, 
 }
 
 /** The first material that suits, in the size nearest the plate; by hand the smallest. */
-function padFor(materials: readonly PadMaterial[], machine: MachineSheet | undefined, kit: Kit): PadSheet | undefined {
+function padFor(
+  materials: readonly PadMaterial[],
+  action: MachineSheet['action'] | undefined,
+  size: number,
+  kit: Kit,
+): PadSheet | undefined {
   const pads = ofKind(kit, 'pad');
-  const wanted = machine?.action === 'rotary' ? ['wool' as const, ...materials] : materials;
+  const wanted = action === 'rotary' ? ['wool' as const, ...materials] : materials;
   const material = wanted.find((each) => pads.some((pad) => pad.material === each));
-  const size = machine?.plateMm ?? 0;
   return pads
     .filter((pad) => pad.material === material)
     .toSorted((a, b) => Math.abs(a.sizeMm - size) - Math.abs(b.sizeMm - size))[0];
 }
 
-const PLASTICS: readonly SubstrateId[] = ['gloss-black', 'lens-plastic'];
-
 /** Plastics soften: the lower third of the speeds; all else up to four fifths. A machine left at full is an accident. */
-function speedsFor(substrate: SubstrateId, { speedFrom, speedTo }: MachineSheet): readonly [number, number] {
-  const softens = PLASTICS.includes(substrate);
+function speedsFor({ substrate, body }: ToolCase, { speedFrom, speedTo }: MachineSheet): readonly [number, number] {
+  const softens = SUBSTRATES[substrate].plastic === true || (body ?? 'metal') !== 'metal';
   return [speedFrom, Math.round(speedFrom + (softens ? 1 / 3 : 4 / 5) * (speedTo - speedFrom))];
 }
 
@@ -136,7 +199,9 @@ const PATCH_IN_PADS = 4;
  * A panel in patches, each pad's first with more liquid than those after it, since a loaded pad gives back.
  * @param areaM2 of the panel
  */
-export function patchesOf(areaM2: number, liquid: LiquidSheet, { sizeMm }: Pick<PadSheet, 'sizeMm'>): Patches {
+type DosedLiquid = Pick<LiquidSheet, 'grade' | 'dotsFirst' | 'dotsLoaded' | 'mlPerDot'>;
+
+export function patchesOf(areaM2: number, liquid: DosedLiquid, { sizeMm }: Pick<PadSheet, 'sizeMm'>): Patches {
   const sideM = (PATCH_IN_PADS * sizeMm) / 1000;
   const count = Math.max(1, Math.ceil(areaM2 / sideM ** 2));
   const pads = Math.max(1, Math.ceil(areaM2 / padHoldsM2(liquid.grade)));

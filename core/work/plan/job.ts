@@ -1,4 +1,5 @@
 import type { AreaSource, Shape } from '#core/item/geometry';
+import type { Make } from '#core/item/make';
 import type { PaintSystem } from '#core/item/paint';
 import type { MatteSchool, SubstrateId } from '#core/item/substrates';
 import type { FoundId } from '#core/products/families';
@@ -18,7 +19,7 @@ export interface PlannedLayer {
 }
 
 /** A surface as it is planned. Times count in minutes from the start of laying. */
-export interface PlannedSurface {
+export interface PlannedSurface extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;

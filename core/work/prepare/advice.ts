@@ -29,6 +29,13 @@ const ENOUGH_TO_SELL = 0.6;
 export function adviseLevel(options: readonly ScopeOption[], use: Use): Advice {
   const polishable = options.filter(({ goneShare }) => goneShare !== undefined);
   const best = options.at(-1)!;
+  const { unknownOn } = best;
+  if (polishable.length === 0 && unknownOn > 0) {
+    return {
+      level: use === 'work' ? 'gloss-refresh' : 'one-step',
+      why: `Nobody has said what ${unknownOn === 1 ? 'one panel looks' : `${unknownOn} panels look`} like under the lamp: look, then promise.`,
+    };
+  }
   if (polishable.length === 0) {
     return {
       level: use === 'work' ? 'none' : 'gloss-refresh',

@@ -3,8 +3,8 @@ import { SUBSTRATES } from '#core/item/substrates';
 import { BONDING } from './bonding';
 import { GLASS, NEEDS_TAPE, NOT_WASHED } from './kinds-of-surface';
 import type { AllowedLevel } from './ledger';
-import { LEVEL_DEFINITIONS } from './levels';
 import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
+import { polishSteps } from './polish-steps';
 import { siteFault } from './site';
 
 export function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
@@ -47,12 +47,13 @@ export function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): 
  * undone; polished panels themselves only in the school that tapes every edge.
  */
 export function masking(
-  { substrate }: PanelCase,
+  panel: PanelCase,
   { level }: AllowedLevel,
   { schools }: PrepareSettings,
   besidePolish: boolean,
 ): Wanted[] {
-  if (LEVEL_DEFINITIONS[level].steps.length > 0) {
+  const { substrate } = panel;
+  if (polishSteps(panel, level).length > 0) {
     return schools.masking === 'many' ? [{ kind: 'tape', reason: 'edges burn through first' }] : [];
   }
   if (!besidePolish) return [];

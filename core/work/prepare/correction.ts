@@ -1,16 +1,19 @@
-import { type MarkKindId, type MarkSeverity, worstSeverity } from '#core/item/condition';
+import { type MarkKindId, worstSeverity } from '#core/item/condition';
 import { reserveOf } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES } from '#core/products/families';
-import { type StepKindId, takesPolish } from '#core/work/steps';
+import { takesPolish } from '#core/work/steps';
 import { BONDING } from './bonding';
 import { allowedLevel, type AllowedLevel, ledgerOf } from './ledger';
 import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { isPolishedAway } from './marks-gone';
 import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
+import { severityFactor } from './pace';
+import { mostTakenUm, polishSteps, takenUm } from './polish-steps';
+import { SANDING_STEPS } from './grits';
+import { sandingFault } from './sanding';
 import { strippedUm } from './stripping';
-
-const SEVERITY_FACTOR: Readonly<Record<MarkSeverity, number>> = { light: 0.7, medium: 1, heavy: 1.6 };
+import { pairName } from './test-ladder';
 
 export const ledgerCase = (panel: PanelCase, settings: Pick<PrepareSettings, 'reserveUm' | 'leftOut'>) => ({
   clearUm: panel.clearUm,
@@ -19,7 +22,11 @@ export const ledgerCase = (panel: PanelCase, settings: Pick<PrepareSettings, 're
   reserveUm: settings.reserveUm ?? reserveOf(panel),
 });
 
-/** A panel with nothing on it that polishing moves gets no more than gloss. */
+/** Nobody has said what its paint looks like. It is asked about, and meanwhile counted as medium. */
+export const isUnknown = ({ substrate, marks, faultless }: PanelCase): boolean =>
+  takesPolish(substrate) && marks.length === 0 && faultless !== true;
+
+/** A panel that was looked at and has nothing on it that polishing moves gets no more than gloss. */
 export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLevel {
   const { scope } = panel;
   if (scope?.state === 'hidden-only') return { level: 'none', why: `hidden only, as agreed: ${scope.reason}` };
@@ -31,9 +38,10 @@ export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLev
       : undefined;
     return wanted === 'none' || !why ? { level: 'none' } : { level: 'none', why };
   }
-  const hasMarks = panel.marks.some(({ kind }) => isPolishedAway(kind));
-  const most = hasMarks ? wanted : LEVELS[Math.min(LEVELS.indexOf(wanted), LEVELS.indexOf('gloss-refresh'))]!;
-  const allowed = allowedLevel(ledgerCase(panel, settings), most, isWorn(panel));
+  const wantsIt = isUnknown(panel) || panel.marks.some(({ kind }) => isPolishedAway(kind));
+  const most = wantsIt ? wanted : LEVELS[Math.min(LEVELS.indexOf(wanted), LEVELS.indexOf('gloss-refresh'))]!;
+  const subject = { ...ledgerCase(panel, settings), unreadable: panel.unreadable };
+  const allowed = allowedLevel(subject, most, isWorn(panel), (level) => mostTakenUm(polishSteps(panel, level)));
   if (scope?.state !== 'partly' || allowed.why || whole === wanted) return allowed;
   return { ...allowed, why: `partly, as agreed: ${scope.reason}` };
 }
@@ -67,29 +75,53 @@ function chips({ substrate, marks }: PanelCase, { schools }: PrepareSettings): W
 }
 
 export function correction(panel: PanelCase, { level }: AllowedLevel, settings: PrepareSettings): Wanted[] {
-  const { marks } = panel;
-  const { steps, name } = LEVEL_DEFINITIONS[level];
-  if (steps.length === 0) return [...chips(panel, settings), ...filling(panel, settings)];
-  const worst = worstSeverity(marks.filter(({ kind }) => isPolishedAway(kind))) ?? 'light';
-  const rounds = new Map<StepKindId, number>();
-  const polished = steps.map((kind): Wanted => {
-    const round = (rounds.get(kind) ?? 0) + 1;
-    rounds.set(kind, round);
-    return { kind, round, reason: `${name.toLowerCase()}, ${worst} marks`, factor: SEVERITY_FACTOR[worst] };
-  });
-  // One step is enough only where its haze is.
-  const refined: Wanted[] =
-    panel.hazySpot && !steps.includes('refining')
-      ? [{ kind: 'refining', reason: 'the test spot left haze', factor: SEVERITY_FACTOR.light }]
-      : [];
+  const steps = polishSteps(panel, level);
+  const sanded = sanding(panel, level, settings);
+  if (steps.length === 0) return [...chips(panel, settings), ...sanded, ...filling(panel, settings)];
+  const unknown = isUnknown(panel);
+  const worst = unknown ? 'medium' : (worstSeverity(panel.marks.filter(({ kind }) => isPolishedAway(kind))) ?? 'light');
+  const { name } = LEVEL_DEFINITIONS[level];
+  const usual = `${name.toLowerCase()}, ${unknown ? 'marks not looked at yet' : `${worst} marks`}`;
+  const polished = steps.map(({ kind, round, clearUm, measured }): Wanted => ({
+    kind,
+    round,
+    clearUm,
+    factor: severityFactor(kind, worst),
+    ...(measured ? { measured, reason: `as the test spot decided: ${pairName(measured.pair)}` } : { reason: usual }),
+  }));
   return [
     ...chips(panel, settings),
+    ...sanded,
     ...polished,
-    ...refined,
-    ...(steps.includes('cutting')
+    ...(steps.some(({ kind }) => kind === 'cutting')
       ? [{ kind: 'look-again' as const, reason: 'what was missed is cut again before it is refined' }]
       : []),
     { kind: 'inspection', reason: 'what is left is found now, not by the owner' },
+  ];
+}
+
+/** Sanding where it was asked for, ruled out with its reason where the paint has no room; runs are levelled by the piece. */
+function sanding(panel: PanelCase, level: Level, settings: PrepareSettings): Wanted[] {
+  const { sand, substrate, marks } = panel;
+  const runs = marks.filter(({ kind }) => kind === 'run').length;
+  const cut = polishSteps(panel, level).some(({ kind }) => kind === 'cutting');
+  const levelled: Wanted[] =
+    runs > 0 && takesPolish(substrate) && !isWorn(panel)
+      ? [
+          {
+            kind: 'run-level',
+            reason: `${runs} ${runs === 1 ? 'run' : 'runs'} in the paint`,
+            pieces: runs,
+            ...(!cut && { impossible: 'a run is levelled only where it is cut and refined after it' }),
+          },
+        ]
+      : [];
+  if (!sand) return levelled;
+  const fault = sandingFault(panel, sand, level, ledgerCase(panel, settings));
+  const kind = SANDING_STEPS[sand];
+  return [
+    ...levelled,
+    { kind, reason: 'as asked for', clearUm: takenUm(kind, substrate), ...(fault && { impossible: fault }) },
   ];
 }
 
@@ -100,7 +132,7 @@ function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   if (toCome[0] === 'ceramic-primer') return [];
   if (scope?.state !== 'hidden-only' || !takesPolish(substrate) || isWorn(panel)) return [];
   if (!marks.some(({ kind }) => isPolishedAway(kind))) return [];
-  const ledger = ledgerOf(ledgerCase(panel, settings), ['filling-polish']);
+  const ledger = ledgerOf(ledgerCase(panel, settings), takenUm('filling-polish', substrate)[1]);
   if (ledger && ledger.spareUm < 0) return [];
   const [first] = toCome;
   const bonds = first !== undefined && BONDING.includes(first);

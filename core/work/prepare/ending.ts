@@ -5,8 +5,8 @@ import { takesPolish } from '#core/work/steps';
 import { BONDING } from './bonding';
 import { GLASS, NOT_WASHED, TRIM } from './kinds-of-surface';
 import type { AllowedLevel } from './ledger';
-import { LEVEL_DEFINITIONS } from './levels';
 import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
+import { polishSteps } from './polish-steps';
 import { siteFault } from './site';
 
 export function ending(panel: PanelCase, { level }: AllowedLevel, { schools, site }: PrepareSettings): Wanted[] {
@@ -22,7 +22,7 @@ export function ending(panel: PanelCase, { level }: AllowedLevel, { schools, sit
   }
   if (polished) ends.push({ kind: 'prep-wash', reason: 'takes polishing oil and dust out of the gaps' });
   const primed = first === 'ceramic-primer' && schools.wipe === 'none-over-primer';
-  const polishedOff = LEVEL_DEFINITIONS[level].steps.length > 0;
+  const polishedOff = polishSteps(panel, level).length > 0;
   const refusal = polishedOff ? undefined : wipeRefusal(foundOn(existing));
   if (BONDING.includes(first) && substrate !== 'acrylic-window' && !primed) {
     const rounds = schools.wipe === 'twice' ? 2 : 1;

@@ -32,5 +32,15 @@ export {
   withObservation,
   workedMin,
 } from './stage-log';
-export { climbLadder, PAIR_IDS, type PairId, PAIRS, type SpotTest, USUAL_GOAL_PCT } from './test-ladder';
+export {
+  climbLadder,
+  PAIR_IDS,
+  pairName,
+  SPOT_MACHINES,
+  type SpotTest,
+  USUAL_GOAL_PCT,
+  USUAL_SPOT_M2,
+} from './test-ladder';
+export { measuredPair, type MeasuredPair } from './measured';
+export { SANDING_NAMES, SANDINGS } from './grits';
 export { stageKey, type StageRef } from './stage-ref';

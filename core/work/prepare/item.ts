@@ -61,7 +61,7 @@ export function prepareItem(panels: readonly PanelCase[], settings: PrepareSetti
   const goes = prepared.flatMap(({ id, goes: shares }) => {
     const { marks, substrate } = cases.get(id)!;
     // What polishing does nothing about is no measure of a correction.
-    return shares.filter((_, index) => shareGone(marks[index]!, 'full', substrate) > 0);
+    return shares.filter((_, index) => shareGone(marks[index]!, 'full', { substrate }) > 0);
   });
   const unpaid = new Set(panels.filter(({ scope }) => scope?.state === 'unpaid').map(({ id }) => id));
   return {
@@ -123,6 +123,8 @@ export interface ScopeOption {
   readonly goneShare: number | undefined;
   /** Panels on which the paint, or their finish, allows less. */
   readonly milderOn: number;
+  /** Panels of whose paint nobody has said anything. */
+  readonly unknownOn: number;
   /** Most clear it takes on any panel, µm. */
   readonly mostUm: number;
   /** Marks of which most stays, by mark id. */
@@ -142,6 +144,7 @@ export function compareLevels(panels: readonly PanelCase[], settings: PrepareSet
       unpaidMin: prepared.unpaidMin,
       goneShare: prepared.goneShare,
       milderOn: prepared.panels.filter(({ level: allowed }) => allowed.why !== undefined).length,
+      unknownOn: prepared.panels.filter(({ unknown }) => unknown).length,
       mostUm: Math.max(0, ...prepared.panels.map(({ ledger }) => ledger?.thisCorrectionUm ?? 0)),
       fates: prepared.panels.flatMap(({ goes }) => goes),
       stays: prepared.panels.flatMap(({ goes }) => goes.filter(({ share }) => share < 0.5).map(({ mark }) => mark)),

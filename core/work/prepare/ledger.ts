@@ -1,6 +1,5 @@
 import type { PaintSystem } from '#core/item/paint';
-import { STEP_KINDS, type StepKindId } from '#core/work/steps';
-import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
+import { type Level, LEVELS } from './levels';
 
 /** Paint that can be spent on one panel, all µm of clear (of the colour coat itself on single-stage paint). */
 export interface LedgerCase {
@@ -24,20 +23,13 @@ export interface Ledger {
   readonly correctionsLeft: number;
 }
 
-/** Upper end of what some steps take together, µm. */
-export const mostTakenUm = (steps: readonly StepKindId[]): number =>
-  steps.reduce((sum, kind) => sum + STEP_KINDS[kind].clearUm[1], 0);
-
 /**
  * Clear now, less this correction at its most, less the removals to come, against the reserve.
+ * @param thisCorrectionUm upper end of what it takes
  * @returns undefined where nobody knows the clear: then nothing that cuts is promised
  */
-export function ledgerOf(
-  { clearUm, reserveUm, removalsUm }: LedgerCase,
-  steps: readonly StepKindId[],
-): Ledger | undefined {
+export function ledgerOf({ clearUm, reserveUm, removalsUm }: LedgerCase, thisCorrectionUm: number): Ledger | undefined {
   if (clearUm === undefined) return undefined;
-  const thisCorrectionUm = mostTakenUm(steps);
   const spareUm = clearUm - thisCorrectionUm - removalsUm - reserveUm;
   return {
     clearNowUm: clearUm,
@@ -49,8 +41,10 @@ export function ledgerOf(
   };
 }
 
-/** Where the clear is not known, no more than this is taken on trust: one step by a careful hand. */
+/** Where nobody has read the clear, no more than this is taken on trust: one step by a careful hand. */
 const MOST_ON_TRUST: Level = 'one-step';
+/** Where it cannot be read, or a refinish hides it, the mildest step until somebody who knows has told. */
+const MOST_UNREADABLE: Level = 'gloss-refresh';
 
 export interface AllowedLevel {
   readonly level: Level;
@@ -58,8 +52,17 @@ export interface AllowedLevel {
   readonly why?: string;
 }
 
-/** The strongest correction up to the one wanted that the paint can stand, and why not more. */
-export function allowedLevel(subject: LedgerCase, wanted: Level, worn: boolean): AllowedLevel {
+/**
+ * The strongest correction up to the one wanted that the paint can stand, and why not more.
+ * @param worn burnt through, failing or crazed
+ * @param takesUm upper end of what a level takes from this panel
+ */
+export function allowedLevel(
+  subject: LedgerCase & { readonly unreadable?: boolean | undefined },
+  wanted: Level,
+  worn: boolean,
+  takesUm: (level: Level) => number,
+): AllowedLevel {
   const upTo = LEVELS.slice(0, LEVELS.indexOf(wanted) + 1).toReversed();
   if (worn)
     return wanted === 'none'
@@ -69,14 +72,20 @@ export function allowedLevel(subject: LedgerCase, wanted: Level, worn: boolean):
           why: 'burnt through, failing or crazed: no machine on it, and nothing laid over it will hold it',
         };
   if (subject.clearUm === undefined) {
-    const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(MOST_ON_TRUST))!;
+    const most = subject.unreadable ? MOST_UNREADABLE : MOST_ON_TRUST;
+    const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(most))!;
     return trusted === wanted
       ? { level: wanted }
-      : { level: trusted, why: 'its clear is not known: measure or be told before anything cuts' };
+      : {
+          level: trusted,
+          why: subject.unreadable
+            ? 'its clear cannot be read from outside: the mildest step until somebody who knows it has told'
+            : 'its clear is not known: measure or be told before anything cuts',
+        };
   }
-  const level = upTo.find((each) => ledgerOf(subject, LEVEL_DEFINITIONS[each].steps)!.spareUm >= 0 || each === 'none')!;
+  const level = upTo.find((each) => ledgerOf(subject, takesUm(each))!.spareUm >= 0 || each === 'none')!;
   if (level === wanted) return { level };
-  const ledger = ledgerOf(subject, LEVEL_DEFINITIONS[wanted].steps)!;
+  const ledger = ledgerOf(subject, takesUm(wanted))!;
   const short = -ledger.spareUm;
   return {
     level,

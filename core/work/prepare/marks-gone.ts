@@ -1,7 +1,8 @@
 import { type Mark, type MarkKindId, type MarkSeverity, type Outcome, outcomePossible } from '#core/item/condition';
-import type { SubstrateId } from '#core/item/substrates';
 import type { Level } from './levels';
+import { isJudgedBySpot } from './measured';
 import type { MarkOutcome } from './observations';
+import { type PolishCase, polishSteps } from './polish-steps';
 
 type Shares = Readonly<Record<Exclude<Level, 'none'>, readonly [light: number, medium: number, heavy: number]>>;
 
@@ -34,6 +35,12 @@ const GOES: Readonly<Partial<Record<MarkKindId, Shares>>> = {
     'two-step': [0.9, 0.75, 0.55],
     full: [1, 0.95, 0.85],
   },
+  run: {
+    'gloss-refresh': [0, 0, 0],
+    'one-step': [0, 0, 0],
+    'two-step': [0.8, 0.6, 0.4],
+    full: [0.95, 0.8, 0.6],
+  },
   etching: {
     'gloss-refresh': [0.2, 0.1, 0],
     'one-step': [0.5, 0.3, 0.1],
@@ -51,15 +58,21 @@ const GOES: Readonly<Partial<Record<MarkKindId, Shares>>> = {
 const COLUMN: Readonly<Record<MarkSeverity, 0 | 1 | 2>> = { light: 0, medium: 1, heavy: 2 };
 
 /**
- * Share of a mark that goes at a level; what polishing does not touch, or may not on that finish, stays.
+ * Share of a mark that goes at a level: as a test spot measured it, where one decided; else what the table and this
+ * workshop's own results say. What polishing does not touch, or may not on that finish, stays.
  * @param seen what this workshop's own results say, by {@link shareKey}
  */
 export function shareGone(
   { kind, severity }: Pick<Mark, 'kind' | 'severity'>,
   level: Level,
-  substrate: SubstrateId,
+  panel: PolishCase,
   seen?: ReadonlyMap<string, SharesSeen>,
 ): number {
+  const spots = polishSteps(panel, level).filter(({ measured }) => measured);
+  if (spots.length > 0 && isJudgedBySpot(kind)) {
+    return spots.reduce((gone, { measured }) => gone + (1 - gone) * measured!.goneShare, 0);
+  }
+  const { substrate } = panel;
   const usual = level === 'none' ? undefined : GOES[kind]?.[level][COLUMN[severity]];
   if (usual === undefined || !outcomePossible(kind, 'removed', substrate)) return 0;
   return learnedShare(usual, seen?.get(shareKey(level, kind, severity)));

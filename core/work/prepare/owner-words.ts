@@ -15,6 +15,7 @@ const NOUNS: Readonly<Record<MarkKindId, readonly [one: string, many: string]>> 
   holograms: ['the buffer trails', 'the buffer trails'],
   'deep-scratch': ['the deep scratch', 'the deep scratches'],
   'sanding-marks': ['the sanding marks', 'the sanding marks'],
+  run: ['the run in the paint', 'the runs in the paint'],
   etching: ['the water-spot etching', 'the water-spot etching'],
   oxidation: ['the chalky bloom', 'the chalky bloom'],
   stain: ['the stain', 'the stains'],

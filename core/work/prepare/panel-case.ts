@@ -1,4 +1,5 @@
 import type { Mark, Evidence } from '#core/item/condition';
+import type { Make } from '#core/item/make';
 import type { Zone } from '#core/item/nets';
 import type { Hardness, PaintSystem } from '#core/item/paint';
 import type { SubstrateId } from '#core/item/substrates';
@@ -9,11 +10,13 @@ import type { StepKindId } from '#core/work/steps';
 import type { AllowedLevel, Ledger } from './ledger';
 import type { Level } from './levels';
 import type { SharesSeen } from './marks-gone';
+import type { MeasuredPair } from './measured';
+import type { Sanding } from './grits';
 import type { PrepareSchools } from './schools';
 import type { Site } from './site';
 
 /** A surface as preparation sees it. */
-export interface PanelCase extends Pick<Evidence, 'touch' | 'iron' | 'water' | 'existing'> {
+export interface PanelCase extends Make, Pick<Evidence, 'touch' | 'iron' | 'water' | 'existing' | 'tone'> {
   readonly id: string;
   readonly substrate: SubstrateId;
   /** All its copies together. */
@@ -34,8 +37,14 @@ export interface PanelCase extends Pick<Evidence, 'touch' | 'iron' | 'water' | '
   readonly removalsUm: number;
   /** What was agreed of it, where it is not simply included. */
   readonly scope?: AgreedScope | undefined;
-  /** A test spot on it ended with a pair that leaves haze. */
-  readonly hazySpot?: boolean | undefined;
+  /** What a test spot on it, or on like paint of the item, decided. */
+  readonly measured?: MeasuredPair | undefined;
+  /** Looked at, and nothing found that correction would move. Without it and without marks nobody has said anything. */
+  readonly faultless?: boolean | undefined;
+  /** Refinished, filled or on plastic: its total says nothing of its clear, or nothing can be read. */
+  readonly unreadable?: boolean | undefined;
+  /** Wanted sanded before it is cut. */
+  readonly sand?: Sanding | undefined;
 }
 
 /** What is agreed of a surface that is not simply included. */
@@ -84,6 +93,8 @@ export interface PrepStep {
   readonly dwellMin?: number;
   /** What it is polished with, by the shape of the panel and what is on the shelf. */
   readonly tool?: Tool;
+  /** The test spot that decided it. */
+  readonly measured?: MeasuredPair;
   /** Left out by hand: what follows. */
   readonly leftOut?: string;
   /** The site does not allow it: why. */
@@ -108,6 +119,8 @@ export interface PanelPreparation {
   readonly level: AllowedLevel;
   /** Undefined where nobody knows the clear, or nothing can be polished. */
   readonly ledger?: Ledger | undefined;
+  /** Nobody has said what its paint looks like: counted as medium, and asked about. */
+  readonly unknown?: true;
   /** What becomes of each mark. */
   readonly goes: readonly MarkFate[];
   readonly excluded?: string;
@@ -120,6 +133,8 @@ export interface Wanted {
   readonly pieces?: number;
   /** On top of the usual factors. */
   readonly factor?: number;
+  readonly clearUm?: PrepStep['clearUm'] | undefined;
+  readonly measured?: MeasuredPair | undefined;
   /** Worked out elsewhere, in place of the usual rate: minutes, things, clear. */
   readonly worked?: Pick<PrepStep, 'minutes' | 'uses' | 'clearUm'> | undefined;
   /** Why it cannot be done, besides the site. */

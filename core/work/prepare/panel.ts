@@ -1,11 +1,12 @@
 import { isPolishing, takesPolish } from '#core/work/steps';
 import { cleaning, masking } from './cleaning';
-import { correction, ledgerCase, levelOf } from './correction';
+import { correction, isUnknown, ledgerCase, levelOf } from './correction';
 import { ending } from './ending';
 import { ledgerOf } from './ledger';
-import { type Level, LEVEL_DEFINITIONS } from './levels';
+import type { Level } from './levels';
 import { isPolishedAway, shareGone } from './marks-gone';
 import { isDone, type MarkFate, type PanelCase, type PanelPreparation, type PrepareSettings } from './panel-case';
+import { mostTakenUm, polishSteps } from './polish-steps';
 import { stripping } from './stripping';
 import { toStep } from './to-step';
 
@@ -30,13 +31,14 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
   ];
   const steps = wanted.map((step) => toStep(panel, step, settings));
   const taken = steps.filter(isDone).map(({ kind }) => kind);
-  const polished = taken.filter(isPolishing);
-  const corrects = LEVEL_DEFINITIONS[level.level].steps.some((kind) => taken.includes(kind));
+  const polished = steps.filter((step) => isDone(step) && isPolishing(step.kind));
+  const corrects = polishSteps(panel, level.level).some(({ kind }) => taken.includes(kind));
   return {
     id: panel.id,
     steps,
     level,
-    ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), polished) : undefined,
+    ...(isUnknown(panel) && { unknown: true as const }),
+    ledger: takesPolish(panel.substrate) ? ledgerOf(ledgerCase(panel, settings), mostTakenUm(polished)) : undefined,
     goes: fates(
       panel,
       corrects ? level.level : 'none',
@@ -50,14 +52,9 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
 const isPrimedOver = ({ scope, toCome, substrate }: PanelCase) =>
   scope?.state === 'hidden-only' && toCome[0] === 'ceramic-primer' && takesPolish(substrate);
 
-const fates = (
-  { marks, substrate }: PanelCase,
-  level: Level,
-  filled: boolean,
-  { sharesSeen }: PrepareSettings,
-): MarkFate[] =>
-  marks.map((mark) => ({
+const fates = (panel: PanelCase, level: Level, filled: boolean, { sharesSeen }: PrepareSettings): MarkFate[] =>
+  panel.marks.map((mark) => ({
     mark: mark.id,
-    share: shareGone(mark, level, substrate, sharesSeen),
+    share: shareGone(mark, level, panel, sharesSeen),
     ...(filled && isPolishedAway(mark.kind) && { hidden: true as const }),
   }));

@@ -21,8 +21,15 @@ describe('work rates, minutes', () => {
     ['refining', medium, 10.5],
     ['cutting', panel({ marks: swirled('light') }), 18.9],
     ['cutting', panel({ marks: swirled('heavy') }), 43.2],
-    ['cutting', { ...medium, hardness: 'very-hard' as const }, 40.5],
-    ['refining', { ...medium, hardness: 'very-hard' as const }, 10.5],
+    ['cutting', { ...medium, hardness: 'very-hard' as const }, 48.6],
+    ['cutting', { ...medium, hardness: 'soft' as const }, 18.9],
+    ['refining', { ...medium, hardness: 'very-hard' as const }, 8.4],
+    ['refining', { ...medium, hardness: 'soft' as const }, 14.7],
+    ['refining', { ...medium, tone: 'dark' as const }, 12.6],
+    ['inspection', { ...medium, tone: 'dark' as const }, 2.7],
+    ['inspection', { ...medium, tone: 'pale' as const }, 1.8],
+    ['cutting', { ...medium, handling: 2.5 }, 67.5],
+    ['cutting', { ...medium, areaM2: 0.1, piece: 'lamp' as const, count: 2 }, 12],
     ['cutting', { ...medium, curvature: 1.3 }, 40.5],
     ['cutting', { ...medium, zone: 'under' as const }, 37.8],
     ['clay', panel({ touch: 'rough' }), 6],
@@ -38,7 +45,7 @@ describe('work rates, minutes', () => {
   test('pre-wash and wash together 2.5 a m², single stage 9, finishing 5, taping a quarter of a minute a metre', () => {
     expect(minutesOf(panel(), 'pre-wash')! + minutesOf(panel(), 'wash')!).toBeCloseTo(2.5 * 1.5, 9);
     expect(minutesOf(medium, 'single-stage', { level: 'one-step' })).toBeCloseTo(13.5, 9);
-    expect(minutesOf(panel(), 'finishing')).toBeCloseTo(5 * 1.5 * 0.7, 9);
+    expect(minutesOf(panel({ faultless: true }), 'finishing')).toBeCloseTo(5 * 1.5 * 0.7, 9);
     const many = { schools: { ...USUAL_SCHOOLS, masking: 'many' as const } };
     expect(minutesOf(medium, 'tape', many)).toBeCloseTo(1.25, 9);
   });
@@ -46,7 +53,7 @@ describe('work rates, minutes', () => {
 
 describe('the paint ledger', () => {
   test('clear now, less this correction at its most, less the removals, against the reserve', () => {
-    expect(ledgerOf({ clearUm: 45, paint: 'factory', reserveUm: 25, removalsUm: 2 }, ['cutting', 'refining'])).toEqual({
+    expect(ledgerOf({ clearUm: 45, paint: 'factory', reserveUm: 25, removalsUm: 2 }, 5)).toEqual({
       clearNowUm: 45,
       thisCorrectionUm: 5,
       removalsUm: 2,
@@ -54,7 +61,7 @@ describe('the paint ledger', () => {
       spareUm: 13,
       correctionsLeft: 2,
     });
-    expect(ledgerOf({ clearUm: undefined, paint: 'factory', reserveUm: 25, removalsUm: 0 }, [])).toBeUndefined();
+    expect(ledgerOf({ clearUm: undefined, paint: 'factory', reserveUm: 25, removalsUm: 0 }, 0)).toBeUndefined();
   });
 
   test('what breaks the reserve is refused with the milder choice and the sum', () => {
@@ -82,8 +89,9 @@ describe('the paint ledger', () => {
 
 describe('what is done, and why', () => {
   test('a panel without marks gets gloss, not cutting; without a job for it, nothing to bond is wiped', () => {
-    expect(kinds(preparePanel(panel(), settings()))).toContain('finishing');
-    expect(kinds(preparePanel(panel(), settings()))).not.toContain('cutting');
+    const looked = panel({ faultless: true });
+    expect(kinds(preparePanel(looked, settings()))).toContain('finishing');
+    expect(kinds(preparePanel(looked, settings()))).not.toContain('cutting');
     expect(kinds(preparePanel(panel({ toCome: [] }), settings()))).not.toContain('panel-wipe');
     expect(kinds(preparePanel(panel({ toCome: ['paste-wax'] }), settings()))).not.toContain('panel-wipe');
   });
@@ -181,6 +189,22 @@ describe('what is done, and why', () => {
       settings(),
     );
     expect(prepared).toMatchObject({ steps: [], excluded: 'wheels will be swapped: treat the new set' });
+  });
+
+  test('a panel of which nothing is said is asked about, and not quietly downgraded', () => {
+    const unsaid = preparePanel(panel(), settings());
+    expect([unsaid.unknown, unsaid.level.level]).toEqual([true, 'two-step']);
+    expect(unsaid.steps.find(({ kind }) => kind === 'cutting')!.reason).toMatch(/not looked at/);
+    expect(preparePanel(panel({ marks: swirled('light') }), settings()).unknown).toBeUndefined();
+    expect(preparePanel(panel({ faultless: true }), settings())).toMatchObject({ level: { level: 'gloss-refresh' } });
+    expect(compareLevels([panel(), panel({ id: 'roof', faultless: true })], settings())[0]!.unknownOn).toBe(1);
+  });
+
+  test('a heavy correction of hard paint cuts five to six times as long as it refines', () => {
+    const hard = panel({ marks: swirled('heavy'), hardness: 'hard', clearUm: 60 });
+    const ratio = minutesOf(hard, 'cutting')! / minutesOf(hard, 'refining')!;
+    expect(ratio).toBeGreaterThan(5);
+    expect(ratio).toBeLessThan(6);
   });
 
   test('levels side by side: each takes longer, more goes, and more paint', () => {

@@ -1,34 +1,51 @@
+import { type LiquidGrade, LIQUID_WORDS, type PadMaterial, PAD_WORDS } from '#core/work/kit';
+
 /** A pad with a liquid, as they are tried on a test spot. */
 export interface Pair {
-  readonly pad: string;
-  readonly liquid: string;
+  readonly material: PadMaterial;
+  readonly grade: LiquidGrade;
 }
 
 const define = <T extends Record<string, Pair>>(table: T) => table;
 
 /** From mildest to strongest. A pad belongs to one liquid. */
 const TABLE = define({
-  'soft-finishing': { pad: 'soft foam', liquid: 'finishing polish' },
-  'medium-finishing': { pad: 'polishing foam', liquid: 'finishing polish' },
-  'medium-onestep': { pad: 'polishing foam', liquid: 'one-step polish' },
-  'firm-onestep': { pad: 'cutting foam', liquid: 'one-step polish' },
-  'microfibre-compound': { pad: 'microfibre', liquid: 'cutting compound' },
-  'wool-compound': { pad: 'wool', liquid: 'cutting compound' },
+  'soft-finishing': { material: 'finishing-foam', grade: 'finishing' },
+  'medium-finishing': { material: 'polishing-foam', grade: 'finishing' },
+  'medium-onestep': { material: 'polishing-foam', grade: 'one-step' },
+  'firm-onestep': { material: 'cutting-foam', grade: 'one-step' },
+  'microfibre-compound': { material: 'microfibre', grade: 'cutting' },
+  'wool-compound': { material: 'wool', grade: 'cutting' },
 });
 
 export type PairId = keyof typeof TABLE;
 export const PAIRS: Readonly<Record<PairId, Pair>> = TABLE;
+/** What a pair is called. */
+export const pairName = (pair: PairId): string =>
+  `${PAD_WORDS[PAIRS[pair].material]}, ${LIQUID_WORDS[PAIRS[pair].grade]}`;
+
 export const PAIR_IDS = Object.keys(TABLE) as [PairId, ...PairId[]];
 
 /** Share of the marks a correction is expected to move before anyone says otherwise, %. */
 export const USUAL_GOAL_PCT = 80;
 
-/** One test spot: what went, what haze it left, how long it took. */
+/** What turns the pad on a test spot. */
+export const SPOT_MACHINES = ['dual', 'forced', 'rotary', 'hand'] as const;
+export type SpotMachine = (typeof SPOT_MACHINES)[number];
+
+/** A spot of half a metre square, m², where nobody says. */
+export const USUAL_SPOT_M2 = 0.25;
+
+/** One test spot: what went, what haze it left, how long it took, what it took off. */
 export interface SpotTest {
   readonly pair: PairId;
   readonly gonePct: number;
   readonly hazePct: number;
   readonly minutes: number;
+  readonly areaM2?: number | undefined;
+  /** Clear measured before and after, µm. */
+  readonly tookUm?: number | undefined;
+  readonly machine?: SpotMachine | undefined;
 }
 
 /** More haze than this wants a refining step after the pair, %. Engineering default: less is gone with the wipe. */

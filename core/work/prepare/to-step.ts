@@ -1,20 +1,13 @@
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/work/kit';
-import { STEP_KINDS, type StepKind, type StepKindId, type StepUse } from '#core/work/steps';
+import { STEP_KINDS, type StepKind, type StepUse } from '#core/work/steps';
 import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
+import { awkwardness, hardnessFactor, pieceMin, toneFactor } from './pace';
 import { siteFault } from './site';
-
-/** Panels curved more than this are intricate. */
-const INTRICATE_CURVATURE = 1.2;
-
-const INTRICATE_FACTOR = 1.5;
-
-const OVERHEAD_FACTOR = 1.4;
-
-const VERY_HARD_CUTTING_FACTOR = 1.5;
+import { PAIRS } from './test-ladder';
 
 export function toStep(
   panel: PanelCase,
-  { kind, reason, round = 1, pieces, factor = 1, worked, impossible: barred }: Wanted,
+  { kind, reason, round = 1, pieces, factor = 1, clearUm, measured, worked, impossible: barred }: Wanted,
   settings: PrepareSettings,
 ): PrepStep {
   const definition: StepKind = STEP_KINDS[kind];
@@ -24,9 +17,23 @@ export function toStep(
   const { kit = NO_KIT, schools, learned, learnedUse } = settings;
   const { cleaner, refused } = cleanerFor(kind, panel.substrate, kit);
   const impossible = barred ?? siteFault(kind, settings.site) ?? refused;
-  const tool = toolFor({ ...panel, areaM2: panel.areaM2 / panel.count }, kind, kit, schools.machine);
+  const one = { ...panel, areaM2: panel.areaM2 / panel.count };
+  const tool = toolFor(
+    one,
+    kind,
+    kit,
+    schools.machine,
+    measured && { ...PAIRS[measured.pair], machine: measured.machine },
+  );
   const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
-  const defaultMin = worked?.minutes ?? definition.pace.min * amount * factor * handling(panel, kind) * fast;
+  const awkward = awkwardness(panel, kind);
+  const rate =
+    definition.pace.min * factor * hardnessFactor(kind, panel.hardness) * toneFactor(kind, panel.tone) * fast;
+  const least = pieceMin(panel, kind);
+  const defaultMin = worked?.minutes ?? Math.max(least, rate * amount * awkward);
+  const minutes = measured
+    ? Math.max(least, measured.minPerM2 * amount * awkward)
+    : defaultMin * (learned?.[kind] ?? 1);
   const dwell = cleaner?.dwellMin ?? definition.dwellMin;
   const usual: readonly Use[] =
     worked?.uses ?? definition.uses.map(({ per, ...use }) => ({ ...use, amount: per * amount }));
@@ -36,17 +43,18 @@ export function toStep(
     surface: panel.id,
     kind,
     round,
-    minutes: defaultMin * (learned?.[kind] ?? 1),
+    minutes,
     defaultMin,
     uses: uses.map(({ what, unit, amount: poured }) => ({
       what,
       unit,
       amount: poured * (learnedUse?.get(what) ?? 1),
     })),
-    clearUm: worked?.clearUm ?? definition.clearUm,
+    clearUm: worked?.clearUm ?? clearUm ?? definition.clearUm,
     reason,
     ...(dwell !== undefined && { dwellMin: dwell }),
     ...(tool && { tool }),
+    ...(measured && { measured }),
     ...(leftOut && { leftOut }),
     ...(impossible && { impossible }),
   };
@@ -68,7 +76,7 @@ function withClay(uses: readonly Use[], { touch }: PanelCase, kit: Kit): readonl
 
 /** Liquid by the patches and pads by what loads them, in place of the usual figures. */
 function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count }: PanelCase): readonly Use[] {
-  if (!tool?.patches || !tool.liquid || !tool.pad) return uses;
+  if (!tool?.liquid || !tool.pad) return uses;
   const { liquid, pad, patches } = tool;
   return [
     { what: liquid.name, unit: 'ml', amount: patches.ml * count },
@@ -79,12 +87,3 @@ function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count 
 
 /** A rotary machine with wool cuts in less time, and leaves buffer trails for the refining. Engineering default. */
 const ROTARY_FACTOR = 0.75;
-
-/** Slower where the panel is awkward or its paint hard. */
-function handling({ curvature, zone, hardness }: PanelCase, kind: StepKindId): number {
-  if (STEP_KINDS[kind].pace.by !== 'area') return 1;
-  const intricate = curvature > INTRICATE_CURVATURE ? INTRICATE_FACTOR : 1;
-  const overhead = zone === 'under' ? OVERHEAD_FACTOR : 1;
-  const hard = kind === 'cutting' && hardness === 'very-hard' ? VERY_HARD_CUTTING_FACTOR : 1;
-  return intricate * overhead * hard;
-}

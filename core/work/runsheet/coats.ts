@@ -1,6 +1,7 @@
 import { answerOf, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
 import { type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
+import { slowness } from '#core/work/sections';
 import {
   asSeen,
   type CoatCase,
@@ -56,6 +57,7 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
   return job.surfaces.map((surface, at) => {
     const oneM2 = surfaceAreaM2(surface);
     const coats = coatsInOrder(surface, products);
+    const slow = slowness(surface, oneM2);
     const stack = coats.map(({ product }) => product);
     const judged = judgeStack({ ...surface, layers: stack, refinishedAgoMin: undefined }, []);
     return coats.map(({ product, method, layer, coat }, index): SurfaceCoat => {
@@ -64,7 +66,7 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
       const rulings = withOverruled(judged[index]!.rulings, surface.layers[layer]!.overruled);
       const { ambient, matteSchool, crew } = job;
       const coatCase: CoatCase = { product, substrate, surfaceC: surface.surfaceC, ambient, matteSchool };
-      const alike = [product.id, method, substrate, surface.surfaceC].join(' ');
+      const alike = [product.id, method, substrate, surface.surfaceC, slow].join(' ');
       const openingAt = known.get(alike) ?? openings(coatCase, crew.guardSigma);
       known.set(alike, openingAt);
       return {
@@ -80,8 +82,8 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
         coatCase,
         oneM2,
         onePiece: inOnePiece(seen),
-        layFactor: METHODS[method].pace * product.layPace,
-        levelFactor: product.levelPace,
+        layFactor: (METHODS[method].pace * product.layPace) / slow,
+        levelFactor: product.levelPace / slow,
         alike,
         openingAt,
       };

@@ -1,4 +1,5 @@
 export { type FitOption, whatWouldFit } from './fit';
+export { slowness } from './slowness';
 export {
   CREW_MODES,
   type CrewMode,

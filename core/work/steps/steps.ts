@@ -43,6 +43,20 @@ const define = <T extends Record<string, StepKind>>(table: T) => table;
 
 const WASHED_IN: readonly SiteNeed[] = ['running-water', 'above-freezing'];
 
+/** Sanding before a cut, evenly over a panel; the grit decides how fast and how deep. */
+const sanding = (grit: string, min: number, clearUm: StepKind['clearUm']): StepKind => ({
+  name: `Sanding, ${grit}`,
+  pace: { by: 'area', min },
+  uses: [{ what: `sanding discs ${grit}`, unit: '', per: 2 }],
+  clearUm,
+  caution:
+    'Never on edges, creases or plastic: tape them. Wet, or with a mask and extraction: the dust harms the lungs. Measure before and after; coarser is a painter’s decision.',
+  leftOut: 'What is too deep for the cut stays.',
+  needs: ['power'],
+  stopWhen: 'the surface is evenly dull',
+  polishes: true,
+});
+
 /** Every step of preparation. A new one is an entry here and a reason in `reasons.ts`. */
 const TABLE = define({
   wheels: {
@@ -141,11 +155,23 @@ const TABLE = define({
     caution: 'Low tack on fresh paint and film; off again before the day is over.',
     leftOut: 'Edges burn through first, and polish goes white in trim.',
   },
+  'run-level': {
+    name: 'Runs levelled',
+    pace: { by: 'piece', min: 8 },
+    uses: [{ what: 'sanding discs', unit: '', per: 0.5 }],
+    clearUm: [0, 0],
+    caution:
+      'On the run only, on a hard block, wet; dust mask where it is done dry. A soft run tears: leave it to the painter.',
+    leftOut: 'The run stays, and every lamp finds it.',
+    polishes: true,
+  },
+  'sanding-p3000': sanding('P3000', 10, [2, 4]),
+  'sanding-p2000': sanding('P2000', 12, [4, 7]),
   cutting: {
     name: 'Cutting',
     pace: { by: 'area', min: 18 },
     uses: [
-      { what: 'cutting compound', unit: 'ml', per: 18 },
+      { what: 'cutting compound', unit: 'ml', per: 7 },
       { what: 'cutting pads', unit: '', per: 0.4, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
@@ -161,7 +187,7 @@ const TABLE = define({
     name: 'Refining',
     pace: { by: 'area', min: 7 },
     uses: [
-      { what: 'refining polish', unit: 'ml', per: 10 },
+      { what: 'refining polish', unit: 'ml', per: 5 },
       { what: 'polishing pads', unit: '', per: 0.2, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
@@ -176,7 +202,7 @@ const TABLE = define({
     name: 'Single-stage polish',
     pace: { by: 'area', min: 9 },
     uses: [
-      { what: 'one-step polish', unit: 'ml', per: 12 },
+      { what: 'one-step polish', unit: 'ml', per: 6 },
       { what: 'polishing pads', unit: '', per: 0.3, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
@@ -191,7 +217,7 @@ const TABLE = define({
     name: 'Finishing polish',
     pace: { by: 'area', min: 5 },
     uses: [
-      { what: 'finishing polish', unit: 'ml', per: 8 },
+      { what: 'finishing polish', unit: 'ml', per: 5 },
       { what: 'finishing pads', unit: '', per: 0.2, as: 'pad' },
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
@@ -250,7 +276,7 @@ const TABLE = define({
     name: 'Filling polish',
     pace: { by: 'area', min: 5 },
     uses: [
-      { what: 'filling polish', unit: 'ml', per: 8 },
+      { what: 'filling polish', unit: 'ml', per: 5 },
       { what: 'finishing pads', unit: '', per: 0.2, as: 'pad' },
     ],
     clearUm: [0, 0.5],

@@ -62,11 +62,15 @@ function elements(nodes: unknown): Element[] {
   return (nodes as Record<string, unknown>[]).flatMap((node) => {
     const tag = Object.keys(node).find((key) => key !== ':@' && key !== '#text');
     if (!tag || tag.startsWith('?') || tag.startsWith('!')) return [];
-    return [
-      { tag: tag.replace(/^svg:/, ''), attributes: (node[':@'] ?? {}) as Attributes, children: elements(node[tag]) },
-    ];
+    return [{ tag: tag.replace(/^svg:/, ''), attributes: written(node[':@']), children: elements(node[tag]) }];
   });
 }
+
+/** Attributes that have a value: one without is nothing that is drawn by. */
+const written = (attributes: unknown): Attributes =>
+  Object.fromEntries(
+    Object.entries(attributes ?? {}).filter((entry): entry is [string, string] => typeof entry[1] === 'string'),
+  );
 
 const LENGTH = /^\s*(-?[\d.]+(?:e[-+]?\d+)?)\s*([a-z%]*)\s*$/i;
 

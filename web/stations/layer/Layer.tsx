@@ -1,3 +1,4 @@
+import { ZONE_NAMES } from '../../net/zone-names';
 import { Lasso } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -55,15 +56,6 @@ export function Component() {
     </Station>
   );
 }
-
-const ZONE_NAMES: Readonly<Record<Zone, string>> = {
-  front: 'Front',
-  top: 'Top',
-  left: 'Left',
-  right: 'Right',
-  rear: 'Rear',
-  under: 'Underneath',
-};
 
 /** The stack in hand: what a tap lays, whole zones at once, and why something was not laid. */
 function BrushBar({

@@ -1,5 +1,5 @@
 import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/item/condition';
-import { isDone, type Level, type PanelPreparation, SCOPE_STATES } from '#core/work/prepare';
+import { isDone, type Level, type PanelPreparation, SANDING_NAMES, SANDINGS, SCOPE_STATES } from '#core/work/prepare';
 import { isPolishing, STEP_KINDS, takesPolish } from '#core/work/steps';
 import type { Job, Surface, SurfaceMark } from '#formats/job';
 import { changePrepare } from '#job/edit';
@@ -36,6 +36,11 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       <PanelHead>
         <p className="figure mt-1 text-3xl">{hours(minutes)}</p>
         {level.why && <p className="mt-1 border-l-4 border-warn pl-2 text-[14px]">Milder here: {level.why}.</p>}
+        {prepared.unknown && (
+          <p className="mt-1 border-l-4 border-warn pl-2 text-[14px]">
+            Nobody has said what its paint looks like: counted with medium marks.
+          </p>
+        )}
       </PanelHead>
       {ledger && (
         <Part title="What its paint can stand">
@@ -73,6 +78,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
         </Part>
       )}
       {takesPolish(surface.substrate) && <TestSpot job={job} surface={surface} />}
+      {takesPolish(surface.substrate) && <SandIt job={job} surface={surface} />}
       <Part title="Steps">
         <ol className="space-y-3">
           {steps.map((step) => {
@@ -96,7 +102,14 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                   {curesMin !== undefined && `; cures ${hours(curesMin)} before anything lies over it`}
                   {stopWhen !== undefined && `; a patch is done when ${stopWhen}`}.
                 </p>
-                {step.tool && !impossible && !follows && <PolishTool tool={step.tool} copies={surface.count} />}
+                {step.tool && !impossible && !follows && (
+                  <PolishTool
+                    tool={step.tool}
+                    copies={surface.count}
+                    measured={step.measured}
+                    on={step.measured ? job.nameOf(step.measured.on) : ''}
+                  />
+                )}
                 {impossible ? (
                   <p className="text-[13.5px] font-semibold text-stop">Not here: {impossible}.</p>
                 ) : follows ? (
@@ -125,6 +138,28 @@ export function PanelSteps({ job, surface, prepared }: Props) {
         </ol>
       </Part>
     </>
+  );
+}
+
+/** Sanding is asked for panel by panel; where the paint has no room for it its step says why. */
+function SandIt({ job: { document, edit }, surface }: Pick<Props, 'job' | 'surface'>) {
+  const sand = document.prepare?.sand ?? [];
+  const others = sand.filter((one) => one.surface !== surface.id);
+  return (
+    <Part title="Sanding before the cut">
+      <Segmented
+        optional
+        label="Sanding before the cut"
+        value={sand.find((one) => one.surface === surface.id)?.with}
+        options={SANDINGS.map((id) => [id, SANDING_NAMES[id]] as const)}
+        onChange={(next) =>
+          edit(changePrepare({ sand: next ? [...others, { surface: surface.id, with: next }] : others }))
+        }
+      />
+      <p className="mt-1 text-[13px] text-ink-2">
+        Only where a measurement gives room; cut and refined after it. Coarser is a painter’s decision.
+      </p>
+    </Part>
   );
 }
 

@@ -1,6 +1,14 @@
 import { FactTable } from '../../ui/FactTable';
 import { useState } from 'react';
-import { climbLadder, PAIR_IDS, type PairId, PAIRS, type SpotTest, USUAL_GOAL_PCT } from '#core/work/prepare';
+import {
+  climbLadder,
+  PAIR_IDS,
+  pairName,
+  SPOT_MACHINES,
+  type SpotTest,
+  USUAL_GOAL_PCT,
+  USUAL_SPOT_M2,
+} from '#core/work/prepare';
 import type { Surface } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { useEarlierPairsQuery } from '../../app/api';
@@ -10,7 +18,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 
-const pairName = (pair: PairId) => `${PAIRS[pair].pad}, ${PAIRS[pair].liquid}`;
+const MACHINE_WORDS = { dual: 'Dual action', forced: 'Forced rotation', rotary: 'Rotary', hand: 'By hand' } as const;
 const percentFault = (value: number) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %');
 
 /** The ladder of test spots on a panel: what to try next and why, and what each try did. */
@@ -28,10 +36,10 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
   const answer = climbLadder(own, USUAL_GOAL_PCT, elsewhere ?? before?.pair);
   const [tried, setTried] = useState<Partial<SpotTest>>({});
   const pair = tried.pair ?? answer.next ?? PAIR_IDS[0];
-  const { gonePct, hazePct = 0, minutes } = tried;
+  const { gonePct, hazePct = 0, minutes, areaM2, tookUm, machine } = tried;
   const note = () => {
     if (gonePct === undefined || minutes === undefined) return;
-    const test = { surface: surface.id, pair, gonePct, hazePct, minutes };
+    const test = { surface: surface.id, pair, gonePct, hazePct, minutes, areaM2, tookUm, machine };
     edit(changePrepare({ tests: [...all.filter((one) => one.surface !== surface.id || one.pair !== pair), test] }));
     setTried({});
   };
@@ -40,7 +48,8 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
       <p className="text-[14px]">
         {answer.found && !answer.next && (
           <>
-            Taken: <strong>{pairName(answer.found)}</strong>, {answer.why}.
+            Taken: <strong>{pairName(answer.found)}</strong>, {answer.why}. It sets pad, liquid, minutes and micrometres
+            for all paint like it.
           </>
         )}
         {answer.next && (
@@ -100,6 +109,27 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
             value={minutes}
             check={(value) => (value > 0 && value <= 240 ? undefined : 'more than 0, at most 240')}
             onChange={(value) => setTried({ ...tried, ...(value !== undefined && { minutes: value }) })}
+          />
+          <NumberField
+            label="Of the spot"
+            unit="m²"
+            value={areaM2 ?? USUAL_SPOT_M2}
+            check={(value) => (value > 0 && value <= 4 ? undefined : 'more than 0, at most 4 m²')}
+            onChange={(value) => setTried({ ...tried, areaM2: value })}
+          />
+          <NumberField
+            optional
+            label="Clear taken"
+            unit="µm"
+            value={tookUm}
+            check={(value) => (value >= 0 && value <= 50 ? undefined : '0 to 50 µm')}
+            onChange={(value) => setTried({ ...tried, tookUm: value })}
+          />
+          <SelectField
+            label="Turned by"
+            value={machine ?? ''}
+            options={[['', 'as usual'], ...SPOT_MACHINES.map((id) => [id, MACHINE_WORDS[id]] as const)]}
+            onChange={(next) => setTried({ ...tried, machine: next || undefined })}
           />
           <Button className="col-span-3" disabled={gonePct === undefined || minutes === undefined} onClick={note}>
             Note it

@@ -24,6 +24,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
+import { AllOver } from '../survey/condition/AllOver';
 import { StageRow } from './StageRow';
 import { hours } from '../../ui/hours';
 
@@ -105,6 +106,7 @@ export function WholePreparation({ job, options }: Props) {
           </ol>
         </Part>
       )}
+      <NobodyLooked job={job} />
       <LooseEnds job={job} />
       <UseAdvice job={job} options={options} />
       <Part title="In working order">
@@ -256,6 +258,20 @@ function UseAdvice({ job, options }: Props) {
           )}
         </div>
       )}
+    </Part>
+  );
+}
+
+/** Panels of whose paint nothing is said: asked about where the hours are worked out, and answered there in one tap. */
+function NobodyLooked({ job }: { readonly job: JobView }) {
+  const unknown = new Set(job.prepared.preparation.panels.filter((panel) => panel.unknown).map(({ id }) => id));
+  if (unknown.size === 0) return null;
+  return (
+    <Part title={unknown.size === 1 ? 'One panel nobody has looked at' : `${unknown.size} panels nobody has looked at`}>
+      <p className="mb-2 border-l-4 border-warn pl-3 text-[14px]">
+        Counted with medium marks and the level chosen above until somebody says what their paint looks like.
+      </p>
+      <AllOver zoned job={job} surfaces={job.document.surfaces.filter(({ id }) => unknown.has(id))} />
     </Part>
   );
 }

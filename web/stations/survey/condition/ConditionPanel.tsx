@@ -1,10 +1,12 @@
 import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS, whatFollows } from '#core/item/condition';
+import { takesPolish } from '#core/work/steps';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { Segmented } from '../../../ui/Segmented';
+import { AllOver } from './AllOver';
 import { MarkRow, pictureOf } from './MarkRow';
 
 /** What was seen and tried on one panel, and what becomes of it. */
@@ -56,7 +58,16 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
       </Part>
       <Part title={marks.length === 0 ? 'No marks on it' : `Marks: ${marks.length}`}>
         {marks.length === 0 && (
-          <p className="text-[14px] text-ink-2">Choose what you see over the net, then tap where it is.</p>
+          <p className="text-[14px] text-ink-2">
+            {surface.faultless
+              ? 'Looked at, nothing to correct.'
+              : 'Choose what you see over the net, then tap where it is.'}{' '}
+            {surface.faultless && (
+              <button type="button" className="underline" onClick={() => change({ faultless: undefined })}>
+                Not said after all
+              </button>
+            )}
+          </p>
         )}
         <ul className="space-y-3">
           {marks.map((mark) => (
@@ -64,6 +75,11 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
           ))}
         </ul>
       </Part>
+      {takesPolish(surface.substrate) && (
+        <Part title="All over this panel">
+          <AllOver job={job} surfaces={[surface]} />
+        </Part>
+      )}
       <Part title="Pictures">
         <PhotoStrip
           jobId={job.id}

@@ -1,5 +1,6 @@
 import { MARK_KINDS, OUTCOME_NAMES, outcomeOf, OUTCOMES, twinDifferences } from '#core/item/condition';
 import { judgeReadings } from '#core/item/paint';
+import { takesPolish } from '#core/work/steps';
 import { surfaceName } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../../job/Station';
@@ -8,6 +9,7 @@ import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { PaperLink } from '../../../ui/PaperLink';
 import { TextField } from '../../../ui/TextField';
 import { um } from '../../../ui/measures';
+import { AllOver } from './AllOver';
 import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */
@@ -45,6 +47,11 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
           <PaperLink href={`/api/jobs/${id}/walk-round.pdf`}>Walk-round sheet to sign</PaperLink>
         </div>
       </section>
+      {document.surfaces.some(({ substrate }) => takesPolish(substrate)) && (
+        <Part title="All over the paint">
+          <AllOver zoned job={job} surfaces={document.surfaces} />
+        </Part>
+      )}
       {twins.length > 0 && (
         <Part title="Left and right differ">
           <ul className="space-y-2 text-[14px]">

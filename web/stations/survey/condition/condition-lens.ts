@@ -1,6 +1,5 @@
 import { MARK_KINDS, worstSeverity } from '#core/item/condition';
-import { judgeReadings, type PaintVerdict } from '#core/item/paint';
-import { SUBSTRATES } from '#core/item/substrates';
+import { gaugeReads, judgeReadings, type PaintVerdict } from '#core/item/paint';
 import type { Surface } from '#formats/job';
 import { placedReadings } from '#job/edit';
 import type { Fill } from '../../../net/fills';
@@ -62,9 +61,9 @@ export function thicknessLens(surfaces: readonly Surface[], chosen?: string) {
   const judged = judgeReadings(surfaces);
   const paints = new Map(
     surfaces.map((surface, index): [string, PanelPaint] => {
-      const { id, substrate } = surface;
+      const { id } = surface;
       const { count, verdict, medianUm } = judged[index]!;
-      if (!SUBSTRATES[substrate].gaugeReads) return [id, { fill: 'cross' }];
+      if (!gaugeReads(surface)) return [id, { fill: 'cross' }];
       if (count === 0) return [id, { fill: 'blank' }];
       return [
         id,

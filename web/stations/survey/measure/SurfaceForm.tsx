@@ -1,7 +1,8 @@
 import { Trash2 } from 'lucide-react';
 import { twinOf } from '#core/item/condition';
 import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/item/geometry';
-import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { BODIES, BODY_NAMES, PIECE_IDS, PIECES } from '#core/item/make';
+import { clearEstimateUm, gaugeReads, judgeReadings } from '#core/item/paint';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { FOUND_IDS, foundName, type FoundId } from '#core/products/families';
 import { inOnePiece } from '#core/work/plan';
@@ -31,7 +32,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
   const { shape, substrate, count, curvature = 1, measuredBy } = surface;
   const areaM2 = shapeAreaM2(shape) * curvature * count;
   const [low, high] = areaRange(areaEstimate(areaM2, measuredBy));
-  const { matte, gaugeReads, polishable } = SUBSTRATES[substrate];
+  const { matte, polishable } = SUBSTRATES[substrate];
   const paint = judgeReadings(planned.surfaces)[document.surfaces.indexOf(surface)];
   const clear = clearEstimateUm(surface, paint);
   const laid = job.laid.has(surface.id);
@@ -69,8 +70,36 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
             label="Made of"
             value={substrate}
             options={substrateOptions}
-            onChange={(next: SubstrateId) => change({ substrate: next })}
+            onChange={(next: SubstrateId) =>
+              change({
+                substrate: next,
+                ...(next === 'wheel' && surface.piece === undefined && { piece: 'wheel-face' }),
+              })
+            }
           />
+          <div className="grid grid-cols-2 gap-3">
+            <SelectField
+              label="Under the finish"
+              value={surface.body ?? ''}
+              options={[['', 'as usual'], ...BODIES.map((id) => [id, capital(BODY_NAMES[id])] as const)]}
+              onChange={(body) => change({ body: body || undefined })}
+            />
+            <SelectField
+              label="Done by the piece"
+              value={surface.piece ?? ''}
+              options={[['', 'no, by area'], ...PIECE_IDS.map((id) => [id, PIECES[id].name] as const)]}
+              onChange={(piece) => change({ piece: piece || undefined })}
+            />
+            <NumberField
+              label="Handling, ×"
+              value={surface.handling ?? 1}
+              check={(value) => (value >= 1 && value <= 20 ? undefined : '1 to 20')}
+              onChange={(handling) => change({ handling: handling === 1 ? undefined : handling })}
+            />
+            <p className="self-end text-[13px] text-ink-2">
+              How many times as long as a flat of its size; a gauge reads coats on metal only.
+            </p>
+          </div>
           <TextField
             long
             label="Note"
@@ -129,7 +158,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
       <Part title="What is on it already">
         <Existing value={surface.existing} onChange={(existing) => change({ existing })} />
       </Part>
-      {(gaugeReads || polishable) && (
+      {(gaugeReads(surface) || polishable) && (
         <Part title="Paint">
           <div className="grid grid-cols-2 gap-3">
             <SelectField
@@ -259,6 +288,8 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
     </>
   );
 }
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 const sameColour = (a: Surface['colour'], b: Surface['colour']) => a?.tone === b?.tone && a?.name === b?.name;
 

@@ -1,6 +1,6 @@
 import { Activity, Gauge, Upload } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import { SUBSTRATES } from '#core/item/substrates';
+import { gaugeReads } from '#core/item/paint';
 import { type GaugeAnswer, type Surface, surfaceName } from '#formats/job';
 import { readReadingsCsv } from '#formats/tables';
 import type { Fault } from '#formats/values';
@@ -24,7 +24,7 @@ export function GaugeTools({ job, armed, onArm, said }: Props) {
   const [streaming, setStreaming] = useState<string>();
   const { chosen, edit } = job;
   const walked = chosen && streaming === chosen.id ? chosen : undefined;
-  const readable = chosen && SUBSTRATES[chosen.substrate].gaugeReads;
+  const readable = chosen && gaugeReads(chosen);
   const address = walked && streamAddress(walked);
   const walkedId = walked?.id;
   useEffect(() => {
@@ -65,8 +65,8 @@ export function GaugeTools({ job, armed, onArm, said }: Props) {
   );
 }
 
-const streamAddress = ({ id: panel, substrate, paint, readingsUm }: Surface) =>
-  `/api/thickness-gauge/stream?${new URLSearchParams({ panel, substrate, paint, nth: String(readingsUm.length + 1) })}`;
+const streamAddress = ({ id: panel, substrate, body, paint, readingsUm }: Surface) =>
+  `/api/thickness-gauge/stream?${new URLSearchParams({ panel, substrate, ...(body && { body }), paint, nth: String(readingsUm.length + 1) })}`;
 
 interface DialogProps {
   readonly job: JobView;
