@@ -21,6 +21,7 @@ import { CREW_ROLES } from '#core/work/crew';
 import { AHEAD_SCHOOLS } from '#core/work/plan';
 import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/work/prepare';
 import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
+import { STEP_KIND_IDS } from '#core/work/steps';
 import { productSchema } from '#formats/shelf';
 import {
   anyNumber,
@@ -156,6 +157,16 @@ const ambientStep = object({
   airSpeed: nonNegative().default(STILL_AIR),
 });
 
+/** What a place offers; what is left out is there. */
+const siteSchema = () =>
+  object({
+    runningWater: flag().optional(),
+    drain: flag().optional(),
+    power: flag().optional(),
+    shade: flag().optional(),
+    airC: celsius().optional(),
+  });
+
 /** What prices are in where a job does not say. */
 export const USUAL_CURRENCY = 'EUR';
 
@@ -248,14 +259,17 @@ export const jobSchema = object({
       chips: oneOf(['fill', 'seal']).optional(),
       machine: oneOf(['dual', 'rotary']).optional(),
       order: oneOf(['stage-by-stage', 'zone-by-zone']).optional(),
+      drying: oneOf(['blower', 'air', 'towel', 'mixed']).optional(),
+      pad: oneOf(['flat', 'raised']).optional(),
+      marks: oneOf(['correct', 'fill', 'leave']).optional(),
     }).optional(),
-    site: object({
-      runningWater: flag().optional(),
-      drain: flag().optional(),
-      power: flag().optional(),
-      shade: flag().optional(),
-      airC: celsius().optional(),
-    }).optional(),
+    site: siteSchema().optional(),
+    /** From a step on it is done somewhere else: the bay is full, the drive is free. */
+    move: object({ from: oneOf(STEP_KIND_IDS), site: siteSchema() }).optional(),
+    /** It comes salted or iced. */
+    salted: flag().optional(),
+    /** It stands over night between the last wipe and the first layer. */
+    overnight: flag().optional(),
     /** Years the owner means to keep it: how often the protection comes off again. */
     yearsPlanned: positive().max(60, { error: 'expected at most 60 years' }).optional(),
     reserveUm: nonNegative().optional(),

@@ -3,6 +3,7 @@ import { SUBSTRATE_IDS } from '#core/item/substrates';
 import {
   CLAY_FORMS,
   CLAY_GRADES,
+  CLEANER_PH,
   DRIVES,
   type Kit,
   type KitSheet,
@@ -39,6 +40,8 @@ export const kitEntrySchema = z.discriminatedUnion(
       ...named,
       serves: list(oneOf(STEP_KIND_IDS)).min(1, { error: 'expected at least one step it is for' }),
       notFor: list(oneOf(SUBSTRATE_IDS)).default([]),
+      ph: oneOf(CLEANER_PH).optional(),
+      aviationApproved: flag().optional(),
       dwellMin: nonNegative().optional(),
       dilution: nonNegative().default(0),
       mlPer: positive(),

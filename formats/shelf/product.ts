@@ -3,7 +3,7 @@ import { REMOVAL_METHOD_IDS } from '#core/after/removal';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS } from '#core/products/methods';
-import { ANSWERS, FILM_FINISHES, PROPERTY_IDS, UNITS } from '#core/products/sheets';
+import { ANSWERS, FILM_FINISHES, PROPERTY_IDS, UNITS, USUAL_BREATHING_DAYS } from '#core/products/sheets';
 import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/time/clocks';
 import {
   anyNumber,
@@ -95,7 +95,7 @@ export const productSchema = object({
   }).optional(),
   substrates: z.partialRecord(z.enum(SUBSTRATE_IDS), substrateSheet, { error: 'expected an object' }),
   over: list(nonEmpty()),
-  freshPaintDays: nonNegative().default(60),
+  freshPaintDays: nonNegative().default(USUAL_BREATHING_DAYS),
   properties: list(oneOf(PROPERTY_IDS)).default([]),
   ratedMonths: positive().optional(),
   flashFactor: positive().default(1),

@@ -1,7 +1,10 @@
 import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
+import { lowHalf } from '#core/item/nets';
 import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
+import { MINUTES_PER_DAY } from '#core/measures';
 import { seenSubstrate } from '#core/products/layering';
+import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
 import type { Kit } from '#core/work/kit';
 import { surfaceAreaM2 } from '#core/work/plan';
 import {
@@ -23,7 +26,8 @@ import type { RunRecord } from '#core/work/run';
 import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
-import { staysOn } from '#job/plan';
+import { minutesToDay } from '#formats/values';
+import { isAircraft, staysOn } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -57,6 +61,14 @@ const isUnreadable = (surface: Surface, { verdict }: Pick<PanelPaint, 'verdict'>
   surface.substrate !== 'gelcoat' &&
   (surface.paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || !gaugeReads(surface));
 
+/** A surface whose outline is a part of the unfolded item, in its place. */
+const lyingOnSheet = ({ id, zone, shape, measuredBy, onSheet }: Surface) =>
+  shape.kind === 'polygon' && (measuredBy === 'template' || onSheet) ? [{ id, zone, outlineMm: shape.pointsMm }] : [];
+
+/** Fresh paint is soft for solvent and sandpaper as long as it is closed to everything that has no days of its own. */
+const breathesFor = ({ startAt }: Pick<Job, 'startAt'>, { refinishedOn }: Pick<Surface, 'refinishedOn'>) =>
+  refinishedOn === undefined ? undefined : USUAL_BREATHING_DAYS * MINUTES_PER_DAY + minutesToDay(startAt, refinishedOn);
+
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
 
@@ -75,6 +87,8 @@ const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | 
 /** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);
+  const aircraft = isAircraft(job);
+  const low = lowHalf(job.surfaces.flatMap(lyingOnSheet));
   const spots = spotsDecided(job);
   const likeSpots = new Map(
     job.surfaces.flatMap((surface) => {
@@ -99,6 +113,9 @@ export function panelCases(job: Job): PanelCase[] {
       count,
       curvature,
       zone: surface.zone,
+      low: low.has(id),
+      aircraft,
+      breathesForMin: breathesFor(job, surface),
       marks: surface.marks ?? [],
       paint,
       clearUm,
@@ -168,6 +185,9 @@ export function prepareSettings(
     level: prepare?.level ?? 'one-step',
     schools: overlaid(USUAL_SCHOOLS, prepare?.schools),
     site: overlaid(FULL_SITE, prepare?.site),
+    move: prepare?.move && { from: prepare.move.from, site: overlaid(FULL_SITE, prepare.move.site) },
+    salted: prepare?.salted,
+    overnight: prepare?.overnight,
     leftOut: new Set(prepare?.leftOut ?? []),
     reserveUm: prepare?.reserveUm,
     kit,

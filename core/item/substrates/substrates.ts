@@ -18,6 +18,19 @@ export interface Substrate {
   readonly gaugeReads?: true;
   /** Nothing at all may be laid on it: someone could be hurt. */
   readonly keepClear?: true;
+  /** Inside a cabin: never washed with running water. */
+  readonly inside?: true;
+  readonly glass?: true;
+  /** Trim that fades and is restored. */
+  readonly trim?: true;
+  /** Metal polished as metal, with no coat on it. */
+  readonly metalFinish?: true;
+  /** Stands on or in the bodywork with a gap round it: dirt and water come out of it later. */
+  readonly moulding?: true;
+  /** Solvent lifts, dulls or crazes it. */
+  readonly noSolvent?: true;
+  /** Masked beside what is polished. */
+  readonly masked?: true;
   /** Plastic under its finish: it softens under a hot pad, and a gauge reads nothing. */
   readonly plastic?: true;
   /** There is a clear or colour coat that a polish takes from, and so a paint ledger. */
@@ -48,24 +61,37 @@ const TABLE = define({
     factors: { coverage: 1.4, levelFrom: 0, levelBy: 0.2 },
     matte: true,
   },
-  vinyl: { name: 'Coloured vinyl wrap' },
-  'gloss-black': { name: 'Gloss-black trim', polishable: true, plastic: true },
-  'textured-plastic': { name: 'Textured plastic', factors: { coverage: 1.5 } },
-  'lens-plastic': { name: 'Clear plastic lens', polishable: true, plastic: true },
-  glass: { name: 'Glass', factors: { coverage: 0.8 } },
-  windscreen: { name: 'Windscreen', factors: { coverage: 0.8 } },
-  chrome: { name: 'Chrome' },
-  'bare-metal': { name: 'Bare metal', polishable: true },
+  vinyl: { name: 'Coloured vinyl wrap', noSolvent: true, masked: true },
+  'gloss-black': { name: 'Gloss-black trim', polishable: true, plastic: true, moulding: true },
+  'textured-plastic': {
+    name: 'Textured plastic',
+    factors: { coverage: 1.5 },
+    trim: true,
+    moulding: true,
+    masked: true,
+  },
+  'lens-plastic': {
+    name: 'Clear plastic lens',
+    polishable: true,
+    plastic: true,
+    moulding: true,
+    noSolvent: true,
+    masked: true,
+  },
+  glass: { name: 'Glass', factors: { coverage: 0.8 }, glass: true },
+  windscreen: { name: 'Windscreen', factors: { coverage: 0.8 }, glass: true },
+  chrome: { name: 'Chrome', metalFinish: true, moulding: true },
+  'bare-metal': { name: 'Bare metal', metalFinish: true },
   wheel: { name: 'Wheel', factors: { coverage: 1.2 }, gaugeReads: true },
   caliper: { name: 'Brake caliper', factors: { coverage: 1.2 }, gaugeReads: true },
-  rubber: { name: 'Rubber seal' },
-  plate: { name: 'Number plate' },
-  fabric: { name: 'Fabric' },
-  leather: { name: 'Leather' },
-  'interior-plastic': { name: 'Interior plastic' },
+  rubber: { name: 'Rubber seal', trim: true, moulding: true, masked: true },
+  plate: { name: 'Number plate', moulding: true },
+  fabric: { name: 'Fabric', inside: true },
+  leather: { name: 'Leather', inside: true },
+  'interior-plastic': { name: 'Interior plastic', inside: true },
   gelcoat: { name: 'Gelcoat', factors: { coverage: 1.25 }, polishable: true },
   'aircraft-paint': { name: 'Aircraft paint', gaugeReads: true, polishable: true },
-  'acrylic-window': { name: 'Acrylic window' },
+  'acrylic-window': { name: 'Acrylic window', noSolvent: true, moulding: true },
   carbon: { name: 'Bare carbon' },
   wood: { name: 'Varnished wood' },
   sensor: { name: 'Camera or sensor', keepClear: true },

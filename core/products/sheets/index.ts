@@ -10,4 +10,5 @@ export {
   PROPERTY_IDS,
   type Range,
   UNITS,
+  USUAL_BREATHING_DAYS,
 } from './product';

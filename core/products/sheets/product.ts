@@ -36,6 +36,9 @@ export interface FilmSheet {
   readonly maxSurfaceC: number;
 }
 
+/** Days fresh paint breathes where neither sheet nor painter says. */
+export const USUAL_BREATHING_DAYS = 60;
+
 /** What a rule may turn on, in the words of a sheet. A new one is an entry here and a rule that asks for it. */
 export const PROPERTIES = {
   abrasive: 'Polishes: takes from the finish',

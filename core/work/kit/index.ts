@@ -1,5 +1,7 @@
 export {
   CLAY_FORMS,
+  CLEANER_PH,
+  type CleanerSheet,
   CLAY_GRADES,
   DRIVES,
   type KitSheet,

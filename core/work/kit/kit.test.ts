@@ -78,7 +78,7 @@ const kit = (things: Kit['things'] = []): Kit => ({
   ],
   things,
 });
-const bonnet = { id: 'bonnet', substrate: 'clear-gloss' as const, areaM2: 1.5, curvature: 1.03 };
+const bonnet = { substrate: 'clear-gloss' as const, areaM2: 1.5, edgeM: 5, curvature: 1.03 };
 
 describe('tool by the shape of the panel', () => {
   test.each([
@@ -86,7 +86,9 @@ describe('tool by the shape of the panel', () => {
     [bonnet, 'rotary', 'flat', 'rotary', 'wool'],
     [{ ...bonnet, curvature: 1.3 }, 'rotary', 'shaped', 'small', 'fibre-small'],
     [{ ...bonnet, areaM2: 0.2 }, 'dual', 'shaped', 'small', 'fibre-small'],
-    [{ ...bonnet, id: 'pillar-left' }, 'rotary', 'flat', 'long-throw', 'fibre-large'],
+    // Narrow, and plastic.
+    [{ ...bonnet, areaM2: 0.5, edgeM: 5 }, 'rotary', 'flat', 'long-throw', 'fibre-large'],
+    [{ ...bonnet, body: 'plastic' as const }, 'rotary', 'flat', 'long-throw', 'fibre-large'],
     [{ ...bonnet, areaM2: 0.03 }, 'dual', 'recess', undefined, 'fibre-small'],
   ] as const)('%j, school %s: %s', (subject, school, reach, machineId, padId) => {
     const tool = toolFor(subject, 'cutting', kit(), school)!;
@@ -218,12 +220,12 @@ describe('cleaners', () => {
       prepareItem([subject], settings({ kit: kit() })).panels[0]!.steps.find(({ kind }) => kind === 'iron')!;
     expect(iron(bled)).toMatchObject({ dwellMin: 3, uses: [{ what: 'Iron Tide', unit: 'ml', amount: 60 }] });
     expect(iron({ ...bled, substrate: 'gelcoat' }).impossible).toBe(
-      'Iron Tide is not for gelcoat, and nothing else on the shelf is',
+      'Iron Tide is not for gelcoat, and nothing else on the shelf will do',
     );
     const mixed = { ...acid, dilution: 3 };
     const diluted = { ...kit(), sheets: kit().sheets.map((sheet) => (sheet.id === 'acid' ? mixed : sheet)) };
     const { steps } = prepareItem([bled], settings({ kit: diluted })).panels[0]!;
     expect(steps.find(({ kind }) => kind === 'iron')!.uses[0]!.amount).toBe(15);
-    expect(cleanerFor('tar', 'clear-gloss', kit())).toEqual({});
+    expect(cleanerFor('tar', { substrate: 'clear-gloss' }, kit())).toEqual({});
   });
 });

@@ -8,11 +8,17 @@ interface Named {
   readonly note?: string | undefined;
 }
 
+export const CLEANER_PH = ['acid', 'neutral', 'alkaline'] as const;
+
 /** A cleaner: what it is for and not for, how long it dwells, how much of it goes on. */
 export interface CleanerSheet extends Named {
   readonly kind: 'cleaner';
   readonly serves: readonly StepKindId[];
   readonly notFor: readonly SubstrateId[];
+  /** Acid and alkaline never meet, and neither goes to the ground. */
+  readonly ph?: (typeof CLEANER_PH)[number] | undefined;
+  /** The makers of aircraft approve it. */
+  readonly aviationApproved?: boolean | undefined;
   /** Minutes until it has to be rinsed; never to dry. */
   readonly dwellMin?: number | undefined;
   /** Parts of water to one of it; 0: as it comes. */

@@ -1,4 +1,4 @@
-import type { Body } from '#core/item/make';
+import type { Make } from '#core/item/make';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { StepKindId } from '#core/work/steps';
 import {
@@ -31,11 +31,12 @@ const ofKind = <K extends KitSheet['kind']>({ sheets }: Kit, kind: K) =>
 
 /** A panel as a tool meets it. */
 export interface ToolCase {
-  readonly id: string;
   readonly substrate: SubstrateId;
-  readonly body?: Body | undefined;
-  /** Of one copy. */
+  readonly body?: Make['body'];
+  readonly piece?: Make['piece'];
+  /** Of one copy, and all round it. */
   readonly areaM2: number;
+  readonly edgeM: number;
   readonly curvature: number;
 }
 
@@ -45,8 +46,8 @@ const BY_HAND_UNDER_M2 = 0.05;
 /** A large plate wants at least so much panel, m², and no more curve than this. */
 const LARGE_PLATE_FROM_M2 = 0.4;
 const LARGE_PLATE_CURVATURE = 1.12;
-/** Narrow and curved: a rotary burns its edges. */
-const NO_ROTARY = /pillar|frame|mirror|handle|bumper|lamp/;
+/** Pillars, frames and rails: a rotary burns the edges of what is narrower than this in the mean, m. */
+const NARROW_M = 0.25;
 
 /** Long throw on flats, a small plate on shaped panels, by hand in recesses. */
 export function reachOf({ areaM2, curvature }: Pick<ToolCase, 'areaM2' | 'curvature'>): Reach {
@@ -89,6 +90,8 @@ export function toolFor(
   kit: Kit,
   school: CuttingSchool,
   decided?: DecidedTool,
+  /** Nothing on a cable or a hose. */
+  cordless = false,
 ): Tool | undefined {
   const grade = decided?.grade ?? GRADE_OF[kind];
   if (!grade) return undefined;
@@ -99,7 +102,8 @@ export function toolFor(
   const liquid = ofKind(kit, 'liquid').find(
     (sheet) => sheet.grade === grade && sheet.filling === (grade === 'filling'),
   );
-  const machine = reach === 'recess' ? undefined : machineFor(panel, reach, kind, kit, cuts);
+  const machine =
+    reach === 'recess' ? undefined : machineFor(panel, reach, kind, cordless ? withoutCables(kit) : kit, cuts);
   const materials = decided ? [decided.material] : PADS_FOR[grade];
   const pad = padFor(materials, decided ? undefined : machine?.action, machine?.plateMm ?? 0, kit);
   const lacking = [
@@ -149,8 +153,24 @@ const usualLiquid = (grade: LiquidGrade): DosedLiquid => ({
   mlPerDot: (LIQUID_ML_PER_M2[grade] * 0.25) / 3,
 });
 
-const rotaryGoes = ({ id }: ToolCase, reach: Reach, kind: StepKindId, school: CuttingSchool) =>
-  school === 'rotary' && kind === 'cutting' && reach === 'flat' && !NO_ROTARY.test(id);
+const withoutCables = ({ sheets, things }: Kit): Kit => ({
+  sheets: sheets.filter((sheet) => sheet.kind !== 'machine' || sheet.drive === 'battery'),
+  things,
+});
+
+/** A rotary on large flats of metal only: never on what is narrow, small or plastic. */
+const rotaryGoes = (
+  { areaM2, edgeM, body = 'metal', piece }: ToolCase,
+  reach: Reach,
+  kind: StepKindId,
+  school: CuttingSchool,
+) =>
+  school === 'rotary' &&
+  kind === 'cutting' &&
+  reach === 'flat' &&
+  body === 'metal' &&
+  piece === undefined &&
+  (2 * areaM2) / edgeM >= NARROW_M;
 
 function machineFor(panel: ToolCase, reach: Reach, kind: StepKindId, kit: Kit, school: CuttingSchool) {
   const rotaryAllowed = rotaryGoes(panel, reach, kind, school);
@@ -293,16 +313,27 @@ export interface CleanerChoice {
   readonly refused?: string;
 }
 
-/** The cleaner for a step on a surface: the first that serves it and is not forbidden there. */
-export function cleanerFor(kind: StepKindId, substrate: SubstrateId, kit: Kit): CleanerChoice {
+/**
+ * The cleaner for a step on a surface: the first that serves it and is not forbidden there; on an aircraft only what is
+ * approved for one, and where nothing may run to the ground no acid and no alkali.
+ */
+export function cleanerFor(
+  kind: StepKindId,
+  { substrate, aircraft = false }: { readonly substrate: SubstrateId; readonly aircraft?: boolean | undefined },
+  kit: Kit,
+  keptOffGround = false,
+): CleanerChoice {
   const serving = ofKind(kit, 'cleaner').filter(({ serves }) => serves.includes(kind));
-  const cleaner = serving.find(({ notFor }) => !notFor.includes(substrate));
+  const objection = ({ notFor, ph = 'neutral', aviationApproved }: CleanerSheet): string | undefined => {
+    if (notFor.includes(substrate)) return `is not for ${SUBSTRATES[substrate].name.toLowerCase()}`;
+    if (aircraft && !aviationApproved) return 'is not approved for aircraft';
+    return keptOffGround && ph !== 'neutral' ? `is ${ph} and may not run to the ground` : undefined;
+  };
+  const cleaner = serving.find((sheet) => objection(sheet) === undefined);
   if (cleaner) return { cleaner };
   const [first] = serving;
   if (!first) return {};
-  return {
-    refused: `${first.name} is not for ${SUBSTRATES[substrate].name.toLowerCase()}, and nothing else on the shelf is`,
-  };
+  return { refused: `${first.name} ${objection(first)!}, and nothing else on the shelf will do` };
 }
 
 /** Coarser clay for more: fine where the touch says little, medium where it is rough, coarse never without asking. */

@@ -61,13 +61,23 @@ test('a stage passed over is told, one that is simply still to come is not; a tw
   ).toEqual(['Pre-wash foam: not begun', 'Two-bucket wash: not finished', 'Iron remover: not begun']);
 });
 
+test('what was wiped stands no longer than a working day: over night it is wiped again, once it is laid never', () => {
+  const cases = [panel()];
+  const stage = { kind: 'panel-wipe', round: 1 } as const;
+  const started = afterStageEntry(undefined, { type: 'stage-start', stage, predictedMin: 5 }, 0);
+  const done = new Map([['panel-wipe/1', afterStageEntry(started, { type: 'stage-end', stage }, 10)]]);
+  const stood = (waitingMin?: number) =>
+    looseEnds(prepareItem(cases, settings), cases, done, waitingMin).some(({ what }) => /wipe again/.test(what));
+  expect([stood(480), stood(491), stood(undefined)]).toEqual([false, true, false]);
+});
+
 test('water hides where this item has gaps', () => {
   const surfaces = [
-    { id: 'mirror-left', name: 'Mirror cap, left' },
-    { id: 'mirror-right', name: 'Mirror cap, right' },
-    { id: 'bonnet', name: 'Bonnet' },
-    { id: 'tail-lamp-left', name: 'Tail lamp, left' },
-  ];
+    { name: 'Mirror cap, left', substrate: 'clear-gloss', piece: 'mirror' },
+    { name: 'Mirror cap, right', substrate: 'clear-gloss', piece: 'mirror' },
+    { name: 'Bonnet', substrate: 'clear-gloss' },
+    { name: 'Tail lamp, left', substrate: 'lens-plastic' },
+  ] as const;
   expect(waterHides(surfaces)).toEqual(['Mirror cap', 'Tail lamp']);
 });
 

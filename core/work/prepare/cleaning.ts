@@ -1,68 +1,107 @@
 import type { Mark } from '#core/item/condition';
 import { SUBSTRATES } from '#core/item/substrates';
-import { BONDING } from './bonding';
-import { GLASS, NEEDS_TAPE, NOT_WASHED } from './kinds-of-surface';
-import type { AllowedLevel } from './ledger';
-import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
-import { polishSteps } from './polish-steps';
-import { siteFault } from './site';
+import type { PrepareSchools } from './schools';
+import { type Want, type WantCase, when } from './want';
 
-export function cleaning(panel: PanelCase, { schools, site }: PrepareSettings): Wanted[] {
-  const { substrate, touch, iron, marks, count } = panel;
-  if (NOT_WASHED.includes(substrate)) return [];
-  const seen = (...kinds: readonly Mark['kind'][]) => marks.some(({ kind }) => kinds.includes(kind));
-  const wet = siteFault('wash', site);
-  const washed: Wanted[] = wet
-    ? [{ kind: 'rinseless', reason: `washed without rinsing, since ${wet}` }]
-    : [
-        { kind: 'pre-wash', reason: 'loosens grit before anything touches it' },
-        { kind: 'wash', reason: 'everything after it is done on clean paint' },
-      ];
-  if (SUBSTRATES[substrate].keepClear) return washed;
-  if (substrate === 'wheel')
-    return [{ kind: 'wheels', reason: 'brake dust, with cleaners of their own', pieces: count }];
-  const bonds = panel.toCome.some((family) => BONDING.includes(family));
-  const painted = SUBSTRATES[substrate].gaugeReads === true || substrate === 'gelcoat';
-  const ironed: Wanted[] =
-    iron === 'bleeds' || (iron === undefined && bonds && painted)
-      ? [
-          {
-            kind: 'iron',
-            reason: iron === 'bleeds' ? 'the iron test bled' : 'not tried for iron, and a coating is to come',
-          },
-        ]
-      : [];
-  const tarred: Wanted[] = seen('contamination') ? [{ kind: 'tar', reason: 'bonded contamination was marked' }] : [];
-  const rough = touch === 'rough' || seen('contamination', 'dry-spray');
-  const clayed: Wanted[] =
-    rough && !GLASS.includes(substrate) && !SUBSTRATES[substrate].matte
-      ? [{ kind: 'clay', reason: touch === 'rough' ? 'rough to the fingertip' : 'what is bonded to it was marked' }]
-      : [];
-  const inOrder = schools.iron === 'before-wash' ? [...ironed, ...washed] : [...washed, ...ironed];
-  return [...inOrder, ...tarred, ...clayed, { kind: 'dry', reason: 'water hides in gaps and comes out later' }];
-}
+const seen = ({ panel: { marks } }: WantCase, ...kinds: readonly Mark['kind'][]) =>
+  marks.some(({ kind }) => kinds.includes(kind));
+/** Washed, and more than only washed: what is to stay clear gets nothing stronger. */
+const decontaminated = ({ washed, panel: { substrate } }: WantCase) => washed && !SUBSTRATES[substrate].keepClear;
+const isWheel = ({ panel: { substrate } }: WantCase) => substrate === 'wheel';
+const isPainted = ({ panel: { substrate } }: WantCase) =>
+  SUBSTRATES[substrate].gaugeReads === true || substrate === 'gelcoat';
 
-/**
- * What is masked: trim and lamps by the school; a matte finish beside polish always, since a slip there cannot be
- * undone; polished panels themselves only in the school that tapes every edge.
- */
-export function masking(
-  panel: PanelCase,
-  { level }: AllowedLevel,
-  { schools }: PrepareSettings,
-  besidePolish: boolean,
-): Wanted[] {
-  const { substrate } = panel;
-  if (polishSteps(panel, level).length > 0) {
-    return schools.masking === 'many' ? [{ kind: 'tape', reason: 'edges burn through first' }] : [];
-  }
-  if (!besidePolish) return [];
-  if (SUBSTRATES[substrate].matte) {
+/** Paint and trim of what runs on the road: boats and aeroplanes carry no road film. */
+const meetsRoad = ({ panel: { substrate, aircraft } }: WantCase) =>
+  !aircraft &&
+  substrate !== 'wheel' &&
+  (SUBSTRATES[substrate].gaugeReads === true || SUBSTRATES[substrate].trim === true);
+
+/** How a surface is dried: minutes against the blower, and towels a m². */
+const DRYING: Readonly<Record<PrepareSchools['drying'], { readonly factor: number; readonly towelsPerM2: number }>> = {
+  blower: { factor: 1, towelsPerM2: 0.15 },
+  air: { factor: 0.8, towelsPerM2: 0.1 },
+  towel: { factor: 0.7, towelsPerM2: 0.4 },
+  mixed: { factor: 0.9, towelsPerM2: 0.25 },
+};
+
+/** Everything up to the dry, clean surface. */
+export const CLEANING: readonly Want[] = [
+  ({ panel: { aircraft, substrate, count } }) =>
+    when(aircraft === true && substrate === 'sensor', {
+      kind: 'cover',
+      reason: 'ports, pitot and vents are closed before any water',
+      pieces: count,
+    }),
+  ({ washed, settings }) =>
+    when(washed && settings.salted === true, {
+      kind: 'melt',
+      reason: 'it comes salted or iced: melted off and drained before anything rubs, the day before where it can be',
+    }),
+  (subject) =>
+    when(isWheel(subject), {
+      kind: 'wheels',
+      reason: 'brake dust, with cleaners of their own',
+      pieces: subject.panel.count,
+    }),
+  (subject) => {
+    if (!subject.washed || isWheel(subject)) return [];
+    if (subject.dry) return [{ kind: 'rinseless', reason: `washed without rinsing, since ${subject.dry}` }];
     return [
-      { kind: 'tape', reason: 'polish that touches a matte finish turns it glossy, and its neighbours are polished' },
+      { kind: 'pre-wash', reason: 'loosens grit before anything touches it' },
+      subject.polished
+        ? { kind: 'wash', reason: 'one bucket is enough, since it is polished after', factor: 0.8 }
+        : { kind: 'wash', reason: 'everything after it is done on clean paint' },
     ];
-  }
-  return NEEDS_TAPE.includes(substrate) && schools.masking !== 'none'
-    ? [{ kind: 'tape', reason: 'polish stays off it while its neighbours are polished' }]
-    : [];
-}
+  },
+  (subject) =>
+    when(decontaminated(subject) && subject.panel.low === true && meetsRoad(subject), {
+      kind: 'degrease',
+      reason: 'road film sits on the lower half and in the arches, new or not',
+    }),
+  ({ washed, panel: { substrate } }) =>
+    when(washed && SUBSTRATES[substrate].moulding === true, {
+      kind: 'brush-gaps',
+      reason: 'dirt creeps out from under mouldings, lamps and badges after the wash',
+    }),
+  (subject) => {
+    const { iron } = subject.panel;
+    const untried = iron === undefined && subject.bonds && isPainted(subject);
+    return when(decontaminated(subject) && (iron === 'bleeds' || untried), {
+      kind: 'iron',
+      reason: iron === 'bleeds' ? 'the iron test bled' : 'not tried for iron, and a coating is to come',
+    });
+  },
+  (subject) =>
+    when(decontaminated(subject) && seen(subject, 'contamination'), {
+      kind: 'tar',
+      reason: 'bonded contamination was marked',
+    }),
+  (subject) => {
+    const { touch, substrate } = subject.panel;
+    const rough = touch === 'rough' || seen(subject, 'contamination', 'dry-spray');
+    return when(decontaminated(subject) && rough && !SUBSTRATES[substrate].glass, {
+      kind: 'clay',
+      reason: touch === 'rough' ? 'rough to the fingertip' : 'what is bonded to it was marked',
+    });
+  },
+  (subject) => {
+    if (!decontaminated(subject)) return [];
+    const { factor, towelsPerM2 } = DRYING[subject.settings.schools.drying];
+    // Bare paint clings to water, and a blower wants current: by towel where there is none.
+    const how = subject.settings.schools.drying === 'towel' ? 'dry-by-towel' : 'dry';
+    return [
+      {
+        kind: how,
+        reason: 'water hides in gaps and comes out later',
+        factor,
+        uses: [{ what: 'drying towels', unit: '', perM2: towelsPerM2 }],
+      },
+    ];
+  },
+  ({ panel: { substrate, toCome } }) =>
+    when(SUBSTRATES[substrate].inside === true && toCome.length > 0, {
+      kind: 'interior-clean',
+      reason: 'a guard locks in whatever dirt is under it',
+    }),
+];

@@ -1,9 +1,15 @@
 import { twinOf } from '#core/item/condition';
-import { STEP_KINDS } from '#core/work/steps';
+import type { Make } from '#core/item/make';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { STEP_KINDS, type StepKindId } from '#core/work/steps';
 import type { Preparation, PrepStage } from './item';
 import { isDone, type PanelCase } from './panel-case';
 import { type StageRecord, stageState } from './stage-log';
 import { stageKey } from './stage-ref';
+
+/** What was wiped longer ago than this is wiped again, minutes: it stood over night. Engineering default. */
+const SETTLES_MIN = 480;
+const LAST_WIPES: readonly StepKindId[] = ['panel-wipe', 'mild-wipe'];
 
 /** Something that would be forgotten. */
 export interface Loose {
@@ -19,6 +25,8 @@ export function looseEnds(
   { stages, panels }: Preparation,
   cases: readonly PanelCase[],
   done: ReadonlyMap<string, StageRecord>,
+  /** Now, where nothing has been laid yet; minutes on the scale of the stages. */
+  waitingMin?: number,
 ): Loose[] {
   const worked = stages.filter(({ steps }) => steps.some(isDone));
   const stateOf = (stage: PrepStage) => stageState(done.get(stageKey(stage)));
@@ -38,16 +46,25 @@ export function looseEnds(
     if ((panel.excluded === undefined) === (twin.excluded === undefined)) return [];
     return [{ what: 'is in this job on one side only', surface: panel.excluded === undefined ? twin.id : panel.id }];
   });
-  return [...open, ...apart];
+  const wiped = [...done.values()].filter(
+    ({ stage, endMin }) => LAST_WIPES.includes(stage.kind) && endMin !== undefined,
+  );
+  const lastWipeMin = Math.max(-Infinity, ...wiped.map(({ endMin }) => endMin!));
+  const stood =
+    waitingMin !== undefined && wiped.length > 0 && waitingMin - lastWipeMin > SETTLES_MIN
+      ? [{ what: 'Wiped hours ago: dust and bloom have settled, wipe again before laying' }]
+      : [];
+  return [...open, ...apart, ...stood];
 }
 
-/** Parts that hold water after the rinse and let it out later, by what the item has. */
-const HOLDS_WATER = /mirror|lamp|handle|badge|grille|cowl|plate|strake|window|glass|seal|sill|trim|screen/i;
+/** Parts that hold water after the rinse and let it out later: what has a gap round it. */
+const holdsWater = ({ substrate, piece }: { readonly substrate: SubstrateId } & Make): boolean =>
+  SUBSTRATES[substrate].moulding === true || SUBSTRATES[substrate].glass === true || piece !== undefined;
 
 /** Where water hides on an item: blown out first, and looked at again before laying. */
-export function waterHides(surfaces: readonly { readonly id: string; readonly name: string }[]): string[] {
-  const names = surfaces
-    .filter(({ id, name }) => HOLDS_WATER.test(id) || HOLDS_WATER.test(name))
-    .map(({ name }) => name.replace(/, (left|right)$/, ''));
+export function waterHides(
+  surfaces: readonly ({ readonly name: string; readonly substrate: SubstrateId } & Make)[],
+): string[] {
+  const names = surfaces.filter(holdsWater).map(({ name }) => name.replace(/, (left|right)$/, ''));
   return [...new Set(names)];
 }

@@ -1,4 +1,4 @@
-import { type MarkKindId, worstSeverity } from '#core/item/condition';
+import { worstSeverity } from '#core/item/condition';
 import { reserveOf } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES } from '#core/products/families';
@@ -11,6 +11,7 @@ import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
 import { severityFactor } from './pace';
 import { mostTakenUm, polishSteps, takenUm } from './polish-steps';
 import { SANDING_STEPS } from './grits';
+import { isWorn } from './rules';
 import { sandingFault } from './sanding';
 import { strippedUm } from './stripping';
 import { pairName } from './test-ladder';
@@ -30,7 +31,13 @@ export const isUnknown = ({ substrate, marks, faultless }: PanelCase): boolean =
 export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLevel {
   const { scope } = panel;
   if (scope?.state === 'hidden-only') return { level: 'none', why: `hidden only, as agreed: ${scope.reason}` };
-  const { level: whole } = settings;
+  const { level: whole, schools } = settings;
+  if (schools.marks !== 'correct' && whole !== 'none' && takesPolish(panel.substrate)) {
+    return {
+      level: 'none',
+      why: schools.marks === 'fill' ? 'marks are filled and locked in, not cut' : 'marks are left as they are',
+    };
+  }
   const wanted = scope?.state === 'partly' ? milder(whole) : whole;
   if (!takesPolish(panel.substrate)) {
     const why = SUBSTRATES[panel.substrate].matte
@@ -47,11 +54,6 @@ export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLev
 }
 
 const milder = (level: Level): Level => LEVELS[Math.max(0, LEVELS.indexOf(level) - 1)]!;
-
-/** Marks that no polish mends and every polish makes worse. */
-const BEYOND_POLISHING: readonly MarkKindId[] = ['burn-through', 'failing-clear', 'crazing'];
-
-const isWorn = ({ marks }: PanelCase) => marks.some(({ kind }) => BEYOND_POLISHING.includes(kind));
 
 /** Coats of matched paint in a chip, each dry before the next. */
 const CHIP_COATS = 3;
@@ -130,7 +132,8 @@ function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   const { scope, substrate, marks, toCome } = panel;
   // A priming polish fills by itself, and a filler under it would be wiped off with the oil.
   if (toCome[0] === 'ceramic-primer') return [];
-  if (scope?.state !== 'hidden-only' || !takesPolish(substrate) || isWorn(panel)) return [];
+  const hidden = scope?.state === 'hidden-only' || (settings.schools.marks === 'fill' && settings.level !== 'none');
+  if (!hidden || !takesPolish(substrate) || isWorn(panel)) return [];
   if (!marks.some(({ kind }) => isPolishedAway(kind))) return [];
   const ledger = ledgerOf(ledgerCase(panel, settings), takenUm('filling-polish', substrate)[1]);
   if (ledger && ledger.spareUm < 0) return [];
@@ -139,7 +142,7 @@ function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   return [
     {
       kind: 'filling-polish',
-      reason: scope.reason,
+      reason: scope?.state === 'hidden-only' ? scope.reason : 'marks are filled and locked in here',
       ...(bonds && {
         impossible: `${FAMILIES[first].name.toLowerCase()} does not bond over a filler: lay a priming polish under it, or say that the marks stay`,
       }),

@@ -1,8 +1,10 @@
 import { isPolishing, type StepKindId } from '#core/work/steps';
+import { dwellGroups } from './dwell-groups';
 import { kindOrder, zoneRank } from './kind-order';
 import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { shareGone } from './marks-gone';
 import { preparePanel } from './panel';
+import { mostTakenUm } from './polish-steps';
 import {
   isDone,
   type MarkFate,
@@ -91,10 +93,10 @@ function prepareBesides(panels: readonly PanelCase[], settings: PrepareSettings)
 
 const minutesOf = (steps: readonly PrepStep[]) => steps.filter(isDone).reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** What is sprayed on in one go dwells once; in the sun it is rinsed panel by panel, before it dries. */
-function dwellMin(steps: readonly PrepStep[], { site }: PrepareSettings): number {
-  const dwells = steps.filter(isDone).map((step) => step.dwellMin ?? 0);
-  return site.shade ? Math.max(0, ...dwells) : dwells.reduce((sum, min) => sum + min, 0);
+/** What is sprayed on in one go dwells once; in the sun as many panels at a time as are sprayed within one dwell. */
+function dwellMin(steps: readonly PrepStep[], settings: PrepareSettings): number {
+  const groups = dwellGroups(settings);
+  return steps.filter(isDone).reduce((sum, step) => sum + groups.dwellsMoreMin(step), 0);
 }
 
 /** By zone; among the steps of a zone the longest, on the worst panel, last, when the eye is in. */
@@ -145,7 +147,12 @@ export function compareLevels(panels: readonly PanelCase[], settings: PrepareSet
       goneShare: prepared.goneShare,
       milderOn: prepared.panels.filter(({ level: allowed }) => allowed.why !== undefined).length,
       unknownOn: prepared.panels.filter(({ unknown }) => unknown).length,
-      mostUm: Math.max(0, ...prepared.panels.map(({ ledger }) => ledger?.thisCorrectionUm ?? 0)),
+      mostUm: Math.max(
+        0,
+        ...prepared.panels.map(({ steps }) =>
+          mostTakenUm(steps.filter((step) => isDone(step) && isPolishing(step.kind))),
+        ),
+      ),
       fates: prepared.panels.flatMap(({ goes }) => goes),
       stays: prepared.panels.flatMap(({ goes }) => goes.filter(({ share }) => share < 0.5).map(({ mark }) => mark)),
     };

@@ -3,17 +3,34 @@ import type { StepKindId } from '#core/work/steps';
 import type { PrepareSchools } from './schools';
 
 /** Until all of this is done, nothing dry is begun: water runs from one panel to the next. */
-export const WET: readonly StepKindId[] = ['wheels', 'pre-wash', 'wash', 'rinseless', 'iron', 'tar', 'clay', 'dry'];
+export const WET: readonly StepKindId[] = [
+  'cover',
+  'melt',
+  'wheels',
+  'degrease',
+  'pre-wash',
+  'wash',
+  'rinseless',
+  'brush-gaps',
+  'iron',
+  'tar',
+  'clay',
+  'dry',
+  'dry-by-towel',
+];
 /** The last touch before laying: dust made after it has to be wiped off again. */
-export const STRIPPING: readonly StepKindId[] = ['prep-wash', 'panel-wipe'];
+export const STRIPPING: readonly StepKindId[] = ['prep-wash', 'panel-wipe', 'mild-wipe'];
 
 /** Kinds of steps in the order of the work; wheels and iron move with the school. */
 export function kindOrder(schools: PrepareSchools): readonly StepKindId[] {
-  const wash: readonly StepKindId[] = ['pre-wash', 'wash', 'rinseless'];
+  const wash: readonly StepKindId[] = ['degrease', 'pre-wash', 'wash', 'rinseless', 'brush-gaps'];
   const washed: readonly StepKindId[] = schools.iron === 'before-wash' ? ['iron', ...wash] : [...wash, 'iron'];
-  const cleaned: readonly StepKindId[] = [...washed, 'tar', 'clay', 'dry'];
+  const cleaned: readonly StepKindId[] = [...washed, 'tar', 'clay', 'dry', 'dry-by-towel'];
   return [
+    'cover',
+    'melt',
     ...(schools.wheels === 'first' ? (['wheels', ...cleaned] as const) : ([...cleaned, 'wheels'] as const)),
+    'interior-clean',
     'strip-found',
     'chip-clean',
     'chip-fill',
@@ -31,6 +48,8 @@ export function kindOrder(schools: PrepareSchools): readonly StepKindId[] {
     'inspection',
     'trim-restore',
     'glass-polish',
+    'metal-polish',
+    'acrylic-polish',
     ...STRIPPING,
   ];
 }

@@ -120,7 +120,7 @@ describe('sanding', () => {
 
   test('without a cut and a refining step after it: ruled out; satin never', () => {
     expect(sanded({}, 'one-step').impossible).toMatch(/cut/);
-    expect(sanded({ substrate: 'clear-matte' }).impossible).toMatch(/never/);
+    expect(sanded({ substrate: 'clear-matte' }).impossible).toMatch(/matte/);
     expect(preparePanel({ ...thick, clearUm: 35 }, settings()).ledger!.thisCorrectionUm).toBe(5);
   });
 

@@ -1,5 +1,6 @@
 import { STEP_KINDS, type StepKindId } from '#core/work/steps';
 import type { Preparation, PrepStage } from './item';
+import { dwellGroups } from './dwell-groups';
 import { STRIPPING, WET, zoneRank } from './kind-order';
 import { isDone, type PanelCase, type PrepareSettings, type PrepStep } from './panel-case';
 
@@ -36,10 +37,10 @@ interface Unit {
 export function workingDay(
   { stages }: Pick<Preparation, 'stages'>,
   panels: readonly Pick<PanelCase, 'id' | 'zone'>[],
-  { schools, site }: Pick<PrepareSettings, 'schools' | 'site'>,
+  settings: Pick<PrepareSettings, 'schools' | 'site' | 'move'>,
 ): WorkingDay {
   const zones = new Map(panels.map(({ id, zone }) => [id, zoneRank(zone)]));
-  const byZone = schools.order === 'zone-by-zone';
+  const byZone = settings.schools.order === 'zone-by-zone';
   const left = new Map<string, Unit[]>();
   stages.forEach(({ steps }, stage) => {
     for (const [place, step] of steps.filter(isDone).entries()) {
@@ -58,7 +59,7 @@ export function workingDay(
   let nowMin = 0;
   let waitedMin = 0;
   let readyMin = 0;
-  let dwelling = 0;
+  const groups = dwellGroups(settings);
   const phases = openPhases(left, zones, byZone);
   while (left.size > 0) {
     // What would come first, the first of what is dry, and when the next thing dries.
@@ -77,17 +78,13 @@ export function workingDay(
       nowMin = dryMin;
       continue;
     }
-    const { surface, kind, round, minutes, dwellMin = 0 } = unit.step;
+    const { surface, kind, round, minutes } = unit.step;
     const { driesMin = 0, curesMin = 0 } = STEP_KINDS[kind];
     const last = turns.at(-1);
     const meanwhile = unit !== first;
     const goesOn = last?.kind === kind && last.round === round && last.meanwhile === meanwhile;
-    // What was sprayed on dwells once after the last of it; in the sun it is rinsed panel by panel.
-    const dwells = goesOn && site.shade ? Math.max(dwelling, dwellMin) : dwellMin;
-    if (goesOn && site.shade) nowMin -= dwelling;
-    dwelling = dwells;
     const fromMin = nowMin;
-    nowMin += minutes + dwells;
+    nowMin += minutes + groups.dwellsMoreMin(unit.step);
     if (goesOn) {
       last.surfaces.push(surface);
       last.toMin = nowMin;

@@ -3,6 +3,7 @@ import { PIECES } from '#core/item/make';
 import type { Hardness } from '#core/item/paint';
 import { isPolishing, STEP_KINDS, type StepKindId } from '#core/work/steps';
 import type { PanelCase } from './panel-case';
+import type { PrepareSchools } from './schools';
 
 /** How much longer a correcting step takes on marks of a severity than the table's medium. */
 const SEVERITY_FACTOR: Readonly<Record<MarkSeverity, number>> = { light: 0.7, medium: 1, heavy: 1.6 };
@@ -49,3 +50,10 @@ export function awkwardness({ curvature, zone, handling = 1 }: PanelCase, kind: 
 /** What is small and shaped is polished by the piece: no fewer minutes than that. */
 export const pieceMin = ({ piece, count }: PanelCase, kind: StepKindId): number =>
   piece && isPolishing(kind) && STEP_KINDS[kind].pace.by === 'area' ? PIECES[piece].min * count : 0;
+
+/** A pad on its leading edge cuts quicker and leaves trails for the refining. Engineering default. */
+export function padFactor(kind: StepKindId, pad: PrepareSchools['pad']): number {
+  if (pad === 'flat') return 1;
+  if (kind === 'cutting') return 0.9;
+  return kind === 'refining' ? 1.1 : 1;
+}

@@ -5,7 +5,7 @@ import type { Hardness, PaintSystem } from '#core/item/paint';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Removal } from '#core/after/removal';
 import type { FamilyId } from '#core/products/families';
-import type { Kit, Tool } from '#core/work/kit';
+import type { CleanerSheet, Kit, Tool } from '#core/work/kit';
 import type { StepKindId } from '#core/work/steps';
 import type { AllowedLevel, Ledger } from './ledger';
 import type { Level } from './levels';
@@ -13,7 +13,7 @@ import type { SharesSeen } from './marks-gone';
 import type { MeasuredPair } from './measured';
 import type { Sanding } from './grits';
 import type { PrepareSchools } from './schools';
-import type { Site } from './site';
+import type { Move, Site } from './site';
 
 /** A surface as preparation sees it. */
 export interface PanelCase extends Make, Pick<Evidence, 'touch' | 'iron' | 'water' | 'existing' | 'tone'> {
@@ -25,6 +25,12 @@ export interface PanelCase extends Make, Pick<Evidence, 'touch' | 'iron' | 'wate
   readonly count: number;
   readonly curvature: number;
   readonly zone?: Zone | undefined;
+  /** It lies in the lower half of the item. */
+  readonly low?: boolean | undefined;
+  /** It belongs to an aircraft. */
+  readonly aircraft?: boolean | undefined;
+  /** Minutes its fresh paint still has to breathe; 0 or less: it has. */
+  readonly breathesForMin?: number | undefined;
   readonly marks: readonly Pick<Mark, 'id' | 'kind' | 'severity'>[];
   readonly paint: PaintSystem;
   readonly clearUm?: number | undefined;
@@ -65,6 +71,12 @@ export interface PrepareSettings {
   readonly level: Level;
   readonly schools: PrepareSchools;
   readonly site: Site;
+  /** From a step on it is done somewhere else. */
+  readonly move?: Move | undefined;
+  /** It comes salted or iced. */
+  readonly salted?: boolean | undefined;
+  /** It stands over night between the last wipe and the first layer. */
+  readonly overnight?: boolean | undefined;
   /** Steps left out by hand: a kind for the whole item, or `surface/kind`. */
   readonly leftOut: ReadonlySet<string>;
   readonly reserveUm?: number | undefined;
@@ -91,14 +103,20 @@ export interface PrepStep {
   readonly reason: string;
   /** Minutes until it has to be rinsed, by the cleaner's sheet or as usual. */
   readonly dwellMin?: number;
+  /** What is poured, by its sheet. */
+  readonly cleaner?: CleanerSheet;
   /** What it is polished with, by the shape of the panel and what is on the shelf. */
   readonly tool?: Tool;
   /** The test spot that decided it. */
   readonly measured?: MeasuredPair;
   /** Left out by hand: what follows. */
   readonly leftOut?: string;
-  /** The site does not allow it: why. */
+  /** Not done here: why. */
   readonly impossible?: string;
+  /** The rule of preparation that said so, by its name in the table; absent: the site, the paint or the shelf did. */
+  readonly rule?: string;
+  /** What to mind besides, for what is poured just before it. */
+  readonly mind?: string;
 }
 
 /** Whether a step is really to be done: neither left out by hand nor ruled out. */
@@ -133,6 +151,8 @@ export interface Wanted {
   readonly pieces?: number;
   /** On top of the usual factors. */
   readonly factor?: number;
+  /** Things by the square metre in place of the usual ones of the same name. */
+  readonly uses?: readonly { readonly what: string; readonly unit: string; readonly perM2: number }[];
   readonly clearUm?: PrepStep['clearUm'] | undefined;
   readonly measured?: MeasuredPair | undefined;
   /** Worked out elsewhere, in place of the usual rate: minutes, things, clear. */

@@ -1,13 +1,17 @@
 import { isPolishing, takesPolish } from '#core/work/steps';
-import { cleaning, masking } from './cleaning';
+import { CLEANING } from './cleaning';
 import { correction, isUnknown, ledgerCase, levelOf } from './correction';
-import { ending } from './ending';
+import { ENDING } from './ending';
 import { ledgerOf } from './ledger';
+import { kindOrder } from './kind-order';
 import type { Level } from './levels';
 import { isPolishedAway, shareGone } from './marks-gone';
 import { isDone, type MarkFate, type PanelCase, type PanelPreparation, type PrepareSettings } from './panel-case';
 import { mostTakenUm, polishSteps } from './polish-steps';
+import { masking } from './masking';
+import { noMixing } from './mixing';
 import { stripping } from './stripping';
+import { wantCase } from './want';
 import { toStep } from './to-step';
 
 /**
@@ -22,14 +26,21 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
     return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false, settings), excluded: scope.reason };
   }
   const level = levelOf(panel, settings);
+  const subject = wantCase(panel, level.level, settings);
   const wanted = [
-    ...cleaning(panel, settings),
+    ...CLEANING.flatMap((want) => want(subject)),
     ...stripping(panel),
     ...masking(panel, level, settings, besidePolish),
     ...correction(panel, level, settings),
-    ...ending(panel, level, settings),
+    ...ENDING.flatMap((want) => want(subject)),
   ];
-  const steps = wanted.map((step) => toStep(panel, step, settings));
+  const order = kindOrder(settings.schools);
+  const steps = noMixing(
+    wanted
+      .toSorted((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
+      .map((step) => toStep(panel, step, settings, subject.polished)),
+    settings,
+  );
   const taken = steps.filter(isDone).map(({ kind }) => kind);
   const polished = steps.filter((step) => isDone(step) && isPolishing(step.kind));
   const corrects = polishSteps(panel, level.level).some(({ kind }) => taken.includes(kind));
@@ -42,15 +53,17 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
     goes: fates(
       panel,
       corrects ? level.level : 'none',
-      taken.includes('filling-polish') || isPrimedOver(panel),
+      taken.includes('filling-polish') || isPrimedOver(panel, settings),
       settings,
     ),
   };
 }
 
 /** Marks that are agreed to be hidden go under a priming polish that fills. */
-const isPrimedOver = ({ scope, toCome, substrate }: PanelCase) =>
-  scope?.state === 'hidden-only' && toCome[0] === 'ceramic-primer' && takesPolish(substrate);
+const isPrimedOver = ({ scope, toCome, substrate }: PanelCase, { schools }: PrepareSettings) =>
+  (scope?.state === 'hidden-only' || schools.marks === 'fill') &&
+  toCome[0] === 'ceramic-primer' &&
+  takesPolish(substrate);
 
 const fates = (panel: PanelCase, level: Level, filled: boolean, { sharesSeen }: PrepareSettings): MarkFate[] =>
   panel.marks.map((mark) => ({

@@ -8,7 +8,6 @@ import { LEVELS } from './levels';
 import { preparePanel } from './panel';
 import type { PanelCase, PrepareSettings } from './panel-case';
 import { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
-import { FULL_SITE } from './site';
 
 const kinds = (prepared: { steps: readonly { kind: string }[] }) => prepared.steps.map(({ kind }) => kind);
 const minutesOf = (subject: PanelCase, kind: string, changes: Partial<PrepareSettings> = {}) =>
@@ -43,7 +42,9 @@ describe('work rates, minutes', () => {
   });
 
   test('pre-wash and wash together 2.5 a m², single stage 9, finishing 5, taping a quarter of a minute a metre', () => {
-    expect(minutesOf(panel(), 'pre-wash')! + minutesOf(panel(), 'wash')!).toBeCloseTo(2.5 * 1.5, 9);
+    const plain = { level: 'none' } as const;
+    const washed = minutesOf(panel(), 'pre-wash', plain)! + minutesOf(panel(), 'wash', plain)!;
+    expect(washed).toBeCloseTo(2.5 * 1.5, 9);
     expect(minutesOf(medium, 'single-stage', { level: 'one-step' })).toBeCloseTo(13.5, 9);
     expect(minutesOf(panel({ faultless: true }), 'finishing')).toBeCloseTo(5 * 1.5 * 0.7, 9);
     const many = { schools: { ...USUAL_SCHOOLS, masking: 'many' as const } };
@@ -124,19 +125,6 @@ describe('what is done, and why', () => {
     expect(first({ wheels: 'first' })[0]).toBe('wheels');
     expect(first({ wheels: 'last' }).indexOf('wheels')).toBeGreaterThan(first({ wheels: 'last' }).indexOf('dry'));
     expect(Object.keys(SCHOOL_CHOICES).sort()).toEqual(Object.keys(USUAL_SCHOOLS).sort());
-  });
-
-  test('in frost or without water the wash is rinseless, and what needs rinsing says why it cannot be', () => {
-    for (const site of [
-      { ...FULL_SITE, airC: -3 },
-      { ...FULL_SITE, runningWater: false },
-      { ...FULL_SITE, drain: false },
-    ]) {
-      const { steps } = preparePanel(panel({ iron: 'bleeds' }), settings({ site }));
-      expect(kinds({ steps })).toContain('rinseless');
-      expect(kinds({ steps })).not.toContain('wash');
-      expect(steps.find(({ kind }) => kind === 'iron')!.impossible).toMatch(/freezes|no running water|no drain/);
-    }
   });
 
   test('a step left out costs nothing, says what follows, and takes no paint', () => {

@@ -1,5 +1,3 @@
-import { SUBSTRATES } from '#core/item/substrates';
-import { takesPolish } from '#core/work/steps';
 import type { Level } from './levels';
 import { LEVELS } from './levels';
 import { ledgerOf, type LedgerCase } from './ledger';
@@ -20,10 +18,7 @@ export function sandingFault(
   level: Level,
   ledgerCase: LedgerCase,
 ): string | undefined {
-  const { substrate, body = 'metal', clearUm, paint } = panel;
-  if (!takesPolish(substrate)) return `${SUBSTRATES[substrate].name.toLowerCase()} is never sanded`;
-  if (body !== 'metal' || SUBSTRATES[substrate].plastic)
-    return 'never on plastic or composite: its coat cannot be read';
+  const { substrate, clearUm, paint } = panel;
   if (clearUm === undefined) return 'its clear is not known: nothing is sanded on a guess';
   if (LEVELS.indexOf(level) < LEVELS.indexOf('two-step')) return 'sanding wants a cut and a refining step after it';
   if (paint === 'factory' && substrate !== 'gelcoat' && clearUm < FACTORY_THIN_UM)

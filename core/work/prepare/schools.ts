@@ -10,6 +10,10 @@ export interface PrepareSchools {
   /** Which machine cuts; a rotary never on pillars, frames and other edges. */
   readonly machine: CuttingSchool;
   readonly order: 'stage-by-stage' | 'zone-by-zone';
+  readonly drying: 'blower' | 'air' | 'towel' | 'mixed';
+  readonly pad: 'flat' | 'raised';
+  /** What becomes of marks before a coating. */
+  readonly marks: 'correct' | 'fill' | 'leave';
 }
 
 export const USUAL_SCHOOLS: PrepareSchools = {
@@ -20,6 +24,9 @@ export const USUAL_SCHOOLS: PrepareSchools = {
   chips: 'seal',
   machine: 'dual',
   order: 'stage-by-stage',
+  drying: 'blower',
+  pad: 'flat',
+  marks: 'correct',
 };
 
 type Choices = {
@@ -59,6 +66,27 @@ export const SCHOOL_CHOICES: Choices = {
       name: 'Rotary with wool on large flats',
       changes: 'Cuts in three quarters of the time and leaves trails for the refining; never on pillars and edges.',
     },
+  },
+  drying: {
+    blower: { name: 'Blower', changes: 'A minute and a half a m²; wants power and ear protection.' },
+    air: { name: 'Compressed air', changes: 'A fifth quicker, gaps first; wants power and ear protection.' },
+    towel: { name: 'One large towel', changes: 'A third quicker, 0.4 towels a m², no power; gaps keep their water.' },
+    mixed: { name: 'Air for the gaps, towel for the rest', changes: 'A tenth quicker, 0.25 towels a m².' },
+  },
+  pad: {
+    flat: { name: 'Pad held flat', changes: 'Even cut, even wear.' },
+    raised: {
+      name: 'Leading edge slightly raised',
+      changes: 'Cuts a tenth quicker; its trails make refining a tenth longer, and a pad lasts four fifths as long.',
+    },
+  },
+  marks: {
+    correct: { name: 'Corrected', changes: 'Polished by the level that is chosen.' },
+    fill: {
+      name: 'Filled and locked in',
+      changes: 'No cutting: a filling or priming polish hides them, five minutes a m²; they come back when it goes.',
+    },
+    leave: { name: 'Left untouched', changes: 'No polishing at all, where the paint is not worth it.' },
   },
   order: {
     'stage-by-stage': {

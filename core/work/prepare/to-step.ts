@@ -1,34 +1,49 @@
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/work/kit';
 import { STEP_KINDS, type StepKind, type StepUse } from '#core/work/steps';
 import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
-import { awkwardness, hardnessFactor, pieceMin, toneFactor } from './pace';
-import { siteFault } from './site';
+import { awkwardness, hardnessFactor, padFactor, pieceMin, toneFactor } from './pace';
+import { prepareRuling } from './rules';
+import { rinseFault, siteFaultOf, siteOf } from './site';
 import { PAIRS } from './test-ladder';
 
 export function toStep(
   panel: PanelCase,
-  { kind, reason, round = 1, pieces, factor = 1, clearUm, measured, worked, impossible: barred }: Wanted,
+  { kind, reason, round = 1, pieces, factor = 1, uses: things, clearUm, measured, worked, impossible: barred }: Wanted,
   settings: PrepareSettings,
+  /** What was found on it is polished off before its last steps. */
+  polished = false,
 ): PrepStep {
   const definition: StepKind = STEP_KINDS[kind];
   const amount = { area: panel.areaM2, edge: panel.edgeM, piece: pieces ?? panel.count }[definition.pace.by];
   const leftOut =
     settings.leftOut.has(kind) || settings.leftOut.has(`${panel.id}/${kind}`) ? definition.leftOut : undefined;
   const { kit = NO_KIT, schools, learned, learnedUse } = settings;
-  const { cleaner, refused } = cleanerFor(kind, panel.substrate, kit);
-  const impossible = barred ?? siteFault(kind, settings.site) ?? refused;
-  const one = { ...panel, areaM2: panel.areaM2 / panel.count };
+  const wiped = definition.orWiped && rinseFault(kind, settings);
+  const { cleaner, refused } = cleanerFor(kind, panel, kit, rinseFault(kind, settings) !== undefined);
+  const one = { ...panel, areaM2: panel.areaM2 / panel.count, edgeM: panel.edgeM / panel.count };
+  const ruling = prepareRuling({ kind, panel, polished });
+  const power = siteOf(kind, settings).power;
   const tool = toolFor(
     one,
     kind,
     kit,
     schools.machine,
     measured && { ...PAIRS[measured.pair], machine: measured.machine },
+    !power,
   );
+  const cordless = tool !== undefined && (tool.reach === 'recess' || tool.machine?.drive === 'battery');
+  const place = cordless && !power ? undefined : siteFaultOf(kind, settings);
+  const impossible = ruling?.reason ?? barred ?? place ?? refused;
   const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
   const awkward = awkwardness(panel, kind);
   const rate =
-    definition.pace.min * factor * hardnessFactor(kind, panel.hardness) * toneFactor(kind, panel.tone) * fast;
+    definition.pace.min *
+    factor *
+    hardnessFactor(kind, panel.hardness) *
+    toneFactor(kind, panel.tone) *
+    padFactor(kind, schools.pad) *
+    (wiped ? definition.orWiped!.factor : 1) *
+    fast;
   const least = pieceMin(panel, kind);
   const defaultMin = worked?.minutes ?? Math.max(least, rate * amount * awkward);
   const minutes = measured
@@ -38,7 +53,11 @@ export function toStep(
   const usual: readonly Use[] =
     worked?.uses ?? definition.uses.map(({ per, ...use }) => ({ ...use, amount: per * amount }));
   const cleaned = cleaner ? withCleaner(usual, cleaner.name, (cleaner.mlPer * amount) / (1 + cleaner.dilution)) : usual;
-  const uses = withTool(kind === 'clay' ? withClay(cleaned, panel, kit) : cleaned, tool, panel);
+  const own = withThings(cleaned, things, panel.areaM2);
+  const clothed = wiped
+    ? [...own, { what: 'wipe cloths', unit: '', amount: definition.orWiped!.clothsPerM2 * panel.areaM2 }]
+    : own;
+  const uses = withTool(kind === 'clay' ? withClay(clothed, panel, kit) : clothed, tool, panel);
   return {
     surface: panel.id,
     kind,
@@ -51,13 +70,24 @@ export function toStep(
       amount: poured * (learnedUse?.get(what) ?? 1),
     })),
     clearUm: worked?.clearUm ?? clearUm ?? definition.clearUm,
-    reason,
+    reason: wiped ? `${reason}; wiped off, not rinsed, since ${wiped}` : reason,
+    ...(cleaner && { cleaner }),
+    ...(ruling && { rule: ruling.rule }),
     ...(dwell !== undefined && { dwellMin: dwell }),
     ...(tool && { tool }),
     ...(measured && { measured }),
     ...(leftOut && { leftOut }),
     ...(impossible && { impossible }),
   };
+}
+
+/** Things that a want counts by itself, in place of the usual ones of the same name. */
+function withThings(uses: readonly Use[], things: Wanted['uses'] = [], areaM2: number): readonly Use[] {
+  const named = things.map(({ what }) => what);
+  return [
+    ...uses.filter(({ what }) => !named.includes(what)),
+    ...things.map(({ what, unit, perM2 }) => ({ what, unit, amount: perM2 * areaM2 })),
+  ];
 }
 
 type Use = PrepStep['uses'][number] & Pick<StepUse, 'as'>;

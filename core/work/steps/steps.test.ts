@@ -65,9 +65,9 @@ describe.each(STEP_KIND_IDS)('%s', (kind) => {
     if (most > 0) expect(isPolishing(kind) || kind === 'clay').toBe(true);
   });
 
-  test('what must not dry on is rinsed, where there is water and no frost', () => {
+  test('what must not dry on is rinsed, where there is water, a drain and no frost, or wiped off', () => {
     if (step.dwellMin === undefined) return;
-    expect(step.needs).toEqual(expect.arrayContaining(['running-water', 'above-freezing']));
+    if (!step.orWiped) expect(step.needs).toEqual(expect.arrayContaining(['running-water', 'drain', 'above-freezing']));
     expect(step.dwellMin).toBeLessThanOrEqual(10);
   });
 });

@@ -31,17 +31,23 @@ export interface StepKind {
   readonly curesMin?: number;
   /** When a patch is finished, as seen; a fixed number of passes doubles the hours. */
   readonly stopWhen?: string;
+  /** Chemistry that is rinsed, or where nothing may run off is wiped off. */
+  readonly orWiped?: { readonly factor: number; readonly clothsPerM2: number };
+  /** Stronger than washing: not for what has to stay clear. */
+  readonly strong?: true;
   /** What the site has to offer. */
   readonly needs?: readonly SiteNeed[];
   /** Slower on hard paint, and with the marks it has to move. */
   readonly polishes?: true;
 }
 
-export type SiteNeed = 'running-water' | 'above-freezing' | 'power' | 'shade';
+export type SiteNeed = 'running-water' | 'drain' | 'above-freezing' | 'power';
 
 const define = <T extends Record<string, StepKind>>(table: T) => table;
 
-const WASHED_IN: readonly SiteNeed[] = ['running-water', 'above-freezing'];
+const WASHED_IN: readonly SiteNeed[] = ['running-water', 'drain', 'above-freezing'];
+/** Where it cannot be rinsed it is wiped off with damp cloths: half as long again. */
+const WIPED_INSTEAD: StepKind['orWiped'] = { factor: 1.5, clothsPerM2: 0.5 };
 
 /** Sanding before a cut, evenly over a panel; the grit decides how fast and how deep. */
 const sanding = (grit: string, min: number, clearUm: StepKind['clearUm']): StepKind => ({
@@ -64,7 +70,8 @@ const TABLE = define({
     pace: { by: 'piece', min: 8 },
     uses: [{ what: 'wheel cleaner', unit: 'ml', per: 60 }],
     clearUm: [0, 0],
-    caution: 'Cold wheels only: hot metal dries the cleaner on. Acid cleaners never on bare or cracked lacquer.',
+    caution:
+      'Cold wheels only: hot metal dries the cleaner on. Acid cleaners never on bare or cracked lacquer, and never with an alkaline one. A wheel that is lifted off: stands under the item, never the jack alone.',
     leftOut: 'Brake dust is dragged on to the paint with the next cloth.',
     needs: WASHED_IN,
   },
@@ -106,7 +113,8 @@ const TABLE = define({
     caution: 'Solvent: gloves, fresh air, no flame; keep it off rubber, acrylic and fresh paint.',
     leftOut: 'Tar smears into clay and pad.',
     dwellMin: 2,
-    needs: WASHED_IN,
+    orWiped: WIPED_INSTEAD,
+    strong: true,
   },
   iron: {
     name: 'Iron remover',
@@ -116,7 +124,8 @@ const TABLE = define({
     caution: 'Never let it dry; panel by panel in the sun. Gloves, fresh air; not on hot or bare metal.',
     leftOut: 'Iron goes on rusting under whatever is laid.',
     dwellMin: 4,
-    needs: WASHED_IN,
+    orWiped: WIPED_INSTEAD,
+    strong: true,
   },
   clay: {
     name: 'Clay',
@@ -127,6 +136,8 @@ const TABLE = define({
     ],
     clearUm: [0, 0.2],
     caution: 'Plenty of lubricant, no pressure; dropped clay is thrown away.',
+    needs: ['above-freezing'],
+    strong: true,
     leftOut: 'What is bonded to the paint is sealed in, and felt for years.',
   },
   dry: {
@@ -134,7 +145,8 @@ const TABLE = define({
     pace: { by: 'area', min: 1.5 },
     uses: [{ what: 'drying towels', unit: '', per: 0.15 }],
     clearUm: [0, 0],
-    caution: 'Ear protection with a blower. Water hides behind mirrors, lamps, badges, trims and handles.',
+    caution:
+      'Ear protection with a blower or compressed air; never at skin. Then look for drips: water hides behind mirrors, lamps, badges, trims and handles.',
     leftOut: 'Drips come out of the gaps on to what has just been laid.',
     needs: ['power'],
   },
@@ -153,6 +165,7 @@ const TABLE = define({
     uses: [{ what: 'masking tape', unit: 'm', per: 1.1 }],
     clearUm: [0, 0],
     caution: 'Low tack on fresh paint and film; off again before the day is over.',
+    strong: true,
     leftOut: 'Edges burn through first, and polish goes white in trim.',
   },
   'run-level': {
@@ -177,7 +190,7 @@ const TABLE = define({
     ],
     clearUm: [2, 4],
     caution:
-      'Eyes and ears protected. Feel the panel: too hot for the hand is too hot for the paint. Off edges and creases.',
+      'Eyes and ears protected; a mask against the dust. Hands off the machine ten minutes in the hour: vibration harms them. Too hot for the hand is too hot for the paint. Off edges and creases.',
     leftOut: 'Deep marks stay.',
     needs: ['power'],
     stopWhen: 'the reflection read through the residue shows no more marks',
@@ -207,7 +220,7 @@ const TABLE = define({
       { what: 'polishing towels', unit: '', per: 1 / 3 },
     ],
     clearUm: [1, 2],
-    caution: 'Eyes and ears protected; off edges and creases.',
+    caution: 'Eyes and ears protected; hands rest from the vibration. Off edges and creases.',
     leftOut: 'Fine marks stay, and show through whatever is laid.',
     needs: ['power'],
     stopWhen: 'the residue has gone clear',
@@ -233,7 +246,7 @@ const TABLE = define({
     pace: { by: 'area', min: 3 },
     uses: [{ what: 'glass polish', unit: 'ml', per: 10 }],
     clearUm: [0, 0],
-    caution: 'Never on acrylic, tint film, heating wires or a cracked screen.',
+    caution: 'Never on acrylic, tint film, heating wires or a cracked screen; mask what is satin beside it.',
     leftOut: 'A glass coating lies on grease and old repellent, and wears off in weeks.',
   },
   'trim-restore': {
@@ -243,6 +256,100 @@ const TABLE = define({
     clearUm: [0, 0],
     caution: 'Gloves; keep it off the paint beside it.',
     leftOut: 'Faded trim stays patchy under its coating.',
+  },
+  cover: {
+    name: 'Ports covered',
+    pace: { by: 'piece', min: 2 },
+    uses: [{ what: 'port covers with streamers', unit: '', per: 1 }],
+    clearUm: [0, 0],
+    caution:
+      'Counted on and counted off, with streamers that are seen; a licensed engineer says what is covered and signs that it is clear again before it flies.',
+    leftOut: 'Water or polish in a static port or pitot gives wrong readings in the air.',
+  },
+  melt: {
+    name: 'Salt and ice melted off',
+    pace: { by: 'area', min: 0.8 },
+    uses: [],
+    clearUm: [0, 0],
+    caution:
+      'Lukewarm, never hot: cold glass cracks. Nothing is scraped. Run-off freezes where it lands: grit the floor.',
+    leftOut: 'Salt and ice are rubbed over the paint with the first mitt.',
+    driesMin: 120,
+    needs: ['running-water', 'drain'],
+  },
+  degrease: {
+    name: 'Lower half and arches degreased',
+    pace: { by: 'area', min: 1 },
+    uses: [{ what: 'degreaser', unit: 'ml', per: 25 }],
+    clearUm: [0, 0],
+    caution:
+      'Alkaline: gloves and goggles; from below upwards so that it does not streak; never dry, never with an acid.',
+    leftOut: 'Road film stays, and the wash drags it over the panel.',
+    dwellMin: 3,
+    needs: WASHED_IN,
+    strong: true,
+  },
+  'brush-gaps': {
+    name: 'Soft brush round badges and mouldings',
+    pace: { by: 'edge', min: 0.15 },
+    uses: [],
+    clearUm: [0, 0],
+    caution: 'A soft brush, wet; rinsed or wiped after. Glasses when it is overhead.',
+    leftOut: 'Dirty drops run out of the gaps on to what has just been dried or laid.',
+    stopWhen: 'no dark drop runs out when it is blown off',
+  },
+  'dry-by-towel': {
+    name: 'Dried by towel',
+    pace: { by: 'area', min: 1.5 },
+    uses: [{ what: 'drying towels', unit: '', per: 0.4 }],
+    clearUm: [0, 0],
+    caution:
+      'Laid on and drawn off, not rubbed; then look for drips: a towel does not reach behind mirrors, lamps and handles.',
+    leftOut: 'Drips come out of the gaps on to what has just been laid.',
+  },
+  'interior-clean': {
+    name: 'Interior vacuumed and cleaned',
+    pace: { by: 'area', min: 4 },
+    uses: [
+      { what: 'interior cleaner', unit: 'ml', per: 20 },
+      { what: 'towels', unit: '', per: 0.5 },
+    ],
+    clearUm: [0, 0],
+    caution:
+      'Doors open, air moved. A hidden patch for colour first; never soak what is electric, no dressing on pedals or wheel rims.',
+    leftOut: 'The guard seals the dirt in, and its smell.',
+  },
+  'metal-polish': {
+    name: 'Metal polish',
+    pace: { by: 'area', min: 4 },
+    uses: [{ what: 'metal polish', unit: 'ml', per: 12 }],
+    clearUm: [0, 0],
+    caution:
+      'Finest steel wool only where the plating is sound. Cold metal; black residue stays off paint and skin: gloves.',
+    leftOut: 'A coating over bloom looks grey for as long as it lasts.',
+    strong: true,
+  },
+  'acrylic-polish': {
+    name: 'Acrylic polish',
+    pace: { by: 'area', min: 5 },
+    uses: [{ what: 'acrylic polish', unit: 'ml', per: 12 }],
+    clearUm: [0, 0],
+    caution:
+      'By hand or slow, cool and wet: heat crazes it. No alcohol, no ammonia; on an aircraft only what its maker names.',
+    leftOut: 'Haze stays in the sight of who looks through it.',
+    strong: true,
+  },
+  'mild-wipe': {
+    name: 'Wiped without solvent',
+    pace: { by: 'area', min: 1.5 },
+    uses: [
+      { what: 'mild cleaner', unit: 'ml', per: 15 },
+      { what: 'wipe cloths', unit: '', per: 0.4 },
+    ],
+    clearUm: [0, 0],
+    caution: 'A cleaner made for plastics or wraps, on the cloth; no alcohol, no ammonia. Never over print that lifts.',
+    leftOut: 'Oil between surface and coating: it does not bond there.',
+    strong: true,
   },
   'chip-clean': {
     name: 'Chips cleaned to sound base',
@@ -323,6 +430,7 @@ const TABLE = define({
       'Flammable vapour: no heater or spark near, move air, gloves. On the cloth where the finish is delicate; never over a priming polish.',
     leftOut: 'Oil between paint and coating: it does not bond there.',
     needs: ['above-freezing'],
+    strong: true,
   },
 });
 

@@ -82,7 +82,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       <Part title="Steps">
         <ol className="space-y-3">
           {steps.map((step) => {
-            const { kind, round, reason, impossible, dwellMin, leftOut: follows } = step;
+            const { kind, round, reason, impossible, mind, dwellMin, leftOut: follows } = step;
             const { name, caution, driesMin, curesMin, stopWhen } = STEP_KINDS[kind];
             const key = `${surface.id}/${kind}`;
             return (
@@ -115,7 +115,10 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                 ) : follows ? (
                   <p className="text-[13.5px] font-semibold text-warn">Left out. {follows}</p>
                 ) : (
-                  <p className="text-[13.5px]">{caution}</p>
+                  <p className="text-[13.5px]">
+                    {mind && <strong className="text-warn">{mind}. </strong>}
+                    {caution}
+                  </p>
                 )}
                 {!impossible && (
                   <label className="mt-1 flex min-h-7 items-center gap-2 text-[13.5px] text-ink-2">

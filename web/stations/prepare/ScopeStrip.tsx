@@ -19,7 +19,7 @@ export function ScopeStrip({ options, chosen, hourRate, currency, onChoose, onCo
   return (
     <>
       <div role="radiogroup" aria-label="How far it is corrected" className="grid grid-cols-5 border-l">
-        {options.map(({ level, name, says, minutes, unpaidMin, goneShare, mostUm, milderOn }) => {
+        {options.map(({ level, name, says, minutes, unpaidMin, goneShare, mostUm, milderOn, unknownOn }) => {
           const on = level === chosen;
           return (
             <button
@@ -33,7 +33,11 @@ export function ScopeStrip({ options, chosen, hourRate, currency, onChoose, onCo
               <span className="font-semibold">{name}</span>
               <span className="figure text-2xl leading-tight">{hours(minutes)}</span>
               <span className="text-[13px] leading-tight text-ink-2">
-                {goneShare === undefined ? 'no marks to go' : `${Math.round(100 * goneShare)} % of marks go`}
+                {goneShare !== undefined
+                  ? `${Math.round(100 * goneShare)} % of marks go`
+                  : unknownOn > 0
+                    ? 'nobody has looked'
+                    : 'no marks to go'}
               </span>
               <span className="text-[13px] leading-tight text-ink-2">
                 {mostUm === 0 ? 'no paint taken' : `up to ${um(mostUm)}`}

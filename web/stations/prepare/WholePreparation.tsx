@@ -3,7 +3,6 @@ import { CLEAR_RESERVE_UM } from '#core/item/paint';
 import { preparationMin } from '#core/work/hours';
 import {
   adviseLevel,
-  FULL_SITE,
   looseEnds,
   type PrepareSchools,
   type PrepStage,
@@ -22,18 +21,13 @@ import { USUAL_YEARS } from '#job/prepare';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { useNow } from '../../ui/useNow';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { AllOver } from '../survey/condition/AllOver';
+import { SiteForm } from './SiteForm';
 import { StageRow } from './StageRow';
 import { hours } from '../../ui/hours';
-
-const SITE_NAMES = {
-  runningWater: 'Running water',
-  drain: 'A drain for it',
-  power: 'Power',
-  shade: 'Shade or a roof',
-} as const;
 
 interface Props {
   readonly job: JobView;
@@ -57,7 +51,7 @@ export function WholePreparation({ job, options }: Props) {
     ...preparation.stages,
     ...orphans.map(({ stage }): PrepStage => ({ ...stage, steps: [], minutes: 0, defaultMin: 0 })),
   ].filter((stage) => !isNotRunning(stage));
-  const hides = waterHides(document.surfaces.map((surface) => ({ id: surface.id, name: surfaceName(surface) })));
+  const hides = waterHides(document.surfaces.map((surface) => ({ ...surface, name: surfaceName(surface) })));
   const marks = new Map(
     document.surfaces.flatMap(({ id, marks: own = [] }) => own.map((mark) => [mark.id, { id, mark }])),
   );
@@ -143,27 +137,10 @@ export function WholePreparation({ job, options }: Props) {
         </table>
       </Part>
       <Part title="Where it is done">
-        <div className="grid grid-cols-2 gap-x-3">
-          {Object.entries(SITE_NAMES).map(([key, name]) => (
-            <label key={key} className="flex min-h-8 items-center gap-2 text-[14px]">
-              <input
-                type="checkbox"
-                className="size-4 accent-(--over)"
-                checked={prepare?.site?.[key as keyof typeof SITE_NAMES] ?? true}
-                onChange={({ target }) => edit(changePrepare({ site: { ...prepare?.site, [key]: target.checked } }))}
-              />
-              {name}
-            </label>
-          ))}
-        </div>
-        <div className="mt-2 grid grid-cols-2 gap-3">
-          <NumberField
-            label="Air while washing"
-            unit="°C"
-            value={prepare?.site?.airC ?? FULL_SITE.airC}
-            check={(value) => (value > -40 && value < 60 ? undefined : '-40 to 60 °C')}
-            onChange={(airC) => edit(changePrepare({ site: { ...prepare?.site, airC } }))}
-          />
+        <SiteForm job={job} />
+      </Part>
+      <Part title="What it is worked out with">
+        <div className="grid grid-cols-2 gap-3">
           <NumberField
             label="Kept for"
             unit="years"
@@ -230,6 +207,9 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
   chips: 'Chips',
   machine: 'Cutting machine',
   order: 'Order of work',
+  drying: 'Drying',
+  pad: 'Pad',
+  marks: 'Marks before a coating',
 };
 
 /** What is sensible for what the item is for, worked out from what each level would do on it. */
@@ -279,7 +259,9 @@ function NobodyLooked({ job }: { readonly job: JobView }) {
 /** What would be forgotten before anything is laid. */
 function LooseEnds({ job }: { readonly job: JobView }) {
   const { preparation, cases } = job.prepared;
-  const loose = looseEnds(preparation, cases, job.record.stages);
+  const nowMs = useNow(60_000);
+  const waitingMin = job.begun ? undefined : (nowMs - Date.parse(job.document.startAt)) / 60_000;
+  const loose = looseEnds(preparation, cases, job.record.stages, waitingMin);
   if (loose.length === 0) return null;
   return (
     <Part title="Not to be forgotten">

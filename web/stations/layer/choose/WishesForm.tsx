@@ -6,6 +6,7 @@ import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { NumberField } from '../../../ui/NumberField';
 import { Segmented } from '../../../ui/Segmented';
+import { Tick } from '../../../ui/Tick';
 import { SelectField } from '../../../ui/SelectField';
 
 const MONTHS_PER_YEAR = 12;
@@ -167,27 +168,5 @@ function Circumstance({ job, id }: { readonly job: JobView; readonly id: Circums
       options={Object.entries(choices).map(([key, choice]) => [key, choice.name] as const)}
       onChange={(next) => job.edit(changeOwner({ [id]: next }))}
     />
-  );
-}
-
-function Tick({
-  label,
-  on,
-  onChange,
-}: {
-  readonly label: string;
-  readonly on: boolean;
-  readonly onChange: (on: boolean) => void;
-}) {
-  return (
-    <label className="flex min-h-8 items-center gap-2 text-[14px]">
-      <input
-        type="checkbox"
-        className="size-4 accent-(--over)"
-        checked={on}
-        onChange={({ target }) => onChange(target.checked)}
-      />
-      {label}
-    </label>
   );
 }

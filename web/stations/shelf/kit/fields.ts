@@ -2,6 +2,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import {
   CLAY_FORMS,
   CLAY_GRADES,
+  CLEANER_PH,
   DRIVES,
   type KitSheet,
   LAMP_FORMS,
@@ -44,6 +45,8 @@ export const FIELDS: Readonly<Record<SheetKind, readonly Field[]>> = {
     { key: 'mlPer', label: 'Ready mixed, on a m² (wheels: each)', as: 'number', unit: 'ml' },
     { key: 'dilution', label: 'Parts of water to one', as: 'number' },
     { key: 'dwellMin', label: 'Dwells, never to dry', as: 'number', unit: 'min', optional: true },
+    { key: 'ph', label: 'Acid or alkaline', as: 'choice', options: asWords(CLEANER_PH) },
+    { key: 'aviationApproved', label: 'Approved for aircraft', as: 'flag' },
     { key: 'notFor', label: 'Not for', as: 'several', options: SUBSTRATE_IDS.map((id) => [id, SUBSTRATES[id].name]) },
   ],
   clay: [
