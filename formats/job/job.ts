@@ -16,6 +16,7 @@ import { TENTH_SIGMAS } from '#core/measures';
 import { FOUND_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
+import { LAYING_SCHOOLS, type LayingSchools } from '#core/products/schools';
 import { STILL_AIR } from '#core/time/air';
 import { CREW_ROLES } from '#core/work/crew';
 import { AHEAD_SCHOOLS } from '#core/work/plan';
@@ -166,6 +167,10 @@ const siteSchema = () =>
     shade: flag().optional(),
     airC: celsius().optional(),
   });
+
+/** What a school may be. */
+const schoolIds = <K extends keyof LayingSchools>(key: K) =>
+  Object.keys(LAYING_SCHOOLS[key]) as [LayingSchools[K], ...LayingSchools[K][]];
 
 /** What prices are in where a job does not say. */
 export const USUAL_CURRENCY = 'EUR';
@@ -320,7 +325,22 @@ export const jobSchema = object({
     promised: list(nonEmpty()).optional(),
     notPromised: list(nonEmpty()).optional(),
   }).optional(),
-  schools: object({ matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early') }).optional(),
+  /** Schools of laying; what is left out is as usual. */
+  schools: object({
+    matte: oneOf(['fixed-early', 'keep-wet']).default('fixed-early'),
+    amount: oneOf(schoolIds('amount')).optional(),
+    pattern: oneOf(schoolIds('pattern')).optional(),
+    wipe: oneOf(schoolIds('wipe')).optional(),
+    waxOff: oneOf(schoolIds('waxOff')).optional(),
+    stroke: oneOf(schoolIds('stroke')).optional(),
+    section: oneOf(schoolIds('section')).optional(),
+    neighbours: oneOf(schoolIds('neighbours')).optional(),
+    towels: oneOf(schoolIds('towels')).optional(),
+    windscreen: oneOf(schoolIds('windscreen')).optional(),
+    satinGloss: oneOf(schoolIds('satinGloss')).optional(),
+    handover: oneOf(schoolIds('handover')).optional(),
+    firstWash: oneOf(schoolIds('firstWash')).optional(),
+  }).optional(),
 });
 
 /** A job with every default filled in. */

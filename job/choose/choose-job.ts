@@ -21,7 +21,7 @@ import { surfaceAreaM2 } from '#core/work/plan';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { excludedFrom, isAircraft, plannedJob, staysOn } from '#job/plan';
+import { bySchoolsOf, excludedFrom, isAircraft, plannedJob, staysOn } from '#job/plan';
 
 /** Where stones hit or hands touch: fronts, mirrors, sills, and what is beside a handle. */
 const HIT = /bonnet|mirror|sill|front-bumper|bumper-front|handle|leading/;
@@ -107,11 +107,12 @@ function prepareChoice(job: Job, wishes: Wishes) {
  * @param onNearer told how near the best is proven to be so far, as a share
  */
 export function chooseFile(
-  { job, wishes: said }: Pick<ChooseFile, 'job' | 'wishes'>,
+  { job: asked, wishes: said }: Pick<ChooseFile, 'job' | 'wishes'>,
   solve: Solve,
   onPoint?: (point: ChoicePoint, done: number, of: number) => boolean,
   onNearer?: (gap: number) => void,
 ): ChoiceFile {
+  const job = { ...asked, products: bySchoolsOf(asked, asked.products) };
   const { layM2PerMin, levelM2PerMin } = job.crew;
   const wishes: Wishes = { ...said, pace: { layM2PerMin, levelM2PerMin } };
   const { kinds, bare, air } = prepareChoice(job, wishes);

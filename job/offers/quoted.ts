@@ -5,7 +5,7 @@ import { prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
-import { asWorked, plannedJob } from '#job/plan';
+import { asWorked, bySchoolsOf, plannedJob } from '#job/plan';
 import { panelCases } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
 
@@ -29,11 +29,12 @@ export function quoted(
 ): Quoted {
   const bare = document.surfaces.map((surface) => ({ ...surface, layers: [] }));
   const wanted = choiceSurfaces({ ...document, surfaces: bare });
-  const asFound = applyOffer(offer, wanted, shelf);
+  const byRules = bySchoolsOf(document, shelf);
+  const asFound = applyOffer(offer, wanted, byRules);
   const onceBare = applyOffer(
     offer,
     wanted.map((surface) => ({ ...surface, existing: [] })),
-    shelf,
+    byRules,
   );
   // What is found in the way comes off, as work that is priced, where more can be laid then.
   const stripped = wanted.flatMap(({ id, existing }, at) =>

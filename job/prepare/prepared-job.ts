@@ -27,7 +27,7 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, staysOn } from '#job/plan';
+import { isAircraft, overlaid, staysOn } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -164,12 +164,6 @@ export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRe
     if (um > 0) taken.set(id, um);
   }
   return taken;
-}
-
-/** Usual settings with those that were chosen over them; undefined is not chosen. */
-function overlaid<T extends object>(usual: T, chosen: { readonly [K in keyof T]?: T[K] | undefined } = {}): T {
-  const said = Object.entries(chosen).filter(([, value]) => value !== undefined);
-  return { ...usual, ...(Object.fromEntries(said) as Partial<T>) };
 }
 
 /** A job's settings of preparation, every one it leaves out as usual. */

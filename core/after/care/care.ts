@@ -67,7 +67,11 @@ export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: E
       );
       const doneShare = Math.min(...laid.map((coat) => coat!.doneShare));
       return [
-        standing({ product, coats: laid.length, doneShare, laidMin: last.startMin, endMin, milestones }, exposure),
+        standing(
+          { product, coats: laid.length, doneShare, laidMin: last.startMin, endMin, milestones },
+          exposure,
+          job.firstWashDays,
+        ),
       ];
     }),
   }));
@@ -75,13 +79,13 @@ export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: E
 
 type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 'endMin' | 'milestones'>;
 
-function standing(laid: Laid, exposure: Exposure): StandingLayer {
+function standing(laid: Laid, exposure: Exposure, schoolDays: number | undefined): StandingLayer {
   const { product, endMin, milestones } = laid;
   const life = expectedLife(product, exposure);
   const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
   return {
     ...laid,
-    firstWashMin: firstWashAfter(product, milestones, endMin),
+    firstWashMin: firstWashAfter(product, milestones, endMin, schoolDays),
     firstWashBy: milestones.washOk === undefined ? 'family' : 'sheet',
     life,
     renewMin: after(life.months),
@@ -91,13 +95,21 @@ function standing(laid: Laid, exposure: Exposure): StandingLayer {
 
 /**
  * When a coat may first be washed with care: as its sheet says, else the family's usual days after it may be
- * handed over; null where it never cures in this air.
+ * handed over, and not before the workshop's own; null where it never cures in this air.
+ * @param schoolDays days of the workshop's school, where it has one
  */
-export function firstWashAfter(product: Product, milestones: CoatMilestones, endMin: number): number | null {
-  if (milestones.washOk !== undefined) return milestones.washOk;
+export function firstWashAfter(
+  product: Product,
+  milestones: CoatMilestones,
+  endMin: number,
+  schoolDays?: number,
+): number | null {
+  if (milestones.washOk === null) return null;
   const ready = readyBySheet(milestones);
   if (ready === null) return null;
-  return (ready ?? endMin) + FAMILIES[product.family].firstWashDays * MINUTES_PER_DAY;
+  const after = (days: number) => (ready ?? endMin) + days * MINUTES_PER_DAY;
+  if (milestones.washOk === undefined) return after(schoolDays ?? FAMILIES[product.family].firstWashDays);
+  return schoolDays === undefined ? milestones.washOk : Math.max(milestones.washOk, after(schoolDays));
 }
 
 /** Condition left of a layer at a moment, 1 to 0. */

@@ -299,7 +299,9 @@ const TABLE = define({
     looksAt: 'surface',
     judge: ({ product, substrate }) =>
       SUBSTRATES[substrate].matte && product.properties.includes('gloss-enhancer')
-        ? { answer: 'test', reason: `${product.name} enhances gloss: try it low at the rear and ask the owner` }
+        ? product.shop?.satinGloss === 'never'
+          ? { answer: 'no', reason: `${product.name} enhances gloss, and this workshop never lays it on satin` }
+          : { answer: 'test', reason: `${product.name} enhances gloss: try it low at the rear and ask the owner` }
         : undefined,
   },
   'acrylic-solvent': {
@@ -318,10 +320,15 @@ const TABLE = define({
     because: 'The wipers may chatter.',
     reference: 'the product’s sheet; practice',
     looksAt: 'surface',
-    judge: ({ product, substrate }) =>
-      substrate === 'windscreen' && product.properties.includes('not-for-wipers')
-        ? { answer: 'test', reason: `${product.name} is not made for wipers: they may chatter` }
-        : undefined,
+    judge: ({ product, substrate }) => {
+      const school = product.shop?.windscreen ?? 'test';
+      if (substrate !== 'windscreen' || !product.properties.includes('not-for-wipers')) return undefined;
+      if (school === 'like-glass') return undefined;
+      const reason = `${product.name} is not made for wipers: they may chatter`;
+      return school === 'never'
+        ? { answer: 'no', reason: `${reason}, and this workshop never lays it` }
+        : { answer: 'test', reason };
+    },
   },
   'aircraft-approval': {
     says: 'Only aviation-approved products go on an aircraft.',

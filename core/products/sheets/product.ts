@@ -95,6 +95,9 @@ export interface Product {
   readonly flashSigma: number;
   readonly usageFactor: number;
   readonly usageSigma: number;
+  /** What the workshop's own schools say of it, where the trade disagrees. */
+  readonly shop?:
+    { readonly windscreen: 'never' | 'test' | 'like-glass'; readonly satinGloss: 'never' | 'test' } | undefined;
 }
 
 /** Millilitres of an amount in the product's unit; 0 for film, which is not poured. */

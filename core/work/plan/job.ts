@@ -5,6 +5,7 @@ import type { MatteSchool, SubstrateId } from '#core/item/substrates';
 import type { FoundId } from '#core/products/families';
 import type { Overruled } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
+import type { LayingSchools } from '#core/products/schools';
 import type { Product } from '#core/products/sheets';
 import type { AmbientSeries } from '#core/time/air';
 import type { Person } from '#core/work/crew';
@@ -52,6 +53,8 @@ export interface Crew extends Pace {
   readonly people?: readonly Person[] | undefined;
   /** How far a person trusts themselves to work ahead; absent: whatever is shortest within the windows. */
   readonly ahead?: AheadSchool | undefined;
+  /** No section is larger, m²: what an arm reaches. The plan itself does not ask. */
+  readonly mostSectionM2?: number | undefined;
 }
 
 /** `safe`: nothing is begun that would keep hands from going back as soon as what is wet opens; `quick`: on until one more would make it late. */
@@ -71,6 +74,10 @@ export interface PlannedJob {
   readonly ambient: AmbientSeries;
   readonly crew: Crew;
   readonly matteSchool: MatteSchool;
+  /** When the workshop lets an item go, beside the makers' minimum; absent: at the minimum. */
+  readonly handover?: { readonly school: LayingSchools['handover']; readonly startMinuteOfDay: number } | undefined;
+  /** Days from when it may go to its first wash; absent: as usual for the family. */
+  readonly firstWashDays?: number | undefined;
   readonly room?: PlannedRoom | undefined;
   readonly needsByMin?: number | undefined;
 }

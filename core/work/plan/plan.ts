@@ -7,6 +7,7 @@ import {
   withOverruled,
 } from '#core/products/layering';
 import type { SubstrateId } from '#core/item/substrates';
+import { handedOverMin } from '#core/products/schools';
 import type { Product } from '#core/products/sheets';
 import { type CoatCase, coatWindow } from './coat';
 import { breathing, conditionFindings, paintFindings, tooLarge } from './conditions';
@@ -23,6 +24,8 @@ export interface Plan {
   /** Null: never in this air, or nothing laid. */
   readonly waterSafeMin: number | null;
   readonly handoverMin: number | null;
+  /** By the makers' sheets alone, where the workshop keeps a margin of its own. */
+  readonly minimumHandoverMin?: number | null;
   readonly meetsNeed?: boolean;
   readonly air?: { readonly peakMgPerM3: number; readonly clearAfterMin: number | null };
   readonly findings: readonly Finding[];
@@ -78,7 +81,8 @@ export function planned(
   surfaces: readonly SurfacePlan[],
   timed: Pick<Plan, 'waterSafeMin' | 'handoverMin'> & { readonly findings: readonly (readonly Finding[])[] },
 ): Plan {
-  const { waterSafeMin, handoverMin, findings } = timed;
+  const { waterSafeMin, findings } = timed;
+  const handoverMin = withMargin(job, surfaces, timed.handoverMin);
   const products = new Map(job.products.map((product) => [product.id, product]));
   const air = roomAir(job, surfaces, products);
   const onPanels = paintFindings(job.surfaces);
@@ -88,6 +92,7 @@ export function planned(
     purchases: purchases(job, surfaces),
     waterSafeMin,
     handoverMin,
+    ...(handoverMin !== timed.handoverMin && { minimumHandoverMin: timed.handoverMin }),
     ...(meetsNeed !== undefined && { meetsNeed }),
     ...(air && { air: { peakMgPerM3: air.peakMgPerM3, clearAfterMin: air.clearAfterMin } }),
     findings: onceEach([
@@ -96,6 +101,13 @@ export function planned(
       ...(air?.overLimit ? [air.overLimit] : []),
     ]),
   };
+}
+
+/** When it is handed over: the makers' minimum, or the workshop's own margin. */
+function withMargin({ handover }: PlannedJob, surfaces: readonly SurfacePlan[], minimumMin: number | null) {
+  if (!handover) return minimumMin;
+  const ends = surfaces.flatMap(({ coats }) => coats.flatMap(({ laid }) => (laid ? [laid.endMin] : [])));
+  return handedOverMin(minimumMin, Math.max(0, ...ends), handover.school, handover.startMinuteOfDay);
 }
 
 /**

@@ -2,9 +2,6 @@
 export const COATING_TOWEL_M2 = 4;
 /** A pair of gloves lasts a person so long, minutes, and never serves two products. */
 export const GLOVES_MIN = 90;
-/** A bulk towel with a light hand, a refining towel, and a check towel kept apart. */
-export const TOWEL_ROLES = ['bulk', 'refining', 'check'] as const;
-
 export interface LayingWork {
   readonly product: string;
   readonly areaM2: number;

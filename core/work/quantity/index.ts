@@ -9,6 +9,6 @@ export {
   TRIGGER_PULL_ML,
   wetFilmUm,
 } from './amount';
-export { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN, TOWEL_ROLES } from './consumables';
+export { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN } from './consumables';
 export type { Pack } from './packs';
 export { purchase, type Purchase } from './purchase';

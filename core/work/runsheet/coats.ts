@@ -38,6 +38,8 @@ export interface SurfaceCoat {
   /** Area of one copy, and whether it goes in one piece. */
   readonly oneM2: number;
   readonly onePiece: boolean;
+  /** No section of it is larger, m²; null: whatever the window lets. */
+  readonly mostSectionM2: number | null;
   /** Factors on a person's own pace. */
   readonly layFactor: number;
   readonly levelFactor: number;
@@ -82,6 +84,7 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
         coatCase,
         oneM2,
         onePiece: inOnePiece(seen),
+        mostSectionM2: crew.mostSectionM2 ?? null,
         layFactor: (METHODS[method].pace * product.layPace) / slow,
         levelFactor: product.levelPace / slow,
         alike,

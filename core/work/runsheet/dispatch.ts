@@ -319,7 +319,10 @@ export function dispatch(
       return maxSectionM2(window, pace, alone ? 'solo' : 'pair');
     });
     const most = largest.includes(null) ? null : Math.max(...(largest as number[]));
-    const byWindow = sectionCount(coat.oneM2, most === 0 ? null : most, false);
+    const byWindow = Math.max(
+      sectionCount(coat.oneM2, most === 0 ? null : most, false),
+      sectionCount(coat.oneM2, coat.mostSectionM2, false),
+    );
     const levelM2PerMin = fastestLevel * coat.levelFactor;
     const wholeMin = Math.max(coat.oneM2 / layM2PerMin, coat.oneM2 / levelM2PerMin);
     const mostMin = Math.min(strategy.mostMin, (window.byMin ?? Infinity) * strategy.ofWindow);

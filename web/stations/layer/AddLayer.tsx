@@ -12,17 +12,19 @@ interface Props<P extends Product> {
   readonly ground: PlannedSurface;
   readonly layers: readonly Layer[];
   readonly products: readonly P[];
+  /** The same as the workshop's schools have them: by these they are judged. */
+  readonly schooled: readonly Product[];
   readonly onAdd: (product: P) => void;
 }
 
 /** The shelf as it answers for this panel, on top of what is there: allowed first, each refusal with its reason. */
-export function AddLayer<P extends Product>({ ground, layers, products, onAdd }: Props<P>) {
+export function AddLayer<P extends Product>({ ground, layers, products, schooled, onAdd }: Props<P>) {
   const [open, setOpen] = useState(false);
   const offers = open
     ? products
         .map((product) => ({
           product,
-          judgement: judgeLayers(ground, [...layers, { product: product.id, coats: 1 }], products).at(-1)!,
+          judgement: judgeLayers(ground, [...layers, { product: product.id, coats: 1 }], schooled).at(-1)!,
         }))
         .sort((a, b) => ANSWERS.indexOf(a.judgement.answer) - ANSWERS.indexOf(b.judgement.answer))
     : [];

@@ -7,8 +7,8 @@ import { usualMethod } from '#core/products/methods';
 import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
 import { setLayers, stripFirst } from '#job/edit';
-import { staysOn } from '#job/plan';
 import { judgeLayers, judgePlanned, productsOf } from '#job/judge';
+import { bySchoolsOf, staysOn } from '#job/plan';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -33,8 +33,10 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const index = document.surfaces.indexOf(surface);
   const ground = planned.surfaces[index]!;
   const products = productsOf(document.products, shelf);
+  // What the workshop's schools make of a sheet is judged by, and never kept.
+  const schooled = bySchoolsOf(document, products);
   const { layers } = surface;
-  const judged = judgePlanned(ground, layers, plan.surfaces[index]!.coats, products);
+  const judged = judgePlanned(ground, layers, plan.surfaces[index]!.coats, schooled);
   const laid = new Set(
     [...record.patches.values()].filter(({ patch }) => patch.surface === surface.id).map(({ patch }) => patch.layer),
   );
@@ -46,8 +48,8 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   /** A layer is dropped only where it breaks no rule that it did not break before. */
   const drop = (from: number, to: number) => {
     const next = moved(layers, from, to);
-    const before = judgeLayers(ground, layers, products).filter(({ answer }) => answer === 'no').length;
-    const after = judgeLayers(ground, next, products);
+    const before = judgeLayers(ground, layers, schooled).filter(({ answer }) => answer === 'no').length;
+    const after = judgeLayers(ground, next, schooled);
     const worse = after.filter(({ answer }) => answer === 'no').length > before;
     const why = after.flatMap(({ rulings }) => rulings).find(({ answer }) => answer === 'no')?.reason;
     if (worse && why !== undefined) setRefused({ at: to, why });
@@ -69,6 +71,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           ground={ground}
           layers={layers}
           products={products}
+          schooled={schooled}
           onAdd={(product) => put([...layers, { product: product.id, coats: 1, method: usualMethod(product) }])}
         />
         <div className="mt-3">

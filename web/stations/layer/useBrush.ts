@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { type Layer, surfaceName } from '#formats/job';
 import { setLayers } from '#job/edit';
 import { judgeLayers, productsOf } from '#job/judge';
+import { bySchoolsOf } from '#job/plan';
 import type { JobView } from '../../job/useJobView';
 
 /** A stack that is picked up and laid on whatever is tapped next. */
@@ -15,11 +16,13 @@ export function useBrush({ document, planned, shelf, laid, edit }: JobView) {
   const [brush, setBrush] = useState<Brush>();
   const [said, setSaid] = useState<string>();
   const products = productsOf(document.products, shelf);
+  // What the workshop's schools make of a sheet is judged by, and never kept.
+  const schooled = bySchoolsOf(document, products);
   /** Why the stack may not go on a panel; undefined where it may. */
   const refusal = (id: string, layers: readonly Layer[]): string | undefined => {
     if (laid.has(id)) return 'something is laid on it already';
     const ground = planned.surfaces.find((surface) => surface.id === id)!;
-    return judgeLayers(ground, layers, products).find(({ answer }) => answer === 'no')?.rulings[0]?.reason;
+    return judgeLayers(ground, layers, schooled).find(({ answer }) => answer === 'no')?.rulings[0]?.reason;
   };
   const layOn = (ids: readonly string[]) => {
     if (!brush) return;

@@ -23,6 +23,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { useNow } from '../../ui/useNow';
 import { NumberField } from '../../ui/NumberField';
+import { SchoolField } from '../../ui/SchoolField';
 import { SelectField } from '../../ui/SelectField';
 import { AllOver } from '../survey/condition/AllOver';
 import { SiteForm } from './SiteForm';
@@ -169,33 +170,17 @@ export function WholePreparation({ job, options }: Props) {
       <Part title="Schools of this workshop">
         <div className="space-y-3">
           {(Object.keys(SCHOOL_CHOICES) as (keyof PrepareSchools)[]).map((key) => (
-            <School key={key} job={job} school={key} settings={settings.schools} />
+            <SchoolField
+              key={key}
+              label={SCHOOL_LABELS[key]}
+              choices={SCHOOL_CHOICES[key] as Readonly<Record<string, { name: string; changes: string }>>}
+              value={settings.schools[key]}
+              onChange={(next) => edit(changePrepare({ schools: { ...prepare?.schools, [key]: next } }))}
+            />
           ))}
         </div>
       </Part>
     </>
-  );
-}
-
-interface SchoolProps {
-  readonly job: JobView;
-  readonly school: keyof PrepareSchools;
-  readonly settings: PrepareSchools;
-}
-
-function School({ job: { document, edit }, school, settings }: SchoolProps) {
-  const choices: Readonly<Record<string, { name: string; changes: string }>> = SCHOOL_CHOICES[school];
-  const value: string = settings[school];
-  return (
-    <div>
-      <SelectField
-        label={SCHOOL_LABELS[school]}
-        value={value}
-        options={Object.entries(choices).map(([id, { name }]) => [id, name] as const)}
-        onChange={(next) => edit(changePrepare({ schools: { ...document.prepare?.schools, [school]: next } }))}
-      />
-      <p className="mt-0.5 text-[13px] text-ink-2">{choices[value]!.changes}</p>
-    </div>
   );
 }
 

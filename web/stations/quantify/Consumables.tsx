@@ -1,4 +1,6 @@
-import { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN, TOWEL_ROLES } from '#core/work/quantity';
+import { TOWELS_OF } from '#core/products/schools';
+import { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN } from '#core/work/quantity';
+import { layingSchools } from '#job/plan';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 
@@ -13,7 +15,7 @@ export function Consumables({ job }: { readonly job: JobView }) {
     <Part title="Laid out before the first bottle is opened">
       <ul className="grid grid-cols-2 gap-x-6 gap-y-1 text-[14px]">
         <li>
-          <strong>{towelsPerRole}</strong> towels each: {TOWEL_ROLES.join(', ')}
+          <strong>{towelsPerRole}</strong> towels each: {TOWELS_OF[layingSchools(job.document).towels].join(', ')}
         </li>
         <li>
           <strong>{glovePairs}</strong> pairs of nitrile gloves

@@ -5,6 +5,7 @@ import { CREW_MODES, type CrewMode } from '#core/work/sections';
 import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { LayingSchoolsForm } from './LayingSchoolsForm';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 
@@ -77,10 +78,11 @@ export function CrewForm({ job }: { readonly job: JobView }) {
             label="Matte is levelled"
             value={schools?.matte ?? 'fixed-early'}
             options={Object.entries(SCHOOLS) as [MatteSchool, string][]}
-            onChange={(matte) => edit(changeDocument({ schools: { matte } }))}
+            onChange={(matte) => edit(changeDocument({ schools: { ...schools, matte } }))}
           />
         </div>
       </Part>
+      <LayingSchoolsForm job={job} />
       <Part title="How the item lives">
         <div className="grid grid-cols-2 gap-3">
           <SelectField

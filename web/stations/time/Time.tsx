@@ -80,6 +80,9 @@ function Headline({ job }: { readonly job: JobView }) {
       <span>
         Ready to hand over <strong className="figure text-xl">{moment(job.at(handoverMin))}</strong>
       </span>
+      {plan.minimumHandoverMin != null && (
+        <span className="text-ink-2">the makers’ minimum: {moment(job.at(plan.minimumHandoverMin))}</span>
+      )}
       {spareMin !== undefined && spareMin !== '' && (
         <span className={`font-semibold ${spareMin < 0 ? 'text-stop' : 'text-ok'}`}>
           {spareMin < 0 ? `${span(-spareMin)} too late for the owner` : `${span(spareMin)} before the owner comes`}
