@@ -312,7 +312,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
       { name: 'fullCure', clock: 'set', min: 4320 },
     ],
     limits: { airC: [5, 30], rhPct: [20, 85] },
-    substrates: { ...yes('glass', 'windscreen'), ...no('crazes it', 'acrylic-window', 'lens-plastic') },
+    substrates: { ...yes('glass', 'windscreen', 'camera-lens'), ...no('crazes it', 'acrylic-window', 'lens-plastic') },
     over: ['bare', 'self'],
     properties: ['strong-solvent'],
     ratedMonths: 14,

@@ -144,6 +144,8 @@ export const surfaceSchema = object({
   zone: oneOf(['front', 'top', 'left', 'right', 'rear', 'under']).optional(),
   note: text().optional(),
   marks: list(mark, JOB_LIMITS.marks).optional(),
+  /** Stones hit it or hands touch it, or not; absent: as its place on the item has it. */
+  hit: flag().optional(),
   /** Looked at under the lamp, and nothing found that correction would move. Without it and without marks: unknown. */
   faultless: flag().optional(),
   touch: oneOf(TOUCHES).optional(),
@@ -310,6 +312,8 @@ export const jobSchema = object({
         state: oneOf(SCOPE_STATES),
         reason: nonEmpty(),
         followUp: text().optional(),
+        /** When it is to be thought of again. */
+        followUpOn: calendarDay().optional(),
       }),
     ).optional(),
   }).optional(),

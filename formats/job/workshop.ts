@@ -83,6 +83,8 @@ export const jobSummarySchema = object({
   handover: instant().nullable(),
   firstWash: instant().nullable(),
   renew: instant().nullable(),
+  /** What was left out and is to be thought of again, each with its day. */
+  reminders: z.array(object({ what: z.string(), on: z.string() })),
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 

@@ -138,7 +138,7 @@ const USUAL: Readonly<Record<FamilyId, Usual>> = {
     coveragePerM2: 6,
     pack: { size: 30, price: 2200 },
     min: { cue: 4, levelFrom: 3, levelBy: 12, recoatFrom: 30, waterSafe: 180, washOk: 2880, fullCure: 4320 },
-    on: ['glass', 'windscreen'],
+    on: ['glass', 'windscreen', 'camera-lens'],
     over: ['bare', 'self'],
     prime: 1,
     applicatorM2: 4,

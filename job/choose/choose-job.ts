@@ -15,33 +15,39 @@ import {
   type Wishes,
 } from '#core/choice/choose';
 import { twinOf } from '#core/item/condition';
+import { hitHarder } from '#core/item/nets';
+import { isPaint } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import { surfaceAreaM2 } from '#core/work/plan';
+import { isWorn } from '#core/work/prepare';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { bySchoolsOf, excludedFrom, isAircraft, plannedJob, staysOn } from '#job/plan';
-
-/** Where stones hit or hands touch: fronts, mirrors, sills, and what is beside a handle. */
-const HIT = /bonnet|mirror|sill|front-bumper|bumper-front|handle|leading/;
+import { bySchoolsOf, excludedFrom, isAircraft, lyingOnSheet, plannedJob, staysOn } from '#job/plan';
 
 /** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
 export function choiceSurfaces(job: Job): ChoiceSurface[] {
   const excluded = excludedFrom(job);
   const aircraft = isAircraft(job);
+  const hits = hitHarder(job.surfaces.flatMap(lyingOnSheet));
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
     .map((surface): ChoiceSurface => {
       const { id: surfaceId, substrate, refinishedOn, colour, zone, layers } = surface;
+      const hit = surface.hit ?? (zone === 'front' || hits.has(surfaceId));
       return {
         id: surfaceId,
         substrate,
         existing: staysOn(job, surface),
         aircraft,
         areaM2: wholeAreaM2(surface),
-        pair: [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,
-        hit: zone === 'front' || HIT.test(surfaceId),
+        // One paint carries one stack, but for what is hit harder or was repaired; all else is like its twin.
+        pair: isPaint(substrate)
+          ? `paint ${substrate} ${surface.paint} ${refinishedOn ?? ''} ${hit}`
+          : [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,
+        hit,
+        worn: isWorn({ marks: surface.marks ?? [] }),
         ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),
         ...(colour && { tone: colour.tone }),
         ...(layers.length > 0 && { fixed: layers.map(({ product, coats }) => ({ product, coats })) }),

@@ -107,7 +107,8 @@ export function placedReadings({ readingsUm, readingsAt, readingsFrom }: Surface
   }));
 }
 
-function withReadings(surface: Surface, readings: readonly PlacedReading[]): Surface {
+/** A surface with these readings in place of its own. */
+export function withReadings(surface: Surface, readings: readonly PlacedReading[]): Surface {
   const placed = readings.some(({ at }) => at !== undefined);
   const sourced = readings.some(({ source }) => source !== undefined);
   return {

@@ -8,6 +8,7 @@ import {
   splitAlong,
 } from '#core/item/geometry';
 import type { JobDraft, Surface, SurfaceMark } from '#formats/job';
+import { placedReadings, withReadings } from './edits';
 
 /** A place on a panel as the net gives it: shares of its box, across and down the sheet. */
 type Place = readonly [across: number, down: number];
@@ -49,7 +50,7 @@ function pieceName(name: string, letter: string): string {
 
 /**
  * Splits a surface along the line through two places on it. The pieces keep all that was said of the whole;
- * each mark goes to the piece nearest to it, readings stay with the largest. The areas add up.
+ * each mark goes to the piece nearest to it, and so does each reading that has a place; the rest stay with the largest. The areas add up.
  * @returns the draft as it was where the line misses the panel
  */
 export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place): JobDraft {
@@ -65,20 +66,24 @@ export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place
   if (outlines.length < 2) return draft;
 
   const marks = (surface.marks ?? []).map((mark) => ({ mark, point: pointAt(outline, mark.at) }));
+  const readings = placedReadings(surface).map((reading) => ({
+    ...reading,
+    point: reading.at && pointAt(outline, reading.at),
+  }));
   const taken = new Set(surfaces.map((one) => one.id));
   const pieces = outlines.map((piece, index): Surface => {
     const own = marks
       .filter(({ point }) => nearest(outlines, point) === index)
       .map(({ mark, point }): SurfaceMark => ({ ...mark, at: placeOn(piece, point) }));
+    // A reading goes with the piece it was taken on; one that nobody kept the place of stays with the largest.
+    const read = readings
+      .filter(({ point }) => (point ? nearest(outlines, point) : 0) === index)
+      .map(({ point, ...reading }) => ({ ...reading, at: point && placeOn(piece, point) }));
     return {
-      ...surface,
+      ...withReadings(surface, read),
       id: freeId(surface.id, LETTERS[index]!, taken),
       name: pieceName(surface.name ?? surface.id, LETTERS[index]!),
       shape: { kind: 'polygon', pointsMm: piece.map(([x, y]): [number, number] => [x, y]) },
-      readingsUm: index === 0 ? surface.readingsUm : [],
-      // Their places were shares of the whole panel.
-      readingsAt: undefined,
-      readingsFrom: undefined,
       ...(surface.marks && { marks: own }),
     };
   });

@@ -1,4 +1,6 @@
 import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choice/offers';
+import { type ChoiceSurface, validStacks } from '#core/choice/choose';
+import { SUBSTRATES } from '#core/item/substrates';
 import { layingHours, preparationMin } from '#core/work/hours';
 import { layOut } from '#core/work/runsheet';
 import { prepareItem, type PrepareSettings } from '#core/work/prepare';
@@ -16,6 +18,8 @@ export interface Quoted {
   /** Where what is found comes off first: its hours are in the price. */
   readonly stripped: readonly string[];
   readonly price: OfferPrice;
+  /** It lays nothing on this item: why, and what on the shelf would do. */
+  readonly nothing?: { readonly why: string; readonly would: readonly string[] } | undefined;
 }
 
 /**
@@ -59,7 +63,28 @@ export function quoted(
     hourRate,
     lifeMonths: promisedMonths(surfaces, shelf, exposure),
   });
-  return { offer, applied, stripped, price };
+  return {
+    offer,
+    applied,
+    stripped,
+    price,
+    ...(applied.every(({ layers }) => layers.length === 0) && { nothing: whyNothing(wanted, applied, byRules) }),
+  };
+}
+
+/** Names on the shelf that would do instead: so many are enough to see. */
+const MOST_NAMED = 3;
+
+/** Why an offer lays nothing, by the largest panel, and which single sheets the rules allow there. */
+function whyNothing(wanted: readonly ChoiceSurface[], applied: readonly Applied[], shelf: readonly ProductSheet[]) {
+  const largest = wanted.toSorted((a, b) => b.areaM2 - a.areaM2)[0];
+  if (!largest) return { why: 'nothing on this item is in its scope', would: [] };
+  const why =
+    applied.find(({ id }) => id === largest.id)?.adapted ??
+    `none of its lines names ${SUBSTRATES[largest.substrate].name.toLowerCase()}`;
+  const stacks = validStacks(largest, shelf, { testSpots: false, mostLayers: 1 });
+  const would = [...new Set(stacks.flatMap(({ layers }) => layers.map(({ product }) => product.name)))];
+  return { why, would: would.slice(0, MOST_NAMED) };
 }
 
 const BARE = 'Nothing is laid on';
@@ -86,7 +111,14 @@ export function laidInWords(
 }
 
 /** What may be promised of its life, for the owner. */
-export function lifeInWords({ price }: Pick<Quoted, 'price'>): string {
+export function lifeInWords({ price, nothing }: Pick<Quoted, 'price' | 'nothing'>): string {
   const [from, to] = price.lifeMonths.map(Math.round);
+  if (nothing) {
+    const would =
+      nothing.would.length > 0
+        ? ` The rules allow ${nothing.would.join(', ')}.`
+        : ' Nothing on the shelf may go there.';
+    return `Nothing is laid: ${nothing.why}.${would}`;
+  }
   return to === 0 ? 'Nothing is laid.' : `Plan for ${from} to ${to} months.`;
 }

@@ -4,6 +4,7 @@ export {
   excludedFrom,
   isAircraft,
   layingSchools,
+  lyingOnSheet,
   overlaid,
   plannedJob,
   planOf,

@@ -76,6 +76,12 @@ const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>
     hours: hours && inOrder(hours.map(([from, to]) => [minutesBetween(startAt, from), minutesBetween(startAt, to)])),
   }));
 
+/** A surface whose outline is a part of the unfolded item, in its place; none for one that was measured alone. */
+export const lyingOnSheet = ({ id, zone, piece, shape, measuredBy, onSheet }: Surface) =>
+  shape.kind === 'polygon' && (measuredBy === 'template' || onSheet)
+    ? [{ id, zone, piece, outlineMm: shape.pointsMm }]
+    : [];
+
 /** Whether a job's item is an aircraft: it is drawn as one, or something on it carries aircraft paint. */
 export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): boolean {
   const drawnAsOne = item?.template && templateById(item.template.id)?.aircraft;

@@ -1,7 +1,7 @@
 import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { lowHalf } from '#core/item/nets';
-import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
+import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint, twoPaints } from '#core/item/paint';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { seenSubstrate } from '#core/products/layering';
 import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
@@ -27,7 +27,7 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, overlaid, staysOn } from '#job/plan';
+import { isAircraft, lyingOnSheet, overlaid, staysOn } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -60,10 +60,6 @@ const paintKey = ({ substrate, paint, hardness }: Pick<Surface, 'substrate' | 'p
 const isUnreadable = (surface: Surface, { verdict }: Pick<PanelPaint, 'verdict'>): boolean =>
   surface.substrate !== 'gelcoat' &&
   (surface.paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || !gaugeReads(surface));
-
-/** A surface whose outline is a part of the unfolded item, in its place. */
-const lyingOnSheet = ({ id, zone, shape, measuredBy, onSheet }: Surface) =>
-  shape.kind === 'polygon' && (measuredBy === 'template' || onSheet) ? [{ id, zone, outlineMm: shape.pointsMm }] : [];
 
 /** Fresh paint is soft for solvent and sandpaper as long as it is closed to everything that has no days of its own. */
 const breathesFor = ({ startAt }: Pick<Job, 'startAt'>, { refinishedOn }: Pick<Surface, 'refinishedOn'>) =>
@@ -104,7 +100,8 @@ export function panelCases(job: Job): PanelCase[] {
     const substrate = seenSubstrate(surface.substrate, staysOn(job, surface), []);
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
     const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
-    const clearUm = clearEstimateUm(surface, judged[index]!);
+    const twofold = twoPaints(surface.readingsUm.map((um) => ({ um }))) !== undefined;
+    const clearUm = twofold ? surface.clearUm : clearEstimateUm(surface, judged[index]!);
     return {
       id,
       substrate,
@@ -134,7 +131,7 @@ export function panelCases(job: Job): PanelCase[] {
       scope: scope.get(id),
       measured: spots.get(id) ?? likeSpots.get(paintKey(surface)),
       faultless: surface.faultless,
-      unreadable: isUnreadable(surface, judged[index]!),
+      unreadable: twofold || isUnreadable(surface, judged[index]!),
       sand: job.prepare?.sand?.find((one) => one.surface === id)?.with,
       body: surface.body,
       piece: surface.piece,

@@ -4,6 +4,7 @@ import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
+import { remindersOf } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { preparedWith } from '#job/view';
 import type { Db } from '../db/open';
@@ -67,6 +68,7 @@ export function summaryService(db: Db, now: () => Date, { settingsOf }: Pick<Quo
       handover: at(plan.handoverMin),
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
+      reminders: remindersOf(document),
       ...(item && {
         itemName: item.name,
         ...(item.id && { itemId: item.id }),

@@ -113,6 +113,7 @@ const KIND_OF: Readonly<Record<SubstrateId, Kind>> = {
   'acrylic-window': 'glass',
   carbon: 'other',
   wood: 'other',
+  'camera-lens': 'glass',
   sensor: 'clear',
   'brake-disc': 'clear',
   grip: 'clear',

@@ -7,7 +7,7 @@ export { solveWith } from './highs';
 export { bayAir, readyAfterMin } from './in-bay';
 export { optionsFor } from './options';
 export type { Solve } from './program';
-export { type ChoiceSurface, sameLayers, type StackLayer } from './stacks';
+export { type ChoiceSurface, sameLayers, type StackLayer, validStacks } from './stacks';
 export {
   type Concern,
   CONCERN_NAMES,

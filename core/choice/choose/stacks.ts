@@ -24,6 +24,8 @@ export interface ChoiceSurface {
   readonly refinishedAgoMin?: number | undefined;
   readonly aircraft?: boolean | undefined;
   readonly tone?: Tone | undefined;
+  /** Crazed, failing or burnt through: nothing is recommended over it. */
+  readonly worn?: boolean | undefined;
   /** Stones hit it or hands touch it. */
   readonly hit: boolean;
   /** Names it together with its twin on the other side. */
@@ -62,7 +64,7 @@ const TWO_COATS: readonly FamilyId[] = [
  * there. A product lies in a stack once, in one coat or, where that is usual, two.
  */
 export function validStacks(
-  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'refinishedAgoMin' | 'aircraft'>,
+  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'refinishedAgoMin' | 'aircraft' | 'worn'>,
   shelf: readonly Product[],
   { testSpots, mostLayers }: Pick<Wishes, 'testSpots' | 'mostLayers'>,
 ): ValidStack[] {
@@ -99,7 +101,8 @@ export function validStacks(
       }
     }
   };
-  if (mostLayers > 0) grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
+  if (mostLayers > 0 && !surface.worn)
+    grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
   return found.filter(({ layers }) => isWhole(layers));
 }
 

@@ -32,6 +32,8 @@ interface Spot {
   /** Place on the panel it sits in: shares of that panel's box, along and across the net. */
   readonly at: readonly [number, number];
   readonly diameterMm: number;
+  /** A lens takes what its sheet allows; radar, sonar and what looks through a screen stay clear. Absent: they. */
+  readonly lens?: true;
 }
 
 const parkingSensors = (u: number): Spot[] =>
@@ -48,8 +50,8 @@ const SPOTS: Readonly<Record<string, readonly Spot[]>> = {
   'rear-bumper': parkingSensors(0.45),
   grille: [{ key: 'radar', name: 'Radar', at: [0.5, 0.5], diameterMm: 75 }],
   windscreen: [{ key: 'camera', name: 'Camera behind the screen', at: [0.86, 0.5], diameterMm: 130 }],
-  tailgate: [{ key: 'camera', name: 'Rear camera', at: [0.7, 0.5], diameterMm: 28 }],
-  'boot-lid': [{ key: 'camera', name: 'Rear camera', at: [0.8, 0.5], diameterMm: 28 }],
+  tailgate: [{ key: 'camera', name: 'Rear camera', at: [0.7, 0.5], diameterMm: 28, lens: true }],
+  'boot-lid': [{ key: 'camera', name: 'Rear camera', at: [0.8, 0.5], diameterMm: 28, lens: true }],
 };
 
 function circle([x, y]: Point, diameterMm: number): Polygon {
@@ -61,7 +63,7 @@ function circle([x, y]: Point, diameterMm: number): Polygon {
 
 function spotsOn(panel: NetPanel): GroupSurface[] {
   const box = boundingBox(panel.outlineMm);
-  return (SPOTS[panel.id] ?? []).flatMap(({ key, name, at: [along, across], diameterMm }) => {
+  return (SPOTS[panel.id] ?? []).flatMap(({ key, name, at: [along, across], diameterMm, lens }) => {
     const at: Point = [box.minX + along * (box.maxX - box.minX), box.minY + across * (box.maxY - box.minY)];
     if (!containsPoint(panel.outlineMm, at)) return [];
     const place = panel.zone === 'top' ? '' : `, ${panel.zone}`;
@@ -69,7 +71,7 @@ function spotsOn(panel: NetPanel): GroupSurface[] {
       {
         id: `${panel.id}-${key}`,
         name: `${name}${place}`,
-        substrate: 'sensor',
+        substrate: lens ? 'camera-lens' : 'sensor',
         shape: { kind: 'polygon', pointsMm: circle(at, diameterMm) },
         count: 1,
         zone: panel.zone,
@@ -110,7 +112,7 @@ const define = <T extends Record<string, SurfaceGroup>>(table: T) => table;
 /** Every group by its id. Widths of edges and sizes of small parts are the trade's everyday ones. */
 const TABLE = define({
   sensors: {
-    name: 'Cameras and sensors, to be kept clear',
+    name: 'Cameras and sensors',
     usual: true,
     surfaces: ({ panels }) => panels.flatMap(spotsOn),
   },

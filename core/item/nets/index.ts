@@ -3,6 +3,7 @@ export { type Claim, claims } from './claims';
 export { type GroupId, SURFACE_GROUPS } from './groups';
 export { labelSpot } from './label-spot';
 export { drawnRound } from './lasso';
+export { hitHarder } from './hit';
 export { lowHalf } from './low-half';
 export type { Net, Zone } from './net';
 export { pathPoints, subPaths } from './path';

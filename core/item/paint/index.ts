@@ -4,6 +4,7 @@ export {
   reserveOf,
   FILLER_UM,
   gaugeReads,
+  isPaint,
   type Hardness,
   HARDNESS,
   judgeReadings,
@@ -16,4 +17,5 @@ export {
   THIN_UM,
   VERDICT_NAMES,
 } from './readings';
+export { type TwoPaints, twoPaints } from './two-paints';
 export { judgeSpots, type PlacedReading, READING_SOURCES, type ReadingSource } from './spots';

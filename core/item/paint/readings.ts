@@ -31,6 +31,12 @@ export interface ReadPart {
 export const gaugeReads = ({ substrate, body = 'metal' }: ReadPart): boolean =>
   SUBSTRATES[substrate].gaugeReads === true && body === 'metal';
 
+/** Paint or gelcoat of the bodywork: what one stack is chosen for. Plastic trim and lenses are polished, but no paint. */
+export const isPaint = (substrate: SubstrateId): boolean => {
+  const { polishable, plastic, matte, gaugeReads: read } = SUBSTRATES[substrate];
+  return (polishable === true && !plastic) || (matte === true && read === true);
+};
+
 export interface PanelReadings extends ReadPart {
   readonly readingsUm: readonly number[];
 }

@@ -94,7 +94,8 @@ const TABLE = define({
   'acrylic-window': { name: 'Acrylic window', noSolvent: true, moulding: true },
   carbon: { name: 'Bare carbon' },
   wood: { name: 'Varnished wood' },
-  sensor: { name: 'Camera or sensor', keepClear: true },
+  'camera-lens': { name: 'Camera lens', noSolvent: true },
+  sensor: { name: 'Radar, sonar or port', keepClear: true },
   'brake-disc': { name: 'Brake disc', keepClear: true },
   grip: { name: 'Tread, grip or step', keepClear: true },
 });

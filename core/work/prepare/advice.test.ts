@@ -44,6 +44,13 @@ test('a stage passed over is told, one that is simply still to come is not; a tw
   expect(looseEnds(prepared, cases, new Map())).toEqual([
     { what: 'is in this job on one side only', surface: 'door-right' },
   ]);
+  const unlike = (changes: Partial<PanelCase>) => {
+    const doors = [panel({ id: 'door-left' }), panel({ id: 'door-right', ...changes })];
+    return looseEnds(prepareItem(doors, settings), doors, new Map()).map(({ what }) => what);
+  };
+  expect(unlike({ toCome: ['sealant'] })).toEqual(['gets another stack than its twin']);
+  expect(unlike({ faultless: true })).toEqual(['is corrected to another level than its twin']);
+  expect(unlike({})).toEqual([]);
   const start = (kind: 'wash' | 'dry') =>
     afterStageEntry(undefined, { type: 'stage-start', stage: { kind, round: 1 }, predictedMin: 5 }, 0);
   const wash = start('wash');

@@ -43,8 +43,12 @@ export function looseEnds(
   const apart = panels.flatMap((panel): Loose[] => {
     const twin = panel.id.endsWith('-left') ? byId.get(twinOf(panel.id)!) : undefined;
     if (!twin || known.get(twin.id)?.substrate !== known.get(panel.id)?.substrate) return [];
-    if ((panel.excluded === undefined) === (twin.excluded === undefined)) return [];
-    return [{ what: 'is in this job on one side only', surface: panel.excluded === undefined ? twin.id : panel.id }];
+    const unlike = (what: string, odd = panel.id): Loose[] => [{ what, surface: odd }];
+    if ((panel.excluded === undefined) !== (twin.excluded === undefined))
+      return unlike('is in this job on one side only', panel.excluded === undefined ? twin.id : panel.id);
+    const [own, other] = [known.get(panel.id)!, known.get(twin.id)!];
+    if (own.toCome.join() !== other.toCome.join()) return unlike('gets another stack than its twin');
+    return panel.level.level === twin.level.level ? [] : unlike('is corrected to another level than its twin');
   });
   const wiped = [...done.values()].filter(
     ({ stage, endMin }) => LAST_WIPES.includes(stage.kind) && endMin !== undefined,

@@ -18,6 +18,7 @@ export { type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
 export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';
 export { removalsToComeUm } from './removals';
+export { isWorn, PREPARE_RULE_IDS, PREPARE_RULES } from './rules';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
 export {

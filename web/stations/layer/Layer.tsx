@@ -6,7 +6,8 @@ import type { Zone } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 import { answerOf } from '#core/products/layering';
 import { surfaceName } from '#formats/job';
-import { stripFirst } from '#job/edit';
+import { stripFirst, setLayers } from '#job/edit';
+import { unevenPaints } from '#job/judge';
 import { stackInWords } from '#job/offers';
 import { staysOn } from '#job/plan';
 import { familyFill } from '../../core-sample/strata';
@@ -119,6 +120,47 @@ function stackLens({ document, plan, productName }: JobView) {
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
 }
 
+/** One paint carries one stack unless something is hit harder, was repaired, or somebody wants it so: asked about, not changed. */
+function ManyStacks({ job: { document, choose, edit, shelf, laid, nameOf, productName } }: { readonly job: JobView }) {
+  const uneven = unevenPaints(document);
+  if (uneven.length === 0) return null;
+  return (
+    <Part title="One paint, several stacks">
+      <ul className="space-y-2 text-[14px]">
+        {uneven.map(({ most, others }) => (
+          <li key={others[0]!.id} className="border-l-4 border-warn pl-3">
+            Most of it gets {stackInWords(most.layers, productName)};{' '}
+            {others.slice(0, 3).map(({ id }, at) => (
+              <span key={id}>
+                {at > 0 && ', '}
+                <button type="button" className="underline" onClick={() => choose(id)}>
+                  {nameOf(id)}
+                </button>
+              </span>
+            ))}
+            {others.length > 3 && ` and ${others.length - 3} more`}: something else. Hit harder, repaired, or forgotten?
+            <Button
+              look="quiet"
+              disabled={others.some(({ id }) => laid.has(id))}
+              onClick={() =>
+                edit(
+                  setLayers(
+                    others.map(({ id }) => id),
+                    most.layers,
+                    shelf,
+                  ),
+                )
+              }
+            >
+              All alike
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
 const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'recoat-window', 'test-spot'];
 
 function Whole({ job }: { readonly job: JobView }) {
@@ -153,6 +195,7 @@ function Whole({ job }: { readonly job: JobView }) {
           </Link>
         </Part>
       )}
+      <ManyStacks job={job} />
       <NewerSheets job={job} />
       <Part title="By what it is made of">
         <ul className="space-y-3">

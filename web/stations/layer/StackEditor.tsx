@@ -7,11 +7,12 @@ import { usualMethod } from '#core/products/methods';
 import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
 import { setLayers, stripFirst } from '#job/edit';
-import { judgeLayers, judgePlanned, productsOf } from '#job/judge';
+import { judgeLayers, judgePlanned, paintFor, productsOf } from '#job/judge';
 import { bySchoolsOf, staysOn } from '#job/plan';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { um } from '../../ui/measures';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
 import { Hazards } from './Hazards';
@@ -19,6 +20,48 @@ import { LayerActions, LayerControls } from './LayerControls';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
 import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
+
+/** What taking the stack off again costs the paint, where that is more than it has; and paint that holds nothing. */
+function TakingItOff({ surface }: { readonly surface: Surface }) {
+  const { document, shelf, edit } = useJob();
+  const { worn, short } = paintFor(document, surface, shelf);
+  if (!worn && !short) return null;
+  return (
+    <Part title="What its paint can carry">
+      {worn && (
+        <p className="border-l-4 border-stop pl-3 text-[14px]">
+          Crazing, failing or burnt-through paint was marked: nothing laid over it will hold. Tell the owner; a
+          painter’s work.
+        </p>
+      )}
+      {short && (
+        <div className="border-l-4 border-warn pl-3 text-[14px]">
+          <p>
+            Taking this stack off over the years it is kept costs up to {um(short.removalsUm, 1)} of clear;{' '}
+            {um(Math.max(0, short.spareUm), 1)} are above the reserve.{' '}
+            {short.milder ? `Milder: ${short.milder.name}.` : 'Nothing on the shelf is milder here.'}
+          </p>
+          {short.milder && (
+            <Button
+              className="mt-1"
+              onClick={() =>
+                edit(
+                  setLayers(
+                    [surface.id],
+                    [{ product: short.milder!.id, coats: 1, method: usualMethod(short.milder!) }],
+                    shelf,
+                  ),
+                )
+              }
+            >
+              Take {short.milder.name}
+            </Button>
+          )}
+        </div>
+      )}
+    </Part>
+  );
+}
 
 /** The core sample as an editor: layers on one panel, each with the answer of the rules and the way out of a refusal. */
 interface StackEditorProps {
@@ -155,6 +198,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
           </Button>
         )}
       </Part>
+      <TakingItOff surface={surface} />
       <StackLife
         layers={layers.map(({ product, coats }) => ({ product: products.find(({ id }) => id === product)!, coats }))}
         exposure={wishesOf(document).exposure}

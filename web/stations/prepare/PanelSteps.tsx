@@ -6,6 +6,7 @@ import { changePrepare } from '#job/edit';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { DateField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { SelectField } from '../../ui/SelectField';
@@ -248,14 +249,25 @@ function Scope({ job: { document, edit }, surface }: Pick<Props, 'job' | 'surfac
             put(
               state === 'included'
                 ? undefined
-                : { surface: surface.id, state, reason: line?.reason ?? 'reason not said', followUp: line?.followUp },
+                : {
+                    surface: surface.id,
+                    state,
+                    reason: line?.reason ?? 'reason not said',
+                    followUp: line?.followUp,
+                    followUpOn: line?.followUpOn,
+                  },
             )
           }
         />
         {line && (
           <>
             <TextField label="Reason" required value={line.reason} onChange={(reason) => put({ ...line, reason })} />
-            <div className="col-span-2">
+            <DateField
+              label="To be thought of again on"
+              value={line.followUpOn ?? ''}
+              onChange={(day) => put({ ...line, followUpOn: day || undefined })}
+            />
+            <div>
               <TextField
                 label="What follows"
                 value={line.followUp ?? ''}

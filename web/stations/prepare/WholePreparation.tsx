@@ -258,7 +258,7 @@ function LooseEnds({ job }: { readonly job: JobView }) {
                 <button type="button" className="underline" onClick={() => job.choose(surface)}>
                   {job.nameOf(surface)}
                 </button>{' '}
-                {what}: the other side is treated.
+                {what}.
               </>
             ) : (
               `${what}.`

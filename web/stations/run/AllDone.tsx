@@ -1,5 +1,6 @@
 import { Link, useLocation } from 'react-router';
 import type { JobView } from '../../job/useJobView';
+import { LastLook } from './LastLook';
 import { moment } from '../../ui/moments';
 
 export function AllDone({ job }: { readonly job: JobView }) {
@@ -35,6 +36,7 @@ export function AllDone({ job }: { readonly job: JobView }) {
         </strong>
       </p>
       {plan.handoverMin !== null && <p className="text-xl text-ink-2">Hand over {moment(at(plan.handoverMin))}</p>}
+      <LastLook job={job} />
       <Link
         to={{ pathname: `/jobs/${job.id}/care`, search }}
         className="mt-4 inline-flex min-h-16 items-center bg-over px-8 text-xl font-semibold text-over-ink"

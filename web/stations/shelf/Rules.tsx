@@ -1,6 +1,7 @@
 import { SUBSTRATES } from '#core/item/substrates';
 import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/products/layering';
 import { planJob } from '#core/work/plan';
+import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';
@@ -88,6 +89,15 @@ export function Component() {
             </li>
           );
         })}
+      </ul>
+      <h2 className="label mt-8">Before anything is laid</h2>
+      <ul className="mt-2 divide-y border-y bg-sheet">
+        {PREPARE_RULE_IDS.map((rule) => (
+          <li key={rule} id={rule} className="px-5 py-3 target:bg-over-soft">
+            <h3 className="text-[16px] font-semibold">{PREPARE_RULES[rule].says}</h3>
+            <p className="text-ink-2">{PREPARE_RULES[rule].because}</p>
+          </li>
+        ))}
       </ul>
     </main>
   );

@@ -80,7 +80,7 @@ function Headline({ job }: { readonly job: JobView }) {
       <span>
         Ready to hand over <strong className="figure text-xl">{moment(job.at(handoverMin))}</strong>
       </span>
-      {plan.minimumHandoverMin != null && (
+      {plan.minimumHandoverMin !== undefined && plan.minimumHandoverMin !== null && (
         <span className="text-ink-2">the makers’ minimum: {moment(job.at(plan.minimumHandoverMin))}</span>
       )}
       {spareMin !== undefined && spareMin !== '' && (

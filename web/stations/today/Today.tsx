@@ -4,6 +4,7 @@ import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
 import { m2 } from '../../ui/measures';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
+import { Reminders } from './Reminders';
 import { Ripening } from './Ripening';
 import { TakenAway } from './TakenAway';
 import { Plus, Upload } from 'lucide-react';
@@ -76,6 +77,7 @@ export function Component() {
         </section>
       )}
       {jobs && jobs.some(hasMoments) && <Ripening jobs={jobs} now={now} />}
+      {jobs && <Reminders jobs={jobs} now={now} />}
       {others.length > 0 && (
         <section aria-labelledby="others" className="mt-8">
           <h2 id="others" className="label">

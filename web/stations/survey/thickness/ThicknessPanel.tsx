@@ -1,8 +1,8 @@
 import { FactTable, PanelName } from '../../../ui/FactTable';
 import { shapeOutline } from '#core/item/geometry';
-import { judgeReadings, judgeSpots, VERDICT_NAMES } from '#core/item/paint';
+import { judgeReadings, judgeSpots, type TwoPaints, twoPaints, VERDICT_NAMES } from '#core/item/paint';
 import { type Surface, surfaceName } from '#formats/job';
-import { placedReadings, setReadings } from '#job/edit';
+import { placedReadings, setReadings, splitFault, splitSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
@@ -14,6 +14,7 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
   const { document, edit } = job;
   const paint = judgeReadings(document.surfaces)[document.surfaces.indexOf(surface)]!;
   const readings = placedReadings(surface);
+  const twofold = twoPaints(readings);
   const simulated = readings.filter(({ source }) => source === 'simulated').length;
   const spots = judgeSpots(readings, shapeOutline(surface.shape));
   const remarkable = readings.flatMap((reading, index) => {
@@ -32,6 +33,7 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
           </p>
         )}
       </PanelHead>
+      {twofold && <TwoPaintsHere job={job} surface={surface} twofold={twofold} />}
       <Part title="Readings">
         {paint.verdict === 'not-readable' && (
           <p className="mb-2 text-[14px] text-warn">
@@ -101,6 +103,36 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
         </Part>
       )}
     </>
+  );
+}
+
+/** Two groups of readings on one panel: a blend or a repair. Its clear is not known until it is split where they part. */
+function TwoPaintsHere({
+  job: { edit },
+  surface,
+  twofold: { medianUm, line },
+}: {
+  readonly job: JobView;
+  readonly surface: Surface;
+  readonly twofold: TwoPaints;
+}) {
+  const fault = splitFault(surface);
+  return (
+    <Part title="Two paints on one panel">
+      <p className="border-l-4 border-warn pl-3 text-[14px]">
+        Some of it is {um(medianUm[0])}, some {um(medianUm[1])}, and nothing between: a repair or a blend ends on it.
+        Its clear counts as not known until it is two panels.
+      </p>
+      {line && !fault ? (
+        <Button className="mt-2" onClick={() => edit((draft) => splitSurface(draft, surface.id, line[0], line[1]))}>
+          Split it where they part
+        </Button>
+      ) : (
+        <p className="mt-2 text-[14px] text-ink-2">
+          {fault ? `It cannot be split here: ${fault}.` : 'Take the readings with their places, or cut it on the map.'}
+        </p>
+      )}
+    </Part>
   );
 }
 
