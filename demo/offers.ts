@@ -3,6 +3,7 @@ import type { SubstrateId } from '#core/item/substrates';
 
 const PAINT: readonly SubstrateId[] = ['clear-gloss', 'single-stage', 'gloss-black'];
 const WHEELS: readonly SubstrateId[] = ['wheel', 'caliper'];
+const AIRCRAFT: readonly SubstrateId[] = ['aircraft-paint', 'acrylic-window'];
 const one = (product: string) => ({ product, coats: 1 });
 const TERMS = { wastePct: 5, marginPct: 15, taxPct: 20 } as const;
 const NEVER_PROMISED = 'Stone chips, and scratches from brush washes';
@@ -19,6 +20,7 @@ export const DEMO_OFFERS: readonly Offer[] = [
       { on: [...PAINT, 'gelcoat', ...WHEELS], layers: [one('breakwater')] },
       { on: ['clear-matte', 'film-matte', 'vinyl'], layers: [one('still-pool')] },
       { on: ['glass'], layers: [one('squall')] },
+      { on: AIRCRAFT, layers: [one('breakwater')] },
     ],
     promised: ['Half a year of easy washing'],
     notPromised: ['Deep scratches stay', NEVER_PROMISED],
@@ -33,7 +35,9 @@ export const DEMO_OFFERS: readonly Offer[] = [
       { on: [...PAINT, 'lens-plastic', ...WHEELS], layers: [one('keelstone')] },
       { on: ['clear-matte', 'film-matte'], layers: [one('slack-water')] },
       { on: ['gelcoat'], layers: [one('deck-hand')] },
-      { on: ['glass', 'windscreen'], layers: [one('lantern')] },
+      { on: ['glass', 'windscreen', 'camera-lens'], layers: [one('lantern')] },
+      { on: ['aircraft-paint'], layers: [one('updraught')] },
+      { on: ['acrylic-window'], layers: [one('breakwater')] },
       { on: ['textured-plastic'], layers: [one('dockside')] },
     ],
     promised: ['Most fine marks gone', 'A look after a year, free of charge'],
@@ -52,6 +56,8 @@ export const DEMO_OFFERS: readonly Offer[] = [
       { on: ['clear-matte', 'film-matte'], layers: [one('plain-hull')] },
       { on: ['gelcoat'], layers: [{ product: 'deck-hand', coats: 1 }] },
       { on: ['glass', 'windscreen'], layers: [one('fore-sight')] },
+      { on: ['aircraft-paint'], layers: [one('updraught'), one('gull-wing')] },
+      { on: ['acrylic-window'], layers: [one('breakwater')] },
       { on: ['textured-plastic'], layers: [one('dockside')] },
     ],
     promised: ['Nearly all fine marks gone', 'A look every year, free of charge'],

@@ -84,7 +84,17 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
     ],
     limits: { airC: [10, 32], rhPct: [20, 85] },
     substrates: {
-      ...yes(...GLOSS_PAINT, 'gelcoat', 'film-gloss', 'vinyl', 'wheel', 'chrome', 'glass', 'aircraft-paint'),
+      ...yes(
+        ...GLOSS_PAINT,
+        'gelcoat',
+        'film-gloss',
+        'vinyl',
+        'wheel',
+        'chrome',
+        'glass',
+        'aircraft-paint',
+        'acrylic-window',
+      ),
       ...test('may darken a satin finish', ...MATTE),
       ...test('try a wiper stroke', 'windscreen'),
     },

@@ -2,8 +2,9 @@ import { phaseOf, standingSurfaces } from '#core/after/care';
 import { entryFault, foldLog, runProgress } from '#core/work/run';
 import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
-import { minutesBetween } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { layOut } from '#core/work/runsheet';
+import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
+import { asWorked, plannedJob } from '#job/plan';
 import { type SampleJob, ternmouthYard } from './workshop';
 
 // Generous: the machine may be busy with a browser.
@@ -47,6 +48,32 @@ describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the s
       }
       for (const { at } of log) expect(minutesBetween(at, now)).toBeGreaterThanOrEqual(0);
     }
+  });
+
+  test('they begin and end while their bay is open, but for the one that runs now', () => {
+    for (const { id, draft } of yard.jobs.filter((job) => job.id !== 'teal-hatchback')) {
+      const { document, bayId } = draft;
+      const { opensAtHour, closesAtHour } = yard.bays.find((bay) => bay.id === bayId)!.climate;
+      const at = (minutes: number) => minuteOfDay(instantAfter(document.startAt, minutes)) / 60;
+      const { actions } = layOut(asWorked(plannedJob(document)));
+      const ends = actions.filter(({ coat }) => coat.round === 0).map(({ endMin }) => endMin);
+      expect([id, at(0) >= opensAtHour]).toEqual([id, true]);
+      const lastH = ends.length > 0 ? at(Math.max(...ends)) : at(0);
+      expect([id, lastH <= closesAtHour && Math.max(0, ...ends) < 600]).toEqual([id, true]);
+    }
+  });
+
+  test('what was seen and agreed stands on panels that there are, and somebody is said to work on most', () => {
+    for (const { id, draft } of yard.jobs) {
+      const { surfaces, prepare, item } = draft.document;
+      const ids = new Set(surfaces.map((surface) => surface.id));
+      for (const { surface } of prepare?.scope ?? [])
+        expect([id, surface, ids.has(surface)]).toEqual([id, surface, true]);
+      expect([id, item?.template !== undefined]).toEqual([id, true]);
+    }
+    const marks = yard.jobs.flatMap(({ draft }) => draft.document.surfaces.flatMap(({ marks: own = [] }) => own));
+    expect(marks.length).toBeGreaterThan(60);
+    expect(yard.jobs.filter(({ draft }) => draft.document.crew.people).length).toBeGreaterThanOrEqual(3);
   });
 
   test('its jobs survive being written and read as files', () => {

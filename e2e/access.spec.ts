@@ -18,12 +18,12 @@ const VIEWS = [
   '/items/hatchback-of-imke-varga',
   '/jobs/two-seater/layer?panel=door-window-left',
   '/jobs/teal-hatchback/layer',
-  '/jobs/hotel-shuttle/layer?view=choose',
+  '/jobs/taped-shuttle/layer?view=choose',
   '/jobs/teal-hatchback/layer?view=offers',
   '/jobs/teal-hatchback/quantify',
   '/jobs/teal-hatchback/quantify?panel=roof',
-  '/jobs/satin-tourer/time',
-  '/jobs/satin-tourer/time?panel=tank',
+  '/jobs/taped-tourer/time',
+  '/jobs/taped-tourer/time?panel=tank',
   '/jobs/teal-hatchback/run',
   '/jobs/two-door-classic/care',
   '/jobs/two-door-classic/care?panel=bonnet',
@@ -33,7 +33,7 @@ const VIEWS = [
 /** The net is the same part everywhere and has hundreds of nodes: it is looked at whole here, and passed over elsewhere. */
 const NET_LOOKED_AT = [
   '/jobs/teal-hatchback/survey?lens=condition&panel=bonnet',
-  '/jobs/hotel-shuttle/layer?view=choose',
+  '/jobs/taped-shuttle/layer?view=choose',
 ];
 
 for (const theme of ['light', 'dark', 'contrast']) {

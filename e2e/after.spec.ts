@@ -13,7 +13,7 @@ const station = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stations of the job' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
 test('what stands to buy is what the plan says, product by product, and follows a coat more', async ({ page }) => {
-  await page.goto('/jobs/satin-tourer/quantify');
+  await page.goto('/jobs/taped-tourer/quantify');
   const side = page.getByRole('complementary', { name: 'Chosen panel' });
   const isBought = async (plan: Plan) => {
     const total = plan.purchase.reduce((sum, { cost }) => sum + cost, 0);
@@ -22,7 +22,7 @@ test('what stands to buy is what the plan says, product by product, and follows 
     for (const { order } of plan.purchase)
       await expect(side.getByRole('table')).toContainText(order.toFixed(order < 10 ? 1 : 0));
   };
-  const before = await planOf(page, 'satin-tourer');
+  const before = await planOf(page, 'taped-tourer');
   await isBought(before);
 
   await station(page, 'Layer').click();
@@ -32,7 +32,7 @@ test('what stands to buy is what the plan says, product by product, and follows 
   await saved(page);
   await page.getByRole('button', { name: 'Whole item' }).click();
   await station(page, 'Quantify').click();
-  const after = await planOf(page, 'satin-tourer');
+  const after = await planOf(page, 'taped-tourer');
   expect(after.purchase[0]!.order).toBeGreaterThan(before.purchase[0]!.order);
   await isBought(after);
 
@@ -42,19 +42,19 @@ test('what stands to buy is what the plan says, product by product, and follows 
 });
 
 test('warmer is ready earlier, in dry air never; what the air does is said with its panels', async ({ page }) => {
-  await page.goto('/jobs/satin-tourer/time');
+  await page.goto('/jobs/taped-tourer/time');
   const main = page.getByRole('main');
   await page.getByLabel('Where the air comes from').selectOption({ label: 'Typed in: holds all through' });
   const typed = async (label: string, value: string) => {
     await page.getByLabel(label, { exact: true }).fill(value);
     await page.getByLabel(label, { exact: true }).press('Enter');
     await saved(page);
-    return planOf(page, 'satin-tourer');
+    return planOf(page, 'taped-tourer');
   };
   /** When it is ready as the desk has it: prepared first, in the hours the bay is open. */
   const promised = async () => {
     const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; handover: string }[];
-    return jobs.find(({ id }) => id === 'satin-tourer')!.handover;
+    return jobs.find(({ id }) => id === 'taped-tourer')!.handover;
   };
   const handovers: number[] = [];
   for (const airC of ['12', '18', '25']) {

@@ -1,7 +1,7 @@
 import { expect, saved, test } from './workshop';
 
 test('wishes are said, the frontier is found beside the interface, a choice is taken, and undone', async ({ page }) => {
-  await page.goto('/jobs/hotel-shuttle/layer?view=choose');
+  await page.goto('/jobs/taped-shuttle/layer?view=choose');
   await page.getByLabel('Washing').selectOption({ label: 'Brush wash' });
   await page.getByLabel('Depth and gloss').selectOption({ label: 'some' });
   await page.getByRole('button', { name: 'Find what to lay where' }).click();
@@ -64,7 +64,7 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   await page.goto('/jobs/two-seater/layer?panel=door-window-left');
   await expect(page.getByText('A matter of safety: this is not overruled.').first()).toBeVisible();
 
-  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.goto('/jobs/taped-shuttle/layer?panel=roof');
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
   await page.getByRole('button', { name: /^Ledger Top/ }).click();
   await expect(page.getByText('Ledger Top does not bond to the bare surface.')).toBeVisible();
@@ -81,18 +81,18 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   await page.getByRole('link', { name: /^A layer lies only on something it can bond to/ }).click();
   await expect(page).toHaveURL(/shelf\/rules#bond/);
   const bond = page.getByRole('listitem', { name: 'A layer lies only on something it can bond to.' });
-  await bond.getByText(/^Touches \d+ of 40 products/).click();
+  await bond.getByText(/^Touches \d+ of 41 products/).click();
   await expect(bond.getByRole('listitem').filter({ hasText: 'Ledger Top' })).toContainText('bare surface');
   // With a job: each rule names the panels it touches there, and leads to them.
-  await page.getByLabel('With the panels of').selectOption({ label: 'Hotel shuttle, wrapped sides' });
+  await page.getByLabel('With the panels of').selectOption({ label: 'Taped shuttle, wrapped sides' });
   await bond.getByRole('list', { name: 'Panels it touches' }).getByRole('link', { name: 'Roof' }).click();
-  await expect(page).toHaveURL(/hotel-shuttle\/layer\?panel=roof/);
+  await expect(page).toHaveURL(/taped-shuttle\/layer\?panel=roof/);
 });
 
 test('a stack is taken in hand and laid by tap and by zone; what the rules refuse says why where it was tapped', async ({
   page,
 }) => {
-  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.goto('/jobs/taped-shuttle/layer?panel=roof');
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
   await page.getByRole('button', { name: /^Mainstay One/ }).click();
   await page.getByRole('button', { name: 'Take this stack in hand and tap where else it goes' }).click();
@@ -128,7 +128,7 @@ test('a stack is taken in hand and laid by tap and by zone; what the rules refus
 test('layers are dragged in the core sample, by pointer and by key; a refused drop says why where it was dropped', async ({
   page,
 }) => {
-  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.goto('/jobs/taped-shuttle/layer?panel=roof');
   for (const product of [/^Bedrock Base/, /^Bedrock Top/, /^Spindrift Topper/]) {
     await page.getByRole('button', { name: 'Add a layer on top' }).click();
     await page.getByRole('button', { name: product }).click();
@@ -172,7 +172,7 @@ test('layers are dragged in the core sample, by pointer and by key; a refused dr
 test('the shop’s offers stand side by side with their prices; one is agreed, and a job’s own stacks become another', async ({
   page,
 }) => {
-  await page.goto('/jobs/hotel-shuttle/layer?view=offers');
+  await page.goto('/jobs/taped-shuttle/layer?view=offers');
   const open = page.getByRole('listitem', { name: 'Open Sea' });
   const inner = page.getByRole('listitem', { name: 'Inner Harbour' });
   const priceOf = async (offer: typeof open) =>
@@ -191,9 +191,9 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await expect(record).toContainText(await open.locator('.figure').innerText());
   await record.getByText('What was promised then').click();
   await expect(record).toContainText('A look every year, free of charge.');
-  await page.goto('/jobs/hotel-shuttle/layer?panel=bonnet');
+  await page.goto('/jobs/taped-shuttle/layer?panel=bonnet');
   await page.getByRole('button', { name: 'Take Bedrock Top out' }).click();
-  await page.goto('/jobs/hotel-shuttle/layer?view=offers');
+  await page.goto('/jobs/taped-shuttle/layer?view=offers');
   await open.getByRole('button', { name: /The plan has changed since/ }).click();
   await expect(open.getByRole('button', { name: /The plan has changed since/ })).toBeHidden();
   await saved(page);
@@ -209,7 +209,7 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('listitem', { name: 'Fleet' })).toContainText('One wash free.');
   // On a satin item the same offer is adapted by the rules.
-  await page.goto('/jobs/satin-tourer/layer?view=offers');
+  await page.goto('/jobs/taped-tourer/layer?view=offers');
   await expect(page.getByRole('listitem', { name: 'Fleet' })).toBeVisible();
 });
 

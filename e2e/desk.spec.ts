@@ -14,8 +14,8 @@ test('a few letters lead to any item, job, panel, product, rule, station and com
   await expect(page.getByRole('heading', { level: 2, name: 'Bonnet' })).toBeVisible();
   await jumpTo('quan', /^Quantify/);
   await expect(page).toHaveURL(/teal-hatchback\/quantify/);
-  await jumpTo('satin t', /^Satin touring/);
-  await expect(page).toHaveURL(/satin-tourer/);
+  await jumpTo('taped t', /^Taped tourer/);
+  await expect(page).toHaveURL(/taped-tourer/);
   await jumpTo('keelst', /^Keelstone/);
   await expect(page).toHaveURL(/shelf\/keelstone/);
   await jumpTo('wipers', /not made for wipers/);
@@ -28,7 +28,7 @@ test('a few letters lead to any item, job, panel, product, rule, station and com
 });
 
 test('measures are shown and typed in either system, and what is stored stays metric', async ({ page }) => {
-  await page.goto('/jobs/hotel-shuttle/survey?panel=roof');
+  await page.goto('/jobs/taped-shuttle/survey?panel=roof');
   await page.getByLabel('Side a').fill('204.72 in');
   await page.getByLabel('Side a').press('Enter');
   await expect(page.getByLabel('Side a')).toHaveValue('5199.9');
@@ -43,14 +43,14 @@ test('measures are shown and typed in either system, and what is stored stays me
   await page.getByLabel('Side a').fill('200');
   await page.getByLabel('Side a').press('Enter');
   await saved(page);
-  const { document } = (await (await page.request.get('/api/jobs/hotel-shuttle')).json()) as {
+  const { document } = (await (await page.request.get('/api/jobs/taped-shuttle')).json()) as {
     document: { surfaces: { id: string; shape: { aMm: number } }[] };
   };
   expect(document.surfaces.find(({ id }) => id === 'roof')!.shape.aMm).toBeCloseTo(5080, 6);
 });
 
 test('a day is typed as one writes it or chosen from a month, and shown one way', async ({ page }) => {
-  await page.goto('/jobs/satin-tourer/time');
+  await page.goto('/jobs/taped-tourer/time');
   const day = page.getByLabel('Work begins: day');
   await expect(day).toHaveValue('4 Mar 2027');
   await day.fill('5.3.');
@@ -67,7 +67,7 @@ test('a day is typed as one writes it or chosen from a month, and shown one way'
   await page.getByRole('button', { name: 'Saturday, 20 March 2027' }).click();
   await expect(page.getByLabel('Owner needs it by: day')).toHaveValue('20 Mar 2027');
   await saved(page);
-  expect(await (await page.request.get('/api/jobs/satin-tourer')).json()).toMatchObject({
+  expect(await (await page.request.get('/api/jobs/taped-tourer')).json()).toMatchObject({
     document: { startAt: '2027-03-05T08:30:00+01:00', owner: { needsBy: expect.stringMatching(/^2027-03-20T/) } },
   });
 });

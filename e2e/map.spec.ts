@@ -156,7 +156,7 @@ test('pictures: taken in, refused by name, before and after, taken away and brou
     sharp({ create: { width: 640, height: 480, channels: 3, background } })
       .jpeg()
       .toBuffer();
-  await page.goto('/jobs/hotel-shuttle/survey?lens=condition');
+  await page.goto('/jobs/taped-shuttle/survey?lens=condition');
   const whole = page.getByRole('complementary');
   const input = whole.locator('[data-takes="picture"]');
   await input.setInputFiles([
@@ -164,7 +164,7 @@ test('pictures: taken in, refused by name, before and after, taken away and brou
     { name: 'list.heic', mimeType: 'image/heic', buffer: Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic') },
   ]);
   await expect(whole.getByRole('alert')).toContainText('list.heic: This is a HEIC photograph');
-  const thumb = whole.getByRole('button', { name: /^As seen: Hotel shuttle/ });
+  const thumb = whole.getByRole('button', { name: /^As seen: Taped shuttle/ });
   await thumb.click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('It shows').selectOption('before');
@@ -175,14 +175,14 @@ test('pictures: taken in, refused by name, before and after, taken away and brou
     .setInputFiles({ name: 'after.jpg', mimeType: 'image/jpeg', buffer: await shot('#8ce') });
   await expect(dialog.getByLabel('Wipe from after to before')).toBeVisible();
   await dialog.getByRole('button', { name: 'Close' }).click();
-  await expect(whole.getByRole('button', { name: /^Before: Hotel shuttle, Before the wash/ })).toBeVisible();
+  await expect(whole.getByRole('button', { name: /^Before: Taped shuttle, Before the wash/ })).toBeVisible();
   await whole.getByRole('button', { name: /^After: / }).click();
   await dialog.getByRole('button', { name: 'Take this picture away' }).click();
   await page.getByRole('dialog').last().getByRole('button', { name: 'Take this picture away' }).click();
   await expect(whole.getByRole('button', { name: /^After: / })).toHaveCount(0);
   await whole.getByRole('button', { name: 'Bring it back' }).click();
   await expect(whole.getByRole('button', { name: /^After: / })).toHaveCount(1);
-  const sheet = await page.request.get('/api/jobs/hotel-shuttle/walk-round.pdf');
+  const sheet = await page.request.get('/api/jobs/taped-shuttle/walk-round.pdf');
   const text = (await sheet.body()).toString('latin1');
   expect(text.match(/\/Subtype \/Image/g)).toHaveLength(2);
 });

@@ -3,7 +3,7 @@ import { expect, saved, test } from './workshop';
 test('preparation: levels side by side, the ledger, a step left out, and satin that is never polished', async ({
   page,
 }) => {
-  await page.goto('/jobs/hotel-shuttle/prepare');
+  await page.goto('/jobs/taped-shuttle/prepare');
   const levels = page.getByRole('radiogroup', { name: 'How far it is corrected' });
   await expect(levels.getByRole('radio')).toHaveCount(5);
 
@@ -59,7 +59,7 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   await page.getByLabel('Hour of work, EUR').press('Enter');
   await expect(levels.getByRole('radio', { name: /^One step/ })).toContainText('€');
 
-  await page.goto('/jobs/satin-tourer/prepare?panel=tank');
+  await page.goto('/jobs/taped-tourer/prepare?panel=tank');
   await levels.getByRole('radio', { name: /^Full correction/ }).click();
   await expect(page.getByText(/Milder here: a matte finish turns glossy/)).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Cutting' })).toHaveCount(0);
@@ -71,7 +71,7 @@ test.describe('through a morning', () => {
     page,
     context,
   }) => {
-    await page.goto('/jobs/hotel-shuttle/survey?lens=condition');
+    await page.goto('/jobs/taped-shuttle/survey?lens=condition');
     await page.goto('/jobs/teal-hatchback/prepare');
     const iron = page.getByRole('listitem', { name: 'Iron remover' });
     const promised = await iron.innerText();

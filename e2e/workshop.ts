@@ -1,12 +1,14 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test as base } from '@playwright/test';
 
 /** When every test begins, for the server and the page alike: a Tuesday morning at the yard. */
 export const NOW = '2027-03-02T10:40:00+01:00';
+
+const TAPED = ['e2e/jobs/taped-tourer.json', 'e2e/jobs/taped-shuttle.json'];
 
 /** The real server over a file of its own, which can be killed and started again. */
 export class Workshop {
@@ -30,6 +32,10 @@ export class Workshop {
   static async stocked(): Promise<{ readonly folder: string; readonly close: () => void }> {
     const workshop = new Workshop();
     workshop.stock();
+    await workshop.start();
+    // Two jobs measured by tape, small and always the same, stand beside the sample ones.
+    for (const job of TAPED) await workshop.take(job);
+    await workshop.stop('SIGTERM');
     return { folder: workshop.folder, close: () => rmSync(workshop.folder, { recursive: true, force: true }) };
   }
 
@@ -41,6 +47,15 @@ export class Workshop {
       GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
       GLAPHYRA_NOW: this.now,
     };
+  }
+
+  private async take(job: string): Promise<void> {
+    const answer = await fetch(`${this.address}/api/jobs`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: readFileSync(job, 'utf8'),
+    });
+    if (!answer.ok) throw new Error(`${job}: ${await answer.text()}`);
   }
 
   private stock(): void {

@@ -7,7 +7,7 @@ test('the yard opens on what is in the bays, and leads to the one thing to do', 
   await expect(inBays.getByRole('link')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'What ripens in the next two days' })).toContainText('may get wet');
   await inBays.getByRole('link', { name: /Teal hatchback/ }).click();
-  await expect(page.getByRole('region', { name: 'In hand' }).getByRole('heading')).toHaveText('Tailgate');
+  await expect(page.getByRole('region', { name: 'In hand' }).getByRole('heading')).toHaveText('Rear door, right');
   await expect(page.getByText('opens in')).toBeVisible();
   await page.clock.fastForward('01:00');
   await expect(page.getByText(/open,/)).toBeVisible();
@@ -35,7 +35,7 @@ test('a fault is noted on its patch with the remedy for its age', async ({ page 
   await page.getByRole('button', { name: 'High spot' }).click();
   await expect(page.getByRole('dialog')).toContainText('wipe at once. It can be re-wetted until');
   await page.getByRole('button', { name: 'Back to work' }).click();
-  await page.goto('/jobs/teal-hatchback/care?panel=tailgate');
+  await page.goto('/jobs/teal-hatchback/care?panel=rear-door-right');
   await expect(page.getByText('Noted while laying: high spot.')).toBeVisible();
 });
 
@@ -79,7 +79,7 @@ test('the chosen panel stays chosen from station to station, by keyboard too', a
 });
 
 test('every no names a way out, and taking it makes the stack allowed', async ({ page }) => {
-  await page.goto('/jobs/hotel-shuttle/layer?panel=roof');
+  await page.goto('/jobs/taped-shuttle/layer?panel=roof');
   const stack = page.getByRole('list', { name: 'The stack, from the top down' });
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
   await page.getByRole('button', { name: /^Ledger Top/ }).click();
@@ -94,20 +94,20 @@ test('every no names a way out, and taking it makes the stack allowed', async ({
 });
 
 test('what another window changed meanwhile is told, and neither is lost', async ({ page, context, workshop }) => {
-  await page.goto('/jobs/hotel-shuttle/survey?panel=roof');
+  await page.goto('/jobs/taped-shuttle/survey?panel=roof');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Roof');
-  await page.route('**/api/jobs/hotel-shuttle', (route) =>
+  await page.route('**/api/jobs/taped-shuttle', (route) =>
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );
   await page.getByLabel('Name', { exact: true }).fill('Mine');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status')).toHaveText('Server gone: kept here');
   const other = await context.newPage();
-  await other.goto(`${workshop.address}/jobs/hotel-shuttle/survey?panel=roof`);
+  await other.goto(`${workshop.address}/jobs/taped-shuttle/survey?panel=roof`);
   await other.getByLabel('Note').fill('Theirs');
   await other.getByLabel('Note').blur();
   await saved(other);
-  await page.unroute('**/api/jobs/hotel-shuttle');
+  await page.unroute('**/api/jobs/taped-shuttle');
   await page.clock.fastForward('00:10');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('document.surfaces[roof].note');
@@ -118,7 +118,7 @@ test('what another window changed meanwhile is told, and neither is lost', async
 });
 
 test('a job goes out as a file and comes back the same; a bad file comes back as its faults', async ({ page }) => {
-  await page.goto('/jobs/satin-tourer/survey');
+  await page.goto('/jobs/taped-tourer/survey');
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Export this job as a file' }).click();
   const file = await (await download).path();
@@ -134,7 +134,7 @@ test('a job goes out as a file and comes back the same; a bad file comes back as
   await page
     .getByLabel('File', { exact: true })
     .setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Satin touring motorcycle');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Taped tourer');
   const id = /jobs\/([^/]+)\//.exec(page.url())![1]!;
   const again = await page.request.get(`/api/jobs/${id}/file`);
   expect(await again.json()).toEqual(JSON.parse(text));
@@ -163,7 +163,7 @@ test('each template begins from its own usual size, and becomes the surfaces of 
 });
 
 test('a cold night and a late owner are said today', async ({ page }) => {
-  await page.goto('/jobs/satin-tourer/time');
+  await page.goto('/jobs/taped-tourer/time');
   await expect(page.getByText('too late for the owner')).toBeVisible();
   await page.getByText('How Bay 2, by the door runs through a day').click();
   await page.getByLabel('Falls at night to').fill('18');
@@ -177,7 +177,7 @@ test('a cold night and a late owner are said today', async ({ page }) => {
 });
 
 test('a panel too large for one go says what would make it fit, and that does', async ({ page }) => {
-  await page.goto('/jobs/hotel-shuttle/survey?panel=roof');
+  await page.goto('/jobs/taped-shuttle/survey?panel=roof');
   await page.getByLabel('Side a').fill('3200');
   await page.getByLabel('Side a').press('Enter');
   await page.getByLabel('In one piece, without seams').check();
@@ -197,11 +197,11 @@ test('a panel too large for one go says what would make it fit, and that does', 
 test('a job nothing was done at can be taken away, one with a record cannot', async ({ page }) => {
   await page.goto('/jobs/teal-hatchback/survey');
   await expect(page.getByRole('button', { name: 'Take this job away' })).toBeDisabled();
-  await page.goto('/jobs/hotel-shuttle/survey');
+  await page.goto('/jobs/taped-shuttle/survey');
   await page.getByRole('button', { name: 'Take this job away' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Today');
   await expect(page.getByText('Refinished classic')).toBeVisible();
-  await expect(page.getByRole('link', { name: /Hotel shuttle/ })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: /Taped shuttle/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: /Hotel shuttle/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: /Taped shuttle/ })).toBeVisible();
 });

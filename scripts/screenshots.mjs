@@ -27,7 +27,7 @@ const VIEWS = [
   },
   { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
-  { name: 'time', at: '/jobs/satin-tourer/time?panel=tank' },
+  { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   { name: 'rules', at: '/shelf/rules' },

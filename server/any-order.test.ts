@@ -2,13 +2,13 @@
 import fc from 'fast-check';
 import type { JobRecord, Problem } from '#formats/job';
 import type { LogEntry } from '#formats/log';
-import { ternmouthYard } from '../demo/workshop';
-import { type RunningServer, startServer } from './testing/client';
+import tapedTourer from '../e2e/jobs/taped-tourer.json';
+import { draftOf, type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(120_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const draft = { ...ternmouthYard(NOW).jobs.find(({ id }) => id === 'satin-tourer')!.draft, bayId: null };
+const draft = { ...draftOf(tapedTourer), bayId: null };
 
 let server: RunningServer;
 beforeAll(async () => {

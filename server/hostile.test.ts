@@ -125,19 +125,19 @@ describe('the log takes what the job has, when it can have been', () => {
     const start = { product: 'keelstone', sections: 1, areaM2: 1, amount: 5 };
     for (const [entry, says] of [
       [{ type: 'lay-start', patch, start }, /no panel "no such panel"/],
-      [{ type: 'lay-start', patch: { ...patch, surface: 'roof' }, start }, /no layer 1 is planned on "roof"/],
+      [{ type: 'lay-start', patch: { ...patch, surface: 'roof-mid' }, start }, /no layer 1 is planned on "roof-mid"/],
       [{ type: 'clear-taken', surface: 'keel', um: 2 }, /no panel "keel"/],
       [
         {
           type: 'mark-outcome',
-          surface: 'roof',
+          surface: 'roof-mid',
           mark: 'm99',
           kind: 'swirls',
           severity: 'light',
           level: 'one-step',
           outcome: 'removed',
         },
-        /no mark "m99" on "roof"/,
+        /no mark "m99" on "roof-mid"/,
       ],
     ] as const) {
       expect(await send(entry)).toMatchObject({ status: 409, body: { detail: expect.stringMatching(says) } });

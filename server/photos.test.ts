@@ -2,14 +2,14 @@ import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
 import type { Photo, Problem } from '#formats/job';
-import { ternmouthYard } from '../demo/workshop';
-import { type RunningServer, startServer } from './testing/client';
+import tapedTourer from '../e2e/jobs/taped-tourer.json';
+import { draftOf, type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);
 
 let now = '2027-03-02T10:40:00+01:00';
-const tourer = ternmouthYard(now).jobs.find(({ id }) => id === 'satin-tourer')!;
+const tourer = { draft: draftOf(tapedTourer) };
 
 let server: RunningServer;
 beforeEach(async () => {

@@ -5,16 +5,17 @@ import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job'
 import { parted } from '#formats/shelf';
 import type { LogEntry } from '#formats/log';
 import { ternmouthYard } from '../demo/workshop';
+import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { runLog } from './db/schema';
 import { loadWorkshop } from './services/sample-workshop';
-import { client, databaseFolder, type RunningServer, startServer } from './testing/client';
+import { client, databaseFolder, draftOf, type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = ternmouthYard(NOW);
-const tourer = yard.jobs.find(({ id }) => id === 'satin-tourer')!;
+const tourer = { draft: draftOf(tapedTourer) };
 
 let server: RunningServer;
 let call: RunningServer['call'];

@@ -4,7 +4,8 @@
  */
 import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, LABORATORY_FACTOR, LIFE_SIGMA, MELTED_SHARE } from '#core/after/life';
 import { AREA_SIGMA } from '#core/item/geometry';
-import { CLEAR_RESERVE_UM, FILLER_UM, OUTLYING_Z, REFINISHED_UM, THIN_UM } from '#core/item/paint';
+import { PIECE_IDS, PIECES } from '#core/item/make';
+import { CLEAR_RESERVE_UM, FILLER_UM, HARDNESS, OUTLYING_Z, REFINISHED_UM, THIN_UM } from '#core/item/paint';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
@@ -23,7 +24,7 @@ import {
 } from '#core/time/clocks';
 import { FLASH_LEARNING } from '#core/work/learning';
 import { ADDED_MIN } from '#core/work/hours';
-import { HOURS_LEARNING, USE_LEARNING } from '#core/work/prepare';
+import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING } from '#core/work/prepare';
 import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';
 import { DEFAULT_PACE } from '#core/work/sections';
 import { STEP_KIND_IDS, STEP_KINDS } from '#core/work/steps';
@@ -165,6 +166,21 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
       const { name, pace } = STEP_KINDS[id];
       return figure(name, pace.min, { area: 'min/m²', piece: 'min each', edge: 'min/m' }[pace.by]);
     }),
+  },
+  {
+    name: 'Hardness under the pad',
+    why: 'Hard paint cuts slowly and finishes easily, soft paint the reverse; medium is 1.',
+    overriddenBy: 'a test spot on the paint',
+    defaults: HARDNESS.filter((grade) => grade !== 'medium').flatMap((grade) => [
+      figure(`Cutting, ${grade.replace('-', ' ')} paint`, CUTTING_BY_HARDNESS[grade], ''),
+      figure(`Refining, ${grade.replace('-', ' ')} paint`, REFINING_BY_HARDNESS[grade], ''),
+    ]),
+  },
+  {
+    name: 'By the piece',
+    why: 'What is small and shaped takes its time whatever its area: to coat one, or to polish it once.',
+    overriddenBy: 'runs at the bay',
+    defaults: PIECE_IDS.map((id) => figure(PIECES[id].name, PIECES[id].min, 'min each')),
   },
   {
     name: 'Learning',

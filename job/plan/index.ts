@@ -1,6 +1,7 @@
 export {
   asWorked,
   bySchoolsOf,
+  comesOff,
   excludedFrom,
   isAircraft,
   layingSchools,

@@ -1,4 +1,6 @@
+import { foundByWater } from '#core/item/condition';
 import { templateById } from '#core/item/nets';
+import type { FoundId } from '#core/products/families';
 import {
   bySchools,
   FIRST_WASH_DAYS,
@@ -63,8 +65,16 @@ export const excludedFrom = ({ prepare }: Pick<Job, 'prepare'>): ReadonlySet<str
   new Set(prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface));
 
 /** What is found on a surface and stays there: nothing, where it is decided that it comes off first. */
-export const staysOn = ({ prepare }: Pick<Job, 'prepare'>, { id, existing }: Pick<Surface, 'id' | 'existing'>) =>
-  prepare?.strip?.includes(id) ? [] : existing;
+export const staysOn = (
+  { prepare }: Pick<Job, 'prepare'>,
+  { id, existing, water }: Pick<Surface, 'id' | 'existing' | 'water'>,
+): readonly FoundId[] => (prepare?.strip?.includes(id) ? [] : foundByWater({ existing, water }));
+
+/** What is found on a surface and is decided to come off first, bottom first. */
+export const comesOff = (
+  { prepare }: Pick<Job, 'prepare'>,
+  { id, existing, water }: Pick<Surface, 'id' | 'existing' | 'water'>,
+): readonly FoundId[] => (prepare?.strip?.includes(id) ? foundByWater({ existing, water }) : []);
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
 const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>

@@ -7,6 +7,7 @@ import { seenSubstrate } from '#core/products/layering';
 import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
 import type { Kit } from '#core/work/kit';
 import { surfaceAreaM2 } from '#core/work/plan';
+import { slowness } from '#core/work/sections';
 import {
   climbLadder,
   measuredPair,
@@ -27,7 +28,7 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, lyingOnSheet, overlaid, staysOn } from '#job/plan';
+import { comesOff, isAircraft, lyingOnSheet, overlaid, staysOn } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -70,11 +71,12 @@ export const USUAL_YEARS = 6;
 
 /** How what is found on a surface comes off, where it is decided that it does. */
 const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | undefined): PanelCase['strips'] =>
-  surface.existing.length > 0 && staysOn(job, surface).length === 0
+  comesOff(job, surface).length > 0
     ? planRemoval({
+        slow: slowness(surface, areaM2 / surface.count),
         substrate: surface.substrate,
         areaM2,
-        layers: surface.existing.map(foundLayer),
+        layers: comesOff(job, surface).map(foundLayer),
         clearUm,
         refinished: surface.paint === 'refinished',
       })

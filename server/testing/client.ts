@@ -1,3 +1,4 @@
+import { type JobDraft, jobDraftSchema } from '#formats/job';
 import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -57,3 +58,14 @@ export async function startServer(now?: () => Date, pictures?: string) {
   };
 }
 export type RunningServer = Awaited<ReturnType<typeof startServer>>;
+
+/** A job that is kept as it would be sent, as a draft: what is sent is read, and refused where it makes no sense. */
+export const draftOf = ({
+  document,
+  bayId,
+  airSource,
+}: {
+  document: unknown;
+  bayId: string;
+  airSource: string;
+}): JobDraft => jobDraftSchema.parse({ document, bayId, airSource });

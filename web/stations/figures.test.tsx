@@ -51,10 +51,10 @@ describe('Quantify', () => {
 
   test('a panel’s coat is said with its amount and its wet film', async () => {
     const plan = planOf(documentOf('satin-tourer'));
-    const [tank] = plan.surfaces;
+    const tank = plan.surfaces.find(({ id }) => id === 'tank-left');
     const { laid } = tank!.coats[0]!;
-    await open('/jobs/satin-tourer/quantify?panel=tank');
-    await screen.findByRole('heading', { level: 2, name: 'Tank' });
+    await open('/jobs/satin-tourer/quantify?panel=tank-left');
+    await screen.findByRole('heading', { level: 2, name: 'Tank, side, left' });
     expect(text(side())).toContain(`${wetFilmUm(laid!.amount, tank!.areaM2).toFixed(1)} µm`);
     expect(text(side())).not.toContain('weighed');
   });
@@ -97,11 +97,11 @@ describe('Prepare', () => {
     const document = documentOf('satin-tourer');
     for (const level of LEVELS) {
       const { panels } = prepareItem(panelCases(document), { ...prepareSettings(document), level });
-      const tank = panels.find(({ id }) => id === 'tank')!;
+      const tank = panels.find(({ id }) => id === 'tank-left')!;
       expect(tank.steps.filter(({ clearUm }) => clearUm[1] > 0.2)).toEqual([]);
     }
-    await open('/jobs/satin-tourer/prepare?panel=tank');
-    await screen.findByRole('heading', { level: 2, name: 'Tank' });
+    await open('/jobs/satin-tourer/prepare?panel=tank-left');
+    await screen.findByRole('heading', { level: 2, name: 'Tank, side, left' });
     expect(text(side())).not.toMatch(/Cutting|Refining|Single-stage polish/);
   });
 });

@@ -72,7 +72,7 @@ describe('lenses', () => {
     for (const { id, outline } of arrangement.panels) {
       const { fill, parts = [] } = lens(id);
       for (const shown of parts.length > 0 ? parts.map((part) => part.fill) : [fill])
-        expect(explained.has(shown)).toBe(true);
+        expect([shown, explained.has(shown)]).toEqual([shown, true]);
       if (parts.length > 0) {
         const whole = parts.reduce((sum, part) => sum + polygonAreaM2(part.outline), 0);
         expect(whole).toBeCloseTo(polygonAreaM2(outline), 4);

@@ -12,6 +12,7 @@ import {
   readyBySheet,
   surfaceAreaM2,
 } from '#core/work/plan';
+import { slowness } from '#core/work/sections';
 import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
 /** Average month, minutes. */
@@ -148,6 +149,7 @@ export function removalFrom(subject: StandingSurface, clearUm: number | undefine
     };
   });
   return planRemoval({
+    slow: slowness(surface, surfaceAreaM2(surface)),
     substrate: surface.substrate,
     areaM2: surfaceAreaM2(surface) * surface.count,
     layers: [...foundLayers, ...laid],

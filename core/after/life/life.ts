@@ -16,6 +16,13 @@ export const LABORATORY_FACTOR = 0.85;
 export const LIFE_SIGMA = 0.28;
 /** Shape of the decline: little at first, then quickly; half is left at the end of the expected life. */
 const DECLINE_EXPONENT = 2.2;
+/**
+ * A sheet's figure is not wrong by more: all circumstances together move a rated life between these shares of it; waxes
+ * are moved further.
+ */
+const MOST_MOVED = { low: 0.45, high: 1.15 } as const;
+const WAX_MOVED = { low: 0.3, high: 1.2 } as const;
+const WAXES: readonly FamilyId[] = ['cleaner-wax', 'paste-wax', 'liquid-wax'];
 /** A wax that melts in the first hot days serves so much of its time. Engineering default. */
 export const MELTED_SHARE = 0.35;
 
@@ -28,7 +35,7 @@ export interface Lasting {
 
 /** Something that takes months off a life, or adds some. */
 export interface LifeFactor {
-  readonly of: CircumstanceId | 'outdoors' | 'melting';
+  readonly of: CircumstanceId | 'outdoors' | 'bounds' | 'melting';
   readonly name: string;
   /** On the rated months; above 1 it adds. */
   readonly factor: number;
@@ -58,13 +65,20 @@ export function expectedLife({ family, ratedMonths, meltsAtC }: Lasting, exposur
   const meltsC = meltsAtC ?? familyMeltsAtC;
   const hotC = hottestC(exposure);
   const melts = meltsC !== undefined && hotC > meltsC;
-  const single = [
+  const lived = [
     { of: 'outdoors' as const, name: 'Outdoors instead of a laboratory', factor: LABORATORY_FACTOR },
     ...CIRCUMSTANCE_IDS.map((id) => ({
       of: id,
       name: choiceName(id, exposure),
       factor: circumstanceFactor(id, exposure) ** exposureSensitivity,
     })),
+  ];
+  const moved = lived.reduce((product, { factor }) => product * factor, 1);
+  const { low, high } = WAXES.includes(family) ? WAX_MOVED : MOST_MOVED;
+  const bounded = Math.min(high, Math.max(low, moved));
+  const single = [
+    ...lived,
+    { of: 'bounds' as const, name: `All together between ${low} and ${high} of the rating`, factor: bounded / moved },
     ...(melts
       ? [{ of: 'melting' as const, name: `Melts at ${meltsC} °C, and the panel reaches ${hotC}`, factor: MELTED_SHARE }]
       : []),

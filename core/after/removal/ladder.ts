@@ -20,6 +20,8 @@ export interface AgedLayer {
 export interface RemovalCase {
   readonly substrate: SubstrateId;
   readonly areaM2: number;
+  /** How many times as long it takes as a flat of its area: small shaped parts, awkward ones. Absent: once. */
+  readonly slow?: number | undefined;
   /** Bottom first. */
   readonly layers: readonly AgedLayer[];
   /** Clear (or single-stage colour) now, micrometres; undefined where nobody knows. */
@@ -194,7 +196,7 @@ function expected(
   const steps = rungs.map(({ method, chance, minPerM2 }, index): RemovalStep => {
     const data = REMOVAL_METHODS[method];
     const takesClear = SUBSTRATES[subject.substrate].polishable ? data.clearUm : ([0, 0] as const);
-    const minutes = minPerM2 * subject.areaM2;
+    const minutes = minPerM2 * subject.areaM2 * (subject.slow ?? 1);
     const refused = refusal(takesClear[1], worstClear, clearUm, rungs[index - 1]?.method);
     const step = {
       method,

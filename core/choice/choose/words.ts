@@ -113,7 +113,7 @@ const WAX_IT_MONTHS = 4;
 /** The circumstance that shortens a life most, of those that were said: what is only taken as usual is nobody's fault. */
 function worstFactor(product: Product, { exposure }: Pick<Wishes, 'exposure'>): LifeFactor | undefined {
   return expectedLife(product, exposure).factors.find(
-    ({ of }) => of === 'melting' || (of !== 'outdoors' && exposure[of] !== undefined),
+    ({ of }) => of === 'melting' || (of !== 'outdoors' && of !== 'bounds' && exposure[of] !== undefined),
   );
 }
 

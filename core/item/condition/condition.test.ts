@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
-import { type ComparedPanel, twinDifferences, twinOf, whatFollows } from './evidence';
+import { type ComparedPanel, foundByWater, twinDifferences, twinOf, whatFollows } from './evidence';
 import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, outcomeOf, OUTCOMES, worstSeverity } from './marks';
 import { seenSeverity } from './tone';
 
@@ -92,4 +92,12 @@ test('fine marks show more on dark paint and less on pale, what was found stays 
   expect(seenSeverity({ kind: 'holograms', severity: 'medium' }, 'pale')).toBe('light');
   expect(seenSeverity({ kind: 'chip', severity: 'medium' }, 'dark')).toBe('medium');
   expect(seenSeverity({ kind: 'swirls', severity: 'medium' }, undefined)).toBe('medium');
+});
+
+test('water is evidence: what beads with nothing noted is something unknown; what sheets leaves nothing unknown', () => {
+  expect(foundByWater({ existing: [], water: 'beads' })).toEqual(['unknown']);
+  expect(foundByWater({ existing: [], water: 'sheets' })).toEqual([]);
+  expect(foundByWater({ existing: ['unknown', 'paste-wax'], water: 'sheets' })).toEqual(['paste-wax']);
+  expect(foundByWater({ existing: ['unknown'], water: 'beads' })).toEqual(['unknown']);
+  expect(foundByWater({ existing: ['unknown'] })).toEqual(['unknown']);
 });

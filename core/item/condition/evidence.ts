@@ -15,6 +15,15 @@ export interface Evidence {
   readonly tone?: Tone | undefined;
 }
 
+/**
+ * What counts as being on a surface, from what was found and what water does: where it beads and nothing is noted,
+ * something is there; where it sheets, what nobody knew is gone.
+ */
+export function foundByWater({ existing, water }: Pick<Evidence, 'existing' | 'water'>): readonly FoundId[] {
+  if (water === 'beads' && existing.length === 0) return ['unknown'];
+  return water === 'sheets' ? existing.filter((found) => found !== 'unknown') : existing;
+}
+
 /** What follows from that, in words; empty where nothing does. */
 export function whatFollows({ touch, iron, water, existing, tone }: Evidence): string[] {
   return [
@@ -22,6 +31,9 @@ export function whatFollows({ touch, iron, water, existing, tone }: Evidence): s
     ...(iron === 'bleeds' ? ['Iron in it: iron remover, rinsed before it dries.'] : []),
     ...(water === 'beads' && existing.length === 0
       ? ['Water beads, and nothing is noted on it: take something to be there until it sheets.']
+      : []),
+    ...(existing.includes('unknown') && water === undefined
+      ? ['Something unknown: strip wash, then water. Where it beads, something is left; where it sheets, nothing is.']
       : []),
     ...(water === 'sheets' && existing.length > 0
       ? ['Water sheets: what was on it is gone or dying. A dull patch may only be dirt over it.']

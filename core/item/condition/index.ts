@@ -1,4 +1,13 @@
-export { IRON_TESTS, TOUCHES, type Evidence, twinDifferences, twinOf, WATER_BEHAVIOURS, whatFollows } from './evidence';
+export {
+  IRON_TESTS,
+  TOUCHES,
+  type Evidence,
+  foundByWater,
+  twinDifferences,
+  twinOf,
+  WATER_BEHAVIOURS,
+  whatFollows,
+} from './evidence';
 export {
   INSPECTION_LIGHTS,
   type InspectionLight,

@@ -99,12 +99,14 @@ export function bondsTo(product: Product, below: Below): boolean {
 const familyBelow = (below: Below): FoundId | undefined =>
   below.kind === 'bare' ? undefined : below.kind === 'existing' ? below.family : below.product.family;
 
-/** Whether a panel wipe would take what lies below off, where it is meant to stay. */
-const goesWithWipe = (below: FoundId | undefined): boolean => below === 'ceramic-primer';
+/** Whether a panel wipe would take what lies below off, where it is meant to stay: a priming polish, or what says so itself. */
+const goesWithWipe = (below: Below): boolean =>
+  familyBelow(below) === 'ceramic-primer' ||
+  (below.kind === 'product' && below.product.properties.includes('no-panel-wipe'));
 
 /** Why no panel wipe goes over what lies below; undefined where one may. The rule, for who wipes and lays nothing. */
 export const wipeRefusal = (below: Below): string | undefined =>
-  goesWithWipe(familyBelow(below)) ? `a panel wipe would take ${belowInWords(below)} off again` : undefined;
+  goesWithWipe(below) ? `a panel wipe would take ${belowInWords(below)} off again` : undefined;
 
 /** Film over something that is neither bare nor film. */
 const filmOnCoating = ({ family }: Product, below: Below): boolean => {

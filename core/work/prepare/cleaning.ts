@@ -1,5 +1,6 @@
 import type { Mark } from '#core/item/condition';
 import { SUBSTRATES } from '#core/item/substrates';
+import type { FoundId } from '#core/products/families';
 import type { PrepareSchools } from './schools';
 import { type Want, type WantCase, when } from './want';
 
@@ -25,6 +26,9 @@ const DRYING: Readonly<Record<PrepareSchools['drying'], { readonly factor: numbe
   mixed: { factor: 0.9, towelsPerM2: 0.25 },
 };
 
+/** Coatings that carry another over them once their skin is opened. */
+const OPENED: readonly FoundId[] = ['ceramic', 'ceramic-base', 'ceramic-top', 'spray-coating', 'wheel-coating'];
+
 /** Everything up to the dry, clean surface. */
 export const CLEANING: readonly Want[] = [
   ({ panel: { aircraft, substrate, count } }) =>
@@ -39,7 +43,8 @@ export const CLEANING: readonly Want[] = [
       reason: 'it comes salted or iced: melted off and drained before anything rubs, the day before where it can be',
     }),
   (subject) =>
-    when(isWheel(subject), {
+    // The barrel of a wheel is cleaned with its face.
+    when(isWheel(subject) && subject.panel.piece !== 'wheel-barrel', {
       kind: 'wheels',
       reason: 'brake dust, with cleaners of their own',
       pieces: subject.panel.count,
@@ -98,6 +103,18 @@ export const CLEANING: readonly Want[] = [
         uses: [{ what: 'drying towels', unit: '', perM2: towelsPerM2 }],
       },
     ];
+  },
+  (subject) =>
+    when(decontaminated(subject) && seen(subject, 'transit-film'), {
+      kind: 'peel-transit',
+      reason: 'transit film was marked: nothing bonds on it, and it bakes on',
+    }),
+  (subject) => {
+    const last = subject.panel.existing.at(-1);
+    return when(decontaminated(subject) && last !== undefined && OPENED.includes(last) && subject.bonds, {
+      kind: 'abrade',
+      reason: 'what is laid goes over an old coating: its skin is opened first',
+    });
   },
   ({ panel: { substrate, toCome } }) =>
     when(SUBSTRATES[substrate].inside === true && toCome.length > 0, {

@@ -31,8 +31,6 @@ const NOUNS: Readonly<Record<MarkKindId, readonly [one: string, many: string]>> 
   'transit-film': ['the transit film', 'the transit film'],
 };
 const ALWAYS_MANY: readonly MarkKindId[] = ['swirls', 'holograms', 'sanding-marks'];
-/** Cleaned off or taken off, whatever the correction does. */
-const CLEANED_OFF: readonly MarkKindId[] = ['contamination', 'earlier-layer', 'transit-film', 'dry-spray'];
 
 const FATES: readonly (readonly [least: number, one: string, many: string])[] = [
   [0.95, 'goes', 'go'],
@@ -59,8 +57,7 @@ export function inOwnersWords(marks: readonly PlacedMark[], fates: readonly Mark
   const fateOf = new Map(fates.map((fate) => [fate.mark, fate]));
   const groups = new Map<string, { kind: Mark['kind']; places: string[]; shares: number[]; hidden: boolean }>();
   for (const { id, kind, on } of marks) {
-    const { share: polished = 0, hidden = false } = fateOf.get(id) ?? {};
-    const share = CLEANED_OFF.includes(kind) ? 1 : polished;
+    const { share = 0, hidden = false } = fateOf.get(id) ?? {};
     const fate = FATES.findIndex(([least]) => share >= least);
     const key = `${kind}/${hidden}/${fate}`;
     const group = groups.get(key) ?? { kind, places: [], shares: [], hidden };

@@ -16,8 +16,18 @@ export const severityFactor = (kind: StepKindId, severity: MarkSeverity): number
   kind === 'refining' ? Math.sqrt(SEVERITY_FACTOR[severity]) : SEVERITY_FACTOR[severity];
 
 /** Hard paint cuts slowly and finishes easily, soft paint the reverse. */
-const CUTTING_BY_HARDNESS: Readonly<Record<Hardness, number>> = { soft: 0.7, medium: 1, hard: 1.4, 'very-hard': 1.8 };
-const REFINING_BY_HARDNESS: Readonly<Record<Hardness, number>> = { soft: 1.4, medium: 1, hard: 0.8, 'very-hard': 0.8 };
+export const CUTTING_BY_HARDNESS: Readonly<Record<Hardness, number>> = {
+  soft: 0.7,
+  medium: 1,
+  hard: 1.4,
+  'very-hard': 1.8,
+};
+export const REFINING_BY_HARDNESS: Readonly<Record<Hardness, number>> = {
+  soft: 1.4,
+  medium: 1,
+  hard: 0.8,
+  'very-hard': 0.8,
+};
 
 export function hardnessFactor(kind: StepKindId, hardness: Hardness = 'medium'): number {
   const [cut, refine] = [CUTTING_BY_HARDNESS[hardness], REFINING_BY_HARDNESS[hardness]];

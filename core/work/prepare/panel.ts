@@ -1,4 +1,5 @@
-import { isPolishing, takesPolish } from '#core/work/steps';
+import type { MarkKindId } from '#core/item/condition';
+import { isPolishing, type StepKindId, takesPolish } from '#core/work/steps';
 import { CLEANING } from './cleaning';
 import { correction, isUnknown, ledgerCase, levelOf } from './correction';
 import { ENDING } from './ending';
@@ -23,7 +24,7 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
   const { scope } = panel;
   if (scope?.state === 'excluded') {
     const level = { level: 'none' } as const;
-    return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false, settings), excluded: scope.reason };
+    return { id: panel.id, steps: [], level, goes: fates(panel, 'none', false, settings, []), excluded: scope.reason };
   }
   const level = levelOf(panel, settings);
   const subject = wantCase(panel, level.level, settings);
@@ -55,6 +56,7 @@ export function preparePanel(panel: PanelCase, settings: PrepareSettings, beside
       corrects ? level.level : 'none',
       taken.includes('filling-polish') || isPrimedOver(panel, settings),
       settings,
+      taken,
     ),
   };
 }
@@ -65,9 +67,25 @@ const isPrimedOver = ({ scope, toCome, substrate }: PanelCase, { schools }: Prep
   toCome[0] === 'ceramic-primer' &&
   takesPolish(substrate);
 
-const fates = (panel: PanelCase, level: Level, filled: boolean, { sharesSeen }: PrepareSettings): MarkFate[] =>
+/** What is cleaned or taken off rather than polished: by which steps. Goes is said only where one of them is done. */
+const TAKEN_OFF_BY: Readonly<Partial<Record<MarkKindId, readonly StepKindId[]>>> = {
+  contamination: ['clay', 'tar'],
+  'dry-spray': ['clay'],
+  'earlier-layer': ['strip-found', 'single-stage', 'cutting'],
+  'transit-film': ['peel-transit'],
+};
+
+const fates = (
+  panel: PanelCase,
+  level: Level,
+  filled: boolean,
+  { sharesSeen }: PrepareSettings,
+  taken: readonly StepKindId[],
+): MarkFate[] =>
   panel.marks.map((mark) => ({
     mark: mark.id,
-    share: shareGone(mark, level, panel, sharesSeen),
+    share: TAKEN_OFF_BY[mark.kind]
+      ? Number(TAKEN_OFF_BY[mark.kind]!.some((kind) => taken.includes(kind)))
+      : shareGone(mark, level, panel, sharesSeen),
     ...(filled && isPolishedAway(mark.kind) && { hidden: true as const }),
   }));

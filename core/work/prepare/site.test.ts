@@ -116,6 +116,7 @@ describe('the order', () => {
   test('wheels get iron, clay and drying like the rest, after their own cleaner', () => {
     expect(done(wheel)).toEqual(expect.arrayContaining(['wheels', 'iron', 'clay', 'dry', 'panel-wipe']));
     expect(done(wheel)[0]).toBe('wheels');
+    expect(done({ ...wheel, piece: 'wheel-barrel' })).not.toContain('wheels');
   });
 
   test('each of glass, metal and acrylic has its own polish; an interior is cleaned before its guard, and never washed', () => {
@@ -195,5 +196,22 @@ describe('schools change figures', () => {
       settings({ schools: { ...USUAL_SCHOOLS, marks: 'fill' } }),
     );
     expect(filled.goes).toEqual([{ mark: 'm', share: 0, hidden: true }]);
+  });
+});
+
+describe('what is found', () => {
+  test('transit film is peeled by a step, and only then said to go', () => {
+    const filmed = panel({ marks: [{ id: 'x', kind: 'transit-film', severity: 'light' }] });
+    expect(done(filmed)).toContain('peel-transit');
+    const goes = (leftOut: string[]) =>
+      preparePanel(filmed, settings({ leftOut: new Set(leftOut) })).goes.map(({ share }) => share);
+    expect([goes([]), goes(['peel-transit'])]).toEqual([[1], [0]]);
+  });
+
+  test('an old coating that something goes over is opened first, never on satin; wax is not', () => {
+    const over = (existing: PanelCase['existing'], changes: Partial<PanelCase> = {}) =>
+      done(panel({ existing, toCome: ['ceramic'], ...changes })).includes('abrade');
+    expect([over(['ceramic']), over(['paste-wax']), over([])]).toEqual([true, false, false]);
+    expect(over(['ceramic'], { substrate: 'clear-matte' })).toBe(false);
   });
 });

@@ -307,6 +307,25 @@ const TABLE = define({
       'Laid on and drawn off, not rubbed; then look for drips: a towel does not reach behind mirrors, lamps and handles.',
     leftOut: 'Drips come out of the gaps on to what has just been laid.',
   },
+  'peel-transit': {
+    name: 'Transit film peeled',
+    pace: { by: 'area', min: 3 },
+    uses: [{ what: 'adhesive remover', unit: 'ml', per: 5 }],
+    clearUm: [0, 0],
+    caution:
+      'Slowly, flat back over itself, warm at most: hot film tears and leaves its glue. Glue off with gloves and moving air.',
+    leftOut: 'Nothing bonds there, and the sun bakes it on.',
+    strong: true,
+  },
+  abrade: {
+    name: 'Old coating opened',
+    pace: { by: 'area', min: 3 },
+    uses: [{ what: 'fine abrasive pads', unit: '', per: 0.3 }],
+    clearUm: [0, 0.5],
+    caution: 'Lightly, evenly, wet; off edges. Only where the sheet of what comes over it allows a coating below.',
+    leftOut: 'The new coat lies on a closed skin and lets go in sheets.',
+    polishes: true,
+  },
   'interior-clean': {
     name: 'Interior vacuumed and cleaned',
     pace: { by: 'area', min: 4 },

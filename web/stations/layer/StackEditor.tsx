@@ -8,7 +8,7 @@ import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
 import { setLayers, stripFirst } from '#job/edit';
 import { judgeLayers, judgePlanned, paintFor, productsOf } from '#job/judge';
-import { bySchoolsOf, staysOn } from '#job/plan';
+import { bySchoolsOf, comesOff, staysOn } from '#job/plan';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -101,8 +101,9 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const twins = document.surfaces.filter(
     (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
   );
-  const strips = staysOn(document, surface).length < surface.existing.length;
-  const found = surface.existing.map(foundName).join(', ');
+  const strips = comesOff(document, surface).length > 0;
+  const lying = strips ? comesOff(document, surface) : staysOn(document, surface);
+  const found = lying.map(foundName).join(', ');
   const clearUm = clearEstimateUm(surface, judgeReadings(planned.surfaces)[index]);
   return (
     <>
@@ -164,7 +165,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
             })}
           />
         </div>
-        {surface.existing.length > 0 && (
+        {lying.length > 0 && (
           <div className="mt-3 border-l-4 border-line-strong px-3 py-1 text-[14px]">
             {strips ? (
               <p>

@@ -18,6 +18,7 @@ export const RUN_LEGEND: readonly LegendEntry[] = [
   { fill: 'flash', text: 'In its flash' },
   { fill: 'tint-4', text: 'Being levelled' },
   { fill: 'tint-2', text: '✓ Done' },
+  { fill: 'cross', text: 'Nothing to lay' },
 ];
 
 /**

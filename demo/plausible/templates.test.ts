@@ -6,7 +6,7 @@ import { takesPolish } from '#core/work/steps';
 import type { JobInput } from '#formats/job';
 import { firstSurfaces } from '#job/edit';
 import { panelCases, prepareSettings } from '#job/prepare';
-import { plainJob } from '../job/testing/plain-job';
+import { plainJob } from '../../job/testing/plain-job';
 
 type Marked = 'light' | 'medium' | 'heavy';
 const paint = [...Array(3).keys()].map((nth) => 129 + nth);
@@ -30,7 +30,7 @@ const hours = (...of: Parameters<typeof prepared>) => prepared(...of).minutes / 
 
 /** Hours of preparation by level: from washing and claying alone to a full correction, two hands. */
 const EXPECTED: Readonly<Record<string, Readonly<Partial<Record<Level, readonly [number, number]>>>>> = {
-  hatchback: { none: [1.5, 3], 'one-step': [3, 6], 'two-step': [6, 12], full: [9, 18] },
+  hatchback: { none: [1.5, 3], 'one-step': [3, 6], 'two-step': [6, 12], full: [8, 18] },
   saloon: { none: [1.5, 3.5], 'one-step': [3.5, 7], 'two-step': [6.5, 13], full: [10, 20] },
   'high-van': { none: [2.5, 5], 'one-step': [6, 12], 'two-step': [12, 24], full: [20, 40] },
   motorcycle: { none: [0.5, 1.5], 'one-step': [1, 3], 'two-step': [1.5, 4], full: [2, 6] },
