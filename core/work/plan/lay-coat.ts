@@ -32,11 +32,14 @@ export function inOnePiece(surface: Pick<PlannedSurface, 'onePiece' | 'substrate
   return surface.onePiece || SUBSTRATES[surface.substrate].matte === true;
 }
 
-/** A person's pace with one product and method, m²/min. */
-export function paceWith(crew: Pace, product: Product, method: MethodId): Pace {
+/**
+ * A person's pace with one product and method, m²/min.
+ * @param slow how many times as long a part takes as a flat of its size
+ */
+export function paceWith(crew: Pace, product: Product, method: MethodId, slow = 1): Pace {
   return {
-    layM2PerMin: crew.layM2PerMin * METHODS[method].pace * product.layPace,
-    levelM2PerMin: crew.levelM2PerMin * product.levelPace,
+    layM2PerMin: (crew.layM2PerMin * METHODS[method].pace * product.layPace) / slow,
+    levelM2PerMin: (crew.levelM2PerMin * product.levelPace) / slow,
   };
 }
 

@@ -33,9 +33,15 @@ export interface Preparation {
   /** Of these, what is done unpaid because an eye for faults will not let go. */
   readonly unpaidMin: number;
   readonly uses: readonly { readonly what: string; readonly unit: string; readonly amount: number }[];
-  /** Share of all polishable marks that goes, each counted once; undefined where there are none. */
+  /**
+   * Share of all polishable marks that goes, by how much of the paint they lie on: all over a panel its area, a single
+   * one a spot of it; undefined where there are none.
+   */
   readonly goneShare?: number;
 }
+
+/** What a single mark counts for beside one all over a panel, m²: what is looked at around it. */
+const SINGLE_MARK_M2 = 0.05;
 
 /** The preparation of a whole item: every panel's steps, gathered into stages in working order. */
 export function prepareItem(panels: readonly PanelCase[], settings: PrepareSettings): Preparation {
@@ -61,10 +67,15 @@ export function prepareItem(panels: readonly PanelCase[], settings: PrepareSetti
     });
   });
   const goes = prepared.flatMap(({ id, goes: shares }) => {
-    const { marks, substrate } = cases.get(id)!;
-    // What polishing does nothing about is no measure of a correction.
-    return shares.filter((_, index) => shareGone(marks[index]!, 'full', { substrate }) > 0);
+    const { marks, substrate, areaM2 } = cases.get(id)!;
+    return shares.flatMap(({ share }, index) => {
+      const mark = marks[index]!;
+      // What polishing does nothing about is no measure of a correction.
+      if (shareGone(mark, 'full', { substrate }) === 0) return [];
+      return [{ share, m2: mark.allOver ? areaM2 : Math.min(areaM2, SINGLE_MARK_M2) }];
+    });
   });
+  const markedM2 = goes.reduce((sum, { m2 }) => sum + m2, 0);
   const unpaid = new Set(panels.filter(({ scope }) => scope?.state === 'unpaid').map(({ id }) => id));
   return {
     panels: prepared,
@@ -72,7 +83,7 @@ export function prepareItem(panels: readonly PanelCase[], settings: PrepareSetti
     minutes: stages.reduce((sum, { minutes }) => sum + minutes, 0),
     unpaidMin: minutesOf(steps.filter(({ surface }) => unpaid.has(surface))),
     uses: usesOf(steps),
-    ...(goes.length > 0 && { goneShare: goes.reduce((sum, { share }) => sum + share, 0) / goes.length }),
+    ...(markedM2 > 0 && { goneShare: goes.reduce((sum, { share, m2 }) => sum + share * m2, 0) / markedM2 }),
   };
 }
 

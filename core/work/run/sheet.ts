@@ -1,6 +1,6 @@
-import { type CoatPlan, type LaidCoat, paceWith, type Plan, type PlannedJob } from '#core/work/plan';
+import { type CoatPlan, type LaidCoat, paceWith, type Plan, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
 import { type BegunCoat, begunKey, type LaidOut, layOut, type SheetFrom } from '#core/work/runsheet';
-import type { Pace } from '#core/work/sections';
+import { type Pace, slowness } from '#core/work/sections';
 import { calibrated } from './calibrate';
 import { coatKey, type Patch, patchKey } from './events';
 import { type PatchRecord, patchState, type PatchState, type RunRecord } from './record';
@@ -128,8 +128,9 @@ function sheetFrom(job: PlannedJob, { patches }: RunRecord, nowMin: number): She
 /** The crew's pace with what a patch is laid with. */
 function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Patch, id: string): Pace {
   const product = products.find((sheet) => sheet.id === id);
-  const method = surfaces.find((own) => own.id === surface)?.layers[layer]?.method;
-  return product && method ? paceWith(crew, product, method) : crew;
+  const own = surfaces.find((each) => each.id === surface);
+  const method = own?.layers[layer]?.method;
+  return product && method ? paceWith(crew, product, method, slowness(own, surfaceAreaM2(own))) : crew;
 }
 
 /** What was really done of one coat. */

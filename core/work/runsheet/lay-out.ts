@@ -17,7 +17,7 @@ import {
   type SurfacePlan,
   waterSafeOf,
 } from '#core/work/plan';
-import { maxSectionM2, sectionTiming } from '#core/work/sections';
+import { maxSectionM2, sectionTiming, slowness } from '#core/work/sections';
 import { coatsOf, type SurfaceCoat } from './coats';
 import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
 import { byCoat, type OfCoat } from './of-coat';
@@ -123,7 +123,7 @@ function laidCoat(job: PlannedJob, coat: SurfaceCoat, copies: readonly CopyCoat[
   const endMin = Math.max(...copies.map((copy) => copy.endMin));
   const sectionsPerCopy = Math.max(...copies.map(({ sections }) => sections));
   const window = coatWindow(coatCase, startMin, job.crew.guardSigma);
-  const pace = paceWith(job.crew, product, method);
+  const pace = paceWith(job.crew, product, method, slowness(coat.surface, oneM2));
   const guarded = window.guarded ?? { fromMin: 0, byMin: null };
   const sectionM2 = oneM2 / sectionsPerCopy;
   return {

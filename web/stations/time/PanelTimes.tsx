@@ -3,7 +3,7 @@ import type { Product } from '#core/products/sheets';
 import { airAt, condensation, minutesToWarm, WARM_UP_TAU_MIN } from '#core/time/air';
 import { mechanismInWords, type MilestoneName, rateInWords } from '#core/time/clocks';
 import { type CoatPlan, coatWindow, inOnePiece, type LaidCoat, paceWith, type PlannedSurface } from '#core/work/plan';
-import { type FitOption, whatWouldFit } from '#core/work/sections';
+import { type FitOption, whatWouldFit, slowness } from '#core/work/sections';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
@@ -214,7 +214,7 @@ function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
   const options = whatWouldFit({
     areaM2: laid.sectionM2,
     window: guarded,
-    pace: paceWith(crew, product, coat.method),
+    pace: paceWith(crew, product, coat.method, slowness(surface, laid.sectionM2)),
     mode: crew.mode,
     method: coat.method,
     airC: air.airC,
