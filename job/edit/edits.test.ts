@@ -210,3 +210,13 @@ describe('what each edit is for', () => {
     );
   });
 });
+
+test('what the twin had before and nothing names any more leaves the job with it', () => {
+  const start = begun();
+  const left = start.document.surfaces.find(({ id }) => id.endsWith('-left'))!;
+  const twin = left.id.replace(/-left$/, '-right');
+  const odd = [{ product: 'harbour-paste', coats: 1, method: 'small-block' as const }];
+  const waxed = setLayers([twin], odd, shelf)(setLayers(ids, [], shelf)(start));
+  expect(waxed.document.products.map(({ id }) => id)).toEqual(['harbour-paste']);
+  expect(copyToTwin(left.id)(waxed).document.products).toEqual([]);
+});

@@ -141,13 +141,12 @@ export const copyToTwin = (id: string): Edit =>
     const twin = twinOf(id);
     const from = document.surfaces.find((surface) => surface.id === id);
     if (!from || twin === undefined) return document;
-    const { substrate, curvature, onePiece, existing, paint, layers } = from;
-    return {
+    const { substrate, body, piece, handling, curvature, onePiece, existing, paint, layers } = from;
+    const said = { substrate, body, piece, handling, curvature, onePiece, existing, paint, layers };
+    return withNeededSheets({
       ...document,
-      surfaces: document.surfaces.map((surface) =>
-        surface.id === twin ? { ...surface, substrate, curvature, onePiece, existing, paint, layers } : surface,
-      ),
-    };
+      surfaces: document.surfaces.map((surface) => (surface.id === twin ? { ...surface, ...said } : surface)),
+    });
   });
 
 /** Puts a stack on several surfaces; sheets that come in are copied into the job, those no longer named leave it. */

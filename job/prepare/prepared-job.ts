@@ -82,6 +82,14 @@ const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | 
       })
     : undefined;
 
+/** Minutes that taking off what is found on some surfaces is expected to take, whether it is decided yet or not. */
+export function strippingMin(job: Job, surfaces: readonly string[]): number {
+  const decided: Job = { ...job, prepare: { ...job.prepare, strip: [...(job.prepare?.strip ?? []), ...surfaces] } };
+  return panelCases(decided)
+    .filter(({ id }) => surfaces.includes(id))
+    .reduce((sum, { strips }) => sum + (strips?.expectedMin ?? 0), 0);
+}
+
 /** A job's surfaces as preparation sees them: condition, paint, and the protection to come. */
 export function panelCases(job: Job): PanelCase[] {
   const judged = judgeReadings(job.surfaces);

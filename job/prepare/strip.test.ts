@@ -6,7 +6,7 @@ import { laidInWords, quoted } from '#job/offers';
 import { planOf } from '#job/plan';
 import { comingBack } from '#job/return';
 import { ternmouthYard } from '../../demo/workshop';
-import { panelCases, prepareSettings } from '.';
+import { panelCases, prepareSettings, strippingMin } from '.';
 
 const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
 const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
@@ -28,10 +28,13 @@ test('last year’s coating is in the way; taken off as work, with its hours, no
   expect(stops(stripped)).toBe(stops(found([])));
   expect(planOf(stripped).purchases).toEqual(planOf(found([])).purchases);
   const stage = strips(stripped)!;
-  // A coating on ten square metres of a small car: two to six hours for one person.
+  // A coating on ten square metres of a small car, wheels and mirrors by the piece: a day at most for one person.
   expect(stage.minutes / 60).toBeGreaterThan(2);
   expect(stage.minutes / 60).toBeLessThan(10);
   expect(stage.steps.find(({ surface }) => surface === 'bonnet')!.clearUm[1]).toBeGreaterThan(1);
+  // The same is said before it is decided.
+  expect(strippingMin(coated, ids)).toBeCloseTo(stage.minutes, 6);
+  expect(strippingMin(stripped, ids)).toBeCloseTo(stage.minutes, 6);
   expect(stage.steps[0]!.reason).toMatch(/comes off first: .*then/);
 });
 

@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button';
 import { Findings } from '../../ui/Findings';
 import { AnswerMark } from '../../ui/Mark';
 import { NewerSheets } from './NewerSheets';
+import { StrippingCosts } from './StrippingCosts';
 import { StackEditor } from './StackEditor';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
 import { Choose } from './choose/Choose';
@@ -186,9 +187,12 @@ function Whole({ job }: { readonly job: JobView }) {
         <Part title="What the rules say">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
           {inTheWay.length > 0 && (
-            <Button className="mt-2 w-full" onClick={() => edit(stripFirst(inTheWay))}>
-              Take it off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first
-            </Button>
+            <p className="mt-2 text-[14px]">
+              <Button className="w-full" onClick={() => edit(stripFirst(inTheWay))}>
+                Take it off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first
+              </Button>{' '}
+              <StrippingCosts job={job} surfaces={inTheWay} />
+            </p>
           )}
           <Link to={`/shelf/rules?job=${job.id}`} className="mt-2 inline-block text-[14px] text-ink-2 underline">
             Every rule, and the panels it touches

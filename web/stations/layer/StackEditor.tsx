@@ -19,6 +19,7 @@ import { Hazards } from './Hazards';
 import { LayerActions, LayerControls } from './LayerControls';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
+import { StrippingCosts } from './StrippingCosts';
 import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
 
 /** What taking the stack off again costs the paint, where that is more than it has; and paint that holds nothing. */
@@ -179,7 +180,8 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
                 {found} was found here and stays.{' '}
                 <Button look="quiet" disabled={laid.size > 0} onClick={() => edit(stripFirst([surface.id]))}>
                   Take it off first
-                </Button>
+                </Button>{' '}
+                <StrippingCosts job={job} surfaces={[surface.id]} />
               </p>
             )}
           </div>

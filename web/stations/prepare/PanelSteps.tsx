@@ -46,6 +46,12 @@ export function PanelSteps({ job, surface, prepared }: Props) {
       {ledger && (
         <Part title="What its paint can stand">
           <CoreSample substrate={surface.substrate} existing={[]} layers={[]} ledger={ledger} />
+          {ledger.spareUm < 0 && (
+            <p className="mt-2 border-l-4 border-warn pl-2 text-[14px]">
+              {um(-ledger.spareUm, 1)} short for taking off what is to be laid, over the years it is kept: a milder
+              stack stands under Layer.
+            </p>
+          )}
           {surface.clearBefore && (
             <p className="mt-2 text-[14px]">
               At the last visit, on {surface.clearBefore.on}, {um(surface.clearBefore.um)} were left; corrections had

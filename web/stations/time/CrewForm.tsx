@@ -6,6 +6,7 @@ import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { LayingSchoolsForm } from './LayingSchoolsForm';
+import { PeopleForm } from './PeopleForm';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 
@@ -64,6 +65,7 @@ export function CrewForm({ job }: { readonly job: JobView }) {
             onChange={(v) => v && change({ levelM2PerMin: v })}
           />
         </div>
+        <PeopleForm job={job} />
         <div className="mt-3">
           <NumberField
             label="Guard on either side of a window, sigmas"

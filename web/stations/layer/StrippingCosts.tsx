@@ -1,0 +1,18 @@
+import { USUAL_WISHES } from '#core/choice/choose';
+import { MINUTES_PER_HOUR } from '#core/measures';
+import { strippingMin } from '#job/prepare';
+import type { JobView } from '../../job/useJobView';
+import { hours } from '../../ui/hours';
+import { money } from '#formats/values';
+
+/** What taking off what is found comes to, before it is decided: hours and money at the job's rate. */
+export function StrippingCosts({ job, surfaces }: { readonly job: JobView; readonly surfaces: readonly string[] }) {
+  const { document } = job;
+  const minutes = strippingMin(document, surfaces);
+  const rate = document.prepare?.hourRate ?? USUAL_WISHES.hourRate;
+  return (
+    <span className="text-ink-2">
+      about {hours(minutes)}, {money((minutes / MINUTES_PER_HOUR) * rate, document.currency)}
+    </span>
+  );
+}
