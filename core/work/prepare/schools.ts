@@ -77,7 +77,7 @@ export const SCHOOL_CHOICES: Choices = {
     flat: { name: 'Pad held flat', changes: 'Even cut, even wear.' },
     raised: {
       name: 'Leading edge slightly raised',
-      changes: 'Cuts a tenth quicker; its trails make refining a tenth longer, and a pad lasts four fifths as long.',
+      changes: 'Cuts a tenth quicker; its trails make refining a tenth longer.',
     },
   },
   marks: {
