@@ -1,7 +1,7 @@
 import { foundLayer, planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { lowHalf } from '#core/item/nets';
-import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint, twoPaints } from '#core/item/paint';
+import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { seenSubstrate } from '#core/products/layering';
 import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
@@ -58,9 +58,13 @@ const paintKey = ({ substrate, paint, hardness }: Pick<Surface, 'substrate' | 'p
   [substrate, paint, hardness?.grade].join(' ');
 
 /** A total that says nothing of the clear: refinished, filled, or nothing a gauge can read. Gelcoat is thick and known. */
-const isUnreadable = (surface: Surface, { verdict }: Pick<PanelPaint, 'verdict'>): boolean =>
+const isUnreadable = (surface: Surface, { verdict, twofold }: Pick<PanelPaint, 'verdict' | 'twofold'>): boolean =>
   surface.substrate !== 'gelcoat' &&
-  (surface.paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || !gaugeReads(surface));
+  (twofold === true ||
+    surface.paint === 'refinished' ||
+    verdict === 'refinished' ||
+    verdict === 'filler' ||
+    !gaugeReads(surface));
 
 /** Fresh paint is soft for solvent and sandpaper as long as it is closed to everything that has no days of its own. */
 const breathesFor = ({ startAt }: Pick<Job, 'startAt'>, { refinishedOn }: Pick<Surface, 'refinishedOn'>) =>
@@ -110,8 +114,7 @@ export function panelCases(job: Job): PanelCase[] {
     const substrate = seenSubstrate(surface.substrate, staysOn(job, surface), []);
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
     const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
-    const twofold = twoPaints(surface.readingsUm.map((um) => ({ um }))) !== undefined;
-    const clearUm = twofold ? surface.clearUm : clearEstimateUm(surface, judged[index]!);
+    const clearUm = clearEstimateUm(surface, judged[index]!);
     return {
       id,
       substrate,
@@ -141,7 +144,7 @@ export function panelCases(job: Job): PanelCase[] {
       scope: scope.get(id),
       measured: spots.get(id) ?? likeSpots.get(paintKey(surface)),
       faultless: surface.faultless,
-      unreadable: twofold || isUnreadable(surface, judged[index]!),
+      unreadable: isUnreadable(surface, judged[index]!),
       sand: job.prepare?.sand?.find((one) => one.surface === id)?.with,
       body: surface.body,
       piece: surface.piece,

@@ -20,7 +20,8 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
     standing.map(({ surface, layers }) => [surface.id, layers.map(({ product }) => product.family)]),
   );
   const surfaces = job.surfaces.map((surface, index): Surface => {
-    const { touch, iron, water, readingsAt, readingsFrom, surfaceC, clearUm, clearBefore, ...known } = surface;
+    const { touch, iron, water, faultless, readingsAt, readingsFrom, surfaceC, clearUm, clearBefore, ...known } =
+      surface;
     const tookUm = taken.get(surface.id) ?? 0;
     const hadUm = clear[index];
     const staying = surface.marks?.filter(

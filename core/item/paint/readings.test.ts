@@ -54,3 +54,11 @@ test('no clear is estimated over a refinish or filler; gelcoat and single stage 
   expect(reserveOf({ ...gloss, substrate: 'gelcoat' })).toBe(150);
   expect(reserveOf({ ...gloss, paint: 'single-stage' })).toBeGreaterThan(25);
 });
+
+test('over two paints nothing is estimated: not at Prepare, not in the core sample, not when it comes off', () => {
+  const blended = { substrate: 'clear-gloss' as const, readingsUm: [112, 115, 118, 230, 236] };
+  const [paint] = judgeReadings([blended, { ...blended, readingsUm: [110, 112, 115] }]);
+  expect(paint!.twofold).toBe(true);
+  expect(clearEstimateUm({ ...blended, paint: 'factory' }, paint)).toBeUndefined();
+  expect(clearEstimateUm({ ...blended, paint: 'factory', clearUm: 44 }, paint)).toBe(44);
+});

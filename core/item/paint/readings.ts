@@ -1,3 +1,5 @@
+import { MAD_TO_SIGMA, median, medianDeviation, SMALLEST_MAD_UM } from './median';
+import { twoPaints } from './two-paints';
 import type { Body } from '#core/item/make';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 
@@ -6,10 +8,6 @@ export const THIN_UM = 80;
 export const REFINISHED_UM = 180;
 export const FILLER_UM = 400;
 export const OUTLYING_Z = 3.5;
-/** Puts the median absolute deviation on the scale of a standard deviation. */
-export const MAD_TO_SIGMA = 0.6745;
-/** A gauge does not resolve a smaller spread than this, micrometres. */
-export const SMALLEST_MAD_UM = 2;
 
 export type PaintVerdict = 'usual' | 'thin' | 'refinished' | 'filler' | 'not-readable';
 
@@ -48,19 +46,8 @@ export interface PanelPaint {
   readonly medianUm?: number;
   readonly spreadUm?: number;
   readonly robustZ?: number;
-}
-
-/** Middle value; the mean of the two middle ones for an even count. @throws RangeError for none. */
-export function median(values: readonly number[]): number {
-  if (values.length === 0) throw new RangeError('no values, no median');
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-}
-
-/** Median distance from a middle value. */
-export function medianDeviation(values: readonly number[], middle: number): number {
-  return median(values.map((value) => Math.abs(value - middle)));
+  /** Its readings are of two paints: its middle says nothing of either. */
+  readonly twofold?: true;
 }
 
 /**
@@ -81,7 +68,15 @@ export function judgeReadings(panels: readonly PanelReadings[]): PanelPaint[] {
     const medianUm = median(readingsUm);
     const robustZ = (MAD_TO_SIGMA * (medianUm - itemMedian)) / itemMad;
     const verdict = judge(medianUm, robustZ);
-    return { verdict, count, medianUm, spreadUm: medianDeviation(readingsUm, medianUm), robustZ };
+    const twofold = twoPaints(readingsUm.map((um) => ({ um }))) !== undefined;
+    return {
+      verdict,
+      count,
+      medianUm,
+      spreadUm: medianDeviation(readingsUm, medianUm),
+      robustZ,
+      ...(twofold && { twofold }),
+    };
   });
 }
 
@@ -119,17 +114,17 @@ const SINGLE_STAGE_RESERVE_UM = 40;
 /**
  * What there is to polish, micrometres: told; or estimated from the readings of factory paint (40 % of a total, at most
  * 50) or of single-stage paint (half of it); or what the last visit left; gelcoat as it is usually laid. Undefined where
- * nobody has measured or told, where a gauge cannot read, and over a refinish or filler, whose total says nothing of its
+ * nobody has measured or told, where a gauge cannot read, over two paints, and over a refinish or filler, whose total says nothing of its
  * clear: then nothing is promised.
  */
 export function clearEstimateUm(
   { clearUm, paint, clearBefore, substrate }: PaintTold & { readonly substrate: SubstrateId },
-  { verdict, medianUm }: Pick<PanelPaint, 'verdict' | 'medianUm'> = { verdict: 'usual' },
+  { verdict, medianUm, twofold }: Pick<PanelPaint, 'verdict' | 'medianUm' | 'twofold'> = { verdict: 'usual' },
 ): number | undefined {
   if (clearUm !== undefined) return clearUm;
   if (substrate === 'gelcoat') return clearBefore?.um ?? USUAL_GELCOAT_UM;
   const unknown =
-    paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || verdict === 'not-readable';
+    paint === 'refinished' || verdict === 'refinished' || verdict === 'filler' || verdict === 'not-readable' || twofold;
   if (medianUm === undefined || unknown) return clearBefore?.um;
   if (paint === 'single-stage') return COLOUR_SHARE_OF_SINGLE_STAGE * medianUm;
   return Math.min(MOST_ESTIMATED_CLEAR_UM, CLEAR_SHARE_OF_FACTORY * medianUm);

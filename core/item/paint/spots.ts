@@ -1,5 +1,5 @@
 import { boundingBox, distanceToEdgeMm, type Polygon } from '#core/item/geometry';
-import { MAD_TO_SIGMA, median, medianDeviation, SMALLEST_MAD_UM } from './readings';
+import { MAD_TO_SIGMA, median, medianDeviation, SMALLEST_MAD_UM } from './median';
 
 /** How a reading came about. Simulated: by a stand-in for an instrument, and worth nothing but for trying things out. */
 export const READING_SOURCES = ['typed', 'instrument', 'simulated'] as const;

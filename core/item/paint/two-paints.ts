@@ -1,4 +1,4 @@
-import { median } from './readings';
+import { median } from './median';
 import type { PlacedReading } from './spots';
 
 /** Readings on one panel further apart than this, between its two groups, are of two paints, µm. */
