@@ -1,1 +1,1 @@
-export { BODIES, type Body, BODY_NAMES, type Make, MOTORCYCLE_HANDLING, PIECE_IDS, PIECES } from './make';
+export { BODIES, type Body, type Make, MOTORCYCLE_HANDLING, PIECE_IDS, PIECES } from './make';

@@ -2,12 +2,6 @@
 export const BODIES = ['metal', 'plastic', 'composite'] as const;
 export type Body = (typeof BODIES)[number];
 
-export const BODY_NAMES: Readonly<Record<Body, string>> = {
-  metal: 'metal',
-  plastic: 'plastic',
-  composite: 'composite',
-};
-
 /** A part that is done by the piece: small and shaped, its area says nothing of its time. */
 export interface Piece {
   readonly name: string;

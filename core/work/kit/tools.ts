@@ -66,6 +66,8 @@ export interface Tool {
   /** What each is called, from the shelf or, where it has none, as the trade calls it; no machine: by hand. */
   readonly says: { readonly machine?: string; readonly pad: string; readonly liquid: string };
   readonly patches: Patches;
+  /** It is cut by rotary, from the shelf or, where that has no machine, by the school. */
+  readonly rotary: boolean;
   /** What was looked for and is not on the shelf. */
   readonly lacking: readonly string[];
 }
@@ -117,6 +119,7 @@ export function toolFor(
   return {
     reach,
     lacking,
+    rotary: (machine?.action ?? turns) === 'rotary' && reach !== 'recess',
     says: {
       ...(reach !== 'recess' && { machine: machine?.name ?? usual.name }),
       pad: pad?.name ?? `${PAD_WORDS[material]} pad`,

@@ -184,6 +184,10 @@ describe('schools change figures', () => {
   const minutes = (kind: string, schools: Partial<typeof USUAL_SCHOOLS>) =>
     steps(swirly, { schools: { ...USUAL_SCHOOLS, ...schools } }).find((step) => step.kind === kind)?.minutes;
 
+  test('a rotary cuts in three quarters of the time, also where the shelf has no machine yet', () => {
+    expect(minutes('cutting', { machine: 'rotary' })).toBeCloseTo(0.75 * minutes('cutting', {})!, 9);
+  });
+
   test('drying, pad, marks', () => {
     expect(minutes('dry', { drying: 'air' })).toBeCloseTo(0.8 * minutes('dry', {})!, 9);
     expect(minutes('dry-by-towel', { drying: 'towel' })).toBeCloseTo(0.7 * minutes('dry', {})!, 9);

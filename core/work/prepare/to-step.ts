@@ -34,7 +34,7 @@ export function toStep(
   const cordless = tool !== undefined && (tool.reach === 'recess' || tool.machine?.drive === 'battery');
   const place = cordless && !power ? undefined : siteFaultOf(kind, settings);
   const impossible = ruling?.reason ?? barred ?? place ?? refused;
-  const fast = tool?.machine?.action === 'rotary' ? ROTARY_FACTOR : 1;
+  const fast = tool?.rotary ? ROTARY_FACTOR : 1;
   const awkward = awkwardness(panel, kind);
   const rate =
     definition.pace.min *

@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { twinOf } from '#core/item/condition';
 import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/item/geometry';
-import { BODIES, BODY_NAMES, PIECE_IDS, PIECES } from '#core/item/make';
+import { BODIES, PIECE_IDS, PIECES } from '#core/item/make';
 import { clearEstimateUm, gaugeReads, judgeReadings } from '#core/item/paint';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { FOUND_IDS, foundName, type FoundId } from '#core/products/families';
@@ -81,7 +81,7 @@ export function SurfaceForm({ surface }: { readonly surface: Surface }) {
             <SelectField
               label="Under the finish"
               value={surface.body ?? ''}
-              options={[['', 'as usual'], ...BODIES.map((id) => [id, capital(BODY_NAMES[id])] as const)]}
+              options={[['', 'as usual'], ...BODIES.map((id) => [id, capital(id)] as const)]}
               onChange={(body) => change({ body: body || undefined })}
             />
             <SelectField
