@@ -286,6 +286,8 @@ export const jobSchema = object({
     leftOut: list(nonEmpty()).optional(),
     /** Surfaces from which what is found comes off before anything is laid. */
     strip: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
+    /** Surfaces from which only the layer found on top comes off: it is renewed, what carries it stays. */
+    renewTop: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
     /** Surfaces that are sanded before they are cut, and with what. */
     sand: list(object({ surface: nonEmpty(), with: oneOf(SANDINGS) }), JOB_LIMITS.surfaces).optional(),
     /** Test spots, in the order they were tried. */

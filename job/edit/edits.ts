@@ -5,6 +5,7 @@ import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { minuteOfDay } from '#formats/values';
+import { withTakenOff } from '#job/plan';
 
 export type Edit = (draft: JobDraft) => JobDraft;
 
@@ -176,11 +177,8 @@ export const takeSheet = (sheet: ProductSheet): Edit =>
   }));
 
 /** What is found on some surfaces is taken off first, as work in the preparation; or stays after all. */
-export const stripFirst = (ids: readonly string[], strips = true): Edit =>
-  inDocument((document) => {
-    const others = (document.prepare?.strip ?? []).filter((id) => !ids.includes(id));
-    return { ...document, prepare: { ...document.prepare, strip: strips ? [...others, ...ids] : others } };
-  });
+export const stripFirst = (ids: readonly string[], takes: 'all' | 'top' | 'nothing' = 'all'): Edit =>
+  inDocument((document) => ({ ...document, prepare: withTakenOff(document.prepare, ids, takes) }));
 
 function withNeededSheets(document: Job, shelf: readonly ProductSheet[] = []): Job {
   const named = new Set(document.surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));

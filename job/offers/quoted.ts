@@ -7,7 +7,7 @@ import { prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
-import { asWorked, bySchoolsOf, plannedJob } from '#job/plan';
+import { asWorked, bySchoolsOf, plannedJob, withTakenOff } from '#job/plan';
 import { panelCases } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
 
@@ -48,7 +48,7 @@ export function quoted(
   const stacks = toPlan(applied, shelf);
   const laid = {
     ...document,
-    prepare: { ...document.prepare, strip: [...(document.prepare?.strip ?? []), ...stripped] },
+    prepare: withTakenOff(document.prepare, stripped, 'all'),
     products: [...shelf],
     surfaces: bare.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };

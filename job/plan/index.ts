@@ -10,6 +10,7 @@ export {
   plannedJob,
   planOf,
   staysOn,
+  withTakenOff,
 } from './planned-job';
 export { planFile } from './write-plan';
 export { runsheetFile } from './write-runsheet';

@@ -64,17 +64,40 @@ export function overlaid<T extends object>(usual: T, chosen: { readonly [K in ke
 export const excludedFrom = ({ prepare }: Pick<Job, 'prepare'>): ReadonlySet<string> =>
   new Set(prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface));
 
-/** What is found on a surface and stays there: nothing, where it is decided that it comes off first. */
-export const staysOn = (
-  { prepare }: Pick<Job, 'prepare'>,
-  { id, existing, water }: Pick<Surface, 'id' | 'existing' | 'water'>,
-): readonly FoundId[] => (prepare?.strip?.includes(id) ? [] : foundByWater({ existing, water }));
+type Found = Pick<Surface, 'id' | 'existing' | 'water'>;
+
+/** How many of the layers found on a surface stay on it: all, none, or all but the one on top. */
+const layersStaying = ({ prepare }: Pick<Job, 'prepare'>, id: string, found: readonly FoundId[]): number => {
+  if (prepare?.strip?.includes(id)) return 0;
+  return prepare?.renewTop?.includes(id) ? Math.max(0, found.length - 1) : found.length;
+};
+
+/** Preparation with what comes off some surfaces decided: all that is found, the layer on top alone, or nothing. */
+export function withTakenOff(
+  prepare: Job['prepare'],
+  ids: readonly string[],
+  takes: 'all' | 'top' | 'nothing',
+): NonNullable<Job['prepare']> {
+  const others = (decided: readonly string[] = []) => decided.filter((id) => !ids.includes(id));
+  const [strip, renewTop] = [others(prepare?.strip), others(prepare?.renewTop)];
+  return {
+    ...prepare,
+    strip: takes === 'all' ? [...strip, ...ids] : strip,
+    renewTop: takes === 'top' ? [...renewTop, ...ids] : renewTop,
+  };
+}
+
+/** What is found on a surface and stays there, bottom first: nothing, where it is decided that it comes off first. */
+export const staysOn = (job: Pick<Job, 'prepare'>, surface: Found): readonly FoundId[] => {
+  const found = foundByWater(surface);
+  return found.slice(0, layersStaying(job, surface.id, found));
+};
 
 /** What is found on a surface and is decided to come off first, bottom first. */
-export const comesOff = (
-  { prepare }: Pick<Job, 'prepare'>,
-  { id, existing, water }: Pick<Surface, 'id' | 'existing' | 'water'>,
-): readonly FoundId[] => (prepare?.strip?.includes(id) ? foundByWater({ existing, water }) : []);
+export const comesOff = (job: Pick<Job, 'prepare'>, surface: Found): readonly FoundId[] => {
+  const found = foundByWater(surface);
+  return found.slice(layersStaying(job, surface.id, found));
+};
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
 const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>

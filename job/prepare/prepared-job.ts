@@ -28,7 +28,7 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { comesOff, isAircraft, lyingOnSheet, overlaid, staysOn } from '#job/plan';
+import { comesOff, isAircraft, lyingOnSheet, overlaid, staysOn, withTakenOff } from '#job/plan';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {
@@ -87,8 +87,8 @@ const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | 
     : undefined;
 
 /** Minutes that taking off what is found on some surfaces is expected to take, whether it is decided yet or not. */
-export function strippingMin(job: Job, surfaces: readonly string[]): number {
-  const decided: Job = { ...job, prepare: { ...job.prepare, strip: [...(job.prepare?.strip ?? []), ...surfaces] } };
+export function strippingMin(job: Job, surfaces: readonly string[], takes: 'all' | 'top' = 'all'): number {
+  const decided: Job = { ...job, prepare: withTakenOff(job.prepare, surfaces, takes) };
   return panelCases(decided)
     .filter(({ id }) => surfaces.includes(id))
     .reduce((sum, { strips }) => sum + (strips?.expectedMin ?? 0), 0);

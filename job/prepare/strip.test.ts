@@ -1,9 +1,10 @@
 import { planRemoval } from '#core/after/removal';
 import { FOUND_IDS, type FoundId } from '#core/products/families';
+import { judgeStack } from '#core/products/layering';
 import { prepareItem } from '#core/work/prepare';
 import type { Job } from '#formats/job';
 import { laidInWords, quoted } from '#job/offers';
-import { planOf } from '#job/plan';
+import { planOf, withTakenOff } from '#job/plan';
 import { comingBack } from '#job/return';
 import { ternmouthYard } from '../../demo/workshop';
 import { panelCases, prepareSettings, strippingMin } from '.';
@@ -36,6 +37,27 @@ test('last year’s coating is in the way; taken off as work, with its hours, no
   expect(strippingMin(coated, ids)).toBeCloseTo(stage.minutes, 6);
   expect(strippingMin(stripped, ids)).toBeCloseTo(stage.minutes, 6);
   expect(stage.steps[0]!.reason).toMatch(/comes off first: .*then/);
+});
+
+test('a topper over a coating is renewed alone: minutes instead of hours, no clear, and the coating stays', () => {
+  const topped = found(['ceramic', 'topper']);
+  const renewed = { ...topped, prepare: withTakenOff(topped.prepare, ids, 'top') };
+  const stage = strips(renewed)!;
+  expect(stage.minutes).toBeLessThan(strips(found(['ceramic', 'topper'], ids))!.minutes / 3);
+  expect(stage.minutes).toBeCloseTo(strippingMin(topped, ids, 'top'), 6);
+  // At the most a finishing polish, should neither wash nor wipe take it.
+  for (const { clearUm } of stage.steps) expect(clearUm[1]).toBeLessThanOrEqual(1);
+  for (const panel of panelCases(renewed)) expect(panel.existing).toEqual(['ceramic']);
+  // Decided otherwise, it is decided once; one layer alone on a panel is all of it.
+  expect(withTakenOff(renewed.prepare, ids, 'all')).toMatchObject({ strip: ids, renewTop: [] });
+  expect(withTakenOff(renewed.prepare, ids, 'nothing')).toMatchObject({ strip: [], renewTop: [] });
+  const paint = { substrate: 'clear-gloss' as const, existing: ['ceramic', 'paste-wax'] as const };
+  const topper = yard.shelf.find(({ family }) => family === 'topper')!;
+  const [judged] = judgeStack({ ...paint, layers: [topper] }, yard.shelf);
+  const kinds = judged!.waysOut.map(({ kind }) => kind);
+  expect([judged!.answer === 'no', kinds.includes('renew-top')]).toEqual([true, true]);
+  const [onBase] = judgeStack({ ...paint, existing: ['ceramic-base', 'ceramic-top'], layers: [topper] }, yard.shelf);
+  expect(onBase!.waysOut.map(({ kind }) => kind)).not.toContain('renew-top');
 });
 
 test('what taking it off may cost is kept in the ledger', () => {

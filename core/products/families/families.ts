@@ -9,16 +9,45 @@ export interface Family {
   readonly firstWashDays: number;
   /** Usual softening point of waxes, °C at the surface. */
   readonly meltsAtC?: number;
+  /** It washes or wipes off what carries it and leaves that as it was: a sacrificial top can be renewed alone. */
+  readonly comesOffAlone?: true;
 }
 
 const define = <T extends Record<string, Family>>(table: T) => table;
 
 /** Orders of magnitude of the trade; a sheet overrides each. */
 const TABLE = define({
-  'cleaner-wax': { name: 'Cleaner wax', usualLifeMonths: 1, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 55 },
-  'paste-wax': { name: 'Paste wax', usualLifeMonths: 2, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 70 },
-  'liquid-wax': { name: 'Liquid wax', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1, meltsAtC: 70 },
-  sealant: { name: 'Polymer sealant', usualLifeMonths: 5, exposureSensitivity: 1, firstWashDays: 1 },
+  'cleaner-wax': {
+    name: 'Cleaner wax',
+    usualLifeMonths: 1,
+    exposureSensitivity: 1.2,
+    firstWashDays: 1,
+    meltsAtC: 55,
+    comesOffAlone: true,
+  },
+  'paste-wax': {
+    name: 'Paste wax',
+    usualLifeMonths: 2,
+    exposureSensitivity: 1.2,
+    firstWashDays: 1,
+    meltsAtC: 70,
+    comesOffAlone: true,
+  },
+  'liquid-wax': {
+    name: 'Liquid wax',
+    usualLifeMonths: 3,
+    exposureSensitivity: 1.2,
+    firstWashDays: 1,
+    meltsAtC: 70,
+    comesOffAlone: true,
+  },
+  sealant: {
+    name: 'Polymer sealant',
+    usualLifeMonths: 5,
+    exposureSensitivity: 1,
+    firstWashDays: 1,
+    comesOffAlone: true,
+  },
   'spray-coating': { name: 'Spray coating', usualLifeMonths: 15, exposureSensitivity: 1, firstWashDays: 3 },
   'ceramic-primer': { name: 'Priming polish', usualLifeMonths: 36, exposureSensitivity: 0.3, firstWashDays: 7 },
   'ceramic-base': { name: 'Ceramic base', usualLifeMonths: 48, exposureSensitivity: 0.8, firstWashDays: 7 },
@@ -29,9 +58,9 @@ const TABLE = define({
   'trim-coating': { name: 'Trim coating', usualLifeMonths: 18, exposureSensitivity: 0.9, firstWashDays: 3 },
   'vinyl-coating': { name: 'Vinyl coating', usualLifeMonths: 18, exposureSensitivity: 1, firstWashDays: 7 },
   'fabric-guard': { name: 'Fabric guard', usualLifeMonths: 12, exposureSensitivity: 0.5, firstWashDays: 3 },
-  topper: { name: 'Topper', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1 },
+  topper: { name: 'Topper', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1, comesOffAlone: true },
   film: { name: 'Paint-protection film', usualLifeMonths: 84, exposureSensitivity: 0.5, firstWashDays: 7 },
-  dressing: { name: 'Dressing', usualLifeMonths: 0.5, exposureSensitivity: 1.3, firstWashDays: 1 },
+  dressing: { name: 'Dressing', usualLifeMonths: 0.5, exposureSensitivity: 1.3, firstWashDays: 1, comesOffAlone: true },
 });
 
 export type FamilyId = keyof typeof TABLE;
@@ -41,5 +70,10 @@ export const FAMILY_IDS = Object.keys(TABLE) as [FamilyId, ...FamilyId[]];
 /** What may be found on a surface: a family, or something nobody has told or tested. */
 export type FoundId = FamilyId | 'unknown';
 export const FOUND_IDS = [...FAMILY_IDS, 'unknown'] as const satisfies readonly FoundId[];
+/** Whether the topmost of what is found can be renewed by itself: a sacrificial layer over something else. */
+export const topComesOffAlone = (found: readonly FoundId[]): boolean => {
+  const top = found.at(-1);
+  return found.length > 1 && top !== undefined && top !== 'unknown' && FAMILIES[top].comesOffAlone === true;
+};
 /** What is found, by its name. */
 export const foundName = (id: FoundId): string => (id === 'unknown' ? 'Something unknown' : FAMILIES[id].name);

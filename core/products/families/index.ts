@@ -1,1 +1,1 @@
-export { FAMILIES, FAMILY_IDS, type FamilyId, FOUND_IDS, foundName, type FoundId } from './families';
+export { FAMILIES, FAMILY_IDS, type FamilyId, FOUND_IDS, foundName, topComesOffAlone, type FoundId } from './families';

@@ -1,6 +1,6 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
-import { FAMILIES, foundName, type FoundId } from '#core/products/families';
+import { FAMILIES, foundName, type FoundId, topComesOffAlone } from '#core/products/families';
 import type { Answer, Product } from '#core/products/sheets';
 import {
   answerOf,
@@ -44,6 +44,8 @@ export type WayOut =
   | { readonly kind: 'instead'; readonly product: Product; readonly answer: Answer }
   | { readonly kind: 'beneath'; readonly product: Product }
   | { readonly kind: 'strip'; readonly what: string }
+  /** Only the layer found on top comes off; what carried it carries the new one. */
+  | { readonly kind: 'renew-top'; readonly what: string }
   | { readonly kind: 'wait'; readonly days: number }
   /** It comes too late: done at the panel first, and said so on the record. */
   | { readonly kind: 'first'; readonly do: TooLate; readonly what: string };
@@ -123,10 +125,17 @@ function waysOut(
     const carrier = refusedBy('bond') && shelf.find((other) => carries(other, layer));
     if (carrier) ways.push({ kind: 'beneath', product: carrier });
     const { below } = layer;
-    const onceStripped = answerOf(rulingsOn({ ...layer, below: { kind: 'bare' } })) !== 'no';
-    if (onceStripped && below.kind !== 'bare') {
-      const what = below.kind === 'product' ? below.product.name : foundName(below.family).toLowerCase();
-      ways.push({ kind: 'strip', what });
+    const allowedOver = (other: Below) => answerOf(rulingsOn({ ...layer, below: other })) !== 'no';
+    if (
+      below.kind === 'existing' &&
+      topComesOffAlone(stack.existing) &&
+      allowedOver(foundOn(stack.existing.slice(0, -1)))
+    ) {
+      ways.push({ kind: 'renew-top', what: foundName(below.family).toLowerCase() });
+    }
+    if (below.kind !== 'bare' && allowedOver({ kind: 'bare' })) {
+      const found = stack.existing.map((one) => foundName(one).toLowerCase()).reverse();
+      ways.push({ kind: 'strip', what: below.kind === 'product' ? below.product.name : found.join(' and the ') });
     }
   }
   if (refusedBy('fresh-paint')) {

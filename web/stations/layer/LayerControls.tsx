@@ -170,6 +170,8 @@ function wayName(way: Exclude<WayOut, { kind: 'wait' }>): string {
       return `Put ${way.product.name} beneath it`;
     case 'strip':
       return `Strip the ${way.what} first`;
+    case 'renew-top':
+      return `Take only the ${way.what} off: what carries it stays`;
     case 'first':
       return `${way.what} will be ${DONE_FIRST[way.do]} before it: note it`;
   }

@@ -1,14 +1,13 @@
 import { useState } from 'react';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
-import { foundName } from '#core/products/families';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { usualMethod } from '#core/products/methods';
 import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
 import { setLayers, stripFirst } from '#job/edit';
 import { judgeLayers, judgePlanned, paintFor, productsOf } from '#job/judge';
-import { bySchoolsOf, comesOff, staysOn } from '#job/plan';
+import { bySchoolsOf, staysOn } from '#job/plan';
 import { PanelHead, Part } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -16,10 +15,10 @@ import { um } from '../../ui/measures';
 import { moment } from '../../ui/moments';
 import { AddLayer } from './AddLayer';
 import { Hazards } from './Hazards';
+import { FoundHere } from './FoundHere';
 import { LayerActions, LayerControls } from './LayerControls';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
-import { StrippingCosts } from './StrippingCosts';
 import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
 
 /** What taking the stack off again costs the paint, where that is more than it has; and paint that holds nothing. */
@@ -102,9 +101,6 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
   const twins = document.surfaces.filter(
     (other) => other.substrate === surface.substrate && other.id !== surface.id && !sameStack(other.layers, layers),
   );
-  const strips = comesOff(document, surface).length > 0;
-  const lying = strips ? comesOff(document, surface) : staysOn(document, surface);
-  const found = lying.map(foundName).join(', ');
   const clearUm = clearEstimateUm(surface, judgeReadings(planned.surfaces)[index]);
   return (
     <>
@@ -156,7 +152,8 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
                     onChange={(changes) => put(layers.map((one, i) => (i === at ? { ...one, ...changes } : one)))}
                     onRemove={() => put(layers.filter((_, i) => i !== at))}
                     onWayOut={(way) => {
-                      if (way.kind === 'strip' && at === 0) edit(stripFirst([surface.id]));
+                      if (way.kind === 'renew-top') edit(stripFirst([surface.id], 'top'));
+                      else if (way.kind === 'strip' && at === 0) edit(stripFirst([surface.id]));
                       else put(afterWayOut(layers, at, way));
                     }}
                     dateAfter={(days) => moment(job.at(days * MINUTES_PER_DAY))}
@@ -166,26 +163,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
             })}
           />
         </div>
-        {lying.length > 0 && (
-          <div className="mt-3 border-l-4 border-line-strong px-3 py-1 text-[14px]">
-            {strips ? (
-              <p>
-                {found} comes off first: its steps, time and clear stand under Prepare.{' '}
-                <Button look="quiet" disabled={laid.size > 0} onClick={() => edit(stripFirst([surface.id], false))}>
-                  It stays on
-                </Button>
-              </p>
-            ) : (
-              <p>
-                {found} was found here and stays.{' '}
-                <Button look="quiet" disabled={laid.size > 0} onClick={() => edit(stripFirst([surface.id]))}>
-                  Take it off first
-                </Button>{' '}
-                <StrippingCosts job={job} surfaces={[surface.id]} />
-              </p>
-            )}
-          </div>
-        )}
+        <FoundHere surface={surface} started={laid.size > 0} />
         {twins.length > 0 && (
           <Button
             className="mt-3 w-full"

@@ -5,10 +5,16 @@ import type { JobView } from '../../job/useJobView';
 import { hours } from '../../ui/hours';
 import { money } from '#formats/values';
 
-/** What taking off what is found comes to, before it is decided: hours and money at the job's rate. */
-export function StrippingCosts({ job, surfaces }: { readonly job: JobView; readonly surfaces: readonly string[] }) {
+/** What taking off what is found, or only its top, comes to, before it is decided: hours and money at the job's rate. */
+interface StrippingCostsProps {
+  readonly job: JobView;
+  readonly surfaces: readonly string[];
+  readonly takes?: 'all' | 'top';
+}
+
+export function StrippingCosts({ job, surfaces, takes = 'all' }: StrippingCostsProps) {
   const { document } = job;
-  const minutes = strippingMin(document, surfaces);
+  const minutes = strippingMin(document, surfaces, takes);
   const rate = document.prepare?.hourRate ?? USUAL_WISHES.hourRate;
   return (
     <span className="text-ink-2">
