@@ -25,7 +25,24 @@ type SeenMark = NonNullable<Seen['marks']>[number];
 /** What goes on each kind of surface. */
 export type Stacks = Readonly<Partial<Record<SubstrateId, SurfaceInput['layers']>>>;
 
-export const SHELF: readonly ProductSheet[] = DEMO_SHELF.map(readProduct);
+/** How long what the yard uses keeps, months: closed, and once it is open. */
+const KEEPS: Readonly<Partial<Record<string, { closed: number; open?: number }>>> = {
+  ceramic: { closed: 24, open: 6 },
+  'ceramic-primer': { closed: 36, open: 18 },
+  'ceramic-base': { closed: 24, open: 6 },
+  'ceramic-top': { closed: 24, open: 6 },
+  'glass-coating': { closed: 24, open: 12 },
+  'wheel-coating': { closed: 24, open: 6 },
+  'trim-coating': { closed: 24, open: 12 },
+  'spray-coating': { closed: 36, open: 18 },
+  sealant: { closed: 36, open: 18 },
+  film: { closed: 36 },
+};
+
+export const SHELF: readonly ProductSheet[] = DEMO_SHELF.map((sheet) => {
+  const keeps = KEEPS[sheet.family];
+  return readProduct({ ...(keeps && { shelfMonths: keeps }), ...sheet });
+});
 
 /** The yard's own hands, each at their pace. */
 export const ODILE = { id: 'Odile', layM2PerMin: 0.5, levelM2PerMin: 0.52 };

@@ -1,6 +1,7 @@
 import type { Offer } from '#core/choice/offers';
 import type { Bay } from '#formats/job';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
+import type { NewStockEntry } from '#formats/stock';
 import { BAYS } from './bays';
 import { twoSeater } from './items/aeroplane';
 import { classic } from './items/classic';
@@ -11,6 +12,7 @@ import { tourer } from './items/tourer';
 import { demoKit } from './kit';
 import { DEMO_OFFERS } from './offers';
 import { type SampleJob, SHELF } from './sample';
+import { yardStock } from './stock';
 
 export type { SampleJob } from './sample';
 
@@ -19,6 +21,7 @@ export interface SampleWorkshop {
   readonly shelf: readonly ProductSheet[];
   readonly kit: readonly KitEntry[];
   readonly offers: readonly Offer[];
+  readonly stock: readonly NewStockEntry[];
   readonly jobs: readonly SampleJob[];
 }
 
@@ -29,6 +32,7 @@ export function ternmouthYard(now: string): SampleWorkshop {
     shelf: SHELF,
     kit: demoKit(now),
     offers: DEMO_OFFERS,
+    stock: yardStock(now),
     jobs: [
       tealHatchback(now),
       hatchbackLastYear(now),

@@ -18,6 +18,7 @@ import { kitEndpoints } from './routes/kit';
 import { offerEndpoints } from './routes/offers';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
+import { stockEndpoints } from './routes/stock';
 import type { Services } from './services';
 
 const LARGEST_BODY = '8mb';
@@ -46,6 +47,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...instrumentEndpoints(),
     ...photoEndpoints(services),
     ...itemEndpoints(services),
+    ...stockEndpoints(services),
     changes(services),
   ];
   for (const definition of endpoints) mount(app, definition);

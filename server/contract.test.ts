@@ -9,6 +9,7 @@ import { kitEndpoints } from './routes/kit';
 import { offerEndpoints } from './routes/offers';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
+import { stockEndpoints } from './routes/stock';
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';
 
@@ -32,6 +33,7 @@ const endpoints = () => [
   ...instrumentEndpoints(),
   ...photoEndpoints(server.services),
   ...itemEndpoints(server.services),
+  ...stockEndpoints(server.services),
 ];
 
 /** What stands for a parameter, by the door it belongs to. */
@@ -39,6 +41,7 @@ const idFor = (path: string): string[] => {
   if (path.startsWith('/api/jobs/')) return yard.jobs.map(({ id }) => id);
   if (path.startsWith('/api/items/')) return yard.jobs.flatMap(({ draft }) => draft.document.item?.id ?? []);
   if (path.startsWith('/api/products/')) return [yard.shelf[0]!.id];
+  if (path.startsWith('/api/stock/')) return [server.services.stock.list({}).rows[0]!.id];
   return ['bay-1'];
 };
 

@@ -13,6 +13,8 @@ export { productSchema, type ProductSheet, type ProductSheetInput, SOURCED_FIELD
 export { readShelfCsv, SHELF_FORMAT, shelfCsv, type ShelfFile, shelfFileSchema, shelfSenseFaults } from './shelf-file';
 export { usualSheet } from './usual-sheet';
 export {
+  type KeptShop,
+  keptShopSchema,
   type MakerSheet,
   type MakerSheetInput,
   makerSheetSchema,

@@ -144,20 +144,37 @@ export const makerSheetSchema = productSchema.omit(SHOP_KEYS);
 export type MakerSheet = z.output<typeof makerSheetSchema>;
 export type MakerSheetInput = z.input<typeof makerSheetSchema>;
 
-export const shopFiguresSchema = productSchema.pick(SHOP_KEYS);
+/** Days from ordering to unpacking, where the shop says nothing. */
+const USUAL_DELIVERY_DAYS = 3;
+
+export const shopFiguresSchema = productSchema.pick(SHOP_KEYS).extend({
+  deliveryDays: nonNegative().max(365, { error: 'expected at most 365 days' }).default(USUAL_DELIVERY_DAYS),
+});
 export type ShopFigures = z.output<typeof shopFiguresSchema>;
+
+/** What is kept of it: what is in hand, and of which batch, follows from the things in stock. */
+export const keptShopSchema = shopFiguresSchema.omit({ onHand: true, batch: true });
+export type KeptShop = z.output<typeof keptShopSchema>;
 
 /** A product of a file, parted into what its maker says and what is the shop's. */
 export function parted(product: ProductSheet): { readonly sheet: MakerSheet; readonly shop: ShopFigures } {
   const { onHand, batch, flashFactor, flashSigma, usageFactor, usageSigma, ...sheet } = product;
   return {
     sheet,
-    shop: { onHand, flashFactor, flashSigma, usageFactor, usageSigma, ...(batch !== undefined && { batch }) },
+    shop: {
+      onHand,
+      flashFactor,
+      flashSigma,
+      usageFactor,
+      usageSigma,
+      deliveryDays: USUAL_DELIVERY_DAYS,
+      ...(batch !== undefined && { batch }),
+    },
   };
 }
 
 /** A sheet with what is the shop's, as jobs and plans take it. */
-export const stocked = ({ sheet, shop }: { readonly sheet: MakerSheet; readonly shop: ShopFigures }): ProductSheet => ({
-  ...sheet,
-  ...shop,
-});
+export function stocked({ sheet, shop }: { readonly sheet: MakerSheet; readonly shop: ShopFigures }): ProductSheet {
+  const { deliveryDays: _, ...figures } = shop;
+  return { ...sheet, ...figures };
+}

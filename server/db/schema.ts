@@ -3,7 +3,8 @@ import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqli
 import type { Offer } from '#core/choice/offers';
 import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
 import type { LogEntry } from '#formats/log';
-import type { KitEntry, MakerSheet, ShopFigures } from '#formats/shelf';
+import type { StockLogEntry } from '#formats/stock';
+import type { KeptShop, KitEntry, MakerSheet } from '#formats/shelf';
 import type { JobLesson } from '#job/learn';
 
 export const bays = sqliteTable('bays', {
@@ -18,8 +19,8 @@ export const products = sqliteTable('products', {
   version: integer('version').notNull(),
   /** What its maker says. */
   sheet: text('sheet', { mode: 'json' }).$type<MakerSheet>().notNull(),
-  /** What is the shop's: in hand, in use. What was learned of its flash is worked out from the logs. */
-  shop: text('shop', { mode: 'json' }).$type<ShopFigures>().notNull(),
+  /** What is the shop's. What is in hand and what was learned is worked out from the logs. */
+  shop: text('shop', { mode: 'json' }).$type<KeptShop>().notNull(),
   updatedAt: text('updated_at').notNull(),
 });
 
@@ -137,4 +138,33 @@ export const runLog = sqliteTable(
     entry: text('entry', { mode: 'json' }).$type<LogEntry['entry']>().notNull(),
   },
   (table) => [uniqueIndex('run_log_id').on(table.jobId, table.id), index('run_log_job').on(table.jobId, table.seq)],
+);
+
+/** What happened to each thing in stock. Append-only, as the run log is. */
+export const stockLog = sqliteTable(
+  'stock_log',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull(),
+    thing: text('thing').notNull(),
+    at: text('at').notNull(),
+    by: text('by'),
+    recordedAt: text('recorded_at').notNull(),
+    entry: text('entry', { mode: 'json' }).$type<StockLogEntry['entry']>().notNull(),
+  },
+  (table) => [uniqueIndex('stock_log_id').on(table.id), index('stock_log_thing').on(table.thing, table.seq)],
+);
+
+/** What was ticked off on a list of a job: kept by its line, seen on every tablet. */
+export const ticks = sqliteTable(
+  'ticks',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    line: text('line').notNull(),
+    at: text('at').notNull(),
+    by: text('by'),
+  },
+  (table) => [uniqueIndex('ticks_line').on(table.jobId, table.line)],
 );

@@ -1,3 +1,4 @@
+import type { Response } from 'express';
 import PDFDocument from 'pdfkit';
 import { FACES, type Look, printable } from './letters';
 
@@ -111,4 +112,11 @@ export function signatures(pdf: Sheet, terms: string): void {
       .fillColor(QUIET)
       .text(`${who}, date`, x, y + 4, { lineBreak: false });
   }
+}
+
+/** Sends a finished document, to be shown where it was asked for. */
+export function sendPdf(response: Response, name: string, sheet: Sheet): void {
+  response.type('pdf').setHeader('content-disposition', `inline; filename="${name}"`);
+  sheet.pipe(response);
+  sheet.end();
 }

@@ -1,4 +1,3 @@
-import type { Response } from 'express';
 import { z } from 'zod';
 import { netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
@@ -14,7 +13,7 @@ import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySc
 import type { Fault } from '#formats/values';
 import { planFile } from '#job/plan';
 import { offersSheet } from '../documents/offers-sheet';
-import type { Sheet } from '../documents/paper';
+import { sendPdf } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
@@ -36,12 +35,6 @@ const NET_FILES = [
   { path: 'net.dxf', summary: 'The net as DXF, in millimetres', media: 'image/vnd.dxf', write: netDxf },
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
-
-function sendPdf(response: Response, name: string, sheet: Sheet): void {
-  response.type('pdf').setHeader('content-disposition', `inline; filename="${name}"`);
-  sheet.pipe(response);
-  sheet.end();
-}
 
 export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, now }: Services) {
   return [

@@ -44,8 +44,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'put',
       path: '/api/products/{id}/shop',
-      summary: 'Say what of a product is in hand, and which batch is in use',
-      body: shopFiguresSchema.pick({ onHand: true, batch: true }),
+      summary: 'Say how long a product takes from ordering to unpacking',
+      body: shopFiguresSchema.pick({ deliveryDays: true }).required(),
       answer: { status: 200, schema: shelfProductSchema },
       run: ({ params, body }) => shelf.setShop(params.id!, body),
     }),

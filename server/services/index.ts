@@ -9,23 +9,32 @@ import { photoService } from './photos';
 import { quoteService } from './quotes';
 import { runLogService } from './run-log';
 import { shelfService } from './shelf';
+import { stockService } from './stock';
+import { supplyService } from './supply';
+import { tickService } from './ticks';
 import { summaryService } from './summaries';
 import { templateService } from './templates';
 
 /** Everything the routes may ask for, over one database and the folder of its pictures. The clock is passed in. */
 export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
   const changes = changeFeed();
-  const runLog = runLogService(db, changes, now);
-  const shelf = shelfService(db, changes, runLog, now);
+  const stock = stockService(db, changes, now);
+  const runLog = runLogService(db, changes, stock, now);
+  const shelf = shelfService(db, changes, { runLog, stock }, now);
   const kit = kitService(db, changes);
   const offers = offerService(db, changes);
   const quotes = quoteService({ runLog, kit, offers, shelf });
+  const jobs = jobService(db, changes, runLog, now);
+  const summaries = summaryService(db, now, { settingsOf: quotes.settingsOf, stock });
   return {
     now,
     changes,
     runLog,
-    jobs: jobService(db, changes, runLog, now),
-    summaries: summaryService(db, now, quotes),
+    jobs,
+    summaries,
+    stock,
+    supply: supplyService({ jobs, summaries, shelf, stock }, now),
+    ticks: tickService(db, changes, now),
     shelf,
     bays: bayService(db, changes),
     kit,

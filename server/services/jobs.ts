@@ -30,6 +30,8 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
   return {
     all: jobs.all,
     get,
+    /** What stands under that name; undefined where nothing does. */
+    find: jobs.get,
     /** Makes a job once, however often the same one is sent. */
     add({ id, ...draft }: JobDraft & { readonly id: string }): JobRecord {
       const known = jobs.everKnown(id);
@@ -92,6 +94,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
     return staleWrite(current.version, base ? changedPaths(base, draftOf(current)) : ['all of it']);
   }
 }
+export type JobService = ReturnType<typeof jobService>;
 
 function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
   return { document, bayId, airSource };

@@ -1,5 +1,6 @@
 import { learnedHours, learnedShares, learnedUse } from '#core/work/prepare';
-import { entryFault, foldLog, type RunRecord, unfit, untimely } from '#core/work/run';
+import { entryFault, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/work/run';
+import type { Job } from '#formats/job';
 import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
 import { minutesBetween } from '#formats/values';
 import { flashOf, jobLesson, type JobLesson } from '#job/learn';
@@ -9,6 +10,7 @@ import { jobRepository } from '../repositories/jobs';
 import { lessonRepository } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
+import type { StockService } from './stock';
 
 /** Entries after which a job may teach something else. */
 const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
@@ -20,8 +22,11 @@ const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
   'set-aside',
 ]);
 
+/** Entries by which product leaves a bottle, or was never taken from it. */
+const MOVES_STOCK: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-start', 'undo', 'set-aside']);
+
 /** The append-only record of what was really done at a job. */
-export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
+export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, now: () => Date) {
   const jobs = jobRepository(db);
   const log = runLogRepository(db);
   const lessons = lessonRepository(db);
@@ -39,6 +44,11 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
   const learnFrom = (jobId: string): void => {
     lessons.put(jobId, log.lastSeq(jobId), jobLesson(documentOf(jobId), log.of(jobId)));
     taught = undefined;
+  };
+  /** What is laid comes out of the bottle in hand; what is undone goes back. */
+  const drawFor = (jobId: string, document: Job, log: readonly LoggedEntry[], { at, entry }: NewEntry): boolean => {
+    if (!MOVES_STOCK.has(entry.type)) return false;
+    return stock.follow(jobId, document, foldLog(log), 'patch' in entry ? entry.patch : undefined, at);
   };
   const lessonsTaught = () => {
     if (taught) return taught;
@@ -75,10 +85,10 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
      * tap from a second tablet
      */
     append(jobId: string, entry: NewEntry): LogEntry {
-      const { stored, isNew } = db.transaction(
+      const { stored, isNew, drawn } = db.transaction(
         () => {
           const known = log.find(jobId, entry.id);
-          if (known) return { stored: known, isNew: false };
+          if (known) return { stored: known, isNew: false, drawn: false };
           const document = documentOf(jobId);
           const logged = loggedEntries(document.startAt, log.of(jobId));
           const [wanted] = loggedEntries(document.startAt, [entry]);
@@ -91,11 +101,12 @@ export function runLogService(db: Db, changes: ChangeFeed, now: () => Date) {
           const stored = log.append(jobId, entry, now().toISOString());
           if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
           else lessons.follow(jobId, stored.seq);
-          return { stored, isNew: true };
+          return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry) };
         },
         { behavior: 'immediate' },
       );
       if (isNew) changes.tell({ kind: 'log', id: jobId });
+      if (drawn) stock.tell();
       return stored;
     },
   };

@@ -4,6 +4,7 @@ import { offerSchema } from '#formats/choice';
 import type { Bay, JobDraft, PhotoWords } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
+import type { NewStockEntry } from '#formats/stock';
 import type { Db } from '../db/open';
 import type { Services } from './index';
 
@@ -14,6 +15,8 @@ export interface Workshop {
   /** Sheets before the things that are of them. */
   readonly kit: readonly KitEntry[];
   readonly offers: readonly Offer[];
+  /** What happened to the things in stock, in its order. */
+  readonly stock: readonly NewStockEntry[];
   readonly jobs: readonly { readonly id: string; readonly draft: JobDraft; readonly log: readonly NewEntry[] }[];
 }
 
@@ -23,21 +26,41 @@ export interface Workshop {
  */
 export function loadWorkshop(
   db: Db,
-  { jobs, shelf, kit, offers, bays, runLog }: Services,
+  { jobs, shelf, kit, offers, bays, runLog, stock }: Services,
   workshop: Workshop,
 ): boolean {
   if (jobs.all().length > 0) return false;
   db.transaction(() => {
     for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
-    for (const sheet of workshop.shelf) shelf.add(sheet);
+    // What is in hand is told bottle by bottle.
+    for (const sheet of workshop.shelf) shelf.add({ ...sheet, onHand: 0 });
     for (const offer of workshop.offers) offers.put(offer.id, 0, offerSchema.parse(offer));
     for (const entry of workshop.kit) kit.put(entry.id, 0, entry);
-    for (const { id, draft, log } of workshop.jobs) {
-      jobs.add({ id, ...draft });
-      for (const entry of log) runLog.append(id, entry);
-    }
+    for (const { id, draft } of workshop.jobs) jobs.add({ id, ...draft });
+    for (const happens of inTime(workshop, { runLog, stock })) happens();
   });
   return true;
+}
+
+interface Happening {
+  readonly atMs: number;
+  readonly happen: () => unknown;
+}
+
+/** What happened at jobs and in stock, in one order: each stream in its own, the earliest of them next. */
+function inTime({ jobs, stock: moved }: Workshop, { runLog, stock }: Pick<Services, 'runLog' | 'stock'>) {
+  const streams: Happening[][] = [
+    ...jobs.map(({ id, log }) =>
+      log.map((entry) => ({ atMs: Date.parse(entry.at), happen: () => runLog.append(id, entry) })),
+    ),
+    moved.map((entry) => ({ atMs: Date.parse(entry.at), happen: () => stock.append(entry) })),
+  ];
+  const inOrder: Happening['happen'][] = [];
+  for (let left = streams; left.length > 0; left = left.filter((stream) => stream.length > 0)) {
+    const next = left.reduce((a, b) => ((b[0]?.atMs ?? Infinity) < (a[0]?.atMs ?? Infinity) ? b : a)).shift();
+    if (next) inOrder.push(next.happen);
+  }
+  return inOrder;
 }
 
 /** A picture to begin with, drawn as SVG. */

@@ -3,52 +3,71 @@ import { type MakerSheet, parted, type ProductSheet, type ShopFigures, stocked }
 import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
-import { shelfRepository } from '../repositories/shelf';
+import { type KeptProduct, shelfRepository } from '../repositories/shelf';
 import type { ChangeFeed } from './changes';
 import type { RunLogService } from './run-log';
+import type { StockService } from './stock';
 import { versionGuard } from './versions';
 
+interface Sources {
+  readonly runLog: RunLogService;
+  readonly stock: StockService;
+}
+
 /** The shelf of product sheets. Jobs carry copies, so nothing here changes a job behind anyone's back. */
-export function shelfService(db: Db, changes: ChangeFeed, runLog: RunLogService, now: () => Date) {
+export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sources, now: () => Date) {
   const shelf = shelfRepository(db);
   const versions = versionGuard(db, 'product');
-  /** With what the cues seen at all jobs have taught of its flash; untaught as it stands. */
-  const taught = (product: ShelfProduct): ShelfProduct => {
-    const flash = runLog.learnedFlash().get(product.id);
-    return flash ? { ...product, shop: { ...product.shop, ...flash } } : product;
+  /** With what is in hand of them, and what cues and weighings at all jobs have taught; untaught as it stands. */
+  const withShop = (): ((product: KeptProduct) => ShelfProduct) => {
+    const inHand = stock.inHand();
+    return (product) => ({
+      ...product,
+      shop: {
+        ...product.shop,
+        ...runLog.learnedFlash().get(product.id),
+        ...stock.usage(product.id),
+        ...inHand(product.id),
+      },
+    });
   };
-  const get = (id: string): ShelfProduct => {
+  const kept = (id: string): KeptProduct => {
     const product = shelf.get(id);
     if (!product) throw versions.missing(id);
-    return taught(product);
+    return product;
   };
-  const check = ({ id, version, sheet }: ShelfProduct, edited: number) =>
+  const check = ({ id, version, sheet }: KeptProduct, edited: number) =>
     versions.require(id, { version, body: sheet }, edited);
   /** On the disk, with its version remembered; told by whoever called. */
-  const store = (sheet: MakerSheet, shop: ShopFigures, version: number): ShelfProduct => {
+  const store = (sheet: MakerSheet, shop: KeptProduct['shop'], version: number): KeptProduct => {
     versions.keep(sheet.id, version, sheet);
     return shelf.put({ id: sheet.id, version, sheet, shop, updatedAt: now().toISOString() });
   };
-  const told = (product: ShelfProduct): ShelfProduct => {
+  /** A new sheet; what its file says is in hand becomes a thing in stock. */
+  const begin = (sheet: MakerSheet, { onHand, batch, ...shop }: ShopFigures): KeptProduct => {
+    if (onHand > 0) stock.begin(sheet, onHand, batch);
+    return store(sheet, shop, 1);
+  };
+  const told = (product: KeptProduct): ShelfProduct => {
     changes.tell({ kind: 'product', id: product.id });
-    return taught(product);
+    return withShop()(product);
   };
   return {
-    all: (): ShelfProduct[] => shelf.all().map(taught),
+    all: (): ShelfProduct[] => shelf.all().map(withShop()),
     /** Every product as a job takes it: its sheet with what is the shop's. */
-    products: (): ProductSheet[] => shelf.all().map(taught).map(stocked),
-    get,
+    products: (): ProductSheet[] => shelf.all().map(withShop()).map(stocked),
+    get: (id: string): ShelfProduct => withShop()(kept(id)),
     add(product: ProductSheet): ShelfProduct {
       const { sheet, shop } = parted(product);
       const known = shelf.get(sheet.id);
-      if (!known) return told(store(sheet, shop, 1));
-      if (changedPaths(sheet, known.sheet).length === 0) return taught(known);
+      if (!known) return told(db.transaction(() => begin(sheet, shop), { behavior: 'immediate' }));
+      if (changedPaths(sheet, known.sheet).length === 0) return withShop()(known);
       throw conflict(`There is another product "${sheet.id}" on the shelf.`);
     },
     update(id: string, version: number, sheet: MakerSheet): ShelfProduct {
       return db.transaction(
         () => {
-          const standing = get(id);
+          const standing = kept(id);
           check(standing, version);
           if (sheet.id !== id) throw conflict('A product keeps its id; add a new one instead.');
           return told(store(sheet, standing.shop, version + 1));
@@ -56,24 +75,24 @@ export function shelfService(db: Db, changes: ChangeFeed, runLog: RunLogService,
         { behavior: 'immediate' },
       );
     },
-    /** What is in hand and in use. It is no part of the sheet, and makes no version of it. */
-    setShop(id: string, figures: Pick<ShopFigures, 'onHand' | 'batch'>): ShelfProduct {
-      const { shop, ...product } = get(id);
-      const { batch: _, ...rest } = shop;
-      shelf.putShop(id, { ...rest, ...figures });
-      return told({ ...product, shop: { ...rest, ...figures } });
+    /** How the shop is supplied with it. It is no part of the sheet, and makes no version of it. */
+    setShop(id: string, figures: Pick<ShopFigures, 'deliveryDays'>): ShelfProduct {
+      const product = kept(id);
+      const shop = { ...product.shop, ...figures };
+      shelf.putShop(id, shop);
+      return told({ ...product, shop });
     },
     /** Takes a whole shelf in, or nothing of it: new sheets are added, others become the next version of theirs. */
     takeIn(products: readonly ProductSheet[]): { added: number; changed: number; same: number } {
       const counts = { added: 0, changed: 0, same: 0 };
-      const news: ShelfProduct[] = [];
+      const news: KeptProduct[] = [];
       db.transaction(
         () => {
           for (const { sheet, shop } of products.map(parted)) {
             const known = shelf.get(sheet.id);
             const isSame = known !== undefined && changedPaths(sheet, known.sheet).length === 0;
             counts[isSame ? 'same' : known ? 'changed' : 'added']++;
-            if (!isSame) news.push(store(sheet, known?.shop ?? shop, (known?.version ?? 0) + 1));
+            if (!isSame) news.push(known ? store(sheet, known.shop, known.version + 1) : begin(sheet, shop));
           }
         },
         { behavior: 'immediate' },
@@ -83,7 +102,7 @@ export function shelfService(db: Db, changes: ChangeFeed, runLog: RunLogService,
       return counts;
     },
     remove(id: string, version: number): void {
-      check(get(id), version);
+      check(kept(id), version);
       shelf.remove(id);
       changes.tell({ kind: 'product', id });
     },

@@ -6,11 +6,13 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { withUsage } from '#job/stock';
 import { preparedWith } from '#job/view';
 import type { Db } from '../db/open';
 import { bayRepository } from '../repositories/bays';
 import { runLogRepository } from '../repositories/run-log';
 import type { QuoteService } from './quotes';
+import type { StockService } from './stock';
 
 /** A glance at a job is computed again after this long, since time itself moves it on. */
 const FRESH_FOR_MS = 30_000;
@@ -20,28 +22,41 @@ interface Kept {
   readonly lastSeq: number;
   readonly atMs: number;
   readonly summary: JobSummary;
+  /** Units of each product that the job takes, so that nine jobs in ten like it are covered; none once all is laid. */
+  readonly demand: ReadonlyMap<string, number>;
+  /** The lessons of weighings it was worked out with. */
+  readonly lessons: string;
+}
+
+interface Sources extends Pick<QuoteService, 'settingsOf'> {
+  readonly stock: Pick<StockService, 'usage' | 'lessonCount'>;
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
-export function summaryService(db: Db, now: () => Date, { settingsOf }: Pick<QuoteService, 'settingsOf'>) {
+export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: Sources) {
   const log = runLogRepository(db);
   const bays = bayRepository(db);
   const kept = new Map<string, Kept>();
+  /** What is known of a job, no older than asked for. */
+  const keptOf = (job: JobRecord, freshForMs: number): Kept => {
+    const lastSeq = log.lastSeq(job.id);
+    const lessons = stock.lessonCount();
+    const atMs = now().getTime();
+    const known = kept.get(job.id);
+    const stands = known?.version === job.version && known.lastSeq === lastSeq && known.lessons === lessons;
+    if (known && stands && atMs - known.atMs < freshForMs) return known;
+    const fresh = { version: job.version, lastSeq, lessons, atMs, ...summarise(job, atMs) };
+    kept.set(job.id, fresh);
+    return fresh;
+  };
   return {
-    of(job: JobRecord): JobSummary {
-      const lastSeq = log.lastSeq(job.id);
-      const atMs = now().getTime();
-      const known = kept.get(job.id);
-      if (known && known.version === job.version && known.lastSeq === lastSeq && atMs - known.atMs < FRESH_FOR_MS) {
-        return known.summary;
-      }
-      const summary = summarise(job, atMs);
-      kept.set(job.id, { version: job.version, lastSeq, atMs, summary });
-      return summary;
-    },
+    of: (job: JobRecord): JobSummary => keptOf(job, FRESH_FOR_MS).summary,
+    /** What a job takes, and when: it does not change with the time of day. */
+    demandOf: (job: JobRecord): ReadonlyMap<string, number> => keptOf(job, Infinity).demand,
   };
 
-  function summarise({ id, version, bayId, document }: JobRecord, atMs: number): JobSummary {
+  function summarise({ id, version, bayId, document: own }: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {
+    const document = withUsage(own, stock.usage);
     const { startAt, item, owner } = document;
     const record = foldLog(loggedEntries(startAt, log.of(id)));
     const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
@@ -53,7 +68,9 @@ export function summaryService(db: Db, now: () => Date, { settingsOf }: Pick<Quo
     const { plan, patchesDone, patchesTotal } = progress;
     const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
-    return {
+    const laid = patchesTotal > 0 && patchesDone === patchesTotal;
+    const demand = new Map(laid ? [] : plan.purchases.map(({ product, order }) => [product, order]));
+    const summary: JobSummary = {
       id,
       version,
       title: document.title,
@@ -76,5 +93,7 @@ export function summaryService(db: Db, now: () => Date, { settingsOf }: Pick<Quo
       }),
       ...(owner?.needsBy && { needsBy: owner.needsBy }),
     };
+    return { summary, demand };
   }
 }
+export type SummaryService = ReturnType<typeof summaryService>;

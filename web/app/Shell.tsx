@@ -7,6 +7,7 @@ const PLACES = [
   ['/', 'Today'],
   ['/items', 'Items'],
   ['/shelf', 'Shelf'],
+  ['/stock', 'Stock'],
 ] as const;
 
 /** What stands around every view. In the bay it steps aside. */

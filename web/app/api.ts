@@ -1,3 +1,4 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { OfferRecord } from '#formats/choice';
 import type {
@@ -21,6 +22,22 @@ import type {
 import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
 import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
+import type {
+  JobStock,
+  NewStockEntry,
+  Recall,
+  ReorderList,
+  ScaleReading,
+  StockList,
+  StockLogEntry,
+  StockState,
+  StockThingView,
+  TakenIn,
+  Tick,
+  UsageLessonRow,
+} from '#formats/stock';
+import { nowInstant } from '../ui/moments';
+
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
 export interface NewPhoto {
   readonly jobId: string;
@@ -32,13 +49,38 @@ export interface NewPhoto {
   readonly pairOf?: string;
 }
 
+/** What the stock is asked for; what is not said is left open. */
+export interface StockAsked {
+  readonly find?: string;
+  readonly state?: StockState;
+  readonly of?: string;
+  readonly at?: string;
+}
+
 const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
+
+/** What answers are kept by, and read again when it changes. */
+export const TAGS = [
+  'Jobs',
+  'Job',
+  'Log',
+  'Products',
+  'Bays',
+  'Photos',
+  'Items',
+  'Templates',
+  'Learned',
+  'Kit',
+  'Offers',
+  'Stock',
+  'Ticks',
+] as const;
 
 /** The server as the interface sees it. What another window changes is told by the change feed and read again. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
-  tagTypes: ['Jobs', 'Job', 'Log', 'Products', 'Bays', 'Photos', 'Items', 'Templates', 'Learned', 'Kit', 'Offers'],
+  tagTypes: TAGS,
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
     job: build.query<JobRecord, string>({
@@ -83,7 +125,7 @@ export const api = createApi({
       query: (body) => ({ url: 'products', method: 'POST', body }),
       invalidatesTags: ['Products'],
     }),
-    setShop: build.mutation<ShelfProduct, { id: string; figures: Pick<ShopFigures, 'onHand' | 'batch'> }>({
+    setShop: build.mutation<ShelfProduct, { id: string; figures: Pick<ShopFigures, 'deliveryDays'> }>({
       query: ({ id, figures }) => ({ url: `products/${id}/shop`, method: 'PUT', body: figures }),
       invalidatesTags: ['Products'],
     }),
@@ -185,11 +227,53 @@ export const api = createApi({
       query: ({ id }) => ({ url: `photos/${id}/back`, method: 'POST' }),
       invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
     }),
+    stock: build.query<StockList, StockAsked>({
+      query: (params) => ({ url: 'stock', params }),
+      providesTags: ['Stock'],
+    }),
+    stockThing: build.query<StockThingView, string>({ query: (id) => `stock/things/${id}`, providesTags: ['Stock'] }),
+    noteStock: build.mutation<StockLogEntry, NewStockEntry['entry']>({
+      query: (entry) => ({ url: 'stock/log', method: 'POST', body: { id: nanoid(), at: nowInstant(), entry } }),
+      invalidatesTags: ['Stock', 'Products'],
+    }),
+    takeStockIn: build.mutation<{ added: number }, TakenIn>({
+      query: (body) => ({ url: 'stock', method: 'POST', body }),
+      invalidatesTags: ['Stock', 'Products'],
+    }),
+    weigh: build.mutation<ScaleReading, string>({
+      query: (thing) => ({ url: 'bottle-scale/readings', method: 'POST', body: { thing } }),
+    }),
+    reorder: build.query<ReorderList, void>({ query: () => 'stock/reorder', providesTags: ['Stock', 'Jobs'] }),
+    recall: build.query<Recall, string>({
+      query: (batch) => ({ url: 'stock/recall', params: { batch } }),
+      providesTags: ['Stock'],
+    }),
+    usageLessons: build.query<UsageLessonRow[], void>({ query: () => 'stock/lessons', providesTags: ['Stock'] }),
+    jobStock: build.query<JobStock, string>({ query: (id) => `jobs/${id}/stock`, providesTags: ['Stock', 'Jobs'] }),
+    ticks: build.query<Tick[], string>({
+      query: (id) => `jobs/${id}/ticks`,
+      providesTags: (_result, _error, id) => [{ type: 'Ticks', id }],
+    }),
+    tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean }>({
+      query: ({ jobId, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body }),
+      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Ticks', id: jobId }],
+    }),
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
   }),
 });
 
 export const {
+  useStockQuery,
+  useStockThingQuery,
+  useNoteStockMutation,
+  useTakeStockInMutation,
+  useWeighMutation,
+  useReorderQuery,
+  useRecallQuery,
+  useUsageLessonsQuery,
+  useJobStockQuery,
+  useTicksQuery,
+  useTickMutation,
   useJobsQuery,
   useJobQuery,
   useAddJobMutation,

@@ -1,5 +1,5 @@
 import type { Change } from '#formats/job';
-import { api } from './api';
+import { api, TAGS } from './api';
 import { listenWhileVisible } from './event-source';
 import type { AppDispatch } from './state';
 
@@ -16,25 +16,12 @@ export function listenForChanges(dispatch: AppDispatch): void {
       template: ['Templates' as const],
       kit: ['Kit' as const],
       offer: ['Offers' as const],
+      stock: ['Stock' as const, 'Products' as const],
+      ticks: [{ type: 'Ticks' as const, id }],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };
   // After a gap nobody knows what was missed.
-  const all = () =>
-    dispatch(
-      api.util.invalidateTags([
-        'Jobs',
-        'Job',
-        'Log',
-        'Products',
-        'Bays',
-        'Photos',
-        'Items',
-        'Templates',
-        'Learned',
-        'Kit',
-        'Offers',
-      ]),
-    );
+  const all = () => dispatch(api.util.invalidateTags([...TAGS]));
   listenWhileVisible('/api/changes', { change }, all);
 }

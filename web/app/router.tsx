@@ -16,6 +16,11 @@ export const router = createBrowserRouter([
       { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
       { path: 'shelf/preparation', lazy: () => import('../stations/shelf/kit/Kit') },
       { path: 'shelf/rules', lazy: () => import('../stations/shelf/Rules') },
+      { path: 'stock', lazy: () => import('../stations/stock/Stock') },
+      { path: 'stock/take', lazy: () => import('../stations/stock/StockTake') },
+      { path: 'stock/order', lazy: () => import('../stations/stock/Order') },
+      { path: 'stock/recall', lazy: () => import('../stations/stock/Recall') },
+      { path: 'stock/learned', lazy: () => import('../stations/stock/Learned') },
       { path: 'figures', lazy: () => import('../stations/figures/Figures') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {

@@ -5,11 +5,21 @@ import type { Plan, PlannedJob } from '#core/work/plan';
 import { type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
+import type { JobStock } from '#formats/stock';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { withStock, withUsage } from '#job/stock';
 import { doneView, type PreparedView, preparedView, standingView } from '#job/view';
-import { useBaysQuery, useJobQuery, useKitQuery, useLearnedQuery, useLogQuery, useProductsQuery } from '../app/api';
+import {
+  useBaysQuery,
+  useJobQuery,
+  useJobStockQuery,
+  useKitQuery,
+  useLearnedQuery,
+  useLogQuery,
+  useProductsQuery,
+} from '../app/api';
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
@@ -20,6 +30,10 @@ export interface JobView {
   readonly id: string;
   readonly draft: JobDraft;
   readonly document: Job;
+  /** The sheets of the job with what is in stock for it today and what weighings have taught. */
+  readonly products: Job['products'];
+  /** What it finds in stock, bottle by bottle; undefined until it is known. */
+  readonly stock: JobStock | undefined;
   readonly bay: Bay | undefined;
   readonly bays: readonly Bay[];
   readonly shelf: readonly ProductSheet[];
@@ -73,12 +87,25 @@ export function useLoadedJob(id: string): LoadedJob {
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
+  const { data: found } = useJobStockQuery(id);
+  const products = useMemo(() => shelf.map(stocked), [shelf]);
+  // With what is in stock for it today, and what weighings have taught since its sheets were copied.
+  const live = useMemo(() => {
+    const learned = new Map(products.map(({ id: own, usageFactor, usageSigma }) => [own, { usageFactor, usageSigma }]));
+    return (
+      document &&
+      withStock(
+        withUsage(document, (own) => learned.get(own)),
+        found?.kinds ?? NONE,
+      )
+    );
+  }, [document, products, found]);
   const planned = useMemo(
     () =>
-      document &&
+      live &&
       done &&
-      inOpeningHours(plannedJob(document), document, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
-    [document, done, bay, countsFromMin],
+      inOpeningHours(plannedJob(live), live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
+    [live, done, bay, countsFromMin],
   );
   const owner = document?.owner;
   const standing = useMemo(() => planned && done && standingView(planned, done.record, owner), [planned, done, owner]);
@@ -98,9 +125,8 @@ export function useLoadedJob(id: string): LoadedJob {
     () => planned && done && layFromMin !== undefined && runSheet(planned, done.record, layFromMin),
     [planned, done, layFromMin],
   );
-  const products = useMemo(() => shelf.map(stocked), [shelf]);
 
-  if (!current || !document || !planned || !done || !sheet || !standing || !prepared) {
+  if (!current || !document || !live || !planned || !done || !sheet || !standing || !prepared) {
     return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };
   }
   const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
@@ -112,6 +138,8 @@ export function useLoadedJob(id: string): LoadedJob {
     id,
     draft: current.draft,
     document,
+    products: live.products,
+    stock: found,
     bay,
     bays,
     shelf: products,

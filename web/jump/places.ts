@@ -34,6 +34,11 @@ const PLACES: readonly Jump[] = [
   { key: 'shelf', name: 'Shelf', note: 'product sheets', to: '/shelf' },
   { key: 'kit', name: 'Shelf of preparation', note: 'cleaners, pads, machines', to: '/shelf/preparation' },
   { key: 'rules', name: 'Rules of layering', to: '/shelf/rules' },
+  { key: 'stock', name: 'Stock', note: 'bottles, tins, rolls, packs', to: '/stock' },
+  { key: 'stock-take', name: 'Stock-take', to: '/stock/take' },
+  { key: 'order', name: 'To order', note: 'what jobs to come are short of', to: '/stock/order' },
+  { key: 'recall', name: 'Recall of a batch', to: '/stock/recall' },
+  { key: 'learned', name: 'What weighings have taught', to: '/stock/learned' },
   { key: 'figures', name: 'Where figures come from', note: 'defaults and their sources', to: '/figures' },
 ];
 const COMMANDS: readonly Jump[] = [

@@ -166,13 +166,13 @@ describe('the shelf', () => {
             { status: 200, headers: { 'content-type': 'application/json' } },
           )
         : undefined;
-    const stock = within(shop).getByLabelText('In stock');
-    await userEvent.clear(stock);
-    await userEvent.type(stock, '42,5{Enter}');
-    await userEvent.type(within(shop).getByLabelText('Batch in use'), 'K-117{Tab}');
-    await userEvent.click(within(shop).getByRole('button', { name: 'Note it' }));
+    expect(text(shop)).toContain(`${product!.onHand} ${product!.unit}`);
+    expect(within(shop).getByRole('link')).toHaveAttribute('href', `/stock?of=${product!.id}`);
+    const days = within(shop).getByLabelText('Delivery takes');
+    await userEvent.clear(days);
+    await userEvent.type(days, '5{Enter}');
     const call = server.calls.find(({ path }) => path.endsWith('/shop'))!;
-    expect(call.body).toEqual({ onHand: 42.5, batch: 'K-117' });
+    expect(call.body).toEqual({ deliveryDays: 5 });
     expect(
       server.calls.filter(({ method, path }) => method === 'PUT' && path === `/api/products/${product!.id}`),
     ).toEqual([]);

@@ -10,5 +10,5 @@ export {
   wetFilmUm,
 } from './amount';
 export { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN } from './consumables';
-export type { Pack } from './packs';
+export { choosePacks, type Pack, type PackCount } from './packs';
 export { purchase, type Purchase } from './purchase';

@@ -1,7 +1,7 @@
 export { flashLessons, withMeasuredAir } from './calibrate';
 export { coatKey, type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
 export { patchWindow } from './patch-window';
-export { entryFault, foldLog, patchState, type RunRecord } from './record';
+export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';
 export { coatRecords, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
 export { runProgress, type RunProgress } from './progress';

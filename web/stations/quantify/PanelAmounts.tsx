@@ -11,7 +11,7 @@ import { percent } from '../../ui/numbers';
 import { amountInHand, inUnit } from './words';
 
 export function Panel({ job }: { readonly job: JobView }) {
-  const { plan, document, chosen } = job;
+  const { plan, products, chosen } = job;
   const surface = chosen!;
   const own = plan.surfaces.find(({ id }) => id === surface.id)!;
   return (
@@ -21,7 +21,7 @@ export function Panel({ job }: { readonly job: JobView }) {
       </PanelHead>
       {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to measure out.</p>}
       {own.coats.map(({ product: id, coat, layer, method, substrate, laid }) => {
-        const product = document.products.find((sheet) => sheet.id === id)!;
+        const product = products.find((sheet) => sheet.id === id)!;
         if (!laid) {
           return (
             <Part key={`${layer}-${coat}`} title={`${product.name}, coat ${coat}`}>

@@ -17,15 +17,15 @@ interface Row {
 const features = tableFeatures({});
 
 export function Purchases({ job }: { readonly job: JobView }) {
-  const { plan, document } = job;
-  const { currency } = document;
+  const { plan, products } = job;
+  const { currency } = job.document;
   const rows = useMemo(
     () =>
       plan.purchases.map((purchase): Row => ({
         purchase,
-        product: document.products.find(({ id }) => id === purchase.product)!,
+        product: products.find(({ id }) => id === purchase.product)!,
       })),
-    [plan.purchases, document.products],
+    [plan.purchases, products],
   );
   const columns = useMemo(
     () => [

@@ -14,8 +14,8 @@ const STEPS: readonly (readonly [upToMl: number, fill: Fill, text: string])[] = 
 
 export const LEGEND: readonly LegendEntry[] = STEPS.map(([, fill, text]) => ({ fill, text }));
 
-export function amountLens({ plan, document }: JobView) {
-  const products = new Map(document.products.map((product) => [product.id, product]));
+export function amountLens({ plan, products: sheets }: JobView) {
+  const products = new Map(sheets.map((product) => [product.id, product]));
   const paints = new Map(
     plan.surfaces.map(({ id, coats }): [string, PanelPaint] => {
       const ml = coats.reduce((sum, { product, laid }) => {

@@ -1,0 +1,19 @@
+export { StockBook } from './book';
+export {
+  type BoughtThing,
+  GONE_REASON_IDS,
+  GONE_REASONS,
+  type GoneReason,
+  type LoggedStock,
+  STOCK_KINDS,
+  STOCK_UNITS,
+  type StockEntry,
+} from './events';
+export { stockFault } from './faults';
+export { lessonsOf, type UsageLesson, usageLearned, usageOf } from './lessons';
+export { grouped } from './grouped';
+export { goodUntilMs, isPast, type ShelfLife, takingOrder } from './order';
+export { type Demand, reorderList, type Reservation, reserve } from './reserve';
+export { SUPPLIES, SUPPLY_IDS, type SupplyId } from './supplies';
+export { type Basis, BASES, gramsOf, type StockThing, thingOf, undoneIn } from './thing';
+export { materialCost, recall, usesOf } from './uses';

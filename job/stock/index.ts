@@ -1,0 +1,1 @@
+export { withStock, withUsage } from './live-products';

@@ -1,0 +1,362 @@
+import { DateTime } from 'luxon';
+import {
+  goodUntilMs,
+  grouped,
+  isPast,
+  lessonsOf,
+  type LoggedStock,
+  type ShelfLife,
+  StockBook,
+  type StockEntry,
+  stockFault,
+  type StockThing,
+  SUPPLIES,
+  type SupplyId,
+  takingOrder,
+  undoneIn,
+  type UsageLesson,
+  usageOf,
+} from '#core/stock';
+import type { Patch, PatchRecord, RunRecord } from '#core/work/run';
+import { patchKey } from '#core/work/run';
+import { applicatorCount } from '#core/work/quantity';
+import type { Job } from '#formats/job';
+import type { MakerSheet } from '#formats/shelf';
+import {
+  loggedStock,
+  type NewStockEntry,
+  type StockList,
+  type StockLogEntry,
+  type StockRow,
+  type StockState,
+  type StockThingView,
+  type TakenIn,
+  type UsageLessonRow,
+} from '#formats/stock';
+import { FaultsError } from '#formats/values';
+import type { Db } from '../db/open';
+import { conflict, notFound } from '../http/problem';
+import { kitRepository } from '../repositories/kit';
+import { shelfRepository } from '../repositories/shelf';
+import { type StockAppend, stockRepository } from '../repositories/stock';
+import type { ChangeFeed } from './changes';
+
+/** Things a list shows at once. */
+const LONGEST_LIST = 200;
+/** A clock of a tablet may be ahead by so much, ms. */
+const CLOCK_SKEW_MS = 5 * 60_000;
+
+/** What the stock is asked for. */
+export interface StockQuestion {
+  readonly find?: string | undefined;
+  readonly state?: StockState | undefined;
+  readonly of?: string | undefined;
+  /** As it was at a moment. */
+  readonly atMs?: number | undefined;
+}
+
+const iso = (ms: number): string => new Date(ms).toISOString();
+
+/** The things in stock: a log that only grows, and what follows from it. */
+export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
+  const log = stockRepository(db);
+  const shelf = shelfRepository(db);
+  const kit = kitRepository(db);
+  let book = new StockBook();
+  let readTo = 0;
+  let lessons: { readonly asOf: number; readonly all: readonly UsageLesson[] } | undefined;
+
+  /** The book with all that stands in the log. */
+  const current = (): StockBook => {
+    const last = log.lastSeq();
+    // What was taken back with its transaction was never read; a log that is shorter is another database.
+    if (last < readTo) [book, readTo] = [new StockBook(), 0];
+    if (last === readTo) return book;
+    const news = log.after(readTo).map(loggedStock);
+    if (readTo === 0) book = new StockBook(news);
+    else news.forEach((logged) => book.add(logged));
+    readTo = last;
+    return book;
+  };
+  /** Names and keeping times of everything there may be stock of. */
+  const known = () => {
+    const products = new Map(shelf.all().map(({ id, sheet }) => [id, sheet]));
+    const sheets = new Map(kit.all().map(({ id, entry }) => [id, 'name' in entry ? entry.name : id]));
+    return {
+      lifeOf: (of: string): ShelfLife | undefined => products.get(of)?.shelfMonths,
+      nameOf: ({ kind, of }: Pick<StockThing, 'kind' | 'of'>): string => {
+        if (kind === 'supply') return SUPPLIES[of as SupplyId]?.name ?? of;
+        return (kind === 'product' ? products.get(of)?.name : sheets.get(of)) ?? of;
+      },
+    };
+  };
+  const rowOf = (thing: StockThing, { lifeOf, nameOf }: ReturnType<typeof known>, atMs: number): StockRow => {
+    const { useByMs, boughtMs, openedMs, knownMs, knownBy: _, gone, ...said } = thing;
+    const until = goodUntilMs(thing, lifeOf(thing.of));
+    return {
+      ...said,
+      name: nameOf(thing),
+      knownAt: iso(knownMs),
+      boughtAt: iso(boughtMs),
+      past: !gone && until <= atMs,
+      ...(useByMs !== undefined && { useBy: DateTime.fromMillis(useByMs).toISODate()! }),
+      ...(openedMs !== undefined && { openedAt: iso(openedMs) }),
+      ...(until < Infinity && { goodUntil: iso(until) }),
+      ...(gone && { gone: { at: iso(gone.atMs), reason: gone.reason, left: gone.left } }),
+    };
+  };
+  const lessonsNow = (): readonly UsageLesson[] => {
+    const all = current();
+    if (lessons?.asOf !== readTo) {
+      const taught = all.all().flatMap(lessonsOf);
+      lessons = { asOf: readTo, all: taught.sort((a, b) => a.atMs - b.atMs) };
+    }
+    return lessons!.all;
+  };
+  const usage = (of: string): ReturnType<typeof usageOf> | undefined => {
+    const own = lessonsNow().filter((lesson) => lesson.of === of && !lesson.untaught);
+    return own.length > 0 ? usageOf(own) : undefined;
+  };
+  const faultOf = (entry: StockEntry): string | undefined => {
+    const { thing, of } = current();
+    return stockFault(thing(entry.thing), of(entry.thing), entry);
+  };
+  const tell = () => changes.tell({ kind: 'stock', id: 'all' });
+  const store = (entries: readonly StockAppend[]): StockLogEntry[] =>
+    entries.map((entry) => log.append(entry, now().toISOString()));
+
+  return {
+    book: current,
+    known,
+    rowOf,
+    /** What is good of each product, and of which batch what is taken next is: as sheets and jobs carry it. */
+    inHand(): (of: string) => { readonly onHand: number; readonly batch?: string } {
+      const { lifeOf } = known();
+      const atMs = now().getTime();
+      const things = grouped(
+        [...current().things()].filter(({ kind }) => kind === 'product'),
+        ({ of }) => of,
+      );
+      return (of) => {
+        const good = takingOrder(things.get(of) ?? [], lifeOf(of), atMs);
+        const batch = good[0]?.batch;
+        return {
+          onHand: good.reduce((sum, { remaining }) => sum + remaining, 0),
+          ...(batch !== undefined && { batch }),
+        };
+      };
+    },
+    /** What weighings have taught of a product; undefined where none has. */
+    usage,
+    /** How many lessons stand: what was planned before one more of them is planned anew. */
+    lessonCount: (): string => `${lessonsNow().length}/${lessonsNow().filter(({ untaught }) => untaught).length}`,
+    lessons(): UsageLessonRow[] {
+      const names = known();
+      const { thing } = current();
+      return lessonsNow().map(({ atMs, ...lesson }): UsageLessonRow => {
+        const of = thing(lesson.thing)!;
+        return { ...lesson, at: iso(atMs), name: names.nameOf(of), unit: of.unit };
+      });
+    },
+    list({ find = '', state = 'in', of, atMs }: StockQuestion): StockList {
+      const names = known();
+      const asAt = atMs ?? now().getTime();
+      const things = atMs === undefined ? [...current().things()] : current().asOf(atMs);
+      const wanted = find.trim().toLowerCase();
+      const matches = (thing: StockThing) =>
+        (of === undefined || thing.of === of) &&
+        isInState(thing, state, isPast(thing, names.lifeOf(thing.of), asAt)) &&
+        (wanted === '' ||
+          [names.nameOf(thing), thing.batch, thing.place, thing.id].some((word) =>
+            word?.toLowerCase().includes(wanted),
+          ));
+      const matching = things
+        .filter(matches)
+        .map((thing) => ({ thing, name: names.nameOf(thing), until: goodUntilMs(thing, names.lifeOf(thing.of)) }))
+        .sort((a, b) => compare(a.name, b.name) || compare(a.until, b.until) || compare(a.thing.id, b.thing.id));
+      return {
+        rows: matching.slice(0, LONGEST_LIST).map(({ thing }) => rowOf(thing, names, asAt)),
+        found: matching.length,
+        totals: totalsOf(things, names, asAt),
+      };
+    },
+    thing(id: string): StockThingView {
+      const thing = current().thing(id);
+      if (!thing) throw notFound('thing in stock', id);
+      return { row: rowOf(thing, known(), now().getTime()), log: log.of(id) };
+    },
+    /**
+     * Logs an entry once, however often it is sent.
+     * @throws ProblemError (409) where it cannot be true of the thing as it stands
+     */
+    append(entry: NewStockEntry): StockLogEntry {
+      const { stored, isNew } = db.transaction(
+        () => {
+          const sent = log.find(entry.id);
+          if (sent) return { stored: sent, isNew: false };
+          const fault = faultOf(loggedStock(entry).entry) ?? untimely(entry.at, now());
+          if (fault) throw conflict(`This was not noted: ${fault}.`);
+          const [stored] = store([entry]);
+          return { stored: stored!, isNew: true };
+        },
+        { behavior: 'immediate' },
+      );
+      if (isNew) tell();
+      return stored;
+    },
+    /** Takes a whole delivery or an older stock in, or nothing of it. */
+    takeIn({ things }: TakenIn): { added: number } {
+      const faults = things.flatMap(({ id }, index) =>
+        current().thing(id) ? [{ path: `things[${index}].id`, message: `"${id}" is in stock already` }] : [],
+      );
+      if (faults.length > 0) throw new FaultsError(faults);
+      const at = now().toISOString();
+      db.transaction(
+        () => {
+          for (const { id, remaining, boughtAt, openedAt, ...as } of things) {
+            store([
+              { id: `in-${id}`, at: boughtAt ?? at, entry: { type: 'bought', thing: id, as } },
+              ...(openedAt === undefined
+                ? []
+                : [{ id: `open-${id}`, at: openedAt, entry: { type: 'opened', thing: id } } as const]),
+              ...(remaining === undefined || remaining === as.size
+                ? []
+                : [{ id: `count-${id}`, at, entry: { type: 'counted', thing: id, remaining } } as const]),
+            ]);
+          }
+        },
+        { behavior: 'immediate' },
+      );
+      tell();
+      return { added: things.length };
+    },
+    /** What a file of sheets says is in hand of a new product, as one thing; within the transaction of its sheet. */
+    begin({ id: of, unit }: Pick<MakerSheet, 'id' | 'unit'>, size: number, batch: string | undefined): void {
+      const thing = `first-${log.lastSeq() + 1}`;
+      const as = { kind: 'product', of, size, unit, ...(batch?.trim() && { batch: batch.trim() }) } as const;
+      store([{ id: thing, at: now().toISOString(), entry: { type: 'bought', thing, as } }]);
+    },
+    /**
+     * What was laid draws from what is in hand at the job, and what is undone is given back. Called with the run's record
+     * as it stands after an entry, inside that entry's transaction.
+     * @param laid the patch that was just laid, if one was
+     * @returns whether anything moved
+     */
+    follow(jobId: string, document: Job, record: RunRecord, laid: Patch | undefined, at: string): boolean {
+      const drawn = drawsOf(jobId);
+      const news: StockAppend[] = [];
+      for (const { logged, patch } of drawn) {
+        const stands = patch !== undefined && isLaid(record.patches.get(patch));
+        if (!stands)
+          news.push({
+            id: `undo-${logged.id}`,
+            at,
+            entry: { type: 'undo', thing: logged.entry.thing, entry: logged.id },
+          });
+      }
+      const done = laid && record.patches.get(patchKey(laid));
+      if (laid && isLaid(done) && !drawn.some(({ patch }) => patch === patchKey(laid))) {
+        const bottle = [...current().things()].find(({ inHand, of }) => inHand === jobId && of === done!.start.product);
+        const factor = usage(done!.start.product)?.usageFactor;
+        const entry = bottle && drawOf({ job: jobId, document, record, factor }, done!, bottle.id);
+        if (entry && entry.amount > 0) news.push({ id: `draw-${jobId}-${patchKey(laid)}-${readTo}`, at, entry });
+      }
+      store(news);
+      return news.length > 0;
+    },
+    /** Of what is in a vessel, g/ml: by its sheet, else as water. */
+    densityOf: ({ kind, of }: Pick<StockThing, 'kind' | 'of'>): number =>
+      (kind === 'product' ? shelf.get(of)?.sheet.densityGPerMl : undefined) ?? 1,
+    tell,
+  };
+
+  /** Draws of a job that stand. */
+  function drawsOf(jobId: string): { readonly logged: LoggedStock; readonly patch: string | undefined }[] {
+    return current()
+      .all()
+      .flatMap((entries) => {
+        const undone = undoneIn(entries);
+        return entries.flatMap((logged) =>
+          logged.entry.type === 'used' && logged.entry.job === jobId && !undone.has(logged.id)
+            ? [{ logged, patch: logged.entry.patch }]
+            : [],
+        );
+      });
+  }
+}
+export type StockService = ReturnType<typeof stockService>;
+
+const compare = (a: string | number, b: string | number): number => (a === b ? 0 : a < b ? -1 : 1);
+
+function isInState({ gone, openedMs, remaining }: StockThing, state: StockState, past: boolean): boolean {
+  switch (state) {
+    case 'all':
+      return true;
+    case 'gone':
+      return gone !== undefined;
+    case 'in':
+      return !gone;
+    case 'open':
+      return !gone && openedMs !== undefined && remaining > 0;
+    case 'past':
+      return !gone && past;
+  }
+}
+
+function totalsOf(
+  things: readonly StockThing[],
+  { nameOf, lifeOf }: { nameOf: (thing: StockThing) => string; lifeOf: (of: string) => ShelfLife | undefined },
+  atMs: number,
+): StockList['totals'] {
+  const totals = new Map<string, StockList['totals'][number]>();
+  for (const thing of things) {
+    if (thing.gone) continue;
+    const { kind, of, unit, remaining } = thing;
+    const key = `${kind}/${of}`;
+    const sum = totals.get(key) ?? { kind, of, name: nameOf(thing), unit, things: 0, good: 0, past: 0 };
+    const past = isPast(thing, lifeOf(of), atMs);
+    totals.set(key, {
+      ...sum,
+      things: sum.things + 1,
+      good: sum.good + (past ? 0 : remaining),
+      past: sum.past + (past ? remaining : 0),
+    });
+  }
+  return [...totals.values()].sort((a, b) => compare(a.name, b.name));
+}
+
+const untimely = (at: string, now: Date): string | undefined =>
+  Date.parse(at) > now.getTime() + CLOCK_SKEW_MS
+    ? 'its time lies in the future; is the clock of that device right'
+    : undefined;
+
+/** Product is on the surface: the laying has ended, or somebody levels behind it. */
+const isLaid = (patch: PatchRecord | undefined): boolean =>
+  patch !== undefined && (patch.layEndMin !== undefined || patch.levelStartMin !== undefined);
+
+/** What a patch took out of its bottle: as it was to take, and what wetted the applicators it came to. */
+function drawOf(
+  { job, document, record, factor }: { job: string; document: Job; record: RunRecord; factor: number | undefined },
+  { patch, start }: PatchRecord,
+  thing: string,
+) {
+  const product = document.products.find(({ id }) => id === start.product);
+  const before = [...record.patches.values()]
+    .filter(
+      (other) => other.start.product === start.product && patchKey(other.patch) !== patchKey(patch) && isLaid(other),
+    )
+    .reduce((sum, other) => sum + other.start.areaM2, 0);
+  const applicatorM2 = product?.applicatorM2 ?? null;
+  const applicators = applicatorCount(before + start.areaM2, applicatorM2) - applicatorCount(before, applicatorM2);
+  const method = document.surfaces.find(({ id }) => id === patch.surface)?.layers[patch.layer]?.method;
+  return {
+    type: 'used',
+    thing,
+    job,
+    surface: patch.surface,
+    amount: start.amount + applicators * (product?.prime ?? 0),
+    factor: factor ?? product?.usageFactor ?? 1,
+    ...(method !== undefined && { method }),
+    patch: patchKey(patch),
+  } as const;
+}

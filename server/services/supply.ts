@@ -1,0 +1,143 @@
+import {
+  type Demand,
+  materialCost,
+  recall,
+  reorderList,
+  type Reservation,
+  reserve,
+  takingOrder,
+  usesOf,
+} from '#core/stock';
+import { MS_PER_DAY } from '#core/measures';
+import { type JobRecord, surfaceName } from '#formats/job';
+import type { JobStock, Recall, ReorderList } from '#formats/stock';
+import type { JobService } from './jobs';
+import type { ShelfService } from './shelf';
+import type { StockService } from './stock';
+import type { SummaryService } from './summaries';
+
+interface Sources {
+  readonly jobs: JobService;
+  readonly summaries: SummaryService;
+  readonly shelf: ShelfService;
+  readonly stock: StockService;
+}
+
+const iso = (ms: number): string => new Date(ms).toISOString();
+
+/** What jobs take of what is in stock: set aside, short, to be ordered, laid, called back. */
+export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: () => Date) {
+  /** What was drawn at each job, by product. */
+  const drawnAtJobs = (): ((job: string, of: string) => number) => {
+    const drawn = new Map<string, number>();
+    const key = (job: string, of: string) => JSON.stringify([job, of]);
+    for (const entries of stock.book().all()) {
+      const of = stock.book().thing(entries[0]!.entry.thing)?.of ?? '';
+      for (const use of usesOf(entries)) drawn.set(key(use.job, of), (drawn.get(key(use.job, of)) ?? 0) + use.amount);
+    }
+    return (job, of) => drawn.get(key(job, of)) ?? 0;
+  };
+  /** What a job still takes. */
+  const demandOf = (job: JobRecord, drawn: ReturnType<typeof drawnAtJobs>): Demand => {
+    const left = [...summaries.demandOf(job)]
+      .map(([of, order]) => [of, order - drawn(job.id, of)] as const)
+      .filter(([, amount]) => amount > 0);
+    return { job: job.id, startMs: Date.parse(job.document.startAt), amounts: new Map(left) };
+  };
+  /** Jobs that lay something still: not those whose day is long past. */
+  const waiting = (): JobRecord[] => {
+    const earliestMs = now().getTime() - PAST_DAYS * MS_PER_DAY;
+    return jobs.all().filter(({ document }) => Date.parse(document.startAt) >= earliestMs);
+  };
+  const reserved = (): Reservation[] => {
+    const drawn = drawnAtJobs();
+    const demands = waiting().map((job) => demandOf(job, drawn));
+    return reserve(demands, [...stock.book().things()], stock.known().lifeOf);
+  };
+
+  return {
+    /** What a job finds in stock: kind by kind, after what is set aside for jobs before it, and what it has come to. */
+    ofJob(id: string): JobStock {
+      const job = jobs.get(id);
+      const names = stock.known();
+      const things = [...stock.book().things()];
+      const startMs = Math.max(now().getTime(), Date.parse(job.document.startAt));
+      const drawn = drawnAtJobs();
+      const before = reserved().filter(({ job: other, startMs: at }) => other !== id && isBefore(at, other, job));
+      const kinds = job.document.products.map(({ id: of }): JobStock['kinds'][number] => {
+        const own = things.filter((thing) => thing.of === of && !thing.gone);
+        const good = takingOrder(own, names.lifeOf(of), startMs);
+        const past = own.filter((thing) => !good.includes(thing) && thing.remaining > 0);
+        return {
+          of,
+          inStock: good.reduce((sum, { remaining }) => sum + remaining, 0),
+          reserved: before.filter((one) => one.of === of).reduce((sum, { amount, short }) => sum + amount - short, 0),
+          drawn: drawn(id, of),
+          things: [...good, ...past].map((thing) => stock.rowOf(thing, names, now().getTime())),
+        };
+      });
+      const { bySurface, ...cost } = materialCost(stock.book().all(), id);
+      return {
+        kinds,
+        cost: { ...cost, bySurface: [...bySurface].map(([surface, each]) => ({ surface, cost: each })) },
+      };
+    },
+    /** What all jobs to come lack together, by when it has to be ordered. */
+    reorder(): ReorderList {
+      const products = new Map(shelf.all().map((product) => [product.id, product]));
+      const titles = new Map(waiting().map((job) => [job.id, job.document]));
+      const lacking = reserved();
+      const supplying = (of: string) => {
+        const product = products.get(of);
+        return product && { packs: product.sheet.packs, deliveryDays: product.shop.deliveryDays };
+      };
+      return reorderList(lacking, supplying).map(({ jobs: short, firstShortMs, orderByMs, ...line }) => ({
+        ...line,
+        packs: [...line.packs],
+        name: products.get(line.of)?.sheet.name ?? line.of,
+        unit: products.get(line.of)?.sheet.unit ?? 'ml',
+        firstShort: iso(firstShortMs),
+        orderBy: iso(orderByMs),
+        late: orderByMs < now().getTime(),
+        jobs: short.map((id) => ({
+          id,
+          title: titles.get(id)!.title,
+          startAt: titles.get(id)!.startAt,
+          short: lacking.find(({ job, of }) => job === id && of === line.of)!.short,
+        })),
+      }));
+    },
+    /** Everything of a batch, and every panel something of it lies on, with whose it is. */
+    recall(batch: string): Recall {
+      const names = stock.known();
+      return recall(stock.book().all(), batch).map(({ thing, on }) => ({
+        thing: stock.rowOf(thing, names, now().getTime()),
+        on: on.map(({ job, surface, amount, firstMs, lastMs }) => {
+          const document = jobs.find(job)?.document;
+          const panel = document?.surfaces.find(({ id }) => id === surface);
+          const { name: item, ownerName: owner } = document?.item ?? {};
+          return {
+            job,
+            title: document?.title ?? job,
+            ...(item && { item }),
+            ...(owner && { owner }),
+            surface,
+            surfaceName: panel ? surfaceName(panel) : surface,
+            amount,
+            first: iso(firstMs),
+            last: iso(lastMs),
+          };
+        }),
+      }));
+    },
+  };
+}
+
+/** A job that was to begin longer ago and has not is no longer waited for with product set aside, days. */
+const PAST_DAYS = 14;
+
+/** In whose turn product is set aside: by the day, and by name on the same moment. */
+const isBefore = (startMs: number, other: string, { id, document }: JobRecord): boolean => {
+  const own = Date.parse(document.startAt);
+  return startMs < own || (startMs === own && other < id);
+};

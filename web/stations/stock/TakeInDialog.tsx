@@ -1,0 +1,111 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { SUPPLIES, SUPPLY_IDS } from '#core/stock';
+import type { BoughtThingInput } from '#formats/stock';
+import { errorText, useProductsQuery, useTakeStockInMutation } from '../../app/api';
+import { Button } from '../../ui/Button';
+import { DateField } from '../../ui/DateField';
+import { Dialog } from '../../ui/Dialog';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+import { TextField } from '../../ui/TextField';
+
+const UNIT_SHOWN: Readonly<Record<BoughtThingInput['unit'], string>> = {
+  ml: 'ml',
+  g: 'g',
+  m2: 'm²',
+  m: 'm',
+  '': 'pieces',
+};
+
+/** What was delivered: so many of one kind, each a thing of its own from here on. */
+export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
+  const { data: products = [] } = useProductsQuery();
+  const [takeIn, { error, isLoading }] = useTakeStockInMutation();
+  const options: [string, string][] = [
+    ...products.map(({ id, sheet }): [string, string] => [`product/${id}`, sheet.name]),
+    ...SUPPLY_IDS.map((id): [string, string] => [`supply/${id}`, SUPPLIES[id].name]),
+  ];
+  const [chosen, setChosen] = useState<string>();
+  const what = chosen ?? options[0]?.[0] ?? 'supply/gloves';
+  const [kind, of] = what.split(/\/(.*)/s) as ['product' | 'supply', string];
+  const sheet = kind === 'product' ? products.find(({ id }) => id === of)?.sheet : undefined;
+  const unit = kind === 'product' ? (sheet?.unit ?? 'ml') : SUPPLIES[of as keyof typeof SUPPLIES].unit;
+  const pack = sheet?.packs[0];
+  const [count, setCount] = useState(1);
+  const [size, setSize] = useState<number>();
+  const [paid, setPaid] = useState<number>();
+  const [batch, setBatch] = useState('');
+  const [place, setPlace] = useState('');
+  const [useBy, setUseBy] = useState('');
+  const holds = size ?? pack?.size ?? 1;
+  const costs = paid ?? (size === undefined || size === pack?.size ? pack?.price : undefined);
+  const take = async () => {
+    const as: BoughtThingInput = {
+      kind,
+      of,
+      size: holds,
+      unit,
+      ...(batch && { batch }),
+      ...(place && { place }),
+      ...(costs !== undefined && { paid: costs }),
+      ...(useBy && { useBy }),
+    };
+    const { data } = await takeIn({ things: Array.from({ length: count }, () => ({ id: nanoid(10), ...as })) });
+    if (data) onClose();
+  };
+  return (
+    <Dialog
+      title="Take in"
+      description="Each becomes a thing of its own, with a label to print."
+      open
+      onClose={onClose}
+    >
+      <div className="space-y-3">
+        <SelectField
+          label="What it is"
+          value={what}
+          options={options}
+          onChange={(next) => {
+            setChosen(next);
+            setSize(undefined);
+            setPaid(undefined);
+          }}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <NumberField
+            label="How many"
+            value={count}
+            check={(value) => (Number.isInteger(value) && value >= 1 && value <= 200 ? undefined : '1 to 200')}
+            onChange={(value) => setCount(value ?? 1)}
+          />
+          <NumberField
+            label="Each holds"
+            unit={UNIT_SHOWN[unit]}
+            value={holds}
+            check={(value) => (value > 0 ? undefined : 'more than nothing')}
+            onChange={setSize}
+          />
+          <NumberField
+            optional
+            label="Paid for each"
+            value={costs === undefined ? undefined : costs / 100}
+            check={(value) => (value >= 0 ? undefined : 'zero or more')}
+            onChange={(value) => setPaid(value === undefined ? undefined : Math.round(value * 100))}
+          />
+          <TextField label="Batch" value={batch} onChange={setBatch} />
+          <TextField label="Place" value={place} onChange={setPlace} />
+          <DateField label="Use by, as printed" value={useBy} onChange={setUseBy} />
+        </div>
+        {error && (
+          <p role="alert" className="text-[14px] text-stop">
+            {errorText(error)}
+          </p>
+        )}
+        <Button look="main" className="w-full" disabled={isLoading} onClick={() => void take()}>
+          Take {count === 1 ? 'it' : `${count} of them`} in
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
