@@ -78,11 +78,31 @@ const BESIDE: readonly (readonly [of: SupplyId, size: number, paid: number, plac
   ['drying-towel', 8, 6400, BIN],
   ['wipe-cloth', 60, 2400, BIN],
   ['tape', 250, 2900, RACK],
-  ['clay', 400, 3600, RACK],
-  ['panel-wipe', 5000, 4200, 'Solvent cabinet'],
   ['distilled-water', 10_000, 700, RACK],
   ['blade', 100, 900, 'Drawer 2'],
   ['brush', 12, 1700, RACK],
+];
+
+/** What is poured and clayed with, of the preparation shelf: its sheet, how much, what was paid. */
+const POURED: readonly (readonly [of: string, size: number, unit: 'ml' | 'g' | '', paid: number])[] = [
+  ['sluice', 5000, 'ml', 3400],
+  ['harbour-soap', 5000, 'ml', 2900],
+  ['frostwash', 1000, 'ml', 2100],
+  ['bilge', 1000, 'ml', 1900],
+  ['rust-tide', 5000, 'ml', 4600],
+  ['rim-water', 5000, 'ml', 3900],
+  ['clear-slip', 5000, 'ml', 4200],
+  ['sand-bar', 400, 'g', 3600],
+  ['shingle', 200, 'g', 1800],
+  ['holystone', 1000, 'ml', 5200],
+  ['plain-sail', 1000, 'ml', 4800],
+  ['fair-weather', 1000, 'ml', 4800],
+  ['still-water', 1000, 'ml', 5100],
+  ['fibre-125', 12, '', 7200],
+  ['fibre-75', 6, '', 3000],
+  ['blue-125', 10, '', 5500],
+  ['blue-75', 6, '', 2400],
+  ['grey-125', 8, '', 4400],
 ];
 
 /** Which bottle is in hand at which sample job, and from when, in days before today; back on its shelf after so many. */
@@ -121,6 +141,10 @@ export function yardStock(now: string): NewStockEntry[] {
     const as: BoughtThingInput = { kind: 'supply', of, size, unit: SUPPLIES[of].unit, paid, place };
     return made(50 - index, { type: 'bought', thing: `${of}-${index + 1}`, as });
   });
+  const poured = POURED.map(([of, size, unit, paid], index) => {
+    const as: BoughtThingInput = { kind: 'kit', of, size, unit, paid, place: 'Wash bay' };
+    return made(40 - index, { type: 'bought', thing: `${of}-1`, as });
+  });
   const hands = IN_HAND.flatMap(({ thing, job, takenAgo, backAgo }) => [
     made(takenAgo, { type: 'taken', thing, job }),
     ...(backAgo === undefined ? [] : [made(backAgo, { type: 'put-back', thing })]),
@@ -130,5 +154,7 @@ export function yardStock(now: string): NewStockEntry[] {
   );
   // What was left of it went on a friend's trailer, unwritten.
   const guessed = made(30, { type: 'counted', thing: 'breakwater-0', remaining: 30 });
-  return [...bottles, ...supplies, ...hands, ...weighed, guessed].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  return [...bottles, ...supplies, ...poured, ...hands, ...weighed, guessed].sort(
+    (a, b) => Date.parse(a.at) - Date.parse(b.at),
+  );
 }

@@ -6,6 +6,8 @@ export {
   type GoneReason,
   type LoggedStock,
   STOCK_KINDS,
+  type StockKind,
+  type StockUnit,
   STOCK_UNITS,
   type StockEntry,
 } from './events';
@@ -14,6 +16,6 @@ export { lessonsOf, type UsageLesson, usageLearned, usageOf } from './lessons';
 export { grouped } from './grouped';
 export { goodUntilMs, isPast, type ShelfLife, takingOrder } from './order';
 export { type Demand, reorderList, type Reservation, reserve } from './reserve';
-export { SUPPLIES, SUPPLY_IDS, type SupplyId } from './supplies';
+export { SUPPLIES, SUPPLY_IDS, supplyCalled, type SupplyId } from './supplies';
 export { type Basis, BASES, gramsOf, type StockThing, thingOf, undoneIn } from './thing';
 export { materialCost, recall, usesOf } from './uses';

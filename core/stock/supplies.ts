@@ -38,3 +38,7 @@ const TABLE = define({
 export type SupplyId = keyof typeof TABLE;
 export const SUPPLIES: Readonly<Record<SupplyId, Supply>> = TABLE;
 export const SUPPLY_IDS = Object.keys(TABLE) as [SupplyId, ...SupplyId[]];
+const BY_USE = new Map(SUPPLY_IDS.flatMap((id) => (SUPPLIES[id].as ?? []).map((name) => [name, id] as const)));
+
+/** The supply that a step of preparation calls by this name; undefined where it is poured from a sheet of its own. */
+export const supplyCalled = (what: string): SupplyId | undefined => BY_USE.get(what);

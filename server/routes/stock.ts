@@ -18,6 +18,7 @@ import {
 import { flag, instant, nonEmpty, object, oneOf, read } from '#formats/values';
 import { simulatedBottleScale } from '../devices/bottle-scale';
 import { labelSheet } from '../documents/labels';
+import { pickListPaper } from '../documents/pick-list-paper';
 import { recallPaper } from '../documents/recall-paper';
 import { sendPdf } from '../documents/paper';
 import { endpoint } from '../http/endpoint';
@@ -39,7 +40,7 @@ const asked = (query: Readonly<Record<string, string>>) => {
   return { ...question, ...(at !== undefined && { atMs: Date.parse(at) }) };
 };
 
-export function stockEndpoints({ jobs, stock, supply, ticks, now }: Services) {
+export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -145,6 +146,17 @@ export function stockEndpoints({ jobs, stock, supply, ticks, now }: Services) {
         'What a job finds in stock after what is set aside for jobs before it, and what it has come to in material',
       answer: { status: 200, schema: jobStockSchema },
       run: ({ params }) => supply.ofJob(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/pick-list.pdf',
+      summary: 'Everything a job wants at hand, in the order of work, on one sheet',
+      answer: { status: 200, media: 'application/pdf' },
+      run: ({ params, response }) => {
+        const job = jobs.get(params.id!);
+        const ticked = new Set(ticks.of(job.id).map(({ line }) => line));
+        sendPdf(response, 'pick-list.pdf', pickListPaper(job.document, summaries.pickList(job), ticked));
+      },
     }),
     endpoint({
       method: 'get',

@@ -1,8 +1,11 @@
 import { firstRenewMin, firstWashMin, phaseOf, standingSurfaces } from '#core/after/care';
+import { NO_KIT } from '#core/work/kit';
+import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, runProgress } from '#core/work/run';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
+import { pickListOf } from '#job/pick';
 import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
@@ -53,18 +56,31 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
     of: (job: JobRecord): JobSummary => keptOf(job, FRESH_FOR_MS).summary,
     /** What a job takes, and when: it does not change with the time of day. */
     demandOf: (job: JobRecord): ReadonlyMap<string, number> => keptOf(job, Infinity).demand,
+    /** Everything a job still wants at hand, in the order of work. */
+    pickList(job: JobRecord): PickGroup[] {
+      const { document, progress, ...look } = lookAt(job, now().getTime());
+      return pickListOf(document, { ...look, plan: progress.plan });
+    },
   };
 
-  function summarise({ id, version, bayId, document: own }: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {
+  /** A job as it stands: what was done, what is left to do and when, with what weighings have taught. */
+  function lookAt({ id, bayId, document: own }: JobRecord, atMs: number) {
     const document = withUsage(own, stock.usage);
-    const { startAt, item, owner } = document;
+    const { startAt } = document;
     const record = foldLog(loggedEntries(startAt, log.of(id)));
     const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
     const week = weekOf(bayId === null ? undefined : bays.get(bayId));
     const planned = inOpeningHours(plannedJob(document), document, week, { record, nowMin });
-    const { preparation, day } = preparedWith(document, settingsOf(document));
+    const { preparation, day, settings } = preparedWith(document, settingsOf(document));
     // Until it begins, a job is judged at the time it is planned for, its preparation done.
     const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
+    return { document, record, nowMin, planned, preparation, progress, kit: settings.kit ?? NO_KIT };
+  }
+
+  function summarise(job: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {
+    const { id, version, bayId } = job;
+    const { document, record, nowMin, planned, progress } = lookAt(job, atMs);
+    const { startAt, item, owner } = document;
     const { plan, patchesDone, patchesTotal } = progress;
     const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));

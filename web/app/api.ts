@@ -256,6 +256,16 @@ export const api = createApi({
     }),
     tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean }>({
       query: ({ jobId, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body }),
+      // Seen at the finger; taken back where the server has not noted it.
+      async onQueryStarted({ jobId, line, ticked }, { dispatch, queryFulfilled }) {
+        const shown = dispatch(
+          api.util.updateQueryData('ticks', jobId, (ticks) => {
+            const others = ticks.filter((tick) => tick.line !== line);
+            return ticked ? [...others, { line, at: nowInstant() }] : others;
+          }),
+        );
+        await queryFulfilled.catch(() => shown.undo());
+      },
       invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Ticks', id: jobId }],
     }),
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),

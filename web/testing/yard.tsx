@@ -46,6 +46,11 @@ export const server = {
   },
 };
 
+/** What was bought, kind by kind, as if nothing of it had been used. */
+const IN_STOCK = yard.stock.flatMap(({ entry }) =>
+  entry.type === 'bought' ? [{ ...entry.as, name: entry.as.of, things: 1, good: entry.as.size, past: 0 }] : [],
+);
+
 const json = (body: unknown, status = 200) =>
   new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
 
@@ -58,6 +63,9 @@ function answer({ method, path, body, version }: Call): Response {
   if (what === 'kit') return json(yard.kit.map((entry) => ({ id: entry.id, version: 1, entry })));
   if (what === 'offers') return json(yard.offers.map((offer) => ({ id: offer.id, version: 1, offer })));
   if (what === 'templates' || what === 'items') return json([]);
+  if (what === 'stock') return json({ rows: [], found: 0, totals: IN_STOCK });
+  if (part === 'stock') return json({ kinds: [], cost: { laid: 0, thrownAway: 0, unpriced: 0, bySurface: [] } });
+  if (part === 'ticks') return json([]);
   if (part === 'photos' || part === 'earlier-pairs') return json([]);
   const job = server.jobs.get(id ?? '');
   if (!job)

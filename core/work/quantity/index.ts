@@ -9,6 +9,7 @@ export {
   TRIGGER_PULL_ML,
   wetFilmUm,
 } from './amount';
-export { COATING_TOWEL_M2, consumablesFor, GLOVES_MIN } from './consumables';
+export { COATING_TOWEL_M2, GLOVES_MIN } from './consumables';
 export { choosePacks, type Pack, type PackCount } from './packs';
 export { purchase, type Purchase } from './purchase';
+export { feeding } from './feeding';

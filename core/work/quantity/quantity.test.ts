@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { amountOnSurface, applicatorCount, dropsOf, pullsOf, seamFactor, wetFilmUm } from './amount';
-import { consumablesFor } from './consumables';
+import { METHOD_IDS, METHODS } from '#core/products/methods';
+import { feeding } from './feeding';
+import { amountOnSurface, applicatorCount, DROP_ML, dropsOf, pullsOf, seamFactor, wetFilmUm } from './amount';
 import { choosePacks } from './packs';
 import { purchase } from './purchase';
 
@@ -114,12 +115,31 @@ test('a purchase covers the 90 % quantity after stock in hand', () => {
   expect(purchase({ ...inputs, onHand: 100 })).toMatchObject({ packs: [], cost: 0 });
 });
 
-describe('what lies ready', () => {
-  const coat = (product: string, areaM2: number, minutes: number) => ({ product, areaM2, minutes });
-  test('a towel of each role for 4 m² a coat, gloves every 90 min, and a pair for each product at least', () => {
-    expect(consumablesFor([coat('base', 8, 60), coat('base', 1, 20)], 1)).toEqual({ towelsPerRole: 3, glovePairs: 1 });
-    expect(consumablesFor([coat('base', 4, 100), coat('base', 4, 90)], 2)).toEqual({ towelsPerRole: 2, glovePairs: 6 });
-    expect(consumablesFor([coat('a', 1, 5), coat('b', 1, 5), coat('c', 1, 5)], 1).glovePairs).toBe(3);
-    expect(consumablesFor([], 1)).toEqual({ towelsPerRole: 0, glovePairs: 0 });
+describe('how the applicator is fed', () => {
+  test('ten drops to begin, four more at the middle', () => {
+    expect(feeding(0.7, 0.2, 'small-block')).toEqual({
+      firstMl: 0.5,
+      moreMl: expect.closeTo(0.2, 9) as number,
+      times: 1,
+      everyM2: 0.1,
+    });
+    expect(feeding(0.3, 0.1, 'small-block')).toEqual({ firstMl: 0.3, moreMl: 0, times: 0, everyM2: 0.1 });
+  });
+  test('law: what it is loaded and fed with is what the section takes, in spoonfuls the applicator takes', () => {
+    const ml = fc.double({ min: 0.01, max: 60, noNaN: true });
+    fc.assert(
+      fc.property(
+        ml,
+        fc.double({ min: 0.01, max: 4, noNaN: true }),
+        fc.constantFrom(...METHOD_IDS),
+        (amount, areaM2, method) => {
+          const { firstMl, moreMl, times, everyM2 } = feeding(amount, areaM2, method);
+          expect(Math.abs(firstMl + times * moreMl - amount)).toBeLessThan(DROP_ML / 2 + 1e-9);
+          expect(firstMl).toBeLessThanOrEqual(METHODS[method].loadMl);
+          expect(moreMl).toBeLessThanOrEqual(1.5 * METHODS[method].feedMl + 1e-9);
+          expect(everyM2 * (times + 1)).toBeCloseTo(areaM2, 9);
+        },
+      ),
+    );
   });
 });

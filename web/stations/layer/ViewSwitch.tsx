@@ -1,6 +1,5 @@
-import { useSearchParams } from 'react-router';
 import type { LegendEntry } from '../../net/paint';
-import { Segmented } from '../../ui/Segmented';
+import { AddressView, useAddressView } from '../../ui/AddressView';
 
 export const LEGEND: readonly LegendEntry[] = [
   { fill: 'blank', text: 'Bare' },
@@ -15,38 +14,17 @@ export const LEGEND: readonly LegendEntry[] = [
   { fill: 'stop', text: '✕ Refused' },
 ];
 
-const VIEWS = ['plan', 'choose', 'offers'] as const;
-type LayerView = (typeof VIEWS)[number];
-
-/** Which side of Layer is open, kept in the address. */
-export function useLayerView(): LayerView {
-  const [params] = useSearchParams();
-  return VIEWS.find((view) => view === params.get('view')) ?? 'plan';
-}
+/** Which side of Layer is open. */
+export const useLayerView = () => useAddressView(['plan', 'choose', 'offers']);
 
 /** What is planned, or what would be best. */
-export function ViewSwitch() {
-  const [, setParams] = useSearchParams();
-  return (
-    <Segmented
-      label="Layer"
-      value={useLayerView()}
-      options={[
-        ['plan', 'As planned'],
-        ['choose', 'Choose for the whole item'],
-        ['offers', 'Our offers'],
-      ]}
-      onChange={(view) =>
-        setParams(
-          (before) => {
-            const next = new URLSearchParams(before);
-            if (view === undefined || view === 'plan') next.delete('view');
-            else next.set('view', view);
-            return next;
-          },
-          { replace: true },
-        )
-      }
-    />
-  );
-}
+export const ViewSwitch = () => (
+  <AddressView
+    label="Layer"
+    options={[
+      ['plan', 'As planned'],
+      ['choose', 'Choose for the whole item'],
+      ['offers', 'Our offers'],
+    ]}
+  />
+);

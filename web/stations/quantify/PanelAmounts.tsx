@@ -8,6 +8,7 @@ import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { m2, um } from '../../ui/measures';
 import { percent } from '../../ui/numbers';
+import { Feed } from './Feed';
 import { amountInHand, inUnit } from './words';
 
 export function Panel({ job }: { readonly job: JobView }) {
@@ -59,6 +60,10 @@ export function Panel({ job }: { readonly job: JobView }) {
               <dd className="text-right">
                 {amountInHand(product, method, laid.amount / patches)}
                 {patches > 1 && `, ${patches} times`}
+              </dd>
+              <dt className="text-ink-2">On the applicator</dt>
+              <dd className="text-right">
+                <Feed product={product} method={method} amount={laid.amount / patches} areaM2={own.areaM2 / patches} />
               </dd>
               <dt className="text-ink-2">Share of a pack</dt>
               <dd className="text-right">{percent(laid.amount / biggest)}</dd>

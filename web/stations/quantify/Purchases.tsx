@@ -6,7 +6,6 @@ import { money } from '#formats/values';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { percent } from '../../ui/numbers';
-import { Consumables } from './Consumables';
 import { inUnit } from './words';
 
 interface Row {
@@ -87,7 +86,6 @@ export function Purchases({ job }: { readonly job: JobView }) {
           ))}
         </tbody>
       </table>
-      <Consumables job={job} />
     </>
   );
 }

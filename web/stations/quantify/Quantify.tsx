@@ -2,15 +2,19 @@ import { useMemo } from 'react';
 import { Station } from '../../job/Station';
 import { useJob } from '../../job/useJobView';
 import { Panel } from './PanelAmounts';
+import { PickListView } from './PickList';
 import { Purchases } from './Purchases';
+import { useQuantifyView, ViewSwitch } from './ViewSwitch';
 import { amountLens, LEGEND } from './amount-lens';
 
-/** How much of everything: per panel and coat, and what to buy for the whole. */
+/** How much of everything: per panel and coat, what to buy for the whole, and what has to lie ready. */
 export function Component() {
   const job = useJob();
+  const view = useQuantifyView();
   const lens = useMemo(() => amountLens(job), [job]);
+  if (view === 'list') return <PickListView job={job} />;
   return (
-    <Station lens={lens} legend={LEGEND} lensName="by how much it takes">
+    <Station lens={lens} legend={LEGEND} lensName="by how much it takes" headline={<ViewSwitch />}>
       {job.chosen ? <Panel job={job} /> : <Purchases job={job} />}
     </Station>
   );

@@ -11,8 +11,10 @@ import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
 import { amountInHand } from '../quantify/words';
 import { AirButton } from './AirButton';
+import { Bottle } from './Bottle';
 import { CountLine } from './CountLine';
 import { FaultDialog } from './FaultDialog';
+import { Feed } from '../quantify/Feed';
 import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
 import { useSignals, useSound } from './signals';
@@ -70,6 +72,8 @@ export function InHand({ job, current }: InHandProps) {
           {m2(current.areaM2)} · <strong>{amountInHand(product, current.coat.method, current.amount)}</strong>{' '}
           {product.name}
         </p>
+        <Feed product={product} method={current.coat.method} amount={current.amount} areaM2={current.areaM2} />
+        <Bottle job={job} product={product} amount={current.amount} />
         {SUBSTRATES[surface.substrate].matte && (
           <p className="mt-1 text-lg text-warn">
             Satin or matte: one go, no seams, plenty of product. Never polish it.

@@ -1,8 +1,11 @@
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { arrange } from '#core/item/nets';
 import { patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
+import { DoNotBegin } from '../quantify/DoNotBegin';
+import { usePickList } from '../quantify/usePickList';
 import { AllDone } from './AllDone';
 import { BayBar } from './BayBar';
 import { InHand } from './InHand';
@@ -21,6 +24,7 @@ export function Component() {
   const { sheet, document, begun, nowMin } = job;
   useWakeLock();
   const { current } = sheet;
+  const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   const arrangement = useMemo(() => arrange(document), [document]);
   const lens = useMemo(() => runLens(sheet, arrangement), [sheet, arrangement]);
   return (
@@ -41,7 +45,14 @@ export function Component() {
               onChoose={job.choose}
             />
           </section>
-          {begun || Math.abs(nowMin) <= START_SLACK_MIN ? (
+          {!begun && unsafe.length > 0 ? (
+            <section aria-label="In hand" className="overflow-auto p-6">
+              <DoNotBegin unsafe={unsafe} />
+              <Link to={`/jobs/${job.id}/quantify?view=list`} className="text-xl underline">
+                What has to lie ready
+              </Link>
+            </section>
+          ) : begun || Math.abs(nowMin) <= START_SLACK_MIN ? (
             <InHand key={patchKey(current.patch)} job={job} current={current} />
           ) : (
             <StartNow job={job} />

@@ -1,8 +1,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { SUPPLIES, SUPPLY_IDS } from '#core/stock';
+import { type StockKind, type StockUnit, SUPPLIES, SUPPLY_IDS } from '#core/stock';
+import { kitOf } from '#formats/shelf';
 import type { BoughtThingInput } from '#formats/stock';
-import { errorText, useProductsQuery, useTakeStockInMutation } from '../../app/api';
+import { errorText, useKitQuery, useProductsQuery, useTakeStockInMutation } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
 import { Dialog } from '../../ui/Dialog';
@@ -18,19 +19,30 @@ const UNIT_SHOWN: Readonly<Record<BoughtThingInput['unit'], string>> = {
   '': 'pieces',
 };
 
+/** What a thing is counted in: as its sheet says; pads by the piece, clay by weight, all else of the preparation shelf poured. */
+function unitOf(kind: StockKind, of: string, sheet: StockUnit | undefined, kit: string | undefined): StockUnit {
+  if (kind === 'supply') return SUPPLIES[of as keyof typeof SUPPLIES].unit;
+  if (kind === 'product') return sheet ?? 'ml';
+  if (kit === 'clay') return 'g';
+  return kit === 'pad' || kit === 'machine' || kit === 'lamp' ? '' : 'ml';
+}
+
 /** What was delivered: so many of one kind, each a thing of its own from here on. */
 export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
   const { data: products = [] } = useProductsQuery();
+  const { data: kit = [] } = useKitQuery();
+  const sheets = kitOf(kit.map(({ entry }) => entry)).sheets;
   const [takeIn, { error, isLoading }] = useTakeStockInMutation();
   const options: [string, string][] = [
     ...products.map(({ id, sheet }): [string, string] => [`product/${id}`, sheet.name]),
+    ...sheets.map(({ id, name }): [string, string] => [`kit/${id}`, name]),
     ...SUPPLY_IDS.map((id): [string, string] => [`supply/${id}`, SUPPLIES[id].name]),
   ];
   const [chosen, setChosen] = useState<string>();
   const what = chosen ?? options[0]?.[0] ?? 'supply/gloves';
-  const [kind, of] = what.split(/\/(.*)/s) as ['product' | 'supply', string];
+  const [kind, of] = what.split(/\/(.*)/s) as [StockKind, string];
   const sheet = kind === 'product' ? products.find(({ id }) => id === of)?.sheet : undefined;
-  const unit = kind === 'product' ? (sheet?.unit ?? 'ml') : SUPPLIES[of as keyof typeof SUPPLIES].unit;
+  const unit = unitOf(kind, of, sheet?.unit, sheets.find(({ id }) => id === of)?.kind);
   const pack = sheet?.packs[0];
   const [count, setCount] = useState(1);
   const [size, setSize] = useState<number>();

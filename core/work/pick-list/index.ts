@@ -1,0 +1,1 @@
+export { type PickGroup, pickList, type PickLine, shortOf } from './pick-list';

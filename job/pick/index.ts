@@ -1,0 +1,1 @@
+export { pickListOf } from './pick-job';

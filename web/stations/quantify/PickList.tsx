@@ -1,0 +1,101 @@
+import { Check } from 'lucide-react';
+import type { PickGroup } from '#core/work/pick-list';
+import { errorText, useTickMutation } from '../../app/api';
+import type { JobView } from '../../job/useJobView';
+import { PaperLink } from '../../ui/PaperLink';
+import { amountIn } from '../stock/words';
+import { DoNotBegin } from './DoNotBegin';
+import { usePickList } from './usePickList';
+import { ViewSwitch } from './ViewSwitch';
+
+/** Everything the job wants at hand, in the order of work, ticked off on whatever tablet is nearest. */
+export function PickListView({ job }: { readonly job: JobView }) {
+  const { groups, ticked, short, error } = usePickList(job);
+  const [tick, { error: notTicked }] = useTickMutation();
+  const lacking = new Map(short.map(({ line, has }) => [line.key, has]));
+  const unsafe = short.filter(({ line }) => line.protective);
+  const lines = groups.flatMap((group) => group.lines);
+  const done = lines.filter(({ key }) => ticked.has(key)).length;
+  const problem = error ?? notTicked;
+  return (
+    <main className="flex h-full min-h-0 flex-col">
+      <div className="flex shrink-0 flex-wrap items-center gap-4 border-b bg-sheet px-4 py-2">
+        <ViewSwitch />
+        <p className="flex-1" role="status">
+          <span className="figure text-2xl">
+            {done} of {lines.length}
+          </span>{' '}
+          <span className="text-ink-2">lie ready</span>
+        </p>
+        <PaperLink href={`/api/jobs/${job.id}/pick-list.pdf`}>Print on one sheet</PaperLink>
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto p-5">
+        {unsafe.length > 0 && <DoNotBegin unsafe={unsafe} />}
+        {problem && (
+          <p role="alert" className="mb-4 border-l-4 border-stop bg-stop-soft px-4 py-3">
+            {errorText(problem)}
+          </p>
+        )}
+        {groups.length === 0 && (
+          <p className="text-ink-2">Nothing is planned that wants anything at hand. Choose products under Layer.</p>
+        )}
+        <div className="gap-5 md:columns-2 xl:columns-3">
+          {groups.map((group) => (
+            <Group
+              key={group.key}
+              group={group}
+              ticked={ticked}
+              lacking={lacking}
+              onTick={(line, on) => void tick({ jobId: job.id, line, ticked: on })}
+            />
+          ))}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+interface GroupProps {
+  readonly group: PickGroup;
+  readonly ticked: ReadonlySet<string>;
+  readonly lacking: ReadonlyMap<string, number>;
+  readonly onTick: (line: string, on: boolean) => void;
+}
+
+function Group({ group: { name, lines }, ticked, lacking, onTick }: GroupProps) {
+  const all = lines.every(({ key }) => ticked.has(key));
+  return (
+    <section aria-label={name} className="mb-5 break-inside-avoid border border-line-strong bg-sheet">
+      <h2 className={`flex items-center justify-between px-4 py-2 font-semibold ${all ? 'text-ok' : ''}`}>
+        {name}
+        {all && <Check size={18} aria-label="All there" />}
+      </h2>
+      <ul>
+        {lines.map((line) => (
+          <li key={line.key} className="border-t">
+            <label className="flex min-h-12 cursor-pointer items-start gap-3 px-4 py-2 hover:bg-tint-1">
+              <input
+                type="checkbox"
+                className="mt-0.5 size-6 shrink-0 accent-(--over)"
+                checked={ticked.has(line.key)}
+                onChange={({ target }) => onTick(line.key, target.checked)}
+              />
+              <span className={`min-w-0 flex-1 ${ticked.has(line.key) ? 'text-ink-3' : ''}`}>
+                {line.what}
+                {line.note && <span className="block text-[13px] text-ink-2">{line.note}.</span>}
+                {lacking.has(line.key) && (
+                  <span className={`block text-[13px] ${line.protective ? 'font-semibold text-stop' : 'text-warn'}`}>
+                    {lacking.get(line.key)! > 0
+                      ? `${amountIn(line.unit, lacking.get(line.key)!)} in stock`
+                      : 'none in stock'}
+                  </span>
+                )}
+              </span>
+              <strong className="whitespace-nowrap">{amountIn(line.unit, line.amount)}</strong>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,38 @@
+import { useMemo } from 'react';
+import { NO_KIT } from '#core/work/kit';
+import { type PickGroup, type PickLine, shortOf } from '#core/work/pick-list';
+import { pickListOf } from '#job/pick';
+import { useStockQuery, useTicksQuery } from '../../app/api';
+import type { JobView } from '../../job/useJobView';
+
+export interface Short {
+  readonly line: PickLine;
+  readonly has: number;
+}
+
+/** What a job wants at hand, what of it is ticked off, and what the stock is short of. */
+export function usePickList(job: JobView): {
+  readonly groups: readonly PickGroup[];
+  readonly ticked: ReadonlySet<string>;
+  readonly short: readonly Short[];
+  readonly error: unknown;
+} {
+  const { document, products, plan, prepared, record } = job;
+  const groups = useMemo(
+    () =>
+      pickListOf(
+        { ...document, products },
+        { plan, preparation: prepared.preparation, record, kit: prepared.settings.kit ?? NO_KIT },
+      ),
+    [document, products, plan, prepared, record],
+  );
+  const { data: ticks, error } = useTicksQuery(job.id);
+  const { data: stock } = useStockQuery({});
+  const ticked = useMemo(() => new Set(ticks?.map(({ line }) => line)), [ticks]);
+  const short = useMemo(() => {
+    if (!stock || !ticks) return [];
+    const inStock = new Map(stock.totals.map(({ kind, of, good }) => [`${kind}/${of}`, good]));
+    return shortOf(groups, ({ kind, of }) => inStock.get(`${kind}/${of}`) ?? 0, ticked);
+  }, [groups, stock, ticks, ticked]);
+  return { groups, ticked, short, error };
+}
