@@ -51,7 +51,6 @@ const BOTTLES: readonly Bottle[] = [
     place: RACK,
   },
   { thing: 'squall-1', of: 'squall', size: 500, batch: 'Q-18', bought: 70, opened: 66, left: 90, place: RACK },
-  { thing: 'mainstay-1', of: 'mainstay', size: 50, batch: 'N-640', bought: 25 },
   {
     thing: 'pilot-film-1',
     of: 'pilot-film',

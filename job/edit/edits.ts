@@ -36,6 +36,14 @@ export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
     surfaces: document.surfaces.map((surface) => (surface.id === id ? { ...surface, ...changes } : surface)),
   }));
 
+/** The surfaces in another order, which is the order they are worked in where nothing else decides; others stay behind. */
+export const inOrder = (ids: readonly string[]): Edit =>
+  inDocument((document) => {
+    const place = new Map(ids.map((id, index) => [id, index]));
+    const at = (id: string) => place.get(id) ?? ids.length;
+    return { ...document, surfaces: document.surfaces.toSorted((a, b) => at(a.id) - at(b.id)) };
+  });
+
 export const addSurface = (surface: Surface): Edit =>
   inDocument((document) => ({ ...document, surfaces: [...document.surfaces, surface] }));
 

@@ -12,6 +12,7 @@ export {
   copyToTwin,
   type Edit,
   expectedAir,
+  inOrder,
   markAllOver,
   moveToBay,
   placedReadings,

@@ -36,7 +36,7 @@ const NET_FILES = [
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
 
-export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, now }: Services) {
+export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, supply, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -96,9 +96,9 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, n
     endpoint({
       method: 'get',
       path: '/api/jobs/{id}/plan',
-      summary: 'The job’s plan in the open format glaphyra.plan/1',
+      summary: 'The job’s plan in the open format glaphyra.plan/1, with what is in stock for it today',
       answer: { status: 200, schema: planSchema },
-      run: ({ params }) => planFile(jobs.get(params.id!).document),
+      run: ({ params }) => planFile(supply.withItsStock(jobs.get(params.id!))),
     }),
     endpoint({
       method: 'get',

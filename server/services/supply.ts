@@ -9,7 +9,8 @@ import {
   usesOf,
 } from '#core/stock';
 import { MS_PER_DAY } from '#core/measures';
-import { type JobRecord, surfaceName } from '#formats/job';
+import { type Job, type JobRecord, surfaceName } from '#formats/job';
+import { withStock, withUsage } from '#job/stock';
 import type { JobStock, Recall, ReorderList } from '#formats/stock';
 import type { JobService } from './jobs';
 import type { ShelfService } from './shelf';
@@ -55,30 +56,35 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     return reserve(demands, [...stock.book().things()], stock.known().lifeOf);
   };
 
+  /** What a job finds, kind by kind, after what is set aside for jobs before it. */
+  const kindsOf = (job: JobRecord): JobStock['kinds'] => {
+    const names = stock.known();
+    const things = [...stock.book().things()];
+    const startMs = Math.max(now().getTime(), Date.parse(job.document.startAt));
+    const drawn = drawnAtJobs();
+    const before = reserved().filter(({ job: other, startMs: at }) => other !== job.id && isBefore(at, other, job));
+    return job.document.products.map(({ id: of }): JobStock['kinds'][number] => {
+      const own = things.filter((thing) => thing.of === of && !thing.gone);
+      const good = takingOrder(own, names.lifeOf(of), startMs);
+      const past = own.filter((thing) => !good.includes(thing) && thing.remaining > 0);
+      return {
+        of,
+        inStock: good.reduce((sum, { remaining }) => sum + remaining, 0),
+        reserved: before.filter((one) => one.of === of).reduce((sum, { amount, short }) => sum + amount - short, 0),
+        drawn: drawn(job.id, of),
+        things: [...good, ...past].map((thing) => stock.rowOf(thing, names, now().getTime())),
+      };
+    });
+  };
+
   return {
+    /** A job as it would be planned today: with what is in stock for it, and what weighings have taught. */
+    withItsStock: (job: JobRecord): Job => withStock(withUsage(job.document, stock.usage), kindsOf(job)),
     /** What a job finds in stock: kind by kind, after what is set aside for jobs before it, and what it has come to. */
     ofJob(id: string): JobStock {
-      const job = jobs.get(id);
-      const names = stock.known();
-      const things = [...stock.book().things()];
-      const startMs = Math.max(now().getTime(), Date.parse(job.document.startAt));
-      const drawn = drawnAtJobs();
-      const before = reserved().filter(({ job: other, startMs: at }) => other !== id && isBefore(at, other, job));
-      const kinds = job.document.products.map(({ id: of }): JobStock['kinds'][number] => {
-        const own = things.filter((thing) => thing.of === of && !thing.gone);
-        const good = takingOrder(own, names.lifeOf(of), startMs);
-        const past = own.filter((thing) => !good.includes(thing) && thing.remaining > 0);
-        return {
-          of,
-          inStock: good.reduce((sum, { remaining }) => sum + remaining, 0),
-          reserved: before.filter((one) => one.of === of).reduce((sum, { amount, short }) => sum + amount - short, 0),
-          drawn: drawn(id, of),
-          things: [...good, ...past].map((thing) => stock.rowOf(thing, names, now().getTime())),
-        };
-      });
       const { bySurface, ...cost } = materialCost(stock.book().all(), id);
       return {
-        kinds,
+        kinds: kindsOf(jobs.get(id)),
         cost: { ...cost, bySurface: [...bySurface].map(([surface, each]) => ({ surface, cost: each })) },
       };
     },

@@ -23,6 +23,8 @@ interface Props {
   readonly beside?: ReactNode;
   /** Under the net: a picture over time. */
   readonly below?: ReactNode;
+  /** False: no names on the panels. */
+  readonly names?: boolean;
   readonly children: ReactNode;
 }
 
@@ -30,7 +32,8 @@ interface Props {
 const MIDDLE: Place = [0.5, 0.5];
 
 /** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
-export function Station({ lens, legend, lensName, headline, onPlace, tool, paper, beside, below, children }: Props) {
+export function Station(props: Props) {
+  const { lens, legend, lensName, headline, onPlace, tool, paper, beside, below, names = true, children } = props;
   const { id, document, chosen, choose } = useJob();
   const scrolled = useKeptScroll<HTMLElement>(`${id}/${lensName}/${chosen?.id ?? ''}`);
   const arrangement = useMemo(() => withPaper(arrange(document), paper), [document, paper]);
@@ -46,6 +49,7 @@ export function Station({ lens, legend, lensName, headline, onPlace, tool, paper
                 arrangement={arrangement}
                 tool={tool}
                 lens={lens}
+                names={names}
                 legend={legend}
                 label={`The item unfolded, ${lensName}`}
                 chosen={chosen?.id}

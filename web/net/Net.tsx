@@ -25,6 +25,8 @@ interface Props {
   readonly plain?: boolean;
   /** Names that do not fit their panel stand beside it, joined by a line; false where one looks from afar. */
   readonly lead?: boolean;
+  /** False: something else stands on the panels. */
+  readonly names?: boolean;
 }
 
 const MARGIN_PX = 30;
@@ -43,6 +45,7 @@ export function Net({
   onEnter,
   plain = false,
   lead = true,
+  names = true,
 }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
@@ -135,7 +138,7 @@ export function Net({
               />
             ))}
             <Lines linework={linework} />
-            {!plain && (
+            {!plain && names && (
               <Labels panels={panels} paints={paints} unit={unit} chosen={chosen} within={within} lead={lead} />
             )}
             {tool?.onPoint && (

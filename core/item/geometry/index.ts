@@ -5,12 +5,14 @@ export {
   type Box,
   containsPoint,
   distanceToEdgeMm,
-  equalStrips,
+  cutsAt,
+  longAxis,
   nearestOnSegment,
   perimeterMm,
   type Point,
   type Polygon,
   polygonAreaM2,
+  stripsBetween,
 } from './polygon';
 export { firstSelfCrossing } from './crossing';
 export { type Shape, shapeAreaM2, type ShapeKind, shapeOutline, shapeShortSideM, simpsonOutline } from './shapes';

@@ -91,25 +91,28 @@ function keepSide(polygon: Polygon, axis: 0 | 1, limit: number, keep: 'below' | 
   return kept;
 }
 
-/**
- * Cuts an outline into `count` strips of equal area, across its longer side, so that each is worked with the
- * short strokes a panel is worked with. The strips add up to the outline.
- * @throws RangeError unless `count` is a whole number of at least 1.
- */
-export function equalStrips(polygon: Polygon, count: number): Polygon[] {
-  if (!Number.isInteger(count) || count < 1) throw new RangeError(`cannot cut into ${count} strips`);
-  if (count === 1) return [polygon];
-  const box = boundingBox(polygon);
-  const axis = box.maxX - box.minX >= box.maxY - box.minY ? 0 : 1;
-  const [low, high] = axis === 0 ? [box.minX, box.maxX] : [box.minY, box.maxY];
+/** Which way an outline is longer: 0 along x, 1 along y. */
+export function longAxis(polygon: Polygon): 0 | 1 {
+  const { minX, maxX, minY, maxY } = boundingBox(polygon);
+  return maxX - minX >= maxY - minY ? 0 : 1;
+}
+
+/** Places along an axis at which lines across it part an outline into shares of its area that add up so far. */
+export function cutsAt(polygon: Polygon, axis: 0 | 1, shares: readonly number[]): number[] {
+  const { minX, maxX, minY, maxY } = boundingBox(polygon);
+  const [low, high] = axis === 0 ? [minX, maxX] : [minY, maxY];
   const whole = Math.abs(signedAreaMm2(polygon));
-  const strips: Polygon[] = [];
+  return shares.map((share) => cutAt(polygon, axis, low, high, whole * share));
+}
+
+/** The strips between lines across an axis, in order. They add up to the outline. @param places ascending */
+export function stripsBetween(polygon: Polygon, axis: 0 | 1, places: readonly number[]): Polygon[] {
   let rest = polygon;
-  for (let strip = 1; strip < count; strip++) {
-    const limit = cutAt(polygon, axis, low, high, (whole * strip) / count);
-    strips.push(keepSide(rest, axis, limit, 'below'));
-    rest = keepSide(rest, axis, limit, 'above');
-  }
+  const strips = places.map((place) => {
+    const strip = keepSide(rest, axis, place, 'below');
+    rest = keepSide(rest, axis, place, 'above');
+    return strip;
+  });
   return [...strips, rest];
 }
 

@@ -125,6 +125,9 @@ interface Wet extends WetSection {
   readonly section: number;
 }
 
+/** Nothing is cut finer than this only to keep hands busy, m²: nobody lays half a mirror cap. */
+const FINEST_M2 = 0.1;
+
 /** What closes first is levelled first, and of what never closes the oldest. */
 function firstToClose(a: WetSection, b: WetSection): number {
   const [aCloses, bCloses] = [a.startMin + a.byMin, b.startMin + b.byMin];
@@ -326,7 +329,8 @@ export function dispatch(
     const levelM2PerMin = fastestLevel * coat.levelFactor;
     const wholeMin = Math.max(coat.oneM2 / layM2PerMin, coat.oneM2 / levelM2PerMin);
     const mostMin = Math.min(strategy.mostMin, (window.byMin ?? Infinity) * strategy.ofWindow);
-    return Math.min(MOST_SECTIONS, Math.max(byWindow, Math.ceil(wholeMin / mostMin - SAME_MOMENT_MIN)));
+    const byPace = Math.min(Math.ceil(wholeMin / mostMin - SAME_MOMENT_MIN), Math.floor(coat.oneM2 / FINEST_M2));
+    return Math.min(MOST_SECTIONS, Math.max(byWindow, byPace));
   };
 
   /** Lays the next section of a copy now, if everything wet can still be levelled in time. */

@@ -4,6 +4,7 @@ import { useJob } from '../../job/useJobView';
 import { Panel } from './PanelAmounts';
 import { PickListView } from './PickList';
 import { Purchases } from './Purchases';
+import { SectionPlan } from './SectionPlan';
 import { useQuantifyView, ViewSwitch } from './ViewSwitch';
 import { amountLens, LEGEND } from './amount-lens';
 
@@ -12,6 +13,7 @@ export function Component() {
   const job = useJob();
   const view = useQuantifyView();
   const lens = useMemo(() => amountLens(job), [job]);
+  if (view === 'sections') return <SectionPlan job={job} />;
   if (view === 'list') return <PickListView job={job} />;
   return (
     <Station lens={lens} legend={LEGEND} lensName="by how much it takes" headline={<ViewSwitch />}>

@@ -1,6 +1,7 @@
-import { equalStrips, type Polygon } from '#core/item/geometry';
+import type { Polygon } from '#core/item/geometry';
 import type { Arrangement } from '#core/item/nets';
 import type { RunSheet, SheetPatch } from '#core/work/run';
+import { sectionsOf } from '#core/work/section-map';
 import type { Fill } from '../../net/fills';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 
@@ -25,8 +26,8 @@ export const RUN_LEGEND: readonly LegendEntry[] = [
  * Panels by the state of their patches. A panel shows the coat that is being worked: the last one begun, or
  * its first.
  */
-export function runLens({ patches, current }: RunSheet, { panels }: Arrangement) {
-  const strips = new Map<string, Polygon[]>();
+export function runLens({ patches, current }: RunSheet, { panels, linework }: Arrangement) {
+  const strips = new Map<string, readonly Polygon[]>();
   const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
   const paints = new Map<string, PanelPaint>();
   const bySurface = new Map<string, SheetPatch[]>();
@@ -44,7 +45,17 @@ export function runLens({ patches, current }: RunSheet, { panels }: Arrangement)
     const done = coat.filter(({ state }) => state === 'done').length;
     const all = own.every(({ state }) => state === 'done');
     const cut = `${id}/${copy.length}`;
-    if (outline && copy.length > 1 && !strips.has(cut)) strips.set(cut, equalStrips(outline, copy.length));
+    if (outline && copy.length > 1 && !strips.has(cut)) {
+      const { laid, areaM2 } = shown;
+      const whole = {
+        outline,
+        sections: copy.length,
+        maxM2: laid.maxSectionM2,
+        areaM2: areaM2 * copy.length,
+        count: 1,
+      };
+      strips.set(cut, sectionsOf(whole, linework));
+    }
     paints.set(id, {
       fill: copy.length === 1 ? FILLS[copy[0]!.state] : 'blank',
       parts: strips.get(cut)?.map((strip, index) => ({ outline: strip, fill: FILLS[copy[index]!.state] })),

@@ -1,0 +1,1 @@
+export { type CoatSections, sectionPlan } from './section-plan';
