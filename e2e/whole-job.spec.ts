@@ -85,6 +85,20 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
     await saved(page);
   });
 
+  await test.step('quantify: nothing begins without gloves; what lies ready is ticked, and printed on one sheet', async () => {
+    await page.getByRole('link', { name: /^Run/ }).click();
+    await expect(page.getByRole('alert')).toContainText(/Do not begin.*Nitrile gloves/s);
+    await page.getByRole('link', { name: 'What has to lie ready' }).click();
+    const worn = page.getByRole('region', { name: 'To be worn' });
+    for (const line of await worn.getByRole('checkbox').all()) await line.check();
+    await expect(page.getByText('Do not begin')).toBeHidden();
+    await expect(worn.getByRole('img', { name: 'All there' }).or(worn.getByLabel('All there'))).toBeVisible();
+    await page.reload();
+    await expect(worn.getByRole('checkbox').first()).toBeChecked();
+    const paper = await page.getByRole('link', { name: 'Print on one sheet' }).getAttribute('href');
+    expect((await page.request.get(paper!)).headers()['content-type']).toContain('pdf');
+  });
+
   await test.step('run: every patch laid and levelled', async () => {
     await page.getByRole('link', { name: /^Run/ }).click();
     const begin = page.getByRole('button', { name: 'Start laying' });

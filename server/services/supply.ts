@@ -50,9 +50,9 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     const earliestMs = now().getTime() - PAST_DAYS * MS_PER_DAY;
     return jobs.all().filter(({ document }) => Date.parse(document.startAt) >= earliestMs);
   };
-  const reserved = (): Reservation[] => {
+  const reserved = (among: readonly JobRecord[]): Reservation[] => {
     const drawn = drawnAtJobs();
-    const demands = waiting().map((job) => demandOf(job, drawn));
+    const demands = among.map((job) => demandOf(job, drawn));
     return reserve(demands, [...stock.book().things()], stock.known().lifeOf);
   };
 
@@ -62,11 +62,20 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     const things = [...stock.book().things()];
     const startMs = Math.max(now().getTime(), Date.parse(job.document.startAt));
     const drawn = drawnAtJobs();
-    const before = reserved().filter(({ job: other, startMs: at }) => other !== job.id && isBefore(at, other, job));
+    // Jobs that come before it and take some of the same: nothing else is planned for it.
+    const own = new Set(job.document.products.map(({ id }) => id));
+    const before = reserved(
+      waiting().filter(
+        ({ id, document: other }) =>
+          id !== job.id &&
+          isBefore(Date.parse(other.startAt), id, job) &&
+          other.products.some((product) => own.has(product.id)),
+      ),
+    );
     return job.document.products.map(({ id: of }): JobStock['kinds'][number] => {
-      const own = things.filter((thing) => thing.of === of && !thing.gone);
-      const good = takingOrder(own, names.lifeOf(of), startMs);
-      const past = own.filter((thing) => !good.includes(thing) && thing.remaining > 0);
+      const there = things.filter((thing) => thing.of === of && !thing.gone);
+      const good = takingOrder(there, names.lifeOf(of), startMs);
+      const past = there.filter((thing) => !good.includes(thing) && thing.remaining > 0);
       return {
         of,
         inStock: good.reduce((sum, { remaining }) => sum + remaining, 0),
@@ -92,7 +101,7 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     reorder(): ReorderList {
       const products = new Map(shelf.all().map((product) => [product.id, product]));
       const titles = new Map(waiting().map((job) => [job.id, job.document]));
-      const lacking = reserved();
+      const lacking = reserved(waiting());
       const supplying = (of: string) => {
         const product = products.get(of);
         return product && { packs: product.sheet.packs, deliveryDays: product.shop.deliveryDays };

@@ -73,7 +73,7 @@ export function useLoadedJob(id: string): LoadedJob {
   const { data: record, error } = useJobQuery(id);
   const { data: entries, error: logError } = useLogQuery(id);
   const { data: bays = NONE } = useBaysQuery();
-  const { data: shelf = NONE } = useProductsQuery();
+  const { data: shelf, error: shelfError } = useProductsQuery();
   const { current, edit } = useDraft(id);
   const [params, setParams] = useSearchParams();
   const nowMs = useNow(RENEW_MS);
@@ -88,7 +88,7 @@ export function useLoadedJob(id: string): LoadedJob {
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
   const { data: found } = useJobStockQuery(id);
-  const products = useMemo(() => shelf.map(stocked), [shelf]);
+  const products = useMemo(() => (shelf ?? NONE).map(stocked), [shelf]);
   // With what is in stock for it today, and what weighings have taught since its sheets were copied.
   const live = useMemo(() => {
     const learned = new Map(products.map(({ id: own, usageFactor, usageSigma }) => [own, { usageFactor, usageSigma }]));
@@ -126,8 +126,10 @@ export function useLoadedJob(id: string): LoadedJob {
     [planned, done, layFromMin],
   );
 
-  if (!current || !document || !live || !planned || !done || !sheet || !standing || !prepared) {
-    return error || logError ? { kind: 'failed', error: error ?? logError } : { kind: 'loading' };
+  // Nothing is chosen from, or judged by, a shelf that is still on its way.
+  if (!shelf || !current || !document || !live || !planned || !done || !sheet || !standing || !prepared) {
+    const failed = error ?? logError ?? shelfError;
+    return failed ? { kind: 'failed', error: failed } : { kind: 'loading' };
   }
   const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
   const nameOf = (surface: string) => {
