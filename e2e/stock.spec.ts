@@ -31,10 +31,11 @@ test('things are taken in, found by batch, weighed, and thrown away; each once, 
   await chosen.getByLabel('Left in it, as you see it').fill('18');
   await chosen.getByLabel('Left in it, as you see it').press('Enter');
   await expect(second.getByText('18 ml of 30 ml').first()).toBeVisible();
+  await expect(chosen).toContainText('18 ml of 30 ml');
   // More than it holds is refused where it is typed.
   await chosen.getByLabel('Left in it, as you see it').fill('400');
   await chosen.getByLabel('Left in it, as you see it').press('Enter');
-  await expect(chosen.getByRole('alert')).toContainText('holds only 30 ml');
+  await expect(chosen).toContainText('it holds only 30 ml');
   await chosen.getByRole('button', { name: 'It leaves the stock' }).click();
   await expect(second.getByRole('complementary', { name: 'The thing chosen' })).toContainText('Gone');
   await expect(second.getByRole('button', { name: 'Weigh it' })).toBeHidden();

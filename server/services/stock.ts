@@ -40,6 +40,7 @@ import { kitRepository } from '../repositories/kit';
 import { shelfRepository } from '../repositories/shelf';
 import { type StockAppend, stockRepository } from '../repositories/stock';
 import type { ChangeFeed } from './changes';
+import { localInstant } from './moments';
 
 /** Things a list shows at once. */
 const LONGEST_LIST = 200;
@@ -54,8 +55,6 @@ export interface StockQuestion {
   /** As it was at a moment. */
   readonly atMs?: number | undefined;
 }
-
-const iso = (ms: number): string => new Date(ms).toISOString();
 
 /** The things in stock: a log that only grows, and what follows from it. */
 export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
@@ -96,13 +95,13 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     return {
       ...said,
       name: nameOf(thing),
-      knownAt: iso(knownMs),
-      boughtAt: iso(boughtMs),
+      knownAt: localInstant(knownMs),
+      boughtAt: localInstant(boughtMs),
       past: !gone && until <= atMs,
       ...(useByMs !== undefined && { useBy: DateTime.fromMillis(useByMs).toISODate()! }),
-      ...(openedMs !== undefined && { openedAt: iso(openedMs) }),
-      ...(until < Infinity && { goodUntil: iso(until) }),
-      ...(gone && { gone: { at: iso(gone.atMs), reason: gone.reason, left: gone.left } }),
+      ...(openedMs !== undefined && { openedAt: localInstant(openedMs) }),
+      ...(until < Infinity && { goodUntil: localInstant(until) }),
+      ...(gone && { gone: { at: localInstant(gone.atMs), reason: gone.reason, left: gone.left } }),
     };
   };
   const lessonsNow = (): readonly UsageLesson[] => {
@@ -155,7 +154,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       const { thing } = current();
       return lessonsNow().map(({ atMs, ...lesson }): UsageLessonRow => {
         const of = thing(lesson.thing)!;
-        return { ...lesson, at: iso(atMs), name: names.nameOf(of), unit: of.unit };
+        return { ...lesson, at: localInstant(atMs), name: names.nameOf(of), unit: of.unit };
       });
     },
     list({ find = '', state = 'in', of, atMs }: StockQuestion): StockList {
@@ -210,7 +209,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
         current().thing(id) ? [{ path: `things[${index}].id`, message: `"${id}" is in stock already` }] : [],
       );
       if (faults.length > 0) throw new FaultsError(faults);
-      const at = now().toISOString();
+      const at = localInstant(now().getTime());
       db.transaction(
         () => {
           for (const { id, remaining, boughtAt, openedAt, ...as } of things) {
@@ -234,7 +233,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     begin({ id: of, unit }: Pick<MakerSheet, 'id' | 'unit'>, size: number, batch: string | undefined): void {
       const thing = `first-${log.lastSeq() + 1}`;
       const as = { kind: 'product', of, size, unit, ...(batch?.trim() && { batch: batch.trim() }) } as const;
-      store([{ id: thing, at: now().toISOString(), entry: { type: 'bought', thing, as } }]);
+      store([{ id: thing, at: localInstant(now().getTime()), entry: { type: 'bought', thing, as } }]);
     },
     /**
      * What was laid draws from what is in hand at the job, and what is undone is given back. Called with the run's record

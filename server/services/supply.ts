@@ -12,6 +12,7 @@ import { MS_PER_DAY } from '#core/measures';
 import { type Job, type JobRecord, surfaceName } from '#formats/job';
 import { withStock, withUsage } from '#job/stock';
 import type { JobStock, Recall, ReorderList } from '#formats/stock';
+import { localInstant } from './moments';
 import type { JobService } from './jobs';
 import type { ShelfService } from './shelf';
 import type { StockService } from './stock';
@@ -23,8 +24,6 @@ interface Sources {
   readonly shelf: ShelfService;
   readonly stock: StockService;
 }
-
-const iso = (ms: number): string => new Date(ms).toISOString();
 
 /** What jobs take of what is in stock: set aside, short, to be ordered, laid, called back. */
 export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: () => Date) {
@@ -111,8 +110,8 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
         packs: [...line.packs],
         name: products.get(line.of)?.sheet.name ?? line.of,
         unit: products.get(line.of)?.sheet.unit ?? 'ml',
-        firstShort: iso(firstShortMs),
-        orderBy: iso(orderByMs),
+        firstShort: localInstant(firstShortMs),
+        orderBy: localInstant(orderByMs),
         late: orderByMs < now().getTime(),
         jobs: short.map((id) => ({
           id,
@@ -139,8 +138,8 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
             surface,
             surfaceName: panel ? surfaceName(panel) : surface,
             amount,
-            first: iso(firstMs),
-            last: iso(lastMs),
+            first: localInstant(firstMs),
+            last: localInstant(lastMs),
           };
         }),
       }));

@@ -111,7 +111,9 @@ function Notes({ row }: { readonly row: StockRow }) {
           label="Left in it, as you see it"
           unit={row.unit === 'm2' ? 'm²' : row.unit || 'pieces'}
           value={Math.round(row.remaining * 100) / 100}
-          check={(value) => (value >= 0 ? undefined : 'zero or more')}
+          check={(value) =>
+            value >= 0 && value <= row.size ? undefined : `it holds only ${amountIn(row.unit, row.size)}`
+          }
           onChange={(remaining) => remaining !== undefined && void note({ type: 'counted', thing, remaining })}
         />
         <TextField
