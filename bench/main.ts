@@ -19,6 +19,7 @@ import { kitOf, readProduct } from '#formats/shelf';
 import { demoKit } from '../demo/kit';
 import { DEMO_SHELF } from '../demo/shelf';
 import highsLoader from 'highs';
+import { benchSections, benchStock } from './stock';
 
 const ROUNDS = 60;
 const OUT_ROUNDS = 15;
@@ -231,3 +232,6 @@ console.log(
   `  the joint choice                      ${chosenMs.toFixed(0)} ms, ${(chosenMs / aloneMs).toFixed(1)} times the baseline; ${(found!.keptMoney / 100).toFixed(2)} in all, ${(100 * (1 - found!.keptMoney / alone.keptMoney)).toFixed(0)} % less, within ${(100 * found!.gap).toFixed(2)} % of the best`,
 );
 console.log(`  bar: ${CHOICE_BAR_MS} ms, ${((100 * chosenMs) / CHOICE_BAR_MS).toFixed(0)} % of it used`);
+
+benchSections(SURFACES);
+benchStock();

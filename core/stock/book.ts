@@ -4,6 +4,7 @@ import { type StockThing, thingOf } from './thing';
 /** The stock log by thing, and each thing as it stands: kept current entry by entry. */
 export class StockBook {
   private readonly entries = new Map<string, LoggedStock[]>();
+  private readonly atJob = new Map<string, Set<string>>();
   private readonly standing = new Map<string, StockThing>();
 
   constructor(log: readonly LoggedStock[] = []) {
@@ -28,7 +29,17 @@ export class StockBook {
     return this.all().flatMap((own) => thingOf(own.filter((logged) => logged.atMs <= atMs)) ?? []);
   }
 
+  /** Logs of the things that were in hand, drawn from or thrown away at a job. */
+  ofJob(job: string): readonly (readonly LoggedStock[])[] {
+    return [...(this.atJob.get(job) ?? [])].map(this.of);
+  }
+
   private note(logged: LoggedStock): void {
+    if ('job' in logged.entry && logged.entry.job !== undefined) {
+      const known = this.atJob.get(logged.entry.job);
+      if (known) known.add(logged.entry.thing);
+      else this.atJob.set(logged.entry.job, new Set([logged.entry.thing]));
+    }
     const own = this.entries.get(logged.entry.thing);
     if (own) own.push(logged);
     else this.entries.set(logged.entry.thing, [logged]);

@@ -3,6 +3,7 @@ export {
   type JobStock,
   jobStockSchema,
   loggedStock,
+  methodsSchema,
   type NewStockEntry,
   newStockEntrySchema,
   type Recall,

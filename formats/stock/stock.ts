@@ -252,3 +252,16 @@ export type ScaleReading = z.output<typeof scaleReadingSchema>;
 /** A line of a job's lists that was ticked off. */
 export const tickSchema = object({ line: z.string(), at: instant() });
 export type Tick = z.output<typeof tickSchema>;
+
+/** A product laid by each method, beside one another. */
+export const methodsSchema = z.array(
+  object({
+    method: oneOf(METHOD_IDS),
+    now: flag(),
+    order: z.number(),
+    cost: z.number(),
+    personMin: z.number(),
+    elapsedMin: z.number(),
+    patches: z.int(),
+  }),
+);

@@ -1,1 +1,2 @@
+export { compareMethods, type MethodCompared } from './compare-methods';
 export { pickListOf } from './pick-job';

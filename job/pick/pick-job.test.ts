@@ -17,6 +17,7 @@ const listOf = (job: Job, log: Parameters<typeof foldLog>[0] = []): PickGroup[] 
     preparation: prepareItem(panelCases(job), prepareSettings(job, undefined, kit)),
     record: foldLog(log),
     kit,
+    nowMs: Date.parse('2027-03-02T10:40:00+01:00'),
   });
 const lines = (groups: readonly PickGroup[]) => groups.flatMap((group) => group.lines);
 const hatchback = jobOf('teal-hatchback');

@@ -1,6 +1,6 @@
 import { TOWELS_OF } from '#core/products/schools';
 import { peopleOf } from '#core/work/crew';
-import type { Kit } from '#core/work/kit';
+import { type Kit, padState } from '#core/work/kit';
 import { type PickGroup, pickList } from '#core/work/pick-list';
 import type { Plan } from '#core/work/plan';
 import { type Preparation, stageKey, stageState } from '#core/work/prepare';
@@ -13,10 +13,12 @@ interface Sources {
   readonly preparation: Pick<Preparation, 'stages'>;
   readonly record: Pick<RunRecord, 'stages'>;
   readonly kit: Kit;
+  /** When it is looked at: pads dry by themselves. */
+  readonly nowMs: number;
 }
 
 /** Everything a job wants at hand, in the order of work; what is over is no longer on it. */
-export function pickListOf(job: Job, { plan, preparation, record, kit }: Sources): PickGroup[] {
+export function pickListOf(job: Job, { plan, preparation, record, kit, nowMs }: Sources): PickGroup[] {
   const sheets = new Map(kit.sheets.map(({ id, name }) => [name, id]));
   const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
   return pickList({
@@ -25,7 +27,16 @@ export function pickListOf(job: Job, { plan, preparation, record, kit }: Sources
     products: job.products,
     people: peopleOf(plannedJob(job).crew).length,
     sheetCalled: (name) => sheets.get(name),
+    readyPads: (sheet) => readyPads(kit, sheet, nowMs),
     towelRoles: TOWELS_OF[layingSchools(job).towels],
     nameOf: (id) => names.get(id) ?? id,
   });
+}
+
+/** Pads of a sheet that are clean and dry; undefined for what is no pad, or where none stands on the shelf as a thing. */
+function readyPads({ sheets, things }: Kit, id: string, nowMs: number): number | undefined {
+  const sheet = sheets.find((each) => each.id === id);
+  const own = things.filter((thing) => thing.kind === 'pad-in-use' && thing.sheet === id);
+  if (sheet?.kind !== 'pad' || own.length === 0) return undefined;
+  return own.filter((thing) => thing.kind === 'pad-in-use' && padState(thing, sheet, nowMs) === 'ready').length;
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   idsTwice,
   jobStockSchema,
+  methodsSchema,
   newStockEntrySchema,
   recallSchema,
   reorderSchema,
@@ -15,6 +16,7 @@ import {
   tickSchema,
   usageLessonSchema,
 } from '#formats/stock';
+import { compareMethods } from '#job/pick';
 import { flag, instant, nonEmpty, object, oneOf, read } from '#formats/values';
 import { simulatedBottleScale } from '../devices/bottle-scale';
 import { labelSheet } from '../documents/labels';
@@ -146,6 +148,13 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
         'What a job finds in stock after what is set aside for jobs before it, and what it has come to in material',
       answer: { status: 200, schema: jobStockSchema },
       run: ({ params }) => supply.ofJob(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/methods',
+      summary: 'A job’s ?product= laid by each method, beside one another: product against minutes',
+      answer: { status: 200, schema: methodsSchema },
+      run: ({ params, query }) => compareMethods(supply.withItsStock(jobs.get(params.id!)), query.product ?? ''),
     }),
     endpoint({
       method: 'get',

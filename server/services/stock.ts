@@ -255,7 +255,10 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       }
       const done = laid && record.patches.get(patchKey(laid));
       if (laid && isLaid(done) && !drawn.some(({ patch }) => patch === patchKey(laid))) {
-        const bottle = [...current().things()].find(({ inHand, of }) => inHand === jobId && of === done!.start.product);
+        const bottle = current()
+          .ofJob(jobId)
+          .map(([first]) => current().thing(first!.entry.thing))
+          .find((thing) => thing?.inHand === jobId && thing.of === done!.start.product);
         const factor = usage(done!.start.product)?.usageFactor;
         const entry = bottle && drawOf({ job: jobId, document, record, factor }, done!, bottle.id);
         if (entry && entry.amount > 0) news.push({ id: `draw-${jobId}-${patchKey(laid)}-${readTo}`, at, entry });
@@ -272,7 +275,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
   /** Draws of a job that stand. */
   function drawsOf(jobId: string): { readonly logged: LoggedStock; readonly patch: string | undefined }[] {
     return current()
-      .all()
+      .ofJob(jobId)
       .flatMap((entries) => {
         const undone = undoneIn(entries);
         return entries.flatMap((logged) =>

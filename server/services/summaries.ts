@@ -59,7 +59,7 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
     /** Everything a job still wants at hand, in the order of work. */
     pickList(job: JobRecord): PickGroup[] {
       const { document, progress, ...look } = lookAt(job, now().getTime());
-      return pickListOf(document, { ...look, plan: progress.plan });
+      return pickListOf(document, { ...look, plan: progress.plan, nowMs: now().getTime() });
     },
   };
 

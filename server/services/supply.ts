@@ -90,7 +90,7 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     withItsStock: (job: JobRecord): Job => withStock(withUsage(job.document, stock.usage), kindsOf(job)),
     /** What a job finds in stock: kind by kind, after what is set aside for jobs before it, and what it has come to. */
     ofJob(id: string): JobStock {
-      const { bySurface, ...cost } = materialCost(stock.book().all(), id);
+      const { bySurface, ...cost } = materialCost(stock.book().ofJob(id), id);
       return {
         kinds: kindsOf(jobs.get(id)),
         cost: { ...cost, bySurface: [...bySurface].map(([surface, each]) => ({ surface, cost: each })) },

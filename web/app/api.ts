@@ -36,6 +36,7 @@ import type {
   Tick,
   UsageLessonRow,
 } from '#formats/stock';
+import type { MethodCompared } from '#job/pick';
 import { nowInstant } from '../ui/moments';
 
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
@@ -250,6 +251,10 @@ export const api = createApi({
     }),
     usageLessons: build.query<UsageLessonRow[], void>({ query: () => 'stock/lessons', providesTags: ['Stock'] }),
     jobStock: build.query<JobStock, string>({ query: (id) => `jobs/${id}/stock`, providesTags: ['Stock', 'Jobs'] }),
+    methods: build.query<MethodCompared[], { jobId: string; product: string }>({
+      query: ({ jobId, product }) => ({ url: `jobs/${jobId}/methods`, params: { product } }),
+      providesTags: (_result, _error, { jobId }) => [{ type: 'Job', id: jobId }, 'Stock'],
+    }),
     ticks: build.query<Tick[], string>({
       query: (id) => `jobs/${id}/ticks`,
       providesTags: (_result, _error, id) => [{ type: 'Ticks', id }],
@@ -282,6 +287,7 @@ export const {
   useRecallQuery,
   useUsageLessonsQuery,
   useJobStockQuery,
+  useMethodsQuery,
   useTicksQuery,
   useTickMutation,
   useJobsQuery,

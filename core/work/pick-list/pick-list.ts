@@ -38,6 +38,8 @@ export interface PickListCase {
   readonly people: number;
   /** The sheet of the preparation shelf of that name. */
   readonly sheetCalled?: ((name: string) => string | undefined) | undefined;
+  /** How many pads of a sheet are ready to be taken up; undefined for what is no pad. */
+  readonly readyPads?: ((sheet: string) => number | undefined) | undefined;
   /** The roles a coat is levelled in, by the shop's school. */
   readonly towelRoles: readonly string[];
   readonly nameOf: (surface: string) => string;
@@ -136,17 +138,22 @@ function worn({ stages, products, people }: PickListCase, laid: readonly LaidHer
   return { key: 'worn', name: 'To be worn', lines };
 }
 
-function stageGroup({ kind, round, steps }: PrepStage, { sheetCalled }: PickListCase): PickGroup {
+function stageGroup({ kind, round, steps }: PrepStage, { sheetCalled, readyPads }: PickListCase): PickGroup {
   const key = `prepare/${kind}/${round}`;
   const lines = usesOf(steps).map(({ what, unit, amount }): PickLine => {
     const [supply, sheet] = [supplyCalled(what), sheetCalled?.(what)];
+    const ready = sheet === undefined ? undefined : readyPads?.(sheet);
+    const needed = whole(amount);
     return {
       key: `${key}/${what}`,
       what: what.charAt(0).toUpperCase() + what.slice(1),
-      amount: unit === '' ? whole(amount) : amount,
+      amount: unit === '' ? needed : amount,
       unit: unit as StockUnit,
       ...(supply && { stock: { kind: 'supply', of: supply } }),
       ...(sheet !== undefined && { stock: { kind: 'kit', of: sheet } }),
+      ...(ready !== undefined && {
+        note: `${ready} ready; cleaned and back in turn${needed > ready ? `, ${needed - ready} times` : ''}`,
+      }),
     };
   });
   return { key, name: round > 1 ? `${STEP_KINDS[kind].name}, round ${round}` : STEP_KINDS[kind].name, lines };

@@ -3,22 +3,29 @@ import { substrateFactors } from '#core/item/substrates';
 import { METHODS } from '#core/products/methods';
 import { millilitres } from '#core/products/sheets';
 import { applicatorCount, seamFactor, wetFilmUm } from '#core/work/quantity';
+import { TENTH_SIGMAS } from '#core/measures';
+import { money } from '#formats/values';
 import { PanelHead, Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { m2, um } from '../../ui/measures';
 import { percent } from '../../ui/numbers';
 import { Feed } from './Feed';
+import { unitPrice } from './MaterialCosts';
 import { amountInHand, inUnit } from './words';
 
 export function Panel({ job }: { readonly job: JobView }) {
   const { plan, products, chosen } = job;
   const surface = chosen!;
+  const laidFor = job.stock?.cost.bySurface.find((each) => each.surface === surface.id)?.cost;
   const own = plan.surfaces.find(({ id }) => id === surface.id)!;
   return (
     <>
       <PanelHead>
-        <p className="text-ink-2">{m2(own.areaM2)}</p>
+        <p className="text-ink-2">
+          {m2(own.areaM2)}
+          {laidFor !== undefined && `, ${money(Math.round(laidFor), job.document.currency)} of material laid so far`}
+        </p>
       </PanelHead>
       {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to measure out.</p>}
       {own.coats.map(({ product: id, coat, layer, method, substrate, laid }) => {
@@ -64,6 +71,14 @@ export function Panel({ job }: { readonly job: JobView }) {
               <dt className="text-ink-2">On the applicator</dt>
               <dd className="text-right">
                 <Feed product={product} method={method} amount={laid.amount / patches} areaM2={own.areaM2 / patches} />
+              </dd>
+              <dt className="text-ink-2">Nine times in ten</dt>
+              <dd className="text-right">
+                up to {inUnit(product, laid.amount * Math.exp(TENTH_SIGMAS * product.usageSigma))}
+              </dd>
+              <dt className="text-ink-2">Costs</dt>
+              <dd className="text-right">
+                {money(Math.round(laid.amount * unitPrice(job, product)), job.document.currency)}
               </dd>
               <dt className="text-ink-2">Share of a pack</dt>
               <dd className="text-right">{percent(laid.amount / biggest)}</dd>

@@ -6,6 +6,8 @@ import { money } from '#formats/values';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { percent } from '../../ui/numbers';
+import { MaterialCosts } from './MaterialCosts';
+import { Methods } from './Methods';
 import { inUnit } from './words';
 
 interface Row {
@@ -48,6 +50,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
   );
   const table = useTable({ features, columns, data: rows });
   const total = plan.purchases.reduce((sum, { cost }) => sum + cost, 0);
+  const methodical = rows.flatMap(({ product }) => (product.unit === 'm2' ? [] : [product.id]));
   if (rows.length === 0) {
     return (
       <p className="p-6 text-ink-2">
@@ -61,6 +64,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
         <h2 className="label">To buy, after what is in stock</h2>
         <p className="figure text-4xl">{money(total, currency)}</p>
         <p className="text-ink-2">least money, then least left over; covers nine jobs in ten like this</p>
+        <MaterialCosts job={job} />
       </section>
       <table className="w-full bg-sheet text-[14px]">
         <thead>
@@ -86,6 +90,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
           ))}
         </tbody>
       </table>
+      {methodical.length > 0 && <Methods key={methodical.join()} job={job} products={methodical} />}
     </>
   );
 }
@@ -121,7 +126,8 @@ function OrderCell({ row: { product, purchase }, job }: { readonly row: Row; rea
           ['Needed, middle of the estimate', inUnit(product, purchase.need)],
           [`Spread of use, one sigma`, percent(product.usageSigma)],
           ['To cover, nine times in ten', inUnit(product, purchase.order)],
-          ['In stock', inUnit(product, purchase.onHand)],
+          ...stockRows(job, product),
+          ['For this job', inUnit(product, purchase.onHand)],
         ]}
         rule="Area, coverage, surface, method, seams and learned use for each coat; applicators and residue on top; then the 90 % point of the spread."
       >
@@ -130,10 +136,23 @@ function OrderCell({ row: { product, purchase }, job }: { readonly row: Row; rea
       <span className="block text-[13px] text-ink-2">
         {product.unit === 'm2'
           ? `of ${inUnit(product, biggest)} a roll`
-          : `${percent(purchase.order / biggest)} of a ${inUnit(product, biggest)} ${product.unit === 'g' ? 'tin' : 'bottle'}`}
+          : product.unit === 'g' && biggest > 2 * purchase.order
+            ? `${Math.floor(biggest / purchase.order)} such items to a ${inUnit(product, biggest)} tin`
+            : `${percent(purchase.order / biggest)} of a ${inUnit(product, biggest)} ${product.unit === 'g' ? 'tin' : 'bottle'}`}
       </span>
     </>
   );
+}
+
+/** What is in stock of it, what others have set aside, what was drawn already. */
+function stockRows({ stock }: JobView, product: Product): [string, string][] {
+  const kind = stock?.kinds.find(({ of }) => of === product.id);
+  if (!kind) return [];
+  return [
+    ['Good on the day', inUnit(product, kind.inStock)],
+    ['Set aside for jobs before it', inUnit(product, -kind.reserved)],
+    ['Drawn here already', inUnit(product, kind.drawn)],
+  ];
 }
 
 function PacksCell({ row: { product, purchase }, currency }: { readonly row: Row; readonly currency: string }) {

@@ -10,6 +10,8 @@ export interface Short {
   readonly has: number;
 }
 
+const LOOKS_EVERY_MIN = 10;
+
 /** What a job wants at hand, what of it is ticked off, and what the stock is short of. */
 export function usePickList(job: JobView): {
   readonly groups: readonly PickGroup[];
@@ -18,13 +20,15 @@ export function usePickList(job: JobView): {
   readonly error: unknown;
 } {
   const { document, products, plan, prepared, record } = job;
+  // A pad that dries is looked at again now and then, not at every tick of the clock.
+  const nowMs = Date.parse(job.at(LOOKS_EVERY_MIN * Math.floor(job.nowMin / LOOKS_EVERY_MIN)));
   const groups = useMemo(
     () =>
       pickListOf(
         { ...document, products },
-        { plan, preparation: prepared.preparation, record, kit: prepared.settings.kit ?? NO_KIT },
+        { plan, preparation: prepared.preparation, record, kit: prepared.settings.kit ?? NO_KIT, nowMs },
       ),
-    [document, products, plan, prepared, record],
+    [document, products, plan, prepared, record, nowMs],
   );
   const { data: ticks, error } = useTicksQuery(job.id);
   const { data: stock } = useStockQuery({});

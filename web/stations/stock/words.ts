@@ -1,21 +1,21 @@
 import { BASES } from '#core/stock';
 import type { StockRow } from '#formats/stock';
-import { measured } from '../../ui/measures';
+import { m2, measured } from '../../ui/measures';
 
 /** An amount of a thing in its unit, in the measures of this device. */
 export function amountIn(unit: StockRow['unit'], amount: number): string {
-  const digits = amount < 10 && !Number.isInteger(amount) ? 1 : 0;
+  const digits = Math.abs(amount) < 10 ? 1 : 0;
   switch (unit) {
     case 'ml':
       return measured('volume', amount, digits);
     case 'g':
       return measured('mass', amount, digits);
     case 'm2':
-      return measured('area', amount, amount < 10 ? 1 : 0);
+      return m2(amount);
     case 'm':
       return measured('reach', amount, 0);
     case '':
-      return amount.toFixed(digits);
+      return amount.toFixed(Number.isInteger(amount) ? 0 : 1);
   }
 }
 
