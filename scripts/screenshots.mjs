@@ -13,10 +13,8 @@ const VIEWS = [
   { name: 'today', at: '/' },
   { name: 'survey', at: '/jobs/teal-hatchback/survey' },
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
-  { name: 'survey-thickness', at: '/jobs/teal-hatchback/survey?lens=thickness' },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
   { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
-  { name: 'prepare-scopes', at: '/jobs/teal-hatchback/prepare', press: 'Side by side, for the owner' },
   { name: 'prepare-ledger', at: '/jobs/teal-hatchback/prepare?panel=bonnet' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   {
@@ -26,13 +24,15 @@ const VIEWS = [
     until: 'Find anew',
   },
   { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
-  { name: 'quantify', at: '/jobs/teal-hatchback/quantify' },
+  { name: 'quantify', at: '/jobs/teal-hatchback/quantify?panel=bonnet' },
+  { name: 'quantify-sections', at: '/jobs/teal-hatchback/quantify?view=sections' },
+  { name: 'quantify-list', at: '/jobs/teal-hatchback/quantify?view=list', size: TABLET },
+  { name: 'stock', at: '/stock?thing=ledger-base-1' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   { name: 'rules', at: '/shelf/rules' },
   { name: 'sheet', at: '/shelf/ledger-base' },
-  { name: 'shelf-preparation', at: '/shelf/preparation' },
 ];
 
 ensureInstalled();

@@ -63,6 +63,7 @@ function answer({ method, path, body, version }: Call): Response {
   if (what === 'kit') return json(yard.kit.map((entry) => ({ id: entry.id, version: 1, entry })));
   if (what === 'offers') return json(yard.offers.map((offer) => ({ id: offer.id, version: 1, offer })));
   if (what === 'templates' || what === 'items') return json([]);
+  if (path.endsWith('/stock/reorder')) return json([]);
   if (what === 'stock') return json({ rows: [], found: 0, totals: IN_STOCK });
   if (part === 'stock') return json({ kinds: [], cost: { laid: 0, thrownAway: 0, unpriced: 0, bySurface: [] } });
   if (part === 'ticks' || part === 'methods') return json([]);

@@ -7,6 +7,7 @@ import { useNow } from '../../ui/useNow';
 import { Reminders } from './Reminders';
 import { Ripening } from './Ripening';
 import { TakenAway } from './TakenAway';
+import { ToOrder } from './ToOrder';
 import { Plus, Upload } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
@@ -78,6 +79,7 @@ export function Component() {
       )}
       {jobs && jobs.some(hasMoments) && <Ripening jobs={jobs} now={now} />}
       {jobs && <Reminders jobs={jobs} now={now} />}
+      {jobs && jobs.length > 0 && <ToOrder />}
       {others.length > 0 && (
         <section aria-labelledby="others" className="mt-8">
           <h2 id="others" className="label">
