@@ -74,6 +74,19 @@ test('what is laid comes out of the bottle in hand, and goes back where it is un
   expect(() => server.db.update(stockLog).set({ at: NOW }).run()).toThrow(/append-only|Failed to run/);
 });
 
+test('where one person lays alone, what the scale teaches is theirs', async () => {
+  const document = { ...tourer.document, crew: { ...tourer.document.crew, people: [{ id: 'Odile' }] } };
+  await call('POST', '/api/jobs', { id: 'alone', ...tourer, document });
+  await bottle('b1', { emptyG: 40 });
+  await note({ type: 'taken', thing: 'b1', job: 'alone' });
+  const start = { product: PRODUCT, sections: 1, areaM2: 0.62, amount: 5.2 };
+  expect((await tap('s', { type: 'lay-start', patch, start }, 'alone')).status).toBe(201);
+  expect((await tap('e', { type: 'lay-end', patch }, 'alone')).status).toBe(201);
+  expect((await note({ type: 'weighed', thing: 'b1', grossG: 84, densityGPerMl: 1 })).status).toBe(201);
+  const { body } = await call<UsageLessonRow[]>('GET', '/api/stock/lessons');
+  expect(body).toMatchObject([{ by: 'Odile', method: tourer.document.surfaces[0]!.layers[0]!.method, used: 6 }]);
+});
+
 test('nothing in hand: nothing is drawn silently, from no bottle', async () => {
   await bottle('b1');
   await lay('first');

@@ -121,8 +121,8 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     return stockFault(thing(entry.thing), of(entry.thing), entry);
   };
   const tell = () => changes.tell({ kind: 'stock', id: 'all' });
-  const store = (entries: readonly StockAppend[]): StockLogEntry[] =>
-    entries.map((entry) => log.append(entry, now().toISOString()));
+  const store = (entries: readonly StockAppend[], by?: string): StockLogEntry[] =>
+    entries.map((entry) => log.append(entry, now().toISOString(), by));
 
   return {
     book: current,
@@ -263,7 +263,9 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
         const entry = bottle && drawOf({ job: jobId, document, record, factor }, done!, bottle.id);
         if (entry && entry.amount > 0) news.push({ id: `draw-${jobId}-${patchKey(laid)}-${readTo}`, at, entry });
       }
-      store(news);
+      // Where one person lays alone, it is they whose hand is learned.
+      const [alone, ...others] = document.crew.people ?? [];
+      store(news, others.length === 0 ? alone?.id : undefined);
       return news.length > 0;
     },
     /** Of what is in a vessel, g/ml: by its sheet, else as water. */

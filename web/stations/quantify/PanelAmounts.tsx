@@ -57,7 +57,7 @@ export function Panel({ job }: { readonly job: JobView }) {
                   ],
                   ['Learned from bottles weighed', `× ${product.usageFactor.toFixed(2)}`],
                 ]}
-                rule="All of these multiplied. Seams are laid twice over a strip of 5 cm along the shorter side."
+                rule="All of these multiplied. Seams are laid twice over a strip of 5 cm along the shorter side. Coverage is what is laid: what the towels take off again is in it."
               >
                 <span className="figure text-3xl">{inUnit(product, laid.amount)}</span>
               </Working>
