@@ -36,7 +36,7 @@ export function Methods({ job, products }: Props) {
         </p>
       )}
       {data && sheet && (
-        <table className={`mt-2 w-full text-[14px] ${isFetching ? 'opacity-60' : ''}`}>
+        <table aria-label="By each method" className={`mt-2 w-full text-[14px] ${isFetching ? 'opacity-60' : ''}`}>
           <thead>
             <tr className="label text-left">
               <th scope="col" className="py-1 font-normal">

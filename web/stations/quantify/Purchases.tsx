@@ -66,7 +66,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
         <p className="text-ink-2">least money, then least left over; covers nine jobs in ten like this</p>
         <MaterialCosts job={job} />
       </section>
-      <table className="w-full bg-sheet text-[14px]">
+      <table aria-label="What to buy" className="w-full bg-sheet text-[14px]">
         <thead>
           {table.getHeaderGroups().map((group) => (
             <tr key={group.id} className="label border-b text-left">
