@@ -19,6 +19,7 @@ import { kitOf, readProduct } from '#formats/shelf';
 import { demoKit } from '../demo/kit';
 import { DEMO_SHELF } from '../demo/shelf';
 import highsLoader from 'highs';
+import { benchNest } from './nest';
 import { benchSections, benchStock } from './stock';
 
 const ROUNDS = 60;
@@ -235,3 +236,4 @@ console.log(`  bar: ${CHOICE_BAR_MS} ms, ${((100 * chosenMs) / CHOICE_BAR_MS).to
 
 benchSections(SURFACES);
 benchStock();
+benchNest();

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from '#formats/choice';
+import { NEST_FORMAT, NESTED_FORMAT, nestedSchema, nestSchema } from '#formats/film';
 import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
 
@@ -12,6 +13,8 @@ export function jsonSchemas(): Record<string, object> {
     'runsheet-1.schema.json': describe(runsheetSchema, RUNSHEET_FORMAT),
     'choose-1.schema.json': describe(chooseFileSchema, CHOOSE_FORMAT),
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
+    'nest-1.schema.json': describe(nestSchema, NEST_FORMAT),
+    'nested-1.schema.json': describe(nestedSchema, NESTED_FORMAT),
     'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),
     'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),
   };

@@ -12,6 +12,7 @@ export {
   type Point,
   type Polygon,
   polygonAreaM2,
+  signedAreaMm2,
   stripsBetween,
 } from './polygon';
 export { firstSelfCrossing } from './crossing';

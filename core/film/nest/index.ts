@@ -1,0 +1,1 @@
+export { nest, type NestCase } from './nest';

@@ -1,0 +1,1 @@
+export { NEST_FORMAT, NESTED_FORMAT, nestCase, nestedSchema, nestSchema, readNest } from './nest';
