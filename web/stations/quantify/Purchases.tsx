@@ -13,9 +13,19 @@ import { inUnit } from './words';
 interface Row {
   readonly product: Product;
   readonly purchase: ProductPurchase;
+  readonly job: JobView;
 }
 
 const features = tableFeatures({});
+
+type CellProps = { readonly row: { readonly original: Row } };
+
+// The same for good: cells that are made anew with every look would close what was opened in them.
+const COLUMNS = [
+  { id: 'product', header: 'Product', cell: ({ row }: CellProps) => <ProductCell row={row.original} /> },
+  { id: 'order', header: 'To cover', cell: ({ row }: CellProps) => <OrderCell row={row.original} /> },
+  { id: 'packs', header: 'To buy', cell: ({ row }: CellProps) => <PacksCell row={row.original} /> },
+];
 
 export function Purchases({ job }: { readonly job: JobView }) {
   const { plan, products } = job;
@@ -25,30 +35,11 @@ export function Purchases({ job }: { readonly job: JobView }) {
       plan.purchases.map((purchase): Row => ({
         purchase,
         product: products.find(({ id }) => id === purchase.product)!,
+        job,
       })),
-    [plan.purchases, products],
+    [plan.purchases, products, job],
   );
-  const columns = useMemo(
-    () => [
-      {
-        id: 'product',
-        header: 'Product',
-        cell: ({ row }: { row: { original: Row } }) => <ProductCell row={row.original} />,
-      },
-      {
-        id: 'order',
-        header: 'To cover',
-        cell: ({ row }: { row: { original: Row } }) => <OrderCell row={row.original} job={job} />,
-      },
-      {
-        id: 'packs',
-        header: 'To buy',
-        cell: ({ row }: { row: { original: Row } }) => <PacksCell row={row.original} currency={currency} />,
-      },
-    ],
-    [job, currency],
-  );
-  const table = useTable({ features, columns, data: rows });
+  const table = useTable({ features, columns: COLUMNS, data: rows });
   const total = plan.purchases.reduce((sum, { cost }) => sum + cost, 0);
   const methodical = rows.flatMap(({ product }) => (product.unit === 'm2' ? [] : [product.id]));
   if (rows.length === 0) {
@@ -106,7 +97,7 @@ function ProductCell({ row: { product, purchase } }: { readonly row: Row }) {
   );
 }
 
-function OrderCell({ row: { product, purchase }, job }: { readonly row: Row; readonly job: JobView }) {
+function OrderCell({ row: { product, purchase, job } }: { readonly row: Row }) {
   const laid = job.plan.surfaces
     .flatMap(({ coats }) => coats)
     .filter((coat) => coat.product === product.id)
@@ -155,7 +146,8 @@ function stockRows({ stock }: JobView, product: Product): [string, string][] {
   ];
 }
 
-function PacksCell({ row: { product, purchase }, currency }: { readonly row: Row; readonly currency: string }) {
+function PacksCell({ row: { product, purchase, job } }: { readonly row: Row }) {
+  const { currency } = job.document;
   const left = `${inUnit(product, purchase.leftover)} left over`;
   if (purchase.packs.length === 0) {
     return (
