@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { USUAL_CURRENCY } from '#formats/job';
 import { money } from '#formats/values';
 import { useReorderQuery } from '../../app/api';
 import { day } from '../../ui/moments';
@@ -20,8 +21,8 @@ export function Component() {
       {data && data.length > 0 && (
         <>
           <p className="mt-4 text-ink-2">
-            <span className="figure text-4xl text-ink">{money(total, 'EUR')}</span> in packs at least cost, after what
-            is in hand and still good on the day of each job
+            <span className="figure text-4xl text-ink">{money(total, USUAL_CURRENCY)}</span> in packs at least cost,
+            after what is in hand and still good on the day of each job
           </p>
           <table className="mt-3 w-full bg-sheet text-[14.5px]">
             <thead>
@@ -63,7 +64,7 @@ export function Component() {
                     ))}
                     <span className="block text-[13px] text-ink-2">{amountIn(line.unit, line.leftover)} left over</span>
                   </td>
-                  <td className="px-3 py-2.5 text-right">{money(line.cost, 'EUR')}</td>
+                  <td className="px-3 py-2.5 text-right">{money(line.cost, USUAL_CURRENCY)}</td>
                   <td className="px-4 py-2.5">
                     {line.jobs.map((job) => (
                       <Link key={job.id} to={`/jobs/${job.id}/quantify`} className="block underline">

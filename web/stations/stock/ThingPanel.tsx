@@ -2,6 +2,7 @@ import { Scale, Trash2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { BASES, GONE_REASON_IDS, GONE_REASONS, type GoneReason } from '#core/stock';
 import type { StockLogEntry, StockRow } from '#formats/stock';
+import { USUAL_CURRENCY } from '#formats/job';
 import { money } from '#formats/values';
 import { errorText, useJobsQuery, useNoteStockMutation, useStockThingQuery, useWeighMutation } from '../../app/api';
 import { Button } from '../../ui/Button';
@@ -54,7 +55,7 @@ function Facts({ row }: { readonly row: StockRow }) {
   const facts: [string, string | undefined][] = [
     ['Batch', row.batch],
     ['Place', row.place],
-    ['Bought', `${day(row.boughtAt)}${row.paid === undefined ? '' : `, ${money(row.paid, 'EUR')}`}`],
+    ['Bought', `${day(row.boughtAt)}${row.paid === undefined ? '' : `, ${money(row.paid, USUAL_CURRENCY)}`}`],
     ['Opened', row.openedAt && day(row.openedAt)],
     ['Good until', row.goodUntil && day(row.goodUntil)],
     ['Weighs empty', row.emptyG === undefined ? undefined : measured('mass', row.emptyG, 1)],
