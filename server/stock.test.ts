@@ -218,6 +218,19 @@ test('a list of things is taken in whole or not at all, hostile cells and all; w
   expect((await call('POST', '/api/stock', good)).body).toEqual({ added: 2 });
   const twice = await call<Problem>('POST', '/api/stock', good);
   expect([twice.status, twice.body.faults?.map(({ path }) => path)]).toEqual([400, ['things[0].id', 'things[1].id']]);
+  // What cannot be true of a thing is refused on the way in as it is later.
+  const untrue = {
+    ...good.things[0]!,
+    id: 'in-3',
+    remaining: 400,
+    boughtAt: '2031-01-01T00:00:00Z',
+    openedAt: '2027-01-01T00:00:00Z',
+  };
+  const refused = await call<Problem>('POST', '/api/stock', { things: [untrue] });
+  expect([refused.status, refused.body.faults?.map(({ path }) => path)]).toEqual([
+    400,
+    ['things[0].remaining', 'things[0].boughtAt', 'things[0].openedAt'],
+  ]);
   const csv = await (await fetch(`${server.base}/api/stock.csv`)).text();
   // A table program takes it for text, not for a formula; here it is what it was.
   expect(csv).toContain("'=1+2");

@@ -23,8 +23,6 @@ export interface StockThing extends BoughtThing {
   /** The job it is in hand at. */
   readonly inHand?: string;
   readonly gone?: { readonly atMs: number; readonly reason: GoneReason; readonly left: number; readonly job?: string };
-  /** The entry that told how much is in it last. */
-  readonly knownBy: string;
 }
 
 type Draft = { -readonly [K in keyof StockThing]: StockThing[K] };
@@ -84,20 +82,19 @@ export function afterEntry(thing: StockThing | undefined, logged: LoggedStock): 
   return next;
 }
 
-const bought = ({ id, atMs }: LoggedStock, { thing, as }: Extract<StockEntry, { type: 'bought' }>): Draft => ({
+const bought = ({ atMs }: LoggedStock, { thing, as }: Extract<StockEntry, { type: 'bought' }>): Draft => ({
   ...as,
   id: thing,
   boughtMs: atMs,
   remaining: as.size,
   basis: 'full',
   knownMs: atMs,
-  knownBy: id,
   overdrawn: 0,
 });
 
-function apply(thing: Draft, { id, atMs, entry }: LoggedStock): void {
+function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
   const known = (remaining: number, basis: Basis) =>
-    Object.assign(thing, { remaining, basis, knownMs: atMs, knownBy: id, overdrawn: 0 });
+    Object.assign(thing, { remaining, basis, knownMs: atMs, overdrawn: 0 });
   switch (entry.type) {
     case 'opened':
       thing.openedMs ??= atMs;

@@ -61,6 +61,12 @@ test('what the preparation pours is counted as the sheet of that name', () => {
   );
 });
 
+test('wheels want a soft brush a person', () => {
+  expect(listOf(hatchback).find(({ key }) => key.startsWith('prepare/wheels'))!.lines).toContainEqual(
+    expect.objectContaining({ what: 'Soft brushes', amount: hatchback.crew.people?.length ?? 1 }),
+  );
+});
+
 test('protective equipment is short where it is not there, counted through the whole list, and not where it lies ready', () => {
   const list = listOf(hatchback);
   const short = (gloves: number, ticked: string[] = []) =>

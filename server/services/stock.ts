@@ -63,13 +63,17 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
   const kit = kitRepository(db);
   let book = new StockBook();
   let readTo = 0;
+  const ofThing = new Map<string, { readonly entries: number; readonly lessons: readonly UsageLesson[] }>();
   let lessons: { readonly asOf: number; readonly all: readonly UsageLesson[] } | undefined;
 
   /** The book with all that stands in the log. */
   const current = (): StockBook => {
     const last = log.lastSeq();
     // What was taken back with its transaction was never read; a log that is shorter is another database.
-    if (last < readTo) [book, readTo] = [new StockBook(), 0];
+    if (last < readTo) {
+      [book, readTo] = [new StockBook(), 0];
+      ofThing.clear();
+    }
     if (last === readTo) return book;
     const news = log.after(readTo).map(loggedStock);
     if (readTo === 0) book = new StockBook(news);
@@ -90,7 +94,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     };
   };
   const rowOf = (thing: StockThing, { lifeOf, nameOf }: ReturnType<typeof known>, atMs: number): StockRow => {
-    const { useByMs, boughtMs, openedMs, knownMs, knownBy: _, gone, ...said } = thing;
+    const { useByMs, boughtMs, openedMs, knownMs, gone, ...said } = thing;
     const until = goodUntilMs(thing, lifeOf(thing.of));
     return {
       ...said,
@@ -104,13 +108,21 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       ...(gone && { gone: { at: localInstant(gone.atMs), reason: gone.reason, left: gone.left } }),
     };
   };
+  /** What a thing teaches, worked out anew only once its log has grown. */
+  const lessonsOfThing = (entries: readonly LoggedStock[]): readonly UsageLesson[] => {
+    const { thing } = entries[0]!.entry;
+    const known = ofThing.get(thing);
+    if (known?.entries === entries.length) return known.lessons;
+    const fresh = lessonsOf(entries);
+    ofThing.set(thing, { entries: entries.length, lessons: fresh });
+    return fresh;
+  };
   const lessonsNow = (): readonly UsageLesson[] => {
-    const all = current();
+    const all = current().all();
     if (lessons?.asOf !== readTo) {
-      const taught = all.all().flatMap(lessonsOf);
-      lessons = { asOf: readTo, all: taught.sort((a, b) => a.atMs - b.atMs) };
+      lessons = { asOf: readTo, all: all.flatMap(lessonsOfThing).sort((a, b) => a.atMs - b.atMs) };
     }
-    return lessons!.all;
+    return lessons.all;
   };
   const usage = (of: string): ReturnType<typeof usageOf> | undefined => {
     const own = lessonsNow().filter((lesson) => lesson.of === of && !lesson.untaught);
@@ -147,8 +159,12 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     },
     /** What weighings have taught of a product; undefined where none has. */
     usage,
-    /** How many lessons stand: what was planned before one more of them is planned anew. */
-    lessonCount: (): string => `${lessonsNow().length}/${lessonsNow().filter(({ untaught }) => untaught).length}`,
+    /** Which lessons stand: what was planned with others is planned anew. */
+    lessonsStanding: (): string =>
+      lessonsNow()
+        .filter(({ untaught }) => !untaught)
+        .map(({ entry }) => entry)
+        .join(),
     lessons(): UsageLessonRow[] {
       const names = known();
       const { thing } = current();
@@ -205,8 +221,11 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     },
     /** Takes a whole delivery or an older stock in, or nothing of it. */
     takeIn({ things }: TakenIn): { added: number } {
-      const faults = things.flatMap(({ id }, index) =>
-        current().thing(id) ? [{ path: `things[${index}].id`, message: `"${id}" is in stock already` }] : [],
+      const faults = things.flatMap((each, index) =>
+        deliveryFaults(each, current().thing(each.id) !== undefined, now()).map(([key, message]) => ({
+          path: `things[${index}].${key}`,
+          message,
+        })),
       );
       if (faults.length > 0) throw new FaultsError(faults);
       const at = localInstant(now().getTime());
@@ -327,6 +346,27 @@ function totalsOf(
     });
   }
   return [...totals.values()].sort((a, b) => compare(a.name, b.name));
+}
+
+/** What cannot be true of a thing that is taken in, by its field. */
+function deliveryFaults(
+  { id, size, remaining, boughtAt, openedAt }: TakenIn['things'][number],
+  isThere: boolean,
+  now: Date,
+): [key: string, message: string][] {
+  const late = ([key, at]: [string, string | undefined]): [string, string][] =>
+    at !== undefined && untimely(at, now) !== undefined ? [[key, 'lies in the future']] : [];
+  return [
+    ...(isThere ? [['id', `"${id}" is in stock already`] as [string, string]] : []),
+    ...(remaining !== undefined && remaining > size
+      ? [['remaining', `it holds only ${size}`] as [string, string]]
+      : []),
+    ...late(['boughtAt', boughtAt]),
+    ...late(['openedAt', openedAt]),
+    ...(openedAt !== undefined && boughtAt !== undefined && Date.parse(openedAt) < Date.parse(boughtAt)
+      ? [['openedAt', 'it would have been opened before it was bought'] as [string, string]]
+      : []),
+  ];
 }
 
 const untimely = (at: string, now: Date): string | undefined =>

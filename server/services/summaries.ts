@@ -32,7 +32,7 @@ interface Kept {
 }
 
 interface Sources extends Pick<QuoteService, 'settingsOf'> {
-  readonly stock: Pick<StockService, 'usage' | 'lessonCount'>;
+  readonly stock: Pick<StockService, 'usage' | 'lessonsStanding'>;
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
@@ -43,7 +43,7 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
   /** What is known of a job, no older than asked for. */
   const keptOf = (job: JobRecord, freshForMs: number): Kept => {
     const lastSeq = log.lastSeq(job.id);
-    const lessons = stock.lessonCount();
+    const lessons = stock.lessonsStanding();
     const atMs = now().getTime();
     const known = kept.get(job.id);
     const stands = known?.version === job.version && known.lastSeq === lastSeq && known.lessons === lessons;

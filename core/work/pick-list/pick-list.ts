@@ -5,7 +5,7 @@ import type { Product } from '#core/products/sheets';
 import type { Plan } from '#core/work/plan';
 import { isDone, type PrepStage, usesOf } from '#core/work/prepare';
 import { applicatorCount, GLOVES_MIN } from '#core/work/quantity';
-import { STEP_KINDS } from '#core/work/steps';
+import { STEP_KINDS, type StepKindId } from '#core/work/steps';
 import { isReactive, wornAt, wornFor } from './protection';
 import { towelsForCoat } from './towels';
 
@@ -47,6 +47,8 @@ export interface PickListCase {
 
 /** A block or mitt has stiffened with what dries in it after so long, minutes. Engineering default. */
 const APPLICATOR_MIN = 45;
+/** Steps done with a soft brush, one a person. */
+const BRUSHED: ReadonlySet<StepKindId> = new Set(['wheels', 'brush-gaps', 'interior-clean']);
 /** Cloths round a block are changed as often as they load: one for so much, m². Engineering default. */
 const SUEDE_M2 = 1;
 /** A haze is wiped off damp, ml/m² of a coat; one roll of film wants its blade changed, m². Engineering defaults. */
@@ -138,7 +140,7 @@ function worn({ stages, products, people }: PickListCase, laid: readonly LaidHer
   return { key: 'worn', name: 'To be worn', lines };
 }
 
-function stageGroup({ kind, round, steps }: PrepStage, { sheetCalled, readyPads }: PickListCase): PickGroup {
+function stageGroup({ kind, round, steps }: PrepStage, { sheetCalled, readyPads, people }: PickListCase): PickGroup {
   const key = `prepare/${kind}/${round}`;
   const lines = usesOf(steps).map(({ what, unit, amount }): PickLine => {
     const [supply, sheet] = [supplyCalled(what), sheetCalled?.(what)];
@@ -156,7 +158,23 @@ function stageGroup({ kind, round, steps }: PrepStage, { sheetCalled, readyPads 
       }),
     };
   });
-  return { key, name: round > 1 ? `${STEP_KINDS[kind].name}, round ${round}` : STEP_KINDS[kind].name, lines };
+  const brushes: PickLine[] =
+    BRUSHED.has(kind) && steps.some(isDone)
+      ? [
+          {
+            key: `${key}/brush`,
+            what: SUPPLIES.brush.name,
+            amount: people,
+            unit: SUPPLIES.brush.unit,
+            stock: { kind: 'supply', of: 'brush' },
+          },
+        ]
+      : [];
+  return {
+    key,
+    name: round > 1 ? `${STEP_KINDS[kind].name}, round ${round}` : STEP_KINDS[kind].name,
+    lines: [...lines, ...brushes],
+  };
 }
 
 /** Coats of each product by the moment the first of their panels is reached. */

@@ -41,8 +41,8 @@ export function Component() {
       {data?.length === 0 && <p className="mt-5 text-ink-2">Nothing of batch “{batch}” was ever in stock.</p>}
       {data && data.length > 0 && (
         <p className="mt-5 text-lg">
-          {data.length} {data.length === 1 ? 'thing' : 'things'} in the stock book, laid on{' '}
-          <strong>{panels.length} panels</strong> of <strong>{new Set(panels.map(({ job }) => job)).size} jobs</strong>.
+          {counted(data.length, 'thing')} in the stock book, laid on <strong>{counted(panels.length, 'panel')}</strong>{' '}
+          of <strong>{counted(new Set(panels.map(({ job }) => job)).size, 'job')}</strong>.
         </p>
       )}
       {data?.map(({ thing, on }) => (
@@ -76,3 +76,5 @@ export function Component() {
     </StockPage>
   );
 }
+
+const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`;

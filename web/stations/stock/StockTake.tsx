@@ -7,13 +7,11 @@ import { formatNumber, parseNumber } from '../../ui/numbers';
 import { cameraReader, simulatedReader } from './code-reader';
 import { Level } from './Level';
 import { StockPage } from './StockPage';
-import { leftOf } from './words';
+import { leftOf, UNIT_SHOWN } from './words';
 
 /** By place, as one walks along the shelf. */
 const alongTheShelf = (a: StockRow, b: StockRow) =>
   (a.place ?? '~').localeCompare(b.place ?? '~') || a.name.localeCompare(b.name) || a.id.localeCompare(b.id);
-
-const UNITS: Readonly<Record<StockRow['unit'], string>> = { ml: 'ml', g: 'g', m2: 'm²', m: 'm', '': 'pieces' };
 
 /** The whole shelf by keyboard alone: type what is there, Enter, next; Enter by itself: as it stands. */
 export function Component() {
@@ -137,7 +135,7 @@ export function Component() {
                   step(row.id, key === 'ArrowDown' ? 1 : -1);
                 }}
               />
-              <span className="label pointer-events-none absolute right-2.5 top-2.5">{UNITS[row.unit]}</span>
+              <span className="label pointer-events-none absolute right-2.5 top-2.5">{UNIT_SHOWN[row.unit]}</span>
             </span>
           </li>
         ))}

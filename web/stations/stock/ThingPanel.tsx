@@ -12,7 +12,7 @@ import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { Level } from './Level';
-import { amountIn, leftOf } from './words';
+import { amountIn, leftOf, UNIT_SHOWN } from './words';
 
 /** One thing: what is left and how one knows, what can be noted of it, and all that happened to it. */
 export function ThingPanel({ id }: { readonly id: string }) {
@@ -110,7 +110,7 @@ function Notes({ row }: { readonly row: StockRow }) {
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           label="Left in it, as you see it"
-          unit={row.unit === 'm2' ? 'm²' : row.unit || 'pieces'}
+          unit={UNIT_SHOWN[row.unit]}
           value={Math.round(row.remaining * 100) / 100}
           check={(value) =>
             value >= 0 && value <= row.size ? undefined : `it holds only ${amountIn(row.unit, row.size)}`

@@ -19,6 +19,15 @@ export function amountIn(unit: StockRow['unit'], amount: number): string {
   }
 }
 
+/** A unit as it stands beside a field. */
+export const UNIT_SHOWN: Readonly<Record<StockRow['unit'], string>> = {
+  ml: 'ml',
+  g: 'g',
+  m2: 'm²',
+  m: 'm',
+  '': 'pieces',
+};
+
 /** What is left of what it held. */
 export const leftOf = ({ unit, remaining, size }: StockRow): string =>
   `${amountIn(unit, remaining)} of ${amountIn(unit, size)}`;
