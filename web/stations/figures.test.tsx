@@ -183,10 +183,13 @@ describe('the shelf', () => {
     await open(`/shelf/${film.id}`);
     await screen.findByRole('heading', { level: 1, name: film.name });
     expect(screen.getByRole('checkbox', { name: /Not made for wipers/ })).not.toBeChecked();
-    for (const gone of [/Roll widths/, /Stretches/, /Keeps once opened/, /Hardness/]) {
+    for (const gone of [/Roll widths/, /Stretches/, /Hardness/]) {
       expect(screen.queryByLabelText(gone)).toBeNull();
     }
     expect(screen.getByLabelText('Finish')).toHaveValue(film.film!.finish);
+    // What stock and taking order go by is asked for.
+    expect(screen.getByLabelText('Keeps closed, months')).toHaveValue(`${film.shelfMonths!.closed}`);
+    expect(screen.getByLabelText('Keeps once opened, months')).toHaveValue('');
   });
 });
 

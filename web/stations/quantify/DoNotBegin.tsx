@@ -4,14 +4,14 @@ import { amountIn } from '../stock/words';
 import type { Short } from './usePickList';
 
 /** Protective equipment that is short is no note: nobody begins. */
-export function DoNotBegin({ unsafe }: { readonly unsafe: readonly Short[] }) {
+export function DoNotBegin({ unsafe, bay = false }: { readonly unsafe: readonly Short[]; readonly bay?: boolean }) {
   return (
     <div role="alert" className="mb-4 flex gap-4 border-2 border-stop bg-stop-soft px-5 py-3">
       <OctagonX size={40} className="shrink-0 text-stop" aria-hidden />
       <div>
-        <p className="figure text-2xl text-stop">Do not begin</p>
+        <p className={`figure text-stop ${bay ? 'text-6xl' : 'text-2xl'}`}>Do not begin</p>
         {unsafe.map(({ line, has }) => (
-          <p key={line.key} className="text-lg">
+          <p key={line.key} className={bay ? 'mt-2 text-3xl' : 'text-lg'}>
             {line.what}: {amountIn(line.unit, line.amount)} wanted,{' '}
             {has > 0 ? `only ${amountIn(line.unit, has)}` : 'none'} in stock.
           </p>

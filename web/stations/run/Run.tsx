@@ -47,8 +47,11 @@ export function Component() {
           </section>
           {!begun && unsafe.length > 0 ? (
             <section aria-label="In hand" className="overflow-auto p-6">
-              <DoNotBegin unsafe={unsafe} />
-              <Link to={`/jobs/${job.id}/quantify?view=list`} className="text-xl underline">
+              <DoNotBegin bay unsafe={unsafe} />
+              <Link
+                to={`/jobs/${job.id}/quantify?view=list`}
+                className="flex min-h-20 items-center justify-center rounded border border-line-strong bg-sheet text-2xl hover:bg-tint-1"
+              >
                 What has to lie ready
               </Link>
             </section>

@@ -184,6 +184,8 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
                 <Numeric name="residue" label="Stays in the bottle, units" />
                 <Numeric name="densityGPerMl" label="Density, g/ml" />
                 <Numeric name="vocGPerL" label="Solvent (VOC), g/l" />
+                <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
+                <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
                 <Packs />
               </Group>
               <Group title="When: at the sheet’s reference conditions, 20 °C and 50 % unless said">
