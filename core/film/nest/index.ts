@@ -1,1 +1,2 @@
 export { nest, type NestCase } from './nest';
+export type { NestPiece } from './pieces';

@@ -1,9 +1,9 @@
-import { type Point, polygonAreaM2 } from '#core/item/geometry';
+import { boundingBox, type Point, polygonAreaM2 } from '#core/item/geometry';
 import { NoFit, type Overlap } from './no-fit';
-import { type NestPiece, type Variant, variantsOf } from './pieces';
+import { lain, type NestPiece, type Placement, type Variant, variantsOf } from './pieces';
 
-/** Overlaps shallower than this, mm, are touching. */
-export const TOUCHING_MM = 0.01;
+/** Overlaps shallower than this, mm, are touching: outlines come rounded to a tenth, and no knife cuts finer. */
+export const TOUCHING_MM = 0.05;
 
 /** What lies where: one entry a piece to cut. */
 export interface Lying {
@@ -12,9 +12,19 @@ export interface Lying {
   y: number;
 }
 
+/** What is nested, and on what. */
+interface OnRoll {
+  readonly pieces: readonly NestPiece[];
+  readonly rollWidthMm: number;
+  readonly blocked: readonly (readonly Point[])[];
+  readonly gapMm: number;
+  readonly pinned?: readonly Placement[] | undefined;
+}
+
 /** The pieces of a nest, each copy by itself, and all they may be in each other's way. */
 export class Bench {
   readonly items: readonly {
+    readonly id: string;
     readonly piece: number;
     readonly copy: number;
     readonly variants: readonly Variant[];
@@ -26,12 +36,21 @@ export class Bench {
   private readonly flaws: readonly Variant[];
   private readonly ofFlaws = new Map<Variant, NoFit[]>();
 
-  constructor(
-    readonly pieces: readonly NestPiece[],
-    readonly widthMm: number,
-    blocked: readonly (readonly Point[])[],
-    gapMm: number,
-  ) {
+  readonly widthMm: number;
+  /** What stays where it is: how far it reaches along the roll, and its film. */
+  readonly pinnedEndMm: number;
+  readonly pinnedAreaMm2: number;
+
+  constructor({ pieces, rollWidthMm, blocked, gapMm, pinned = [] }: OnRoll) {
+    this.widthMm = rollWidthMm;
+    const stays = pinned.map((placement) => {
+      const piece = pieces.find(({ id }) => id === placement.id);
+      if (!piece || placement.copy > piece.count) throw new RangeError(`${placement.id} is no piece of this nest`);
+      return lain(piece.outline, placement);
+    });
+    this.pinnedEndMm = Math.max(0, ...stays.map((outline) => boundingBox(outline).maxX));
+    this.pinnedAreaMm2 = stays.reduce((sum, outline) => sum + 1e6 * polygonAreaM2(outline), 0);
+    const isPinned = new Set(pinned.map(({ id, copy }) => `${id}/${copy}`));
     let variantCount = 0;
     const variants = pieces.map((piece, index) => {
       const own = variantsOf(piece, index, variantCount, gapMm);
@@ -39,12 +58,41 @@ export class Bench {
       return own;
     });
     this.variantCount = variantCount;
-    this.items = pieces.flatMap(({ outline, count }, piece) => {
-      const fitting = variants[piece]!.filter(({ bounds }) => bounds.maxY - bounds.minY <= widthMm + 1e-9);
+    this.items = pieces.flatMap(({ id, outline, count }, piece) => {
+      const fitting = variants[piece]!.filter(({ bounds }) => bounds.maxY - bounds.minY <= rollWidthMm + 1e-9);
       const areaM2 = polygonAreaM2(outline);
-      return Array.from({ length: count }, (_, copy) => ({ piece, copy: copy + 1, variants: fitting, areaM2 }));
+      return Array.from({ length: count }, (_, copy) => ({
+        id,
+        piece,
+        copy: copy + 1,
+        variants: fitting,
+        areaM2,
+      })).filter(({ copy }) => !isPinned.has(`${id}/${copy}`));
     });
-    this.flaws = blocked.flatMap((outline) => variantsOf({ id: '', outline, count: 1, turns: [0] }, -1, -1, gapMm));
+    this.flaws = [...blocked, ...stays].flatMap((outline) =>
+      variantsOf({ id: '', outline, count: 1, turns: [0] }, -1, -1, gapMm),
+    );
+  }
+
+  /** Whether a piece has a way to lie across the roll. */
+  canLie = (piece: number) =>
+    !this.items.some((item) => item.piece === piece) ||
+    this.items.some((item) => item.piece === piece && item.variants.length > 0);
+
+  /** An earlier layout by item: what of it lies on this roll and in nothing's way. */
+  laidBefore(placements: readonly Placement[]): (Lying | undefined)[] {
+    const kept: Lying[] = [];
+    return this.items.map(({ id, copy, variants }) => {
+      const before = placements.find((each) => each.id === id && each.copy === copy);
+      const variant = variants.find(({ turn }) => turn === before?.turn);
+      if (!before || !variant || !isFree(this, kept, variant, before.xMm, before.yMm)) return undefined;
+      const { minX, minY, maxY } = variant.bounds;
+      const [left, low, high] = [minX + before.xMm, minY + before.yMm, maxY + before.yMm];
+      if (left < -TOUCHING_MM || low < -TOUCHING_MM || high > this.widthMm + TOUCHING_MM) return undefined;
+      const lying = { variant, x: before.xMm, y: before.yMm };
+      kept.push(lying);
+      return lying;
+    });
   }
 
   noFit(fixed: Variant, moving: Variant): NoFit {
@@ -83,11 +131,18 @@ export const lengthOf = (lying: readonly Lying[]): number =>
 /**
  * Places pieces one after the other where they end soonest along the roll, the largest first: corners of the no-fit
  * polygons of what lies already, and of the roll. What fits nowhere within the roll's length is left out.
+ * @param already what lies before, by item
  */
-export function laidOneByOne(bench: Bench, order: readonly number[], rollLengthMm: number): (Lying | undefined)[] {
-  const placed: (Lying | undefined)[] = bench.items.map(() => undefined);
-  const lying: Lying[] = [];
+export function laidOneByOne(
+  bench: Bench,
+  order: readonly number[],
+  rollLengthMm: number,
+  already: readonly (Lying | undefined)[] = [],
+): (Lying | undefined)[] {
+  const placed = bench.items.map((_, item) => already[item]);
+  const lying = placed.filter((each) => each !== undefined);
   for (const item of order) {
+    if (placed[item]) continue;
     const found = soonest(bench, lying, bench.items[item]!.variants, rollLengthMm);
     if (!found) continue;
     placed[item] = found;
@@ -110,17 +165,27 @@ function soonest(
     const inner = (x: number, y: number) =>
       x >= -minX - 1e-9 && y >= lowY - 1e-9 && y <= highY + 1e-9 && x + maxX <= rollLengthMm + 1e-9;
     const end = lengthOf(lying);
-    const places: Point[] = [[-minX, lowY], [-minX, highY], [end - minX, lowY], ...bench.flawCorners(variant)];
+    const places: Point[] = [];
+    const consider = (x: number, y: number) => {
+      if (inner(x, y) && x + maxX < bestEnd) places.push([x, y]);
+    };
+    consider(-minX, lowY);
+    consider(-minX, highY);
+    consider(end - minX, lowY);
+    for (const [x, y] of bench.flawCorners(variant)) consider(x, y);
     for (const other of lying) {
       for (const [cx, cy] of bench.noFit(other.variant, variant).corners) {
         const [x, y] = [other.x + cx, other.y + cy];
-        places.push([x, y], [x, lowY], [x, highY], [-minX, y]);
+        consider(x, y);
+        consider(x, lowY);
+        consider(x, highY);
+        consider(-minX, y);
       }
     }
     places.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
     for (const [x, y] of places) {
       if (x + maxX >= bestEnd) break;
-      if (!inner(x, y) || !isFree(bench, lying, variant, x, y)) continue;
+      if (!isFree(bench, lying, variant, x, y)) continue;
       best = { variant, x, y };
       bestEnd = x + maxX;
       break;

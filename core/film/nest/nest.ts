@@ -1,6 +1,7 @@
 import { boundingBox, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import { fittedTo } from './fitted';
 import { Bench, laidOneByOne, lengthOf, type Lying } from './layout';
-import { type NestPiece, turned } from './pieces';
+import { type NestPiece, type Placement, turned } from './pieces';
 import { seeded } from './random';
 import { Separation, shuffled } from './separate';
 
@@ -15,14 +16,10 @@ export interface NestCase {
   /** Flaws and places used before. */
   readonly blocked: readonly Polygon[];
   readonly seed: number;
-}
-
-export interface Placement {
-  readonly id: string;
-  readonly copy: number;
-  readonly turn: number;
-  readonly xMm: number;
-  readonly yMm: number;
+  /** Pieces that stay where they are: the rest is nested round them. */
+  readonly pinned?: readonly Placement[] | undefined;
+  /** Where an earlier nesting stood: gone on from; what does not fit any more is laid anew. */
+  readonly from?: readonly Placement[] | undefined;
 }
 
 export interface Nested {
@@ -43,63 +40,142 @@ const FIRST_SHRINK = 0.03;
 const LEAST_SHRINK = 0.003;
 const MILDER = 0.8;
 const BOLDER = 1.5;
-/** How often what came nearest is gone on from, rather than what lies clear. */
-const FROM_NEAREST = 1;
 /** The bound is met. */
 const ROUNDING_MM = 0.05;
 /** Orders tried one by one before pieces are moved about. */
 const FIRST_ORDERS = 6;
+/** Layouts gone on with while pieces are fitted edge to edge: first few, for a quick answer. */
+const BREADTHS = [1, 64];
+const BREADTH = 64;
+/** Lengths fitted to, as shares of the bound. */
+const FITTED_TO = [1.055, 1.03, 1.001];
+/** Pieces fit one another where so many of them were laid by fitting; else that is not tried again. */
+const FIT_SHARE = 0.6;
+/** Nobody waits for more pieces than these to be fitted; and curved ones, of more corners on average, fit no other. */
+const MOST_FITTED = 120;
+const MOST_CORNERS = 8;
+/** What was fitted stands in its neighbours by a little: given up to this share of the length to move apart in. */
+const ROOM = [0, 0.0005, 0.002, 0.008];
+
+/** What lies where, by item; undefined: left out. */
+type Laid = readonly (Lying | undefined)[];
+const count = (laid: Laid) => laid.reduce((sum, each) => sum + (each ? 1 : 0), 0);
 
 /**
  * Nests pieces on a roll in as little length as it can find, any time: yields whenever something better is found, and
- * `undefined` between, so that whoever asks can stop, draw or go on.
+ * `undefined` between, so that whoever asks can stop, draw or go on. Three ways: one by one, largest first; fitted edge to
+ * edge; moved about on ever less length until none overlaps. The last two in turns, as long as fitting comes to something.
+ * @throws RangeError for what is pinned and is no piece
  */
 export function* nesting(job: NestCase): Generator<Nested | undefined, void, void> {
-  const random = seeded(job.seed);
-  const bench = new Bench(job.pieces, job.rollWidthMm, job.blocked, job.gapMm);
-  const rollLengthMm = job.rollLengthMm ?? Infinity;
-  const bound = boundMm(job, bench);
-  let best: (Lying | undefined)[] | undefined;
-  for (const order of firstOrders(bench, random)) {
-    const laid = laidOneByOne(bench, order, rollLengthMm);
-    if (best && !isBetter(laid, best)) continue;
-    best = laid;
-    yield nestedOf(job, bench, best, bound);
+  const search = new Search(job);
+  yield* search.oneByOne();
+  for (const breadth of BREADTHS) {
+    for (const share of FITTED_TO) if (search.fitsHelp) yield* search.fitted(breadth, share);
   }
-  // What did not fit the roll's length stays out: only what lies is moved about.
-  const items = best!.flatMap((each, item) => (each ? [item] : []));
-  let lying = items.map((item) => best![item]!);
-  if (lying.length < 2) return;
-  let shrink = FIRST_SHRINK;
-  let start = lying;
-  while (lengthOf(lying) > bound + ROUNDING_MM) {
-    const lengthMm = Math.max(bound, lengthOf(lying) * (1 - shrink));
-    const separation = new Separation(bench, items, start, lengthMm, random);
-    let clear = false;
+  const steps = { fitting: 0, moving: 0 };
+  for (let tries = 0; search.mayBeBetter();) {
+    const way = search.fitsHelp && steps.fitting <= steps.moving ? 'fitting' : 'moving';
+    const turn =
+      way === 'fitting' ? search.fitted(BREADTH, FITTED_TO[tries++ % FITTED_TO.length]!) : search.movedAbout();
+    for (const found of turn) {
+      steps[way] += 1;
+      yield found;
+    }
+  }
+}
+
+/** The best so far, and ways to find a better one. */
+class Search {
+  /** Whether pieces fit one another so well that fitting them edge to edge is worth its time. */
+  fitsHelp: boolean;
+  private best: Laid | undefined;
+  private readonly random: () => number;
+  private readonly bench: Bench;
+  private readonly rollLengthMm: number;
+  private readonly bound: number;
+  /** Where moving about goes on from, and how much shorter it tries. */
+  private start: Laid | undefined;
+  private shrink = FIRST_SHRINK;
+
+  constructor(private readonly job: NestCase) {
+    this.random = seeded(job.seed);
+    this.bench = new Bench(job);
+    this.rollLengthMm = job.rollLengthMm ?? Infinity;
+    this.bound = boundMm(job, this.bench);
+    const { items } = this.bench;
+    const corners = items.reduce((sum, { variants }) => sum + (variants[0]?.outline.length ?? 0), 0);
+    this.fitsHelp = items.length <= MOST_FITTED && corners <= MOST_CORNERS * items.length;
+  }
+
+  mayBeBetter = () => count(this.best!) > 1 && this.span(this.best!) > this.bound + ROUNDING_MM;
+
+  *oneByOne(): Generator<Nested, void, void> {
+    const before = this.bench.laidBefore(this.job.from ?? []);
+    for (const order of firstOrders(this.bench, this.random)) {
+      if (count(before) > 0) yield* this.ifBetter(laidOneByOne(this.bench, order, this.rollLengthMm, before));
+      yield* this.ifBetter(laidOneByOne(this.bench, order, this.rollLengthMm));
+    }
+  }
+
+  /** Fitted edge to edge on so much of the bound, the rest one by one. */
+  *fitted(breadth: number, share: number): Generator<Nested | undefined, void, void> {
+    const { bench, rollLengthMm } = this;
+    const shorter = count(this.best!) < bench.items.length ? rollLengthMm : this.span(this.best!) * (1 - LEAST_SHRINK);
+    const lengthMm = Math.max(this.bound, Math.min(shorter, share * this.bound));
+    const fitted = yield* fittedTo(bench, lengthMm, this.job.gapMm / 2, breadth, this.random);
+    if (breadth >= BREADTH) this.fitsHelp = count(fitted) >= FIT_SHARE * bench.items.length;
+    const laid = laidOneByOne(bench, bySize(bench), rollLengthMm, fitted);
+    if (!this.isBetter(laid)) return;
+    for (const room of ROOM) {
+      const moved = yield* this.movedApart(laid, Math.min(rollLengthMm, this.span(laid) * (1 + room)));
+      if (moved.isClear) return void (yield* this.ifBetter(moved.laid));
+    }
+  }
+
+  /** Moved about on a shorter roll; what did not fit the roll's length stays out. */
+  *movedAbout(): Generator<Nested | undefined, void, void> {
+    const lengthMm = Math.max(this.bound, this.span(this.best!) * (1 - this.shrink));
+    const moved = yield* this.movedApart(this.start ?? this.best!, lengthMm);
+    if (moved.isClear) {
+      this.shrink = Math.min(FIRST_SHRINK, this.shrink * BOLDER);
+      yield* this.ifBetter(moved.laid);
+      return;
+    }
+    this.shrink = Math.max(LEAST_SHRINK, this.shrink * MILDER);
+    this.start = shuffled(this.bench, moved.laid, this.random);
+    yield undefined;
+  }
+
+  private *movedApart(start: Laid, lengthMm: number): Generator<undefined, { laid: Laid; isClear: boolean }, void> {
+    const separation = new Separation(this.bench, start, lengthMm, this.random);
     let [least, since] = [Infinity, 0];
     let nearest = start;
-    while (!clear && since < PATIENCE) {
-      clear = !separation.round();
+    while (since < PATIENCE) {
+      if (!separation.round()) return { laid: separation.laid(), isClear: true };
       since += 1;
-      const overlap = clear ? 0 : separation.overlap();
+      const overlap = separation.overlap();
       if (overlap < least * BETTER) {
         [least, since] = [overlap, 0];
-        nearest = separation.lying.map((each) => ({ ...each }));
+        nearest = separation.laid();
       }
       yield undefined;
     }
-    if (clear) {
-      lying = separation.lying;
-      start = lying;
-      shrink = Math.min(FIRST_SHRINK, shrink * BOLDER);
-      const laid = best!.map((_, item) => (items.includes(item) ? lying[items.indexOf(item)] : undefined));
-      yield nestedOf(job, bench, laid, bound);
-      continue;
-    }
-    shrink = Math.max(LEAST_SHRINK, shrink * MILDER);
-    start = shuffled(bench, items, random() < FROM_NEAREST ? nearest : lying, random);
-    yield undefined;
+    return { laid: nearest, isClear: false };
   }
+
+  private *ifBetter(laid: Laid): Generator<Nested, void, void> {
+    if (!this.isBetter(laid)) return;
+    this.best = this.start = laid;
+    yield nestedOf(this.job, this.bench, laid, this.bound);
+  }
+
+  private isBetter = (laid: Laid): boolean =>
+    !this.best ||
+    count(laid) > count(this.best) ||
+    (count(laid) === count(this.best) && this.span(laid) < this.span(this.best));
+
+  private span = (laid: Laid) => Math.max(this.bench.pinnedEndMm, lengthOf(laid.filter((each) => each !== undefined)));
 }
 
 /** The best that is found until it is enough. @param enough asked between steps */
@@ -119,10 +195,7 @@ export function nest(
   return best!;
 }
 
-const isBetter = (a: readonly (Lying | undefined)[], b: readonly (Lying | undefined)[]): boolean => {
-  const [ours, theirs] = [a.filter((each) => each !== undefined), b.filter((each) => each !== undefined)];
-  return ours.length > theirs.length || (ours.length === theirs.length && lengthOf(ours) < lengthOf(theirs));
-};
+const bySize = ({ items }: Bench) => items.map((_, item) => item).sort((a, b) => items[b]!.areaM2 - items[a]!.areaM2);
 
 /** Largest first, longest first, and some between. */
 function* firstOrders({ items }: Bench, random: () => number): Generator<number[]> {
@@ -139,10 +212,9 @@ function* firstOrders({ items }: Bench, random: () => number): Generator<number[
   }
 }
 
-/** Nobody can do with less: all the film of the pieces over the width, and the shortest way the longest of them may lie. */
+/** Nobody can do with less: all the film of the pieces over the width, the shortest way the longest may lie, what is pinned. */
 function boundMm({ pieces, rollWidthMm }: NestCase, bench: Bench): number {
-  const fitting = new Set(bench.items.filter(({ variants }) => variants.length > 0).map(({ piece }) => piece));
-  const own = pieces.filter((_, index) => fitting.has(index));
+  const own = pieces.filter((_, index) => bench.canLie(index));
   const areaMm2 = own.reduce((sum, { outline, count }) => sum + 1e6 * polygonAreaM2(outline) * count, 0);
   const longest = own.map(({ outline, turns }) =>
     Math.min(
@@ -152,13 +224,13 @@ function boundMm({ pieces, rollWidthMm }: NestCase, bench: Bench): number {
       }),
     ),
   );
-  return Math.max(0, areaMm2 / rollWidthMm, ...longest);
+  return Math.max(bench.pinnedEndMm, areaMm2 / rollWidthMm, ...longest);
 }
 
 function nestedOf(job: NestCase, bench: Bench, laid: readonly (Lying | undefined)[], bound: number): Nested {
-  const placements: Placement[] = [];
+  const placements: Placement[] = [...(job.pinned ?? [])];
   const unplaced: Nested['unplaced'][number][] = [];
-  let areaMm2 = 0;
+  let areaMm2 = bench.pinnedAreaMm2;
   laid.forEach((each, item) => {
     const { piece, copy, areaM2 } = bench.items[item]!;
     const { id } = job.pieces[piece]!;
@@ -166,7 +238,7 @@ function nestedOf(job: NestCase, bench: Bench, laid: readonly (Lying | undefined
     areaMm2 += 1e6 * areaM2;
     placements.push({ id, copy, turn: each.variant.turn, xMm: each.x, yMm: each.y });
   });
-  const lengthMm = lengthOf(laid.filter((each) => each !== undefined));
+  const lengthMm = Math.max(bench.pinnedEndMm, lengthOf(laid.filter((each) => each !== undefined)));
   return {
     lengthMm,
     usedShare: lengthMm > 0 ? areaMm2 / (lengthMm * job.rollWidthMm) : 0,

@@ -1,5 +1,8 @@
 import { boundingBox, type Point, type Polygon } from '#core/item/geometry';
 
+/** A corner deeper than this in the sum of other parts is none of the whole, mm. */
+const INSIDE_MM = 1e-3;
+
 /** Where a piece stands in another: how far it has to be pushed out, mm, and which way. */
 export interface Overlap {
   depth: number;
@@ -15,8 +18,8 @@ export interface Overlap {
 export class NoFit {
   private readonly starts: number[] = [0];
   private readonly edges: Float64Array;
-  /** Corners of the sums: places at which the two touch corner to corner. */
-  readonly corners: readonly Point[];
+  private readonly allCorners: readonly Point[];
+  private outer: readonly Point[] | undefined;
   private readonly minX: number;
   private readonly minY: number;
   private readonly maxX: number;
@@ -39,8 +42,13 @@ export class NoFit {
       }
     }
     this.edges = Float64Array.from(edges);
-    this.corners = corners;
+    this.allCorners = corners;
     ({ minX: this.minX, minY: this.minY, maxX: this.maxX, maxY: this.maxY } = boundingBox(corners));
+  }
+
+  /** Corners of the sums that lie in no other of them: places at which the two touch corner to corner. */
+  get corners(): readonly Point[] {
+    return (this.outer ??= this.allCorners.filter(([x, y]) => this.depthAt(x, y) <= INSIDE_MM));
   }
 
   /** How far the second stands in the first at a place; 0 where they do not overlap. */

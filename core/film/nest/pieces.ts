@@ -1,5 +1,5 @@
 import { Clipper, EndType, JoinType } from 'clipper2-ts';
-import { boundingBox, type Box, type Point, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import { boundingBox, type Box, type Point, type Polygon, polygonAreaM2, signedAreaMm2 } from '#core/item/geometry';
 import { convexParts } from './convex-parts';
 
 /** One outline to be cut out of the roll, mm, so many times. */
@@ -11,13 +11,24 @@ export interface NestPiece {
   readonly turns: readonly number[];
 }
 
-/** A piece turned: its bounds as cut, and its parts with half the gap round them. */
+/** Where a piece lies: turned about its origin, degrees, then moved, mm; copies count from 1. */
+export interface Placement {
+  readonly id: string;
+  readonly copy: number;
+  readonly turn: number;
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** A piece turned: its bounds as cut, and itself with half the gap round it. */
 export interface Variant {
   /** Its place among all variants of a nest. */
   readonly index: number;
   readonly piece: number;
   readonly turn: number;
   readonly bounds: Box;
+  /** With half the gap round it, counter-clockwise, y up; and the same as convex parts. */
+  readonly outline: Polygon;
   readonly parts: readonly Polygon[];
 }
 
@@ -26,7 +37,7 @@ const PRECISION = 3;
 const MANY_CORNERS = 16;
 const ROUGH_MM = 1.5;
 /** Corners are kept square so far out, in gaps: no two cuts come nearer than the gap anywhere. */
-const MITER_LIMIT = 4;
+const MITER_LIMIT = 12;
 
 /** An outline turned about its origin, degrees counter-clockwise. */
 export function turned(outline: Polygon, degrees: number): Polygon {
@@ -41,11 +52,17 @@ const EXACT = new Map<number, readonly [number, number]>([
   [270, [0, -1]],
 ]);
 
+/** A piece's outline as it lies. */
+export const lain = (outline: Polygon, { turn, xMm, yMm }: Placement): Polygon =>
+  turned(outline, turn).map(([x, y]): Point => [x + xMm, y + yMm]);
+
 /** Every way a piece may lie. */
 export function variantsOf({ outline, turns }: NestPiece, piece: number, first: number, gapMm: number): Variant[] {
   return turns.map((turn, nth) => {
     const own = turned(outline, turn);
-    return { index: first + nth, piece, turn, bounds: boundingBox(own), parts: convexParts(grown(own, gapMm / 2)) };
+    const room = grown(own, gapMm / 2);
+    const around = signedAreaMm2(room) < 0 ? room.toReversed() : room;
+    return { index: first + nth, piece, turn, bounds: boundingBox(own), outline: around, parts: convexParts(around) };
   });
 }
 

@@ -15,6 +15,9 @@ const NEAR_SHARE = 0.5;
 const REFINED = 3;
 const PUSHES = 16;
 
+/** The larger so many of the pieces are changed about. */
+const LARGE_SHARE = 0.6;
+
 /** Steps by which a piece settles: from a share of its size down to this, mm, along and across and between. */
 const STEP = 0.1;
 const FINEST_STEP_MM = 0.05;
@@ -31,23 +34,32 @@ const DIRECTIONS = [
 
 /** Moves pieces of a layout on a shorter roll apart until none overlaps: guided by how often two were in each other's way. */
 export class Separation {
-  readonly lying: Lying[];
+  /** What lies, and the item of each by its place on the bench. */
+  private readonly lying: Lying[];
+  private readonly items: readonly number[];
   private readonly weights: Float64Array;
   private readonly count: number;
   private readonly push: Overlap = { depth: 0, nx: 0, ny: 0 };
 
   constructor(
     private readonly bench: Bench,
-    /** Items that lie, by their place on the bench. */
-    private readonly items: readonly number[],
-    start: readonly Lying[],
+    /** By item; what does not lie stays out. */
+    start: readonly (Lying | undefined)[],
     private readonly lengthMm: number,
     private readonly random: () => number,
   ) {
-    this.count = start.length;
+    this.items = start.flatMap((each, item) => (each ? [item] : []));
+    this.lying = this.items.map((item) => ({ ...start[item]! }));
+    this.count = this.items.length;
     this.weights = new Float64Array(this.count * this.count).fill(1);
-    this.lying = start.map((each) => ({ ...each }));
     this.lying.forEach((each) => this.within(each));
+  }
+
+  /** What lies where now, by item. */
+  laid(): (Lying | undefined)[] {
+    const laid: (Lying | undefined)[] = this.bench.items.map(() => undefined);
+    this.items.forEach((item, at) => (laid[item] = { ...this.lying[at]! }));
+    return laid;
   }
 
   /** Sum of depths, all pairs: 0 where nothing overlaps. */
@@ -251,17 +263,15 @@ export class Separation {
 /** The same layout with two pieces of some size changed about: a way out of where nothing moves any more. */
 export function shuffled(
   bench: Bench,
-  items: readonly number[],
-  lying: readonly Lying[],
+  laid: readonly (Lying | undefined)[],
   random: () => number,
-): Lying[] {
-  const bySize = lying
-    .map((_, at) => at)
-    .sort((a, b) => bench.items[items[b]!]!.areaM2 - bench.items[items[a]!]!.areaM2);
-  const large = bySize.slice(0, Math.max(2, Math.ceil(bySize.length * 0.6)));
+): (Lying | undefined)[] {
+  const lying = laid.flatMap((each, item) => (each ? [item] : []));
+  lying.sort((a, b) => bench.items[b]!.areaM2 - bench.items[a]!.areaM2);
+  const large = lying.slice(0, Math.max(2, Math.ceil(lying.length * LARGE_SHARE)));
   const [one, two] = [large[Math.floor(random() * large.length)]!, large[Math.floor(random() * large.length)]!];
-  const next = lying.map((each) => ({ ...each }));
-  [next[one]!.x, next[two]!.x] = [lying[two]!.x, lying[one]!.x];
-  [next[one]!.y, next[two]!.y] = [lying[two]!.y, lying[one]!.y];
+  const next = [...laid];
+  next[one] = { ...laid[one]!, x: laid[two]!.x, y: laid[two]!.y };
+  next[two] = { ...laid[two]!, x: laid[one]!.x, y: laid[one]!.y };
   return next;
 }
