@@ -258,9 +258,7 @@ describe('a nest', () => {
   });
   test('the front of a hatchback takes less than its boxes would', () => {
     const { panels } = templateById('hatchback')!.unfold(templateById('hatchback')!.usual);
-    const front = panels.filter(({ id }) =>
-      /^(bonnet|front-bumper|front-wing|mirror-|headlamp-|sill-)/.test(id),
-    );
+    const front = panels.filter(({ id }) => /^(bonnet|front-bumper|front-wing|mirror-|headlamp-|sill-)/.test(id));
     const pieces = front.map(({ id, outlineMm }) => piece(id, outlineMm, { turns: [0, 180] }));
     const asked = job(pieces, { gapMm: 4 });
     const nested = nest(asked, steps(60));
