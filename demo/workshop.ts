@@ -7,6 +7,7 @@ import { twoSeater } from './items/aeroplane';
 import { classic } from './items/classic';
 import { hatchbackLastYear, tealHatchback } from './items/hatchback';
 import { launch } from './items/launch';
+import { saloon } from './items/saloon';
 import { shuttle } from './items/shuttle';
 import { tourer } from './items/tourer';
 import { demoKit } from './kit';
@@ -41,6 +42,7 @@ export function ternmouthYard(now: string): SampleWorkshop {
       shuttle(now),
       classic(now),
       twoSeater(now),
+      saloon(now),
     ],
   };
 }

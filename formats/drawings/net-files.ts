@@ -5,22 +5,9 @@ import { arrange } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 import { surfaceAreaM2 } from '#core/work/plan';
 import { type Job, type Surface, surfaceName } from '#formats/job';
+import { dxfFile, dxfPolyline, escaped, layerName, mm } from './marks';
 
 const MARGIN_MM = 100;
-/** Tenths of a millimetre: finer than any tape. */
-const mm = (value: number) => Number(value.toFixed(1)).toString();
-
-/** Control signs have no place in XML, not even escaped. */
-// eslint-disable-next-line no-control-regex -- these very signs are looked for
-const CONTROL_SIGNS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
-const escaped = (text: string) =>
-  text
-    .replaceAll(CONTROL_SIGNS, ' ')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;');
-
 /** The sheet as SVG, one user unit a millimetre, each panel a path under its id. */
 export function netSvg(job: Pick<Job, 'title' | 'item' | 'surfaces'>): string {
   const { panels, linework, box } = arrange(job);
@@ -45,50 +32,15 @@ export function netSvg(job: Pick<Job, 'title' | 'item' | 'surfaces'>): string {
   ].join('\n');
 }
 
-/** DXF wants its pairs of code and value a line each. */
-const pairs = (...codes: readonly (readonly [code: number, value: string | number])[]) =>
-  codes.map(([code, value]) => `${code}\n${value}`);
-
-/** Millimetres, in the header variable that says so. */
-const DXF_MILLIMETRES = 4;
-
-function dxfPolyline(line: readonly Point[], layer: string, closed: boolean): string[] {
-  return [
-    ...pairs(
-      [0, 'LWPOLYLINE'],
-      [100, 'AcDbEntity'],
-      [8, layer],
-      [100, 'AcDbPolyline'],
-      [90, line.length],
-      [70, closed ? 1 : 0],
-    ),
-    // The sheet grows downwards, a drawing upwards.
-    ...line.flatMap(([x, y]) => pairs([10, mm(x)], [20, mm(-y)])),
-  ];
-}
-
-/** A name as a layer may be called: no signs that part names from values. */
-const layerName = (id: string) => id.replaceAll(/[^A-Za-z0-9_-]/g, '_') || 'panel';
-
 /** The sheet as DXF in millimetres, each panel a closed polyline on a layer of its id. */
 export function netDxf(job: Pick<Job, 'item' | 'surfaces'>): string {
   const { panels, linework } = arrange(job);
-  return [
-    ...pairs(
-      [0, 'SECTION'],
-      [2, 'HEADER'],
-      [9, '$ACADVER'],
-      [1, 'AC1015'],
-      [9, '$INSUNITS'],
-      [70, DXF_MILLIMETRES],
-      [0, 'ENDSEC'],
-    ),
-    ...pairs([0, 'SECTION'], [2, 'ENTITIES']),
-    ...panels.flatMap(({ id, outline }) => dxfPolyline(outline, layerName(id), true)),
-    ...linework.flatMap((line) => dxfPolyline(line, 'linework', false)),
-    ...pairs([0, 'ENDSEC'], [0, 'EOF']),
-    '',
-  ].join('\n');
+  // The sheet grows downwards, a drawing upwards.
+  const upwards = (line: readonly Point[]) => line.map(([x, y]): Point => [x, -y]);
+  return dxfFile([
+    ...panels.flatMap(({ id, outline }) => dxfPolyline(upwards(outline), layerName(id), true)),
+    ...linework.flatMap((line) => dxfPolyline(upwards(line), 'linework', false)),
+  ]);
 }
 
 /** Every surface with its area, edge length and box, as CSV with a heading. */

@@ -1,4 +1,5 @@
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
+import { CUTTER_IDS } from '#core/film/cutters';
 import { BODIES, PIECE_IDS } from '#core/item/make';
 import {
   INSPECTION_LIGHTS,
@@ -151,6 +152,34 @@ export const surfaceSchema = object({
   touch: oneOf(TOUCHES).optional(),
   iron: oneOf(IRON_TESTS).optional(),
   water: oneOf(WATER_BEHAVIOURS).optional(),
+  /** How film goes on it, where that is not as its net has it. */
+  film: object({
+    /** Edges wrapped or not, each by a place near it: shares of the panel's box, across and up. */
+    edges: list(
+      object({
+        at: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, up]' }),
+        wraps: flag(),
+      }),
+      JOB_LIMITS.points,
+    ).optional(),
+    /** Where it is split on a roll it is wider than: share of the way across. */
+    splitAt: share().optional(),
+  }).optional(),
+});
+
+/** Blanks nested on one roll: x along it from its free end, y across, mm. */
+const filmNest = object({
+  product: nonEmpty(),
+  /** The thing in stock it is cut from; absent: a roll to buy. */
+  thing: nonEmpty().optional(),
+  widthMm: positive(),
+  cutter: oneOf(CUTTER_IDS).default('plotter'),
+  placements: list(
+    object({ id: nonEmpty(), copy: wholePositive(), turn: anyNumber(), xMm: anyNumber(), yMm: anyNumber() }),
+    JOB_LIMITS.surfaces * JOB_LIMITS.copies,
+  ),
+  /** Pieces that stay where they are, `id/copy`. */
+  pinned: list(nonEmpty(), JOB_LIMITS.surfaces * JOB_LIMITS.copies).optional(),
 });
 
 const ambientStep = object({
@@ -346,7 +375,10 @@ export const jobSchema = object({
     satinGloss: oneOf(schoolIds('satinGloss')).optional(),
     handover: oneOf(schoolIds('handover')).optional(),
     firstWash: oneOf(schoolIds('firstWash')).optional(),
+    film: oneOf(schoolIds('film')).optional(),
   }).optional(),
+  /** How its film is cut: one nest a roll. */
+  film: list(filmNest, JOB_LIMITS.products).optional(),
 });
 
 /** A job with every default filled in. */

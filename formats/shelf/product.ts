@@ -8,6 +8,7 @@ import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/time/clocks';
 import {
   anyNumber,
   celsius,
+  flag,
   list,
   nonEmpty,
   nonNegative,
@@ -120,6 +121,8 @@ export const productSchema = object({
     finish: oneOf(FILM_FINISHES),
     rollWidthsMm: list(positive()).min(1, { error: 'expected at least one roll width' }),
     stretchPct: percent(),
+    /** Looks otherwise when it is turned by a quarter: then it is not. */
+    grain: flag().optional(),
     adhesive: text().optional(),
     maxSurfaceC: celsius(),
   }).optional(),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { netDxf, netSvg, surfacesCsv } from '#formats/drawings';
+import { cutDxf, cutSvg, netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
+  type Job,
   jobDraftSchema,
   jobRecordSchema,
   jobSchema,
@@ -11,11 +12,14 @@ import {
 } from '#formats/job';
 import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySchema } from '#formats/log';
 import type { Fault } from '#formats/values';
+import { type JobCut, jobCuts } from '#job/film';
 import { planFile } from '#job/plan';
+import { cutPaper } from '../documents/cut-paper';
 import { offersSheet } from '../documents/offers-sheet';
 import { sendPdf } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
+import { notFound } from '../http/problem';
 import type { Services } from '../services';
 
 /** Faults of sense of a job inside a draft, with their place in it. */
@@ -35,6 +39,29 @@ const NET_FILES = [
   { path: 'net.dxf', summary: 'The net as DXF, in millimetres', media: 'image/vnd.dxf', write: netDxf },
   { path: 'surfaces.csv', summary: 'Areas and edges', media: 'text/csv', write: surfacesCsv },
 ];
+
+/** A cut plan as plotters read it. */
+const CUT_FILES = [
+  {
+    ending: 'svg',
+    summary: 'What is cut from a roll, as SVG, one unit a millimetre',
+    media: 'image/svg+xml',
+    write: ({ plan, name }: JobCut, job: string) => cutSvg(plan, `${job}: ${name}`),
+  },
+  {
+    ending: 'dxf',
+    summary: 'What is cut from a roll, as DXF, in millimetres',
+    media: 'image/vnd.dxf',
+    write: ({ plan }: JobCut) => cutDxf(plan),
+  },
+];
+
+/** @throws ProblemError (404) where no nest of that film is kept with the job */
+function cutOf(job: Job, product: string): JobCut {
+  const cut = jobCuts(job).find((each) => each.product === product);
+  if (!cut) throw notFound('kept nest of film', product);
+  return cut;
+}
 
 export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, supply, now }: Services) {
   return [
@@ -122,6 +149,30 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, s
         sendPdf(response, 'offers.pdf', offersSheet(document, priced, stock, now()));
       },
     }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/film/{product}.pdf',
+      summary: 'What is cut from a roll: overview, measures for cutting by hand, and the whole at true scale',
+      answer: { status: 200, media: 'application/pdf' },
+      run: ({ params, response }) => {
+        const { document } = jobs.get(params.id!);
+        sendPdf(response, 'cut-plan.pdf', cutPaper(document, cutOf(document, params.product!)));
+      },
+    }),
+    ...CUT_FILES.map(({ ending, summary, media, write }) =>
+      endpoint({
+        method: 'get',
+        path: `/api/jobs/{id}/film/{product}.${ending}`,
+        summary,
+        answer: { status: 200, media },
+        run: ({ params, response }) => {
+          const { document } = jobs.get(params.id!);
+          const text = write(cutOf(document, params.product!), document.title);
+          response.type(media).setHeader('content-disposition', `attachment; filename="cut-plan.${ending}"`);
+          response.send(text);
+        },
+      }),
+    ),
     ...NET_FILES.map(({ path, summary, media, write }) =>
       endpoint({
         method: 'get',

@@ -11,10 +11,11 @@ import {
   splitAlong,
 } from '#core/item/geometry';
 import type { SubstrateId } from '#core/item/substrates';
+import type { LayingSchools } from '#core/products/schools';
 import { edgesOf, type Neighbour, turnAt, wrapsByNature } from './edges';
 
 /** A pre-cut kit fits the panel; bulk is cut larger and trimmed on it. */
-export type FilmSchool = 'kit' | 'bulk';
+type FilmSchool = LayingSchools['film'];
 
 /** Engineering defaults of the trade, mm. */
 export const WRAP_MM = 10;

@@ -1,1 +1,1 @@
-export { type Around, type Blank, type BlankEdge, blanksOf, type FilmPanel, type FilmSchool } from './blanks';
+export { type Around, type Blank, blanksOf } from './blanks';

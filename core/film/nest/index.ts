@@ -1,2 +1,3 @@
-export { nest, type NestCase } from './nest';
-export type { NestPiece } from './pieces';
+export { nest, type NestCase, type Nested } from './nest';
+export { lain, type NestPiece, type Placement } from './pieces';
+export { putDown } from './by-hand';

@@ -17,6 +17,7 @@ export interface LayingSchools {
   readonly satinGloss: 'never' | 'test';
   readonly handover: 'minimum' | 'overnight' | 'two-days';
   readonly firstWash: 'by-family' | 'few-days' | 'week' | 'two-weeks';
+  readonly film: 'kit' | 'bulk';
 }
 
 export const USUAL_LAYING_SCHOOLS: LayingSchools = {
@@ -32,6 +33,7 @@ export const USUAL_LAYING_SCHOOLS: LayingSchools = {
   satinGloss: 'test',
   handover: 'minimum',
   firstWash: 'by-family',
+  film: 'kit',
 };
 
 /** What a school does to what a sheet says; what is absent stays. Engineering defaults of the trade. */
@@ -145,6 +147,13 @@ export const LAYING_SCHOOLS: Choices = {
     'few-days': { name: 'A few days', changes: 'Three days after it may go, the sheet’s own time at least.' },
     week: { name: 'A week', changes: 'Seven days after it may go, the sheet’s own time at least.' },
     'two-weeks': { name: 'Two weeks', changes: 'Fourteen days after it may go, the sheet’s own time at least.' },
+  },
+  film: {
+    kit: { name: 'Pre-cut kit', changes: 'Cut to the panel and its wrapped edges: no knife near the paint.' },
+    bulk: {
+      name: 'Bulk, trimmed on it',
+      changes: '25 mm of room all round each blank: more film, a knife on the panel.',
+    },
   },
 };
 

@@ -32,6 +32,8 @@ export interface FilmSheet {
   readonly finish: (typeof FILM_FINISHES)[number];
   readonly rollWidthsMm: readonly number[];
   readonly stretchPct: number;
+  /** Looks otherwise when it is turned by a quarter. */
+  readonly grain?: boolean | undefined;
   readonly adhesive?: string | undefined;
   readonly maxSurfaceC: number;
 }

@@ -6,6 +6,8 @@ import { PickListView } from './PickList';
 import { Purchases } from './Purchases';
 import { SectionPlan } from './SectionPlan';
 import { useQuantifyView, ViewSwitch } from './ViewSwitch';
+import { FilmBlanks } from './film/FilmBlanks';
+import { FilmRoll } from './film/FilmRoll';
 import { amountLens, LEGEND } from './amount-lens';
 
 /** How much of everything: per panel and coat, what to buy for the whole, and what has to lie ready. */
@@ -14,6 +16,8 @@ export function Component() {
   const view = useQuantifyView();
   const lens = useMemo(() => amountLens(job), [job]);
   if (view === 'sections') return <SectionPlan job={job} />;
+  if (view === 'film') return <FilmBlanks job={job} />;
+  if (view === 'roll') return <FilmRoll job={job} />;
   if (view === 'list') return <PickListView job={job} />;
   return (
     <Station lens={lens} legend={LEGEND} lensName="by how much it takes" headline={<ViewSwitch />}>

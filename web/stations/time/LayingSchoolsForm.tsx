@@ -18,6 +18,7 @@ const LABELS: Readonly<Record<keyof LayingSchools, string>> = {
   satinGloss: 'Gloss enhancer on satin',
   handover: 'Hand-over',
   firstWash: 'First wash',
+  film: 'Film cut',
 };
 
 /** Where installers disagree about laying: each a setting of the job, with what it changes in figures. */

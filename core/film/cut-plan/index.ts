@@ -1,0 +1,1 @@
+export { type CutPiece, type CutPlan, cutPlanOf, type Offcut, offcutsOf } from './cut-plan';

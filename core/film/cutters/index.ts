@@ -1,0 +1,1 @@
+export { CUTTER_IDS, type CutterId, CUTTERS } from './cutters';

@@ -1,0 +1,1 @@
+export { mixesFor } from './mixes';

@@ -1,0 +1,1 @@
+export { FILM_SET_IDS, FILM_SETS, panelsOfSet } from './sets';

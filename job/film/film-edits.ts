@@ -1,0 +1,47 @@
+import type { Point } from '#core/item/geometry';
+import type { Job, Surface } from '#formats/job';
+import type { ProductSheet } from '#formats/shelf';
+import { changeDocument, changeSurface, type Edit, setStacks } from '#job/edit';
+
+type FilmNest = NonNullable<Job['film']>[number];
+
+/** Film on panels, under all else that goes on them; another film there gives way to it. */
+export function layFilm(surfaces: readonly Surface[], product: string, shelf: readonly ProductSheet[]): Edit {
+  const films = filmsOf(shelf);
+  return setStacks(
+    new Map(
+      surfaces.map(({ id, layers }) => [
+        id,
+        [{ product, coats: 1, method: 'small-block' as const }, ...layers.filter((layer) => !films.has(layer.product))],
+      ]),
+    ),
+    shelf,
+  );
+}
+
+/** No film on panels; what lies over it stays. */
+export function takeFilmOff(surfaces: readonly Surface[], shelf: readonly ProductSheet[]): Edit {
+  const films = filmsOf(shelf);
+  return setStacks(
+    new Map(surfaces.map(({ id, layers }) => [id, layers.filter((layer) => !films.has(layer.product))])),
+    shelf,
+  );
+}
+
+const filmsOf = (shelf: readonly ProductSheet[]) =>
+  new Set(shelf.filter(({ family }) => family === 'film').map(({ id }) => id));
+
+/** An edge of a panel is wrapped, or not. @param at a place near it, shares of the panel's box across and up */
+export function wrapEdge({ id, film }: Surface, at: Point, wraps: boolean): Edit {
+  const others = (film?.edges ?? []).filter((each) => Math.hypot(each.at[0] - at[0], each.at[1] - at[1]) > SAME_PLACE);
+  return changeSurface(id, { film: { ...film, edges: [...others, { at: [at[0], at[1]], wraps }] } });
+}
+const SAME_PLACE = 1e-6;
+
+/** Where a panel is split, as a share of the way across; undefined: where it is hidden best. */
+export const splitFilm = ({ id, film }: Surface, splitAt: number | undefined): Edit =>
+  changeSurface(id, { film: { ...film, splitAt } });
+
+/** A nest kept with its job: one a product. */
+export const keepNest = ({ film = [] }: Pick<Job, 'film'>, nest: FilmNest): Edit =>
+  changeDocument({ film: [...film.filter(({ product }) => product !== nest.product), nest] });

@@ -1,0 +1,114 @@
+import { nest } from '#core/film/nest';
+import { templateById } from '#core/item/nets';
+import type { Job, JobDraft, JobInput } from '#formats/job';
+import { firstSurfaces } from '#job/edit';
+import { product } from '../../core/testing/samples';
+import { plainJob } from '../testing/plain-job';
+import { filmWork, gapOf, jobCuts, keepNest, layFilm, rollWidthsOf, takeFilmOff, wrapEdge } from './index';
+
+const HATCHBACK = templateById('hatchback')!;
+const film = (more: object = {}) => ({
+  ...product({ family: 'film', unit: 'm2', milestones: [] }),
+  id: 'clear',
+  packs: [
+    { size: 7.6, price: 42_000 },
+    { size: 22.8, price: 114_000 },
+  ],
+  film: { thicknessUm: 200, finish: 'gloss', rollWidthsMm: [610, 1524], stretchPct: 45, maxSurfaceC: 60, ...more },
+});
+type Parts = Partial<JobInput>;
+const draftWith = (panels: readonly string[], more: Parts = {}, sheet: object = film()): JobDraft =>
+  plainJob({
+    products: [sheet as NonNullable<Parts['products']>[number]],
+    item: { name: 'Car', template: { id: 'hatchback', ...HATCHBACK.usual } },
+    surfaces: firstSurfaces(HATCHBACK, HATCHBACK.usual).map((surface) => ({
+      ...surface,
+      layers: panels.includes(surface.id) ? [{ product: 'clear' }] : [],
+    })),
+    ...more,
+  });
+const jobWith = (...args: Parameters<typeof draftWith>): Job => draftWith(...args).document;
+
+describe('the film of a job', () => {
+  test('is what its panels with film take, at the price of the cheapest pack', () => {
+    const [work] = filmWork(jobWith(['bonnet', 'mirror-left', 'mirror-right']));
+    expect(work!.blanks.map(({ id }) => id).sort()).toEqual(['bonnet', 'mirror-left', 'mirror-right']);
+    expect(work!.moneyPerM2).toBeCloseTo(5000, 6);
+    expect(work!.widthMm).toBe(1524);
+    expect(filmWork(jobWith([]))).toEqual([]);
+  });
+  test('a small bonnet takes one to one and a half square metres, its mirrors a few hands', () => {
+    const [work] = filmWork(jobWith(['bonnet', 'mirror-left']));
+    const areas = new Map(work!.blanks.map(({ id, areaM2 }) => [id, areaM2]));
+    expect(areas.get('bonnet')).toBeGreaterThan(0.9);
+    expect(areas.get('bonnet')).toBeLessThan(1.6);
+    expect(areas.get('mirror-left')).toBeLessThan(0.12);
+  });
+  test('left and right are two pieces: neither is the other turned', () => {
+    const [work] = filmWork(jobWith(['front-wing-left', 'front-wing-right']));
+    const [left, right] = work!.blanks;
+    const ratio = ({ outline }: { outline: readonly (readonly [number, number])[] }) =>
+      outline.map(([x]) => x.toFixed(0)).join();
+    expect(left!.id).not.toBe(right!.id);
+    expect(ratio(left!)).not.toBe(ratio(right!));
+  });
+  test('with a grain it is turned by a half only; bulk may lie a little askew and is larger', () => {
+    const turns = (job: Job) => filmWork(job)[0]!.pieces[0]!.turns;
+    expect(turns(jobWith(['bonnet']))).toEqual([0, 90, 180, 270]);
+    expect(turns(jobWith(['bonnet'], {}, film({ grain: true })))).toEqual([0, 180]);
+    const bulk = jobWith(['bonnet'], { schools: { film: 'bulk' } });
+    expect(turns(bulk)).toHaveLength(8);
+    expect(filmWork(bulk)[0]!.areaM2).toBeGreaterThan(filmWork(jobWith(['bonnet']))[0]!.areaM2);
+  });
+  test('a kept nest is cut as it lies; what the job no longer has is left out, what is new is missing', () => {
+    const job = jobWith(['bonnet', 'mirror-left']);
+    const [work] = filmWork(job);
+    const { placements } = nest(
+      { rollWidthMm: 1524, gapMm: gapOf('plotter'), pieces: work!.pieces, blocked: [], seed: 1 },
+      () => true,
+    );
+    const kept = { product: 'clear', widthMm: 1524, cutter: 'plotter' as const, placements: [...placements] };
+    const [cut] = jobCuts({ ...job, film: [kept] });
+    expect([cut!.plan.pieces.length, cut!.missing]).toEqual([2, []]);
+    const changed = jobWith(['bonnet', 'mirror-right'], { film: [kept] });
+    expect(jobCuts(changed)[0]).toMatchObject({ missing: ['mirror-right/1'] });
+    expect(jobCuts(changed)[0]!.plan.pieces.map(({ id }) => id)).toEqual(['bonnet']);
+  });
+  test('an edge set by hand stands, by its place; film goes under what lies there and comes off alone', () => {
+    const draft = draftWith(['bonnet']);
+    const job = draft.document;
+    const bonnet = job.surfaces.find(({ id }) => id === 'bonnet')!;
+    const edges = (document: Job) => filmWork(document)[0]!.blanks[0]!.edges;
+    const before = edges(job);
+    const [x, y] = before[0]!.points[Math.floor(before[0]!.points.length / 2)]!;
+    const outline = bonnet.shape.kind === 'polygon' ? bonnet.shape.pointsMm : [];
+    const [xs, ys] = [outline.map((p) => p[0]), outline.map((p) => p[1])];
+    const at = [
+      (x - Math.min(...xs)) / (Math.max(...xs) - Math.min(...xs)),
+      (y - Math.min(...ys)) / (Math.max(...ys) - Math.min(...ys)),
+    ] as const;
+    const after = wrapEdge(bonnet, at, !before[0]!.wraps)(draft);
+    expect(edges(after.document)[0]!.wraps).toBe(!before[0]!.wraps);
+    const shelf = job.products;
+    const coated = { ...bonnet, layers: [{ product: 'coat', coats: 1, method: 'small-block' as const }] };
+    const laid = layFilm([coated], 'clear', shelf)(draft);
+    const layers = laid.document.surfaces.find(({ id }) => id === 'bonnet')!.layers.map((layer) => layer.product);
+    expect(layers).toEqual(['clear', 'coat']);
+    const bare = takeFilmOff(
+      [{ ...coated, layers: laid.document.surfaces.find(({ id }) => id === 'bonnet')!.layers }],
+      shelf,
+    )(draft);
+    expect(bare.document.surfaces.find(({ id }) => id === 'bonnet')!.layers.map((layer) => layer.product)).toEqual([
+      'coat',
+    ]);
+  });
+  test('one nest a film is kept; the widest roll comes first', () => {
+    const draft = draftWith(['bonnet']);
+    const nest1 = { product: 'clear', widthMm: 1524, cutter: 'plotter' as const, placements: [] };
+    const once = keepNest(draft.document, nest1)(draft);
+    const twice = keepNest(once.document, { ...nest1, widthMm: 610 })(once);
+    expect(twice.document.film).toHaveLength(1);
+    expect(twice.document.film![0]!.widthMm).toBe(610);
+    expect(rollWidthsOf(draft.document.products[0]!)).toEqual([1524, 610]);
+  });
+});
