@@ -16,6 +16,7 @@ interface Bottle {
   readonly of: string;
   readonly size: number;
   readonly batch: string;
+  readonly rollMm?: number;
   /** Days ago. */
   readonly bought: number;
   readonly opened?: number;
@@ -56,6 +57,7 @@ const BOTTLES: readonly Bottle[] = [
     of: 'pilot-film',
     size: 22.8,
     batch: 'F-1502',
+    rollMm: 1524,
     bought: 80,
     opened: 76,
     left: 9.4,
@@ -126,10 +128,19 @@ export function yardStock(now: string): NewStockEntry[] {
   const ago = (days: number) => instantAfter(now, -days * MINUTES_PER_DAY);
   let named = 0;
   const made = (days: number, entry: Entry): NewStockEntry => ({ id: `yard-${++named}`, at: ago(days), entry });
-  const bottles = BOTTLES.flatMap(({ thing, of, size, batch, bought, opened, left, place = LOCKER }) => {
+  const bottles = BOTTLES.flatMap(({ thing, of, size, batch, rollMm, bought, opened, left, place = LOCKER }) => {
     const { unit, packs } = SHELF.find(({ id }) => id === of)!;
     const paid = packs.find((pack) => pack.size === size)?.price;
-    const as: BoughtThingInput = { kind: 'product', of, size, unit, batch, place, ...(paid !== undefined && { paid }) };
+    const as: BoughtThingInput = {
+      kind: 'product',
+      of,
+      size,
+      unit,
+      batch,
+      place,
+      ...(paid !== undefined && { paid }),
+      ...(rollMm !== undefined && { rollMm }),
+    };
     return [
       made(bought, { type: 'bought', thing, as }),
       ...(opened === undefined ? [] : [made(opened, { type: 'opened', thing })]),

@@ -33,6 +33,16 @@ export interface BoughtThing {
   readonly useByMs?: number | undefined;
   /** What it weighs empty, g. */
   readonly emptyG?: number | undefined;
+  /** Width of a roll or an offcut of film, mm. */
+  readonly rollMm?: number | undefined;
+}
+
+/** A place on a roll that is not to be cut from, mm: along it from its free end, and across it. */
+export interface Flaw {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly lowMm: number;
+  readonly highMm: number;
 }
 
 /** What happened to one thing in stock. Nothing is changed or taken out: a mistake is undone by a later entry. */
@@ -53,6 +63,7 @@ export type StockEntry =
     }
   | { readonly type: 'counted'; readonly thing: string; readonly remaining: number }
   | { readonly type: 'moved'; readonly thing: string; readonly place: string }
+  | ({ readonly type: 'flawed'; readonly thing: string } & Flaw)
   | {
       readonly type: 'thrown-away';
       readonly thing: string;
@@ -74,7 +85,7 @@ export interface StockUse {
   /** The learned factor that is in the amount. */
   readonly factor: number;
   readonly method?: MethodId | undefined;
-  /** The patch of the run that was laid with it, by its key. */
+  /** The patch of the run that was laid with it, by its key; film that was cut for a job: `cut/` and its sheet. */
   readonly patch?: string | undefined;
 }
 

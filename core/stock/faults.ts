@@ -1,4 +1,4 @@
-import type { LoggedStock, StockEntry } from './events';
+import type { Flaw, LoggedStock, StockEntry } from './events';
 import { amountOnScale, emptyWeight, type StockThing, undoneIn } from './thing';
 
 /** A vessel may hold a little more than is printed on it. */
@@ -40,6 +40,8 @@ export function stockFault(
         : undefined;
     case 'weighed':
       return scaleFault(thing, entry);
+    case 'flawed':
+      return flawFault(thing, entry);
     case 'moved':
     case 'thrown-away':
       return undefined;
@@ -56,6 +58,14 @@ function scaleFault(thing: StockThing, entry: Extract<StockEntry, { type: 'weigh
   return amount > thing.size * MOST_OVER_FULL
     ? `that is more than the ${thing.size} ${thing.unit} it holds: is something on the scale besides`
     : undefined;
+}
+
+function flawFault({ rollMm, remaining }: StockThing, flaw: Flaw): string | undefined {
+  if (rollMm === undefined) return 'only a roll of known width is marked: say how wide it is when it is taken in';
+  if (flaw.toMm <= flaw.fromMm || flaw.highMm <= flaw.lowMm) return 'a flaw ends after it begins, along and across';
+  if (flaw.highMm > rollMm) return `the roll is only ${rollMm} mm wide`;
+  const leftMm = (remaining * 1e6) / rollMm;
+  return flaw.fromMm >= leftMm ? `only ${Math.floor(leftMm)} mm are left on it` : undefined;
 }
 
 /** What stands may be undone, but not the buying of something that was used or moved since. */

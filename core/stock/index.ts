@@ -17,5 +17,5 @@ export { grouped } from './grouped';
 export { goodUntilMs, isPast, type ShelfLife, takingOrder } from './order';
 export { type Demand, reorderList, type Reservation, reserve } from './reserve';
 export { SUPPLIES, SUPPLY_IDS, supplyCalled, type SupplyId } from './supplies';
-export { type Basis, BASES, gramsOf, type StockThing, thingOf, undoneIn } from './thing';
+export { type Basis, BASES, cutKey, gramsOf, isCut, type StockThing, thingOf, undoneIn } from './thing';
 export { materialCost, recall, usesOf } from './uses';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { MS_PER_DAY } from '#core/measures';
 import {
   type BoughtThing,
+  cutKey,
   goodUntilMs,
   lessonsOf,
   type LoggedStock,
@@ -307,4 +308,34 @@ test('the stock is asked for as it was on any day', () => {
   expect(book.asOf(6 * MS_PER_DAY)).toMatchObject([{ remaining: 40 }]);
   expect(book.asOf(7 * MS_PER_DAY)).toHaveLength(2);
   expect(book.asOf(-1)).toEqual([]);
+});
+
+describe('a roll of film', () => {
+  const ROLL: Partial<BoughtThing> = { size: 15.24, unit: 'm2', rollMm: 1524 };
+  const cut = (amount: number, day = 2) =>
+    at(day, { type: 'used', thing: 'r', job: 'saloon', surface: 'bonnet', amount, factor: 1, patch: cutKey('film') });
+  const flawed = (fromMm: number, toMm: number, day = 1) =>
+    at(day, { type: 'flawed', thing: 'r', fromMm, toMm, lowMm: 100, highMm: 400 });
+
+  test('its flaws come nearer as it is cut, and are gone with what was cut; what is laid moves none', () => {
+    const log = [bought('r', ROLL), flawed(500, 700), flawed(3000, 3100), cut(0.6 * 1.524)];
+    expect(thingOf(log)!.flaws!.map(({ fromMm, toMm }) => [fromMm, Math.round(toMm)])).toEqual([
+      [0, 100],
+      [2400, 2500],
+    ]);
+    expect(thingOf([...log, cut(0.2 * 1.524)])!.flaws).toHaveLength(1);
+    expect(thingOf([...log.slice(0, 3), used('r', 1)])!.flaws).toHaveLength(2);
+    expect(thingOf(log)!.remaining).toBeCloseTo(15.24 - 0.6 * 1.524, 9);
+  });
+  test('a flaw that cannot be is refused with what to do', () => {
+    const log = [bought('r', ROLL)];
+    const fault = (more: object) =>
+      stockFault(thingOf(log), log, { ...flawed(500, 700).entry, ...more } as StockEntry) ?? 'none';
+    expect(fault({})).toBe('none');
+    expect(fault({ toMm: 400 })).toContain('ends after it begins');
+    expect(fault({ highMm: 1600 })).toContain('only 1524 mm wide');
+    expect(fault({ fromMm: 12_000, toMm: 12_100 })).toContain('only 10000 mm are left');
+    const bottle = [bought('b')];
+    expect(stockFault(thingOf(bottle), bottle, flawed(1, 2).entry)).toContain('known width');
+  });
 });

@@ -1,4 +1,4 @@
-import type { BoughtThing, GoneReason, LoggedStock, StockEntry, StockUnit } from './events';
+import type { BoughtThing, Flaw, GoneReason, LoggedStock, StockEntry, StockUnit, StockUse } from './events';
 
 /** How the remaining amount is known. */
 export const BASES = {
@@ -20,6 +20,8 @@ export interface StockThing extends BoughtThing {
   readonly knownMs: number;
   /** More was laid from it than it was thought to hold, since it was last known. */
   readonly overdrawn: number;
+  /** Places not to be cut from, as the roll lies now. */
+  readonly flaws?: readonly Flaw[];
   /** The job it is in hand at. */
   readonly inHand?: string;
   readonly gone?: { readonly atMs: number; readonly reason: GoneReason; readonly left: number; readonly job?: string };
@@ -111,6 +113,8 @@ function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
       thing.overdrawn += Math.max(0, entry.amount - thing.remaining);
       thing.remaining = Math.max(0, thing.remaining - entry.amount);
       thing.basis = 'reckoned';
+      if (thing.flaws && thing.rollMm !== undefined && isCut(entry))
+        thing.flaws = nearer(thing.flaws, (entry.amount * MM2_PER_M2) / thing.rollMm);
       return;
     case 'weighed': {
       const emptyG = emptyWeight(thing, entry);
@@ -122,6 +126,11 @@ function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
     case 'counted':
       known(entry.remaining, 'counted');
       return;
+    case 'flawed': {
+      const { fromMm, toMm, lowMm, highMm } = entry;
+      thing.flaws = [...(thing.flaws ?? []), { fromMm, toMm, lowMm, highMm }];
+      return;
+    }
     case 'moved':
       thing.place = entry.place;
       return;
@@ -137,3 +146,16 @@ function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
     case 'untaught':
   }
 }
+
+const MM2_PER_M2 = 1e6;
+const CUT = 'cut/';
+/** Name of a cut in the log, by the sheet of its film. */
+export const cutKey = (product: string): string => `${CUT}${product}`;
+/** Whether it was cut off a roll, rather than laid. */
+export const isCut = ({ patch }: Pick<StockUse, 'patch'>): boolean => patch?.startsWith(CUT) === true;
+
+/** Flaws as they lie once so much is cut off the free end; what was cut off with it is gone. */
+const nearer = (flaws: readonly Flaw[], byMm: number): Flaw[] =>
+  flaws.flatMap(({ fromMm, toMm, ...across }) =>
+    toMm > byMm ? [{ fromMm: Math.max(0, fromMm - byMm), toMm: toMm - byMm, ...across }] : [],
+  );

@@ -1,5 +1,8 @@
+import { nest } from '#core/film/nest';
 import { panelsOfSet } from '#core/film/sets';
 import type { Sizes } from '#core/item/nets';
+import type { Job } from '#formats/job';
+import { filmWork, gapOf } from '#job/film';
 import { inBay, onDay, type SampleJob, surveyed } from '../sample';
 
 const SIZE: Sizes = { lengthMm: 4650, widthMm: 1810, heightMm: 1435, wheelbaseMm: 2750 };
@@ -28,5 +31,27 @@ export function saloon(now: string): SampleJob {
       access: 'Bonnet ajar while its edges are wrapped; lamps off and cold.',
     },
   });
-  return { id: 'moss-saloon', draft, log: [] };
+  return {
+    id: 'moss-saloon',
+    draft: { ...draft, document: { ...draft.document, film: nested(draft.document) } },
+    log: [],
+  };
+}
+
+let known: Job['film'];
+/** Laid on the yard's roll one by one: somebody has looked whether it will do, and goes on from there. */
+function nested(document: Job): Job['film'] {
+  // The same whatever the day is: worked out once.
+  known ??= filmWork(document).map(({ product, widthMm, pieces }) => {
+    const job = { rollWidthMm: widthMm, gapMm: gapOf('plotter'), pieces, blocked: [], seed: 1 };
+    const { placements } = nest(job, () => true);
+    return {
+      product: product.id,
+      thing: 'pilot-film-1',
+      widthMm,
+      cutter: 'plotter' as const,
+      placements: [...placements],
+    };
+  });
+  return known;
 }

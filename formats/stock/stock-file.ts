@@ -16,9 +16,10 @@ const COLUMNS = [
   'openedAt',
   'useBy',
   'emptyG',
+  'rollMm',
 ] as const;
 type Column = (typeof COLUMNS)[number];
-const NUMBERS: ReadonlySet<string> = new Set<Column>(['size', 'remaining', 'paid', 'emptyG']);
+const NUMBERS: ReadonlySet<string> = new Set<Column>(['size', 'remaining', 'paid', 'emptyG', 'rollMm']);
 const NEEDED = ['id', 'kind', 'of', 'size'] as const satisfies readonly Column[];
 
 /** A cell that a table program would take for a formula is quoted as text. */

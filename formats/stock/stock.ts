@@ -30,10 +30,13 @@ export const boughtThingSchema = object({
   paid: wholeNonNegative().optional(),
   useBy: calendarDay().optional(),
   emptyG: positive().optional(),
+  /** Width of a roll or an offcut of film, mm. */
+  rollMm: positive().optional(),
 });
 export type BoughtThingInput = z.output<typeof boughtThingSchema>;
 
 const thing = id();
+const FLAW = { fromMm: nonNegative(), toMm: positive(), lowMm: nonNegative(), highMm: positive() };
 const plain = <const T extends string>(type: T) => object({ type: z.literal(type), thing });
 
 const USED = object({
@@ -63,6 +66,7 @@ const SAID = [
   }),
   object({ type: z.literal('counted'), thing, remaining: nonNegative() }),
   object({ type: z.literal('moved'), thing, place: nonEmpty(80) }),
+  object({ type: z.literal('flawed'), thing, ...FLAW }),
   object({ type: z.literal('thrown-away'), thing, reason: oneOf(GONE_REASON_IDS), job: id().optional() }),
   object({ type: z.literal('undo'), thing, entry: nonEmpty() }),
   object({ type: z.literal('untaught'), thing, entry: nonEmpty() }),
@@ -119,6 +123,8 @@ export const stockRowSchema = boughtThingSchema.extend({
   goodUntil: instant().optional(),
   past: z.boolean(),
   overdrawn: z.number(),
+  /** Places not to be cut from, mm from its free end. */
+  flaws: z.array(object(FLAW)).optional(),
   inHand: z.string().optional(),
   gone: object({ at: instant(), reason: oneOf(GONE_REASON_IDS), left: z.number() }).optional(),
 });

@@ -1,4 +1,5 @@
 import { type CutPlan, cutPlanOf } from '#core/film/cut-plan';
+import { grouped } from '#core/stock';
 import type { Job } from '#formats/job';
 import { filmWork } from './film-work';
 
@@ -7,6 +8,10 @@ export interface JobCut {
   readonly product: string;
   readonly name: string;
   readonly plan: CutPlan;
+  /** The roll in stock it is cut from; absent: one to buy. */
+  readonly thing?: string | undefined;
+  /** Film in the pieces of each panel, all copies. */
+  readonly panels: readonly { readonly surface: string; readonly areaM2: number }[];
   /** Ids of blanks, each copy, that are not on the roll. */
   readonly missing: readonly string[];
 }
@@ -24,6 +29,11 @@ export function jobCuts(job: Job): JobCut[] {
       {
         product: product.id,
         name: product.name,
+        thing: nest.thing,
+        panels: [...grouped(blanks, ({ panel }) => panel)].map(([surface, own]) => ({
+          surface,
+          areaM2: own.reduce((sum, { areaM2, count }) => sum + areaM2 * count, 0),
+        })),
         plan: cutPlanOf(blanks, placements, widthMm),
         missing: wanted.filter((each) => !there.has(each)),
       },

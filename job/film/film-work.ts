@@ -76,6 +76,7 @@ const filmPanel = (surface: Surface) => ({
   substrate: surface.substrate,
   curvature: surface.curvature ?? 1,
   count: surface.count,
+  zone: surface.zone,
   edges: surface.film?.edges,
   splitAt: surface.film?.splitAt,
 });

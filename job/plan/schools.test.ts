@@ -4,6 +4,7 @@ import { layingHours } from '#core/work/hours';
 import { layOut } from '#core/work/runsheet';
 import type { JobInput } from '#formats/job';
 import { product } from '../../core/testing/samples';
+import { filmWork } from '#job/film';
 import { plainJob } from '../testing/plain-job';
 import { plannedJob } from './planned-job';
 
@@ -14,6 +15,7 @@ const surfaces = [
   { id: 'boot', substrate: 'clear-gloss', shape: rectangle, layers: [{ product: 'wax' }] },
   { id: 'screen', substrate: 'windscreen', shape: rectangle, layers: [{ product: 'coat' }] },
   { id: 'tank', substrate: 'clear-matte', shape: rectangle, layers: [{ product: 'coat' }] },
+  { id: 'wing', substrate: 'clear-gloss', shape: rectangle, layers: [{ product: 'film' }] },
 ] satisfies NonNullable<JobInput['surfaces']>;
 const sheet = (changes: object) => ({
   ...product({
@@ -38,20 +40,25 @@ const sheet = (changes: object) => ({
 function figures(schools: Partial<LayingSchools>) {
   const { document } = plainJob({
     surfaces,
-    products: [sheet({ id: 'coat', family: 'ceramic' }), sheet({ id: 'wax', family: 'paste-wax' })] as never,
+    products: [
+      sheet({ id: 'coat', family: 'ceramic' }),
+      sheet({ id: 'wax', family: 'paste-wax' }),
+      sheet({ id: 'film', family: 'film' }),
+    ] as never,
     schools: { matte: 'fixed-early', ...schools },
   });
   const planned = plannedJob(document);
   const out = layOut(planned);
   return {
     hours: layingHours(out),
-    amounts: out.actions.map(({ amount }) => amount),
+    amounts: out.actions.filter(({ coat }) => coat.surface.id !== 'wing').map(({ amount }) => amount),
     sections: out.actions.map(({ sections }) => sections),
     ages: out.actions.map(({ ages }) => ages),
     handoverMin: out.plan.handoverMin,
     firstWashDays: planned.firstWashDays,
     refused: out.refused.map(({ coat }) => coat.surface.id),
     rulings: out.plan.surfaces.flatMap(({ coats }) => coats.flatMap(({ rulings }) => rulings)),
+    filmM2: filmWork(document).map(({ areaM2 }) => areaM2),
     towels: TOWELS_OF[schools.towels ?? 'three-roles'],
   };
 }
@@ -83,7 +90,11 @@ test('the makers’ minimum is kept beside the workshop’s margin', () => {
   expect(figures({ handover: 'two-days' }).handoverMin!).toBeGreaterThanOrEqual(Math.max(minimum, 2 * 1440));
   const { document } = plainJob({
     surfaces,
-    products: [sheet({ id: 'coat', family: 'ceramic' }), sheet({ id: 'wax', family: 'paste-wax' })] as never,
+    products: [
+      sheet({ id: 'coat', family: 'ceramic' }),
+      sheet({ id: 'wax', family: 'paste-wax' }),
+      sheet({ id: 'film', family: 'film' }),
+    ] as never,
     schools: { matte: 'fixed-early', handover: 'two-days' },
   });
   expect(layOut(plannedJob(document)).plan.minimumHandoverMin).toBeCloseTo(minimum, 6);

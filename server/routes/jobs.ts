@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { offcutsOf } from '#core/film/cut-plan';
+import { boundingBox } from '#core/item/geometry';
 import { cutDxf, cutSvg, netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
   type Job,
@@ -19,7 +21,7 @@ import { offersSheet } from '../documents/offers-sheet';
 import { sendPdf } from '../documents/paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
-import { notFound } from '../http/problem';
+import { conflict, notFound } from '../http/problem';
 import type { Services } from '../services';
 
 /** Faults of sense of a job inside a draft, with their place in it. */
@@ -63,7 +65,7 @@ function cutOf(job: Job, product: string): JobCut {
   return cut;
 }
 
-export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, supply, now }: Services) {
+export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summaries, supply, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -157,6 +159,23 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, summaries, s
       run: ({ params, response }) => {
         const { document } = jobs.get(params.id!);
         sendPdf(response, 'cut-plan.pdf', cutPaper(document, cutOf(document, params.product!)));
+      },
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/jobs/{id}/film/{product}/cut',
+      summary: 'The film nested for a job is cut off its roll: drawn from stock, offcuts worth keeping taken in',
+      answer: { status: 204 },
+      run: ({ params }) => {
+        const job = jobs.get(params.id!);
+        const { product, thing, plan, missing, panels } = cutOf(job.document, params.product!);
+        if (missing.length > 0) throw conflict(`${missing.length} pieces are not on the roll: nest again first.`);
+        if (thing === undefined) throw conflict('It is nested on a roll to buy: choose one that is in stock first.');
+        const offcuts = offcutsOf(plan).map(({ outline }) => {
+          const { minX, maxX, minY, maxY } = boundingBox(outline);
+          return { widthMm: maxY - minY, lengthMm: maxX - minX };
+        });
+        stock.cut({ job: job.id, thing, of: product, lengthMm: plan.lengthMm, panels, offcuts });
       },
     }),
     ...CUT_FILES.map(({ ending, summary, media, write }) =>

@@ -1,7 +1,9 @@
 import { DateTime } from 'luxon';
 import {
+  cutKey,
   goodUntilMs,
   grouped,
+  isCut,
   isPast,
   lessonsOf,
   type LoggedStock,
@@ -94,7 +96,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
     };
   };
   const rowOf = (thing: StockThing, { lifeOf, nameOf }: ReturnType<typeof known>, atMs: number): StockRow => {
-    const { useByMs, boughtMs, openedMs, knownMs, gone, ...said } = thing;
+    const { useByMs, boughtMs, openedMs, knownMs, gone, flaws, ...said } = thing;
     const until = goodUntilMs(thing, lifeOf(thing.of));
     return {
       ...said,
@@ -102,6 +104,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       knownAt: localInstant(knownMs),
       boughtAt: localInstant(boughtMs),
       past: !gone && until <= atMs,
+      ...(flaws && { flaws: [...flaws] }),
       ...(useByMs !== undefined && { useBy: DateTime.fromMillis(useByMs).toISODate()! }),
       ...(openedMs !== undefined && { openedAt: localInstant(openedMs) }),
       ...(until < Infinity && { goodUntil: localInstant(until) }),
@@ -264,6 +267,8 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       const drawn = drawsOf(jobId);
       const news: StockAppend[] = [];
       for (const { logged, patch } of drawn) {
+        // What was cut off its roll stays cut, whatever is laid of it.
+        if (isCut({ patch })) continue;
         const stands = patch !== undefined && isLaid(record.patches.get(patch));
         if (!stands)
           news.push({
@@ -277,7 +282,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
         const bottle = current()
           .ofJob(jobId)
           .map(([first]) => current().thing(first!.entry.thing))
-          .find((thing) => thing?.inHand === jobId && thing.of === done!.start.product);
+          .find((thing) => thing?.inHand === jobId && thing.of === done!.start.product && thing.rollMm === undefined);
         const factor = usage(done!.start.product)?.usageFactor;
         const entry = bottle && drawOf({ job: jobId, document, record, factor }, done!, bottle.id);
         if (entry && entry.amount > 0) news.push({ id: `draw-${jobId}-${patchKey(laid)}-${readTo}`, at, entry });
@@ -286,6 +291,67 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       const [alone, ...others] = document.crew.people ?? [];
       store(news, others.length === 0 ? alone?.id : undefined);
       return news.length > 0;
+    },
+    /**
+     * Film cut off a roll for a job: drawn whole, its waste shared among the panels by what they take, and what is worth
+     * keeping of it taken in as offcuts, which cost no more.
+     * @throws ProblemError (409) where it is cut already, or the roll holds less
+     */
+    cut({ job, thing: id, of, lengthMm, panels, offcuts }: FilmCut): void {
+      db.transaction(
+        () => {
+          const roll = current().thing(id);
+          if (!roll || roll.gone) throw conflict('That roll is not in stock any more: choose another.');
+          const rollMm = roll.rollMm ?? 0;
+          if (rollMm <= 0) throw conflict('Nobody has said how wide that roll is: take it in with its width.');
+          const drawn = drawsOf(job).filter(({ patch }) => patch === cutKey(of));
+          if (drawn.length > 0)
+            throw conflict('This film is cut for the job already. Undo that under Stock if it was not.');
+          const amount = (lengthMm * rollMm) / MM2_PER_M2;
+          if (amount > roll.remaining + 1e-9)
+            throw conflict(`The roll holds ${((roll.remaining * MM2_PER_M2) / rollMm / 1000).toFixed(2)} m only.`);
+          const at = localInstant(now().getTime());
+          const whole = panels.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+          const name = (key: string) => `cut-${job}-${of}-${readTo}-${key}`;
+          store(
+            panels.map(({ surface, areaM2 }) => ({
+              id: name(surface),
+              at,
+              entry: {
+                type: 'used',
+                thing: id,
+                job,
+                surface,
+                amount: amount * (areaM2 / whole),
+                factor: 1,
+                patch: cutKey(of),
+              },
+            })),
+          );
+          store(
+            offcuts.map(({ widthMm, lengthMm: longMm }, index) => ({
+              id: name(`offcut-${index + 1}`),
+              at,
+              entry: {
+                type: 'bought',
+                thing: `offcut-${readTo}-${index + 1}`,
+                as: {
+                  kind: 'product',
+                  of,
+                  size: (widthMm * longMm) / MM2_PER_M2,
+                  unit: 'm2',
+                  paid: 0,
+                  place: 'Offcuts',
+                  rollMm: widthMm,
+                  ...(roll.batch !== undefined && { batch: roll.batch }),
+                },
+              },
+            })),
+          );
+        },
+        { behavior: 'immediate' },
+      );
+      tell();
     },
     /** Of what is in a vessel, g/ml: by its sheet, else as water. */
     densityOf: ({ kind, of }: Pick<StockThing, 'kind' | 'of'>): number =>
@@ -307,6 +373,17 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       });
   }
 }
+/** What is cut off a roll for a job. */
+interface FilmCut {
+  readonly job: string;
+  readonly thing: string;
+  readonly of: string;
+  readonly lengthMm: number;
+  readonly panels: readonly { readonly surface: string; readonly areaM2: number }[];
+  readonly offcuts: readonly { readonly widthMm: number; readonly lengthMm: number }[];
+}
+const MM2_PER_M2 = 1e6;
+
 export type StockService = ReturnType<typeof stockService>;
 
 const compare = (a: string | number, b: string | number): number => (a === b ? 0 : a < b ? -1 : 1);

@@ -250,6 +250,10 @@ export const api = createApi({
       providesTags: ['Stock'],
     }),
     usageLessons: build.query<UsageLessonRow[], void>({ query: () => 'stock/lessons', providesTags: ['Stock'] }),
+    cutFilm: build.mutation<void, { jobId: string; product: string }>({
+      query: ({ jobId, product }) => ({ url: `jobs/${jobId}/film/${product}/cut`, method: 'POST' }),
+      invalidatesTags: ['Stock'],
+    }),
     jobStock: build.query<JobStock, string>({ query: (id) => `jobs/${id}/stock`, providesTags: ['Stock', 'Jobs'] }),
     methods: build.query<MethodCompared[], { jobId: string; product: string }>({
       query: ({ jobId, product }) => ({ url: `jobs/${jobId}/methods`, params: { product } }),
@@ -286,6 +290,7 @@ export const {
   useReorderQuery,
   useRecallQuery,
   useUsageLessonsQuery,
+  useCutFilmMutation,
   useJobStockQuery,
   useMethodsQuery,
   useTicksQuery,

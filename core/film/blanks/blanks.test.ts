@@ -123,6 +123,17 @@ describe('a blank', () => {
     for (const { outline } of blanks)
       expect(boundingBox(outline).maxY - boundingBox(outline).minY).toBeLessThanOrEqual(610);
   });
+  test('up is towards the roof on either side, towards the tail on the bonnet', () => {
+    const ups = (['left', 'right', 'top', 'rear'] as const).map(
+      (zone) => one(panel(box(9, 9), { zone }), ROLL, 'kit', ALONE).up,
+    );
+    expect(ups).toEqual([
+      [0, -1],
+      [0, 1],
+      [1, 0],
+      [-1, 0],
+    ]);
+  });
   test('stretch beyond what the film has in hand is flagged: a mirror, not a door', () => {
     expect(one(panel(box(200, 150), { curvature: 1.5 }), ROLL, 'kit', ALONE).stretch).toMatchObject({
       neededPct: 50,

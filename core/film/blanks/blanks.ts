@@ -10,6 +10,7 @@ import {
   signedAreaMm2,
   splitAlong,
 } from '#core/item/geometry';
+import type { Zone } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import type { LayingSchools } from '#core/products/schools';
 import { edgesOf, type Neighbour, turnAt, wrapsByNature } from './edges';
@@ -47,6 +48,8 @@ export interface FilmPanel {
   /** Developed over flat area. */
   readonly curvature: number;
   readonly count: number;
+  /** Where it sits on the item: which way is up there. */
+  readonly zone?: Zone | undefined;
   /** Edges set by hand, each by a place near it, shares of the panel's box across and up: a place stays where the item stretches. */
   readonly edges?: readonly { readonly at: Point; readonly wraps: boolean }[] | undefined;
   /** Where it is split, as a share of the way across; absent: where it is hidden best. */
@@ -84,6 +87,8 @@ export interface Blank {
   readonly count: number;
   readonly outline: Polygon;
   readonly areaM2: number;
+  /** Which way is up on the item, or towards its tail on what lies flat: a unit vector. */
+  readonly up: Point;
   readonly edges: readonly BlankEdge[];
   readonly cutOuts: readonly Polygon[];
   readonly reliefs: readonly (readonly [from: Point, to: Point])[];
@@ -96,6 +101,17 @@ export interface Blank {
     readonly along: 0 | 1;
   };
 }
+
+/** On the net x goes from nose to tail, y to the left side: sides fold down from the roof, front and rear from it too. */
+const UP: Readonly<Record<Zone | 'none', Point>> = {
+  front: [1, 0],
+  top: [1, 0],
+  rear: [-1, 0],
+  left: [0, -1],
+  right: [0, 1],
+  under: [1, 0],
+  none: [0, 1],
+};
 
 /** What a panel's film is cut to, and what does not come off. */
 export interface PanelBlanks {
@@ -142,6 +158,7 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
       count: panel.count,
       outline,
       areaM2: polygonAreaM2(outline),
+      up: UP[panel.zone ?? 'none'],
       edges: grown,
       cutOuts: cutOuts.filter((each) => containsPoint(outline, middleOf(each))),
       reliefs: reliefs.filter(([from]) => containsPoint(outline, from)),

@@ -18,6 +18,7 @@ const blank = (id: string, w: number, h: number, more: Partial<Blank> = {}): Bla
   count: 1,
   outline: box(w, h),
   areaM2: (w * h) / 1e6,
+  up: [0, 1],
   edges: [],
   cutOuts: [],
   reliefs: [],

@@ -1,5 +1,5 @@
 import type { Blank } from '#core/film/blanks';
-import { lain, type Placement } from '#core/film/nest';
+import { lain, type Placement, turned } from '#core/film/nest';
 import { boundingBox, containsPoint, type Point, type Polygon, polygonAreaM2 } from '#core/item/geometry';
 
 /** One blank as it is cut, on the roll: x along it from its free end, y across, mm, seen from the film's outer face. */
@@ -49,7 +49,6 @@ export function cutPlanOf(blanks: readonly Blank[], placements: readonly Placeme
 function piece(blank: Blank, placement: Placement): Omit<CutPiece, 'order'> {
   const lie = (outline: Polygon) => lain(outline, placement);
   const outline = lie(blank.outline);
-  const angle = (placement.turn * Math.PI) / 180;
   const part = blank.parts > 1 ? ` ${blank.part}/${blank.parts}` : '';
   const copy = blank.count > 1 ? `, ${placement.copy} of ${blank.count}` : '';
   return {
@@ -63,7 +62,7 @@ function piece(blank: Blank, placement: Placement): Omit<CutPiece, 'order'> {
       return [a!, b!] as const;
     }),
     at: insideOf(outline),
-    up: [-Math.sin(angle), Math.cos(angle)],
+    up: turned([blank.up], placement.turn)[0]!,
   };
 }
 

@@ -1,3 +1,3 @@
 export { nest, type NestCase, type Nested } from './nest';
-export { lain, type NestPiece, type Placement } from './pieces';
+export { lain, type NestPiece, type Placement, turned } from './pieces';
 export { putDown } from './by-hand';

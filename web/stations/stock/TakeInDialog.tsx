@@ -43,6 +43,8 @@ export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
   const [batch, setBatch] = useState('');
   const [place, setPlace] = useState('');
   const [useBy, setUseBy] = useState('');
+  const [rollMm, setRollMm] = useState<number>();
+  const roll = rollMm ?? Math.max(...(sheet?.film?.rollWidthsMm ?? [1524]));
   const holds = size ?? pack?.size ?? 1;
   const costs = paid ?? (size === undefined || size === pack?.size ? pack?.price : undefined);
   const take = async () => {
@@ -55,6 +57,7 @@ export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
       ...(place && { place }),
       ...(costs !== undefined && { paid: costs }),
       ...(useBy && { useBy }),
+      ...(sheet?.family === 'film' && { rollMm: roll }),
     };
     const { data } = await takeIn({ things: Array.from({ length: count }, () => ({ id: nanoid(10), ...as })) });
     if (data) onClose();
@@ -98,6 +101,15 @@ export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
             check={(value) => (value >= 0 ? undefined : 'zero or more')}
             onChange={(value) => setPaid(value === undefined ? undefined : Math.round(value * 100))}
           />
+          {sheet?.family === 'film' && (
+            <NumberField
+              label="Roll width"
+              unit="mm"
+              value={roll}
+              check={(value) => (value > 0 ? undefined : 'more than nothing')}
+              onChange={setRollMm}
+            />
+          )}
           <TextField label="Batch" value={batch} onChange={setBatch} />
           <TextField label="Place" value={place} onChange={setPlace} />
           <DateField label="Use by, as printed" value={useBy} onChange={setUseBy} />

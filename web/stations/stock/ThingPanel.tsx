@@ -1,6 +1,6 @@
 import { Scale, Trash2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { BASES, GONE_REASON_IDS, GONE_REASONS, type GoneReason } from '#core/stock';
+import { BASES, GONE_REASON_IDS, GONE_REASONS, type GoneReason, isCut } from '#core/stock';
 import type { StockLogEntry, StockRow } from '#formats/stock';
 import { USUAL_CURRENCY } from '#formats/job';
 import { money } from '#formats/values';
@@ -212,11 +212,13 @@ function inWords(entry: StockLogEntry['entry'], { unit }: StockRow, titles: Read
     case 'put-back':
       return 'Put back';
     case 'used':
-      return `${amountIn(unit, entry.amount)} laid, ${titles.get(entry.job) ?? entry.job}`;
+      return `${amountIn(unit, entry.amount)} ${isCut(entry) ? 'cut' : 'laid'}, ${titles.get(entry.job) ?? entry.job}`;
     case 'weighed':
       return `Weighed ${measured('mass', entry.grossG, 1)}${entry.simulated ? ', simulated' : ''}`;
     case 'counted':
       return `Said to hold ${amountIn(unit, entry.remaining)}`;
+    case 'flawed':
+      return `Flaw ${Math.round(entry.fromMm)} to ${Math.round(entry.toMm)} mm along, ${Math.round(entry.lowMm)} to ${Math.round(entry.highMm)} mm across`;
     case 'moved':
       return `Moved to ${entry.place}`;
     case 'thrown-away':

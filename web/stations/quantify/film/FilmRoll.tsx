@@ -1,10 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { CUTTER_IDS, CUTTERS, type CutterId } from '#core/film/cutters';
 import { cutPlanOf, offcutsOf } from '#core/film/cut-plan';
 import { type NestCase, type Nested, type Placement, putDown } from '#core/film/nest';
+import type { Polygon } from '#core/item/geometry';
 import type { Job } from '#formats/job';
 import { money } from '#formats/values';
 import { type FilmWork, filmWork, gapOf, keepNest, rollWidthsOf } from '#job/film';
+import type { StockRow } from '#formats/stock';
+import { errorText, useCutFilmMutation } from '../../../app/api';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
@@ -14,6 +17,7 @@ import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
 import { percent } from '../../../ui/numbers';
 import { ViewSwitch } from '../ViewSwitch';
+import { MarkFlaw } from './MarkFlaw';
 import { RollDrawing } from './RollDrawing';
 import { Together } from './Together';
 import { useFilmWork } from './useFilmWork';
@@ -64,31 +68,24 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
   const kept = (job.document.film ?? []).find((each) => each.product === product.id);
   const cutter: CutterId = kept?.cutter ?? 'plotter';
   const [seconds, setSeconds] = useState<Seconds>('10');
+  const [tries, setTries] = useState(0);
   const [refused, setRefused] = useState<string>();
+  const [cut, { error: notCut, isSuccess: cutDone }] = useCutFilmMutation();
   const rolls = job.stock?.kinds.find(({ of }) => of === product.id)?.things ?? [];
   const thing = rolls.find(({ id }) => id === kept?.thing);
   const rollLengthMm = thing ? (thing.remaining * 1e6) / widthMm : undefined;
-  const ids = useMemo(
-    () => new Set(blanks.flatMap(({ id, count }) => Array.from({ length: count }, (_, nth) => `${id}/${nth + 1}`))),
-    [blanks],
-  );
-  const placements = useMemo(
-    () => (kept?.placements ?? []).filter((each) => ids.has(keyOf(each))),
-    [kept?.placements, ids],
-  );
-  const pinned = useMemo(() => new Set(kept?.pinned ?? []), [kept?.pinned]);
-  const nestCase = useMemo(
-    (): NestCase => ({
-      rollWidthMm: widthMm,
-      rollLengthMm,
-      gapMm: gapOf(cutter),
-      pieces,
-      blocked: [],
-      seed: 1,
-      pinned: placements.filter((each) => pinned.has(keyOf(each))),
-    }),
-    [widthMm, rollLengthMm, cutter, pieces, placements, pinned],
-  );
+  const ids = new Set(blanks.flatMap(({ id, count }) => Array.from({ length: count }, (_, nth) => `${id}/${nth + 1}`)));
+  const placements = (kept?.placements ?? []).filter((each) => ids.has(keyOf(each)));
+  const pinned = new Set(kept?.pinned ?? []);
+  const nestCase: NestCase = {
+    rollWidthMm: widthMm,
+    rollLengthMm,
+    gapMm: gapOf(cutter),
+    pieces,
+    blocked: (thing?.flaws ?? []).map(flawOutline),
+    seed: 1,
+    pinned: placements.filter((each) => pinned.has(keyOf(each))),
+  };
   const keep = (changes: Partial<Kept>) =>
     job.edit(
       keepNest(job.document, {
@@ -103,8 +100,8 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
   const { state, start, stop } = useNest(([best]) => best && keep({ placements: [...best.placements] }));
   const nested: Nested | undefined = state.working ? state.best[0] : undefined;
   const lying = nested?.placements ?? placements;
-  const plan = useMemo(() => cutPlanOf(blanks, lying, widthMm), [blanks, lying, widthMm]);
-  const offcuts = useMemo(() => offcutsOf(plan), [plan]);
+  const plan = cutPlanOf(blanks, lying, widthMm);
+  const offcuts = state.working ? [] : offcutsOf(plan);
   const isWhole = lying.length === ids.size;
   const used = plan.lengthMm > 0 ? (usedM2(work, lying) * 1e6) / (plan.lengthMm * widthMm) : 0;
   const price = work.moneyPerM2;
@@ -114,7 +111,9 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
 
   const nestNow = (from: readonly Placement[]) => {
     setRefused(undefined);
-    const seed = from.length > 0 ? Math.floor(performance.now()) : 1;
+    // Another way each time it goes on; the same again from the beginning.
+    const seed = from.length > 0 ? tries + 2 : 1;
+    setTries(tries + 1);
     start({ cases: [{ ...nestCase, seed, from }], seconds: Number(seconds) });
   };
   const move = (moved: Placement) => {
@@ -134,10 +133,11 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
       <div className="flex min-h-0 flex-col bg-sheet">
         <RollDrawing
           plan={plan}
-          offcuts={state.working ? [] : offcuts}
+          offcuts={offcuts}
           pinned={pinned}
           placements={lying}
           lastsMm={rollLengthMm}
+          flaws={nestCase.blocked}
           onMove={state.working ? undefined : move}
           onPin={state.working ? undefined : togglePin}
         />
@@ -202,7 +202,10 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
             <SelectField
               label="Width"
               value={String(widthMm)}
-              options={rollWidthsOf(product).map((each) => [String(each), `${each} mm`])}
+              options={[...new Set([...rollWidthsOf(product), widthMm])].map((each) => [
+                String(each),
+                `${Math.round(each)} mm`,
+              ])}
               onChange={(value) => keep({ widthMm: Number(value), placements: [], pinned: [], thing: undefined })}
             />
             <SelectField
@@ -210,12 +213,15 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
               value={kept?.thing ?? ''}
               options={[
                 ['', 'A roll to buy'],
-                ...rolls.map(({ id, batch, remaining }): [string, string] => [
-                  id,
-                  `${batch ? `Batch ${batch}` : 'In stock'}, ${(remaining / (widthMm / MM_PER_M)).toFixed(1)} m left`,
-                ]),
+                ...rolls
+                  .filter(({ remaining }) => remaining > 0)
+                  .sort((a, b) => Number(isOffcut(b)) - Number(isOffcut(a)))
+                  .map((roll): [string, string] => [roll.id, rollWords(roll, widthMm)]),
               ]}
-              onChange={(value) => keep({ thing: value === '' ? undefined : value, placements: [], pinned: [] })}
+              onChange={(value) => {
+                const roll = rolls.find(({ id }) => id === value);
+                keep({ thing: roll?.id, widthMm: roll?.rollMm ?? widthMm, placements: [], pinned: [] });
+              }}
             />
             <SelectField
               label="Cut by"
@@ -225,9 +231,10 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
             />
           </div>
         </Part>
+        {thing && <MarkFlaw key={thing.id} thing={thing} />}
         <WhichRoll job={job} work={work} cutter={cutter} />
         <Together job={job} work={work} cutter={cutter} />
-        {offcuts.length > 0 && !state.working && (
+        {offcuts.length > 0 && (
           <Part title="Worth keeping">
             <ul>
               {offcuts.map(({ outline, areaM2 }, index) => (
@@ -252,6 +259,29 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
               True to scale, labelled, in an order with {(plan.idleMm / MM_PER_M).toFixed(1)} m between the cuts. The
               PDF has the measures for cutting by hand.
             </p>
+            {thing && isWhole && (
+              <div className="mt-3">
+                <Button onClick={() => void cut({ jobId: job.id, product: product.id })}>
+                  Cut: draw {lengthM.toFixed(2)} m from this roll
+                </Button>
+                <p className="mt-1 text-[13px] text-ink-2">
+                  {offcuts.length === 0
+                    ? 'Nothing of it is worth keeping.'
+                    : `${offcuts.length} ${offcuts.length === 1 ? 'offcut is' : 'offcuts are'} taken into stock.`}{' '}
+                  It can be undone under Stock.
+                </p>
+              </div>
+            )}
+            {cutDone && (
+              <p role="status" className="mt-2 text-ok">
+                ✓ Drawn from stock.
+              </p>
+            )}
+            {notCut && (
+              <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-soft px-3 py-2">
+                {errorText(notCut)}
+              </p>
+            )}
             <p className="mt-2 border-l-4 border-warn bg-warn-soft px-3 py-2 text-[13px]">
               A blade cuts skin and paint: cut away from both, on a mat, never on the panel without backing.
             </p>
@@ -260,6 +290,21 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
       </aside>
     </div>
   );
+}
+
+const flawOutline = ({ fromMm, toMm, lowMm, highMm }: NonNullable<StockRow['flaws']>[number]): Polygon => [
+  [fromMm, lowMm],
+  [toMm, lowMm],
+  [toMm, highMm],
+  [fromMm, highMm],
+];
+
+type Roll = Pick<StockRow, 'batch' | 'remaining' | 'rollMm' | 'place' | 'paid'>;
+const isOffcut = ({ paid }: Roll) => paid === 0;
+function rollWords(roll: Roll, widthMm: number): string {
+  const lengthM = roll.remaining / ((roll.rollMm ?? widthMm) / MM_PER_M);
+  const what = isOffcut(roll) ? 'Offcut' : roll.batch ? `Batch ${roll.batch}` : 'Roll';
+  return `${what}, ${lengthM.toFixed(lengthM < 2 ? 2 : 1)} m${roll.rollMm ? ` of ${Math.round(roll.rollMm)} mm` : ''} left`;
 }
 
 const keyOf = ({ id, copy }: Pick<Placement, 'id' | 'copy'>) => `${id}/${copy}`;

@@ -1,7 +1,7 @@
 import { type PointerEvent, useRef, useState } from 'react';
 import type { CutPiece, CutPlan, Offcut } from '#core/film/cut-plan';
 import type { Placement } from '#core/film/nest';
-import { boundingBox, type Point } from '#core/item/geometry';
+import { boundingBox, type Point, type Polygon } from '#core/item/geometry';
 import { useSize } from '../../../ui/useSize';
 
 interface Props {
@@ -11,6 +11,8 @@ interface Props {
   readonly placements: readonly Placement[];
   /** What is on the roll; absent: enough. */
   readonly lastsMm: number | undefined;
+  /** Not to be cut from. */
+  readonly flaws: readonly Polygon[];
   readonly onMove?: ((moved: Placement) => void) | undefined;
   readonly onPin?: ((key: string) => void) | undefined;
 }
@@ -37,7 +39,7 @@ const KEYS: Readonly<Record<string, Point>> = {
 };
 
 /** The roll from above, its free end at the left, with what is cut from it. */
-export function RollDrawing({ plan, offcuts, pinned, placements, lastsMm, onMove, onPin }: Props) {
+export function RollDrawing({ plan, offcuts, pinned, placements, lastsMm, flaws, onMove, onPin }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const size = useSize(box);
   const [drag, setDrag] = useState<Drag>();
@@ -79,6 +81,9 @@ export function RollDrawing({ plan, offcuts, pinned, placements, lastsMm, onMove
         {lastsMm !== undefined && lastsMm <= shownMm + EDGE_MM && (
           <rect x={lastsMm} y={0} width={shownMm + EDGE_MM - lastsMm} height={widthMm} fill="var(--stop-soft)" />
         )}
+        {flaws.map((outline, index) => (
+          <path key={index} d={`${line(outline)}Z`} fill="var(--stop-soft)" stroke="var(--stop)" strokeWidth={unit} />
+        ))}
         {offcuts.map(({ outline }, index) => (
           <path
             key={index}
