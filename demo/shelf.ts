@@ -399,6 +399,7 @@ const FIRST_SHEETS: readonly ProductSheetInput[] = [
       { name: 'waterSafe', clock: 'set', min: 720 },
       { name: 'handover', clock: 'set', min: 1440 },
       { name: 'washOk', clock: 'set', min: 10080 },
+      { name: 'fullCure', clock: 'set', min: 20160 },
     ],
     limits: { airC: [15, 28], surfaceC: [15, 30] },
     substrates: {

@@ -90,6 +90,8 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
     await expect(page.getByRole('alert')).toContainText(/Do not begin.*Nitrile gloves/s);
     await page.getByRole('link', { name: 'What has to lie ready' }).click();
     const worn = page.getByRole('region', { name: 'To be worn' });
+    // The list comes with the stock: nothing is ticked before it is there.
+    await expect(worn.getByRole('checkbox').first()).toBeVisible();
     for (const line of await worn.getByRole('checkbox').all()) await line.check();
     await expect(page.getByText('Do not begin')).toBeHidden();
     await expect(worn.getByRole('img', { name: 'All there' }).or(worn.getByLabel('All there'))).toBeVisible();

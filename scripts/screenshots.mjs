@@ -15,7 +15,6 @@ const VIEWS = [
   { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
   { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
-  { name: 'prepare-ledger', at: '/jobs/teal-hatchback/prepare?panel=bonnet' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
   {
     name: 'layer-choose',
@@ -26,13 +25,24 @@ const VIEWS = [
   { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify?panel=bonnet' },
   { name: 'quantify-sections', at: '/jobs/teal-hatchback/quantify?view=sections' },
-  { name: 'quantify-list', at: '/jobs/teal-hatchback/quantify?view=list', size: TABLET },
+  { name: 'film-blanks', at: '/jobs/moss-saloon/quantify?view=film&panel=front-wing-left' },
+  {
+    name: 'film-roll',
+    at: '/jobs/moss-saloon/quantify?view=roll',
+    press: 'Go on from here',
+    until: 'Go on from here',
+  },
   { name: 'stock', at: '/stock?thing=ledger-base-1' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
-  { name: 'rules', at: '/shelf/rules' },
   { name: 'sheet', at: '/shelf/ledger-base' },
+];
+
+/** Papers of which the first page is shown. */
+const PAPERS = [
+  ['walk-round-sheet', '/api/jobs/teal-hatchback/walk-round.pdf'],
+  ['cut-plan', '/api/jobs/moss-saloon/film/pilot-film.pdf'],
 ];
 
 ensureInstalled();
@@ -83,7 +93,7 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
   await context.close();
   console.log(name);
 }
-if (wanted.length === 0 || wanted.includes('walk-round-sheet')) await printedSheet();
+for (const [name, at] of PAPERS) if (wanted.length === 0 || wanted.includes(name)) await printed(name, at);
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
@@ -97,14 +107,11 @@ async function drawOutline(page) {
   await page.mouse.move(...at(0.31, 0.47));
 }
 
-/** The first page of the walk-round sheet, where this machine can turn a PDF into a picture. */
-async function printedSheet() {
+/** The first page of a paper, where this machine can turn a PDF into a picture. */
+async function printed(name, at) {
   const pdf = path.join(folder, 'sheet.pdf');
-  writeFileSync(
-    pdf,
-    Buffer.from(await (await fetch(`${address}/api/jobs/teal-hatchback/walk-round.pdf`)).arrayBuffer()),
-  );
-  const out = path.join(ROOT, 'docs', 'screenshots', 'walk-round-sheet');
+  writeFileSync(pdf, Buffer.from(await (await fetch(`${address}${at}`)).arrayBuffer()));
+  const out = path.join(ROOT, 'docs', 'screenshots', name);
   const { status } = spawnSync('pdftoppm', ['-png', '-r', '80', '-f', '1', '-l', '1', '-singlefile', pdf, out]);
-  console.log(status === 0 ? 'walk-round-sheet' : 'walk-round-sheet: needs pdftoppm, left as it was');
+  console.log(status === 0 ? name : `${name}: needs pdftoppm, left as it was`);
 }

@@ -7,7 +7,7 @@ import { heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, room, type Sheet, ti
 const POINTS_PER_MM = 72 / 25.4;
 /** No page may be longer, points: as much as readers show. */
 const LONGEST_PAGE = 14_400;
-const OVERVIEW_HEIGHT = 190;
+const OVERVIEW_HEIGHT = 270;
 
 /**
  * What is cut from the roll: an overview in the order of the knife, every piece with its measures for cutting by hand, and
@@ -36,7 +36,7 @@ export function cutPaper(job: Job, { name, plan, missing }: JobCut): Sheet {
   if (plan.lengthMm > 0) {
     const scale = Math.min(widthOf(pdf) / plan.lengthMm, OVERVIEW_HEIGHT / plan.widthMm);
     const top = pdf.y;
-    drawPlan(pdf, plan, { x: MARGIN, y: top, scale, letters: 6.5 });
+    drawPlan(pdf, plan, { x: MARGIN, y: top, scale, letters: 9, named: false });
     pdf.y = top + plan.widthMm * scale + 14;
   }
   title(pdf, 'By hand: measures in millimetres, from the roll’s free end and its lower edge');
@@ -57,7 +57,7 @@ function handRow(pdf: Sheet, { order, label, outline, cutOuts, reliefs }: CutPie
     [`across ${Math.round(minY)} to ${Math.round(maxY)}`, 490],
     [`${cutOuts.length} cut-outs, ${reliefs.length} relief cuts`, 620],
   ];
-  pdf.fontSize(9).fillColor(INK);
+  pdf.font('text').fontSize(9).fillColor(INK);
   for (const [text, x] of texts) pdf.text(text, MARGIN + x, y, { lineBreak: false });
   pdf.y = y + 13;
   pdf
@@ -73,7 +73,7 @@ function trueScale(pdf: Sheet, plan: CutPlan): void {
   const [length, width] = [plan.lengthMm * POINTS_PER_MM, plan.widthMm * POINTS_PER_MM];
   for (let from = 0; from < length; from += LONGEST_PAGE) {
     pdf.addPage({ size: [Math.min(LONGEST_PAGE, Math.max(72, length - from)), width], margin: 0 });
-    drawPlan(pdf, plan, { x: -from, y: 0, scale: POINTS_PER_MM, letters: 40 });
+    drawPlan(pdf, plan, { x: -from, y: 0, scale: POINTS_PER_MM, letters: 40, named: true });
   }
 }
 
@@ -83,9 +83,11 @@ interface Where {
   /** Points a millimetre. */
   readonly scale: number;
   readonly letters: number;
+  /** With what each is called, rather than its number alone. */
+  readonly named: boolean;
 }
 
-function drawPlan(pdf: Sheet, { widthMm, lengthMm, pieces }: CutPlan, { x, y, scale, letters }: Where): void {
+function drawPlan(pdf: Sheet, { widthMm, lengthMm, pieces }: CutPlan, { x, y, scale, letters, named }: Where): void {
   // The roll's lower edge is the lower one on paper.
   const at = ([px, py]: Point): readonly [number, number] => [x + px * scale, y + (widthMm - py) * scale];
   const line = (points: readonly Point[], closed: boolean) => {
@@ -105,8 +107,17 @@ function drawPlan(pdf: Sheet, { widthMm, lengthMm, pieces }: CutPlan, { x, y, sc
     pdf.strokeColor(OVER);
     for (const each of reliefs) line(each, false);
     const [tx, ty] = at(middle);
-    const tip: Point = [middle[0] + (letters / scale) * 2 * up[0], middle[1] + (letters / scale) * 2 * up[1]];
-    line([middle, tip], false);
-    pdf.fontSize(letters).fillColor(INK).text(`${order} ${label}`, tx, ty, { lineBreak: false });
+    const text = named ? `${order} ${label}` : `${order}`;
+    pdf.fontSize(letters).fillColor(INK);
+    pdf.text(text, tx - pdf.widthOfString(text) / 2, ty - letters / 2, { lineBreak: false });
+    // The arrow begins beside the letters.
+    const mm = letters / scale;
+    const along = (far: number, aside: number): Point => [
+      middle[0] + mm * (far * up[0] - aside * up[1]),
+      middle[1] + mm * (far * up[1] + aside * up[0]),
+    ];
+    pdf.strokeColor(OVER);
+    line([along(1, 0), along(2.4, 0)], false);
+    line([along(1.9, 0.35), along(2.4, 0), along(1.9, -0.35)], false);
   }
 }

@@ -2,6 +2,7 @@ export {
   clearOnSurfaces,
   conditionAt,
   firstWashAfter,
+  hardFromMin,
   removalFrom,
   type StandingLayer,
   type StandingSurface,

@@ -2,6 +2,7 @@ export {
   type Answer,
   ANSWERS,
   FILM_FINISHES,
+  type FilmSheet,
   millilitres,
   outsideLimits,
   type Product,

@@ -1,1 +1,1 @@
-export { faultRemedy, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from './laying-faults';
+export { faultRemedy, faultsOf, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from './laying-faults';

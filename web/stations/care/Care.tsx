@@ -4,6 +4,7 @@ import {
   conditionAt,
   firstRenewMin,
   firstWashMin,
+  hardFromMin,
   removalFrom,
   type StandingLayer,
   type StandingSurface,
@@ -191,6 +192,7 @@ function LayerState({
         First wash {wash === null ? 'never in this air' : moment(job.at(wash))} (
         {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
       </p>
+      {layer.product.family === 'film' && <FilmSettles job={job} layer={layer} atMin={atMin} />}
       <p>
         Plan for {life.lowMonths.toFixed(0)}–{life.highMonths.toFixed(0)} months, rated {life.ratedMonths}
         {life.ratedBy === 'family' ? ' (usual)' : ''}: renew about {day(job.at(renewMin))}
@@ -266,5 +268,30 @@ function Whole({ job, atMin, clear }: PanelProps) {
         />
       </Part>
     </>
+  );
+}
+
+/** Film goes on settling after it is handed over: what the owner sees of that, and until when. */
+function FilmSettles({
+  job,
+  layer,
+  atMin,
+}: {
+  readonly job: JobView;
+  readonly layer: StandingLayer;
+  readonly atMin: number;
+}) {
+  const clearMin = hardFromMin(layer);
+  const sealedMin = layer.milestones.waterSafe;
+  if (clearMin !== null && clearMin <= atMin) return null;
+  return (
+    <p>
+      {sealedMin !== undefined &&
+        sealedMin !== null &&
+        sealedMin > atMin &&
+        `Edges sealed ${moment(job.at(sealedMin))}. `}
+      Bubbles of water go by themselves{clearMin === null ? ', not in this air' : ` by ${day(job.at(clearMin))}`}; leave
+      edges alone until then.
+    </p>
   );
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { faultRemedy, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
+import { faultRemedy, faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
 import { patchKey, patchWindow, type RunEntry, type SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -67,7 +67,7 @@ export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
           </div>
           <p className="label mt-4">What</p>
           <div className="mt-1 grid grid-cols-2 gap-2">
-            {LAYING_FAULT_IDS.map((fault) => (
+            {faultsOf(familyOf(job, patch)).map((fault) => (
               <Button
                 key={fault}
                 glove
@@ -86,13 +86,19 @@ export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
   );
 }
 
+const familyOf = ({ document }: JobView, { coat }: SheetPatch) =>
+  document.products.find(({ id }) => id === coat.product)!.family;
+
 function remedy(job: JobView, patch: SheetPatch, fault: LayingFault): string {
   const { planned, record, nowMin, at, document } = job;
   const { window, startMin, rewetByMin } = patchWindow(planned, record, patch, nowMin);
   const wetUntil = rewetByMin ?? (rewetByMin === null ? Infinity : startMin + (window.levelByMin ?? 0));
   const age = nowMin <= wetUntil ? 'rewettable' : 'set';
   const { substrate } = document.surfaces.find(({ id }) => id === patch.patch.surface)!;
+  const isFilm = familyOf(job, patch) === 'film';
   const until =
-    age === 'rewettable' && Number.isFinite(wetUntil) ? ` It can be re-wetted until ${clock(at(wetUntil))}.` : '';
+    !isFilm && age === 'rewettable' && Number.isFinite(wetUntil)
+      ? ` It can be re-wetted until ${clock(at(wetUntil))}.`
+      : '';
   return faultRemedy(fault, substrate, age) + until;
 }

@@ -15,6 +15,7 @@ import { Bottle } from './Bottle';
 import { CountLine } from './CountLine';
 import { FaultDialog } from './FaultDialog';
 import { Feed } from '../quantify/Feed';
+import { FilmSteps } from './FilmSteps';
 import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
 import { useSignals, useSound } from './signals';
@@ -41,10 +42,11 @@ export function InHand({ job, current }: InHandProps) {
   );
   const surface = document.surfaces.find(({ id }) => id === current.patch.surface)!;
   const product = document.products.find(({ id }) => id === current.coat.product)!;
+  const isFilm = product.family === 'film';
   const laid = current.record !== undefined;
   const ageMin = laid ? nowMin - current.record.layStartMin : 0;
   const state = windowState(window, ageMin);
-  const instruction = instructionFor(current.state, state)!;
+  const instruction = instructionFor(current.state, state, isFilm)!;
   const pending = waiting > 0;
   useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
   const times = gateTimes(window);
@@ -73,8 +75,12 @@ export function InHand({ job, current }: InHandProps) {
           {product.name}
         </p>
         <Feed product={product} method={current.coat.method} amount={current.amount} areaM2={current.areaM2} />
-        <Bottle job={job} product={product} amount={current.amount} />
-        {SUBSTRATES[surface.substrate].matte && (
+        {isFilm ? (
+          <FilmSteps film={product.film} state={current.state} />
+        ) : (
+          <Bottle job={job} product={product} amount={current.amount} />
+        )}
+        {SUBSTRATES[surface.substrate].matte && !isFilm && (
           <p className="mt-1 text-lg text-warn">
             Satin or matte: one go, no seams, plenty of product. Never polish it.
           </p>
@@ -93,14 +99,16 @@ export function InHand({ job, current }: InHandProps) {
               times={times}
               rewetByMin={rewetByMin}
             />
-            <div className="mt-2 border border-line-strong">
-              <WindowGate
-                times={times}
-                nowMin={laid ? ageMin : undefined}
-                heightPx={118}
-                flashing={current.state === 'waiting' || current.state === 'levelling' || current.state === 'laying'}
-              />
-            </div>
+            {!isFilm && (
+              <div className="mt-2 border border-line-strong">
+                <WindowGate
+                  times={times}
+                  nowMin={laid ? ageMin : undefined}
+                  heightPx={118}
+                  flashing={current.state === 'waiting' || current.state === 'levelling' || current.state === 'laying'}
+                />
+              </div>
+            )}
           </>
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
@@ -131,7 +139,7 @@ export function InHand({ job, current }: InHandProps) {
         <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
           <Button
             glove
-            disabled={pending || !cueDue || current.record?.cueMin !== undefined}
+            disabled={pending || !cueDue || current.record?.cueMin !== undefined || isFilm}
             onClick={() => tap({ type: 'cue-seen', patch })}
           >
             <Eye size={22} /> Cue seen

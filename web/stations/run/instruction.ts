@@ -43,8 +43,27 @@ export interface Instruction {
   readonly due: boolean;
 }
 
+/** Film is wetted and placed where others lay, and squeegeed where others level. */
+const FILM_WORDS: Readonly<Record<Exclude<SheetPatch['state'], 'done'>, readonly [verb: string, action: string]>> = {
+  todo: ['Film', 'Wet it and place it'],
+  laying: ['Placing', 'It lies where it belongs'],
+  waiting: ['Squeegee now', 'Start to squeegee'],
+  levelling: ['Squeegee, wrap, heat', 'Edges sealed, looked over'],
+};
+
 /** What to do with the patch in hand. */
-export function instructionFor(state: SheetPatch['state'], window: WindowState): Instruction | undefined {
+export function instructionFor(
+  state: SheetPatch['state'],
+  window: WindowState,
+  isFilm = false,
+): Instruction | undefined {
+  const usual = usualInstruction(state, window);
+  if (!usual || !isFilm || state === 'done') return usual;
+  const [verb, action] = FILM_WORDS[state];
+  return { ...usual, verb: usual.due ? verb : usual.verb, action };
+}
+
+function usualInstruction(state: SheetPatch['state'], window: WindowState): Instruction | undefined {
   switch (state) {
     case 'todo':
       return { verb: 'Lay', action: 'Start laying', logs: 'lay-start', due: true };

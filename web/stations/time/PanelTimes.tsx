@@ -31,6 +31,15 @@ const MILESTONE_WORDS: Readonly<Record<MilestoneName, string>> = {
   fullCure: 'Full hardness',
 };
 
+/** Film has other words for the same moments. */
+const FILM_WORDS: Readonly<Partial<Record<MilestoneName, string>>> = {
+  levelFrom: 'Squeegee from',
+  levelBy: 'Squeegee by',
+  recoatFrom: 'Coat over it from',
+  waterSafe: 'Edges sealed',
+  fullCure: 'Water bubbles gone',
+};
+
 interface Props {
   readonly job: JobView;
   readonly surface: Surface;
@@ -82,6 +91,9 @@ export function PanelTimes({ job, surface }: Props) {
     </>
   );
 }
+
+const wordFor = (name: MilestoneName, { family }: Pick<Product, 'family'>): string =>
+  (family === 'film' ? FILM_WORDS[name] : undefined) ?? MILESTONE_WORDS[name];
 
 /** The contact probe of the bay's instrument, laid on this panel. */
 function ProbeReading({ bayId, onTake }: { readonly bayId: string; readonly onTake: (surfaceC: number) => void }) {
@@ -186,7 +198,7 @@ function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
           .filter(([name]) => name !== 'cue')
           .map(([name, min]) => (
             <div key={name} className="contents">
-              <dt className="text-ink-2">{MILESTONE_WORDS[name as MilestoneName]}</dt>
+              <dt className="text-ink-2">{wordFor(name as MilestoneName, product)}</dt>
               <dd className={`text-right ${min === null ? 'text-stop' : ''}`}>
                 {min === null ? 'never in this air' : moment(job.at(min))}
               </dd>

@@ -1,0 +1,1 @@
+export { type FilmStep, filmSteps } from './film-steps';
