@@ -1,1 +1,1 @@
-export { type FilmStep, filmSteps } from './film-steps';
+export { filmSteps } from './film-steps';

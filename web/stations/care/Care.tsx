@@ -75,6 +75,12 @@ function conditionLens({ standing }: JobView, atMin: number) {
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
 }
 
+interface LayerProps {
+  readonly job: JobView;
+  readonly layer: StandingLayer;
+  readonly atMin: number;
+}
+
 interface DateLineProps {
   readonly job: JobView;
   readonly atMin: number;
@@ -169,15 +175,7 @@ const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
   return ready === null || (ready !== undefined && atMin < ready);
 };
 
-function LayerState({
-  job,
-  layer,
-  atMin,
-}: {
-  readonly job: JobView;
-  readonly layer: StandingLayer;
-  readonly atMin: number;
-}) {
+function LayerState({ job, layer, atMin }: LayerProps) {
   const { endMin, firstWashMin: wash, firstWashBy, life, renewMin, renewRangeMin, doneShare } = layer;
   const [from, to] = renewRangeMin;
   return (
@@ -272,15 +270,7 @@ function Whole({ job, atMin, clear }: PanelProps) {
 }
 
 /** Film goes on settling after it is handed over: what the owner sees of that, and until when. */
-function FilmSettles({
-  job,
-  layer,
-  atMin,
-}: {
-  readonly job: JobView;
-  readonly layer: StandingLayer;
-  readonly atMin: number;
-}) {
+function FilmSettles({ job, layer, atMin }: LayerProps) {
   const clearMin = hardFromMin(layer);
   const sealedMin = layer.milestones.waterSafe;
   if (clearMin !== null && clearMin <= atMin) return null;
