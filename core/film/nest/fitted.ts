@@ -221,8 +221,7 @@ const isOnRoll = (bench: Bench, { variant: { bounds }, x, y }: Lying, lengthMm: 
 
 function fits(bench: Bench, lying: readonly Lying[], { variant, x, y }: Lying): boolean {
   for (let at = lying.length - 1; at >= 0; at--) {
-    const other = lying[at]!;
-    if (bench.noFit(other.variant, variant).depthAt(x - other.x, y - other.y) > SLACK_MM) return false;
+    if (bench.depthAt(lying[at]!, variant, x, y) > SLACK_MM) return false;
   }
   return bench.inFlaws(variant, x, y) <= SLACK_MM;
 }

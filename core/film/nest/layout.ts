@@ -40,6 +40,8 @@ export class Bench {
   /** What stays where it is: how far it reaches along the roll, and its film. */
   readonly pinnedEndMm: number;
   readonly pinnedAreaMm2: number;
+  /** Nothing is flawed or pinned beyond. */
+  readonly clearFromMm: number;
 
   constructor({ pieces, rollWidthMm, blocked, gapMm, pinned = [] }: OnRoll) {
     this.widthMm = rollWidthMm;
@@ -50,6 +52,7 @@ export class Bench {
     });
     this.pinnedEndMm = Math.max(0, ...stays.map((outline) => boundingBox(outline).maxX));
     this.pinnedAreaMm2 = stays.reduce((sum, outline) => sum + 1e6 * polygonAreaM2(outline), 0);
+    this.clearFromMm = Math.max(this.pinnedEndMm, ...blocked.map((outline) => boundingBox(outline).maxX));
     const isPinned = new Set(pinned.map(({ id, copy }) => `${id}/${copy}`));
     let variantCount = 0;
     const variants = pieces.map((piece, index) => {
@@ -100,6 +103,14 @@ export class Bench {
     return (this.noFits[at] ??= new NoFit(fixed.parts, moving.parts));
   }
 
+  /** How far a piece at a place stands in one that lies. Most lie nowhere near, which their boxes tell at once. */
+  depthAt(fixed: Lying, moving: Variant, x: number, y: number, into?: Overlap): number {
+    const [dx, dy] = [x - fixed.x, y - fixed.y];
+    const [a, b] = [fixed.variant.room, moving.room];
+    if (dx + b.minX >= a.maxX || dx + b.maxX <= a.minX || dy + b.minY >= a.maxY || dy + b.maxY <= a.minY) return 0;
+    return this.noFit(fixed.variant, moving).depthAt(dx, dy, into);
+  }
+
   /** How far a piece stands in what is flawed or used, at a place of the roll. */
   inFlaws(moving: Variant, x: number, y: number, into?: Overlap): number {
     if (this.flaws.length === 0) return 0;
@@ -133,22 +144,52 @@ export const lengthOf = (lying: readonly Lying[]): number =>
  * polygons of what lies already, and of the roll. What fits nowhere within the roll's length is left out.
  * @param already what lies before, by item
  */
-export function laidOneByOne(
+export function* laidOneByOne(
   bench: Bench,
   order: readonly number[],
   rollLengthMm: number,
   already: readonly (Lying | undefined)[] = [],
-): (Lying | undefined)[] {
+): Generator<undefined, (Lying | undefined)[], void> {
   const placed = bench.items.map((_, item) => already[item]);
-  const lying = placed.filter((each) => each !== undefined);
+  // The farthest along the roll first: that is what the next is in the way of.
+  const lying = placed.filter((each) => each !== undefined).sort((a, b) => endOf(b) - endOf(a));
   for (const item of order) {
     if (placed[item]) continue;
     const found = soonest(bench, lying, bench.items[item]!.variants, rollLengthMm);
+    yield undefined;
     if (!found) continue;
     placed[item] = found;
-    lying.push(found);
+    const at = lying.findIndex((each) => endOf(each) < endOf(found));
+    lying.splice(at === -1 ? lying.length : at, 0, found);
   }
   return placed;
+}
+
+const endOf = ({ variant, x }: Lying) => x + variant.bounds.maxX;
+
+/** Places beside this many of what lies are looked at: the farthest along the roll. */
+const MOST_BESIDE = 60;
+
+/**
+ * Pieces in rows across the roll by their boxes, longest first, behind whatever is flawed or pinned: an answer at once,
+ * however many there are. What goes beyond the roll's length is left out.
+ */
+export function laidInRows(bench: Bench, rollLengthMm: number, gapMm: number): (Lying | undefined)[] {
+  const laid: (Lying | undefined)[] = bench.items.map(() => undefined);
+  const size = ({ bounds: { minX, maxX, minY, maxY } }: Variant) => [maxX - minX, maxY - minY] as const;
+  const waiting = bench.items
+    .flatMap(({ variants: [first] }, item) => (first ? [{ item, variant: first }] : []))
+    .sort((a, b) => size(b.variant)[0] - size(a.variant)[0]);
+  let [rowX, rowLength, y] = [bench.clearFromMm > 0 ? bench.clearFromMm + gapMm : 0, 0, 0];
+  for (const { item, variant } of waiting) {
+    const [length, breadth] = size(variant);
+    if (y + breadth > bench.widthMm + 1e-9) [rowX, rowLength, y] = [rowX + rowLength + gapMm, 0, 0];
+    if (rowX + length > rollLengthMm + 1e-9) continue;
+    laid[item] = { variant, x: rowX - variant.bounds.minX, y: y - variant.bounds.minY };
+    rowLength = Math.max(rowLength, length);
+    y += breadth + gapMm;
+  }
+  return laid;
 }
 
 function soonest(
@@ -173,7 +214,7 @@ function soonest(
     consider(-minX, highY);
     consider(end - minX, lowY);
     for (const [x, y] of bench.flawCorners(variant)) consider(x, y);
-    for (const other of lying) {
+    for (const other of lying.slice(0, MOST_BESIDE)) {
       for (const [cx, cy] of bench.noFit(other.variant, variant).corners) {
         const [x, y] = [other.x + cx, other.y + cy];
         consider(x, y);
@@ -198,6 +239,6 @@ function soonest(
 function isFree(bench: Bench, lying: readonly Lying[], variant: Variant, x: number, y: number): boolean {
   return (
     bench.inFlaws(variant, x, y) <= TOUCHING_MM &&
-    lying.every((other) => bench.noFit(other.variant, variant).depthAt(x - other.x, y - other.y) <= TOUCHING_MM)
+    lying.every((other) => bench.depthAt(other, variant, x, y) <= TOUCHING_MM)
   );
 }

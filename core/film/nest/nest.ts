@@ -1,6 +1,6 @@
 import { boundingBox, type Polygon, polygonAreaM2 } from '#core/item/geometry';
 import { fittedTo } from './fitted';
-import { Bench, laidOneByOne, lengthOf, type Lying } from './layout';
+import { Bench, laidInRows, laidOneByOne, lengthOf, type Lying } from './layout';
 import { type NestPiece, type Placement, turned } from './pieces';
 import { seeded } from './random';
 import { Separation, shuffled } from './separate';
@@ -51,6 +51,8 @@ const BREADTH = 64;
 const FITTED_TO = [1.055, 1.03, 1.001];
 /** Pieces fit one another where so many of them were laid by fitting; else that is not tried again. */
 const FIT_SHARE = 0.6;
+/** More pieces than these are laid in rows first, for an answer at once. */
+const MANY = 80;
 /** Nobody waits for more pieces than these to be fitted; and curved ones, of more corners on average, fit no other. */
 const MOST_FITTED = 120;
 const MOST_CORNERS = 8;
@@ -110,11 +112,12 @@ class Search {
 
   mayBeBetter = () => count(this.best!) > 1 && this.span(this.best!) > this.bound + ROUNDING_MM;
 
-  *oneByOne(): Generator<Nested, void, void> {
+  *oneByOne(): Generator<Nested | undefined, void, void> {
+    if (this.bench.items.length > MANY) yield* this.ifBetter(laidInRows(this.bench, this.rollLengthMm, this.job.gapMm));
     const before = this.bench.laidBefore(this.job.from ?? []);
     for (const order of firstOrders(this.bench, this.random)) {
-      if (count(before) > 0) yield* this.ifBetter(laidOneByOne(this.bench, order, this.rollLengthMm, before));
-      yield* this.ifBetter(laidOneByOne(this.bench, order, this.rollLengthMm));
+      if (count(before) > 0) yield* this.ifBetter(yield* laidOneByOne(this.bench, order, this.rollLengthMm, before));
+      yield* this.ifBetter(yield* laidOneByOne(this.bench, order, this.rollLengthMm));
     }
   }
 
@@ -125,7 +128,7 @@ class Search {
     const lengthMm = Math.max(this.bound, Math.min(shorter, share * this.bound));
     const fitted = yield* fittedTo(bench, lengthMm, this.job.gapMm / 2, breadth, this.random);
     if (breadth >= BREADTH) this.fitsHelp = count(fitted) >= FIT_SHARE * bench.items.length;
-    const laid = laidOneByOne(bench, bySize(bench), rollLengthMm, fitted);
+    const laid = yield* laidOneByOne(bench, bySize(bench), rollLengthMm, fitted);
     if (!this.isBetter(laid)) return;
     for (const room of ROOM) {
       const moved = yield* this.movedApart(laid, Math.min(rollLengthMm, this.span(laid) * (1 + room)));

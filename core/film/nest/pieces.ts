@@ -30,6 +30,8 @@ export interface Variant {
   /** With half the gap round it, counter-clockwise, y up; and the same as convex parts. */
   readonly outline: Polygon;
   readonly parts: readonly Polygon[];
+  /** Bounds of that. */
+  readonly room: Box;
 }
 
 const PRECISION = 3;
@@ -62,7 +64,15 @@ export function variantsOf({ outline, turns }: NestPiece, piece: number, first: 
     const own = turned(outline, turn);
     const room = grown(own, gapMm / 2);
     const around = signedAreaMm2(room) < 0 ? room.toReversed() : room;
-    return { index: first + nth, piece, turn, bounds: boundingBox(own), outline: around, parts: convexParts(around) };
+    return {
+      index: first + nth,
+      piece,
+      turn,
+      bounds: boundingBox(own),
+      outline: around,
+      parts: convexParts(around),
+      room: boundingBox(around),
+    };
   });
 }
 

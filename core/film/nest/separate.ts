@@ -99,7 +99,7 @@ export class Separation {
 
   private depth(i: number, j: number): number {
     const [a, b] = [this.lying[i]!, this.lying[j]!];
-    return this.bench.noFit(a.variant, b.variant).depthAt(b.x - a.x, b.y - a.y);
+    return this.bench.depthAt(a, b.variant, b.x, b.y);
   }
 
   private inFlaws(i: number): number {
@@ -129,8 +129,7 @@ export class Separation {
     const { lying, count, weights, bench } = this;
     for (let other = 0; other < count && sum < most; other++) {
       if (other === item) continue;
-      const fixed = lying[other]!;
-      const depth = bench.noFit(fixed.variant, variant).depthAt(x - fixed.x, y - fixed.y);
+      const depth = bench.depthAt(lying[other]!, variant, x, y);
       if (depth > 0) sum += depth * weights[item * count + other]!;
     }
     return sum;
@@ -244,9 +243,8 @@ export class Separation {
     consider(1);
     for (let other = 0; other < this.count; other++) {
       if (other === item) continue;
-      const { variant: fixed, x: ox, y: oy } = this.lying[other]!;
       push.depth = 0;
-      this.bench.noFit(fixed, variant).depthAt(x - ox, y - oy, push);
+      this.bench.depthAt(this.lying[other]!, variant, x, y, push);
       consider(this.weights[item * this.count + other]!);
     }
     return away;
