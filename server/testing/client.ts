@@ -34,12 +34,17 @@ export function databaseFolder() {
   return { file: path.join(folder, 'workshop.sqlite'), remove: () => rmSync(folder, { recursive: true, force: true }) };
 }
 
+/** A connection is kept for so long, ms. */
+const KEPT_MS = 120_000;
+
 /** The real application on a real port over a real file. */
 export async function startServer(now?: () => Date, pictures?: string) {
   const { file, remove } = databaseFolder();
   const { db, close } = openDatabase(file);
   const services = createServices(db, pictures ?? photoFolder(file), now);
   const server = createApp(services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
+  // A machine that is busy with other tests may take longer between two questions than a connection is kept for.
+  server.keepAliveTimeout = KEPT_MS;
   await new Promise((resolve) => server.once('listening', resolve));
   const { port } = server.address() as AddressInfo;
   const base = `http://127.0.0.1:${port}`;
