@@ -35,6 +35,8 @@ export interface BoughtThing {
   readonly emptyG?: number | undefined;
   /** Width of a roll or an offcut of film, mm. */
   readonly rollMm?: number | undefined;
+  /** The roll it was left of, where it is an offcut. */
+  readonly offcutOf?: string | undefined;
 }
 
 /** A place on a roll that is not to be cut from, mm: along it from its free end, and across it. */

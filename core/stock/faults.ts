@@ -1,5 +1,5 @@
 import type { Flaw, LoggedStock, StockEntry } from './events';
-import { amountOnScale, emptyWeight, type StockThing, undoneIn } from './thing';
+import { amountOnScale, emptyWeight, filmLengthMm, type StockThing, undoneIn } from './thing';
 
 /** A vessel may hold a little more than is printed on it. */
 const MOST_OVER_FULL = 1.05;
@@ -64,7 +64,7 @@ function flawFault({ rollMm, remaining }: StockThing, flaw: Flaw): string | unde
   if (rollMm === undefined) return 'only a roll of known width is marked: say how wide it is when it is taken in';
   if (flaw.toMm <= flaw.fromMm || flaw.highMm <= flaw.lowMm) return 'a flaw ends after it begins, along and across';
   if (flaw.highMm > rollMm) return `the roll is only ${rollMm} mm wide`;
-  const leftMm = (remaining * 1e6) / rollMm;
+  const leftMm = filmLengthMm(remaining, rollMm);
   return flaw.fromMm >= leftMm ? `only ${Math.floor(leftMm)} mm are left on it` : undefined;
 }
 

@@ -1,6 +1,7 @@
 export { StockBook } from './book';
 export {
   type BoughtThing,
+  type Flaw,
   GONE_REASON_IDS,
   GONE_REASONS,
   type GoneReason,
@@ -17,5 +18,16 @@ export { grouped } from './grouped';
 export { goodUntilMs, isPast, type ShelfLife, takingOrder } from './order';
 export { type Demand, reorderList, type Reservation, reserve } from './reserve';
 export { SUPPLIES, SUPPLY_IDS, supplyCalled, type SupplyId } from './supplies';
-export { type Basis, BASES, cutKey, gramsOf, isCut, type StockThing, thingOf, undoneIn } from './thing';
+export {
+  type Basis,
+  BASES,
+  cutKey,
+  filmAreaM2,
+  filmLengthMm,
+  gramsOf,
+  isCut,
+  type StockThing,
+  thingOf,
+  undoneIn,
+} from './thing';
 export { materialCost, recall, usesOf } from './uses';

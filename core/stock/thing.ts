@@ -114,7 +114,7 @@ function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
       thing.remaining = Math.max(0, thing.remaining - entry.amount);
       thing.basis = 'reckoned';
       if (thing.flaws && thing.rollMm !== undefined && isCut(entry))
-        thing.flaws = nearer(thing.flaws, (entry.amount * MM2_PER_M2) / thing.rollMm);
+        thing.flaws = nearer(thing.flaws, filmLengthMm(entry.amount, thing.rollMm));
       return;
     case 'weighed': {
       const emptyG = emptyWeight(thing, entry);
@@ -148,6 +148,9 @@ function apply(thing: Draft, { atMs, entry }: LoggedStock): void {
 }
 
 const MM2_PER_M2 = 1e6;
+/** Length of so much film on a roll, m² and mm to mm; and the other way. */
+export const filmLengthMm = (areaM2: number, rollMm: number): number => (areaM2 * MM2_PER_M2) / rollMm;
+export const filmAreaM2 = (lengthMm: number, rollMm: number): number => (lengthMm * rollMm) / MM2_PER_M2;
 const CUT = 'cut/';
 /** Name of a cut in the log, by the sheet of its film. */
 export const cutKey = (product: string): string => `${CUT}${product}`;

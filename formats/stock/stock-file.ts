@@ -17,6 +17,7 @@ const COLUMNS = [
   'useBy',
   'emptyG',
   'rollMm',
+  'offcutOf',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const NUMBERS: ReadonlySet<string> = new Set<Column>(['size', 'remaining', 'paid', 'emptyG', 'rollMm']);

@@ -32,6 +32,8 @@ export const boughtThingSchema = object({
   emptyG: positive().optional(),
   /** Width of a roll or an offcut of film, mm. */
   rollMm: positive().optional(),
+  /** The roll it was left of, where it is an offcut. */
+  offcutOf: nonEmpty().optional(),
 });
 export type BoughtThingInput = z.output<typeof boughtThingSchema>;
 

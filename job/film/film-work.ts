@@ -50,7 +50,7 @@ export function filmWork(job: Job, widthOf: (product: string) => number | undefi
       if (on.length === 0) return [];
       const widthMm = widthOf(product.id) ?? rollWidthsOf(product)[0]!;
       const stock = { rollWidthMm: widthMm, stretchPct: product.film?.stretchPct ?? USUAL_FILM.stretchPct };
-      const blanks = on.flatMap((surface) => blanksOf(filmPanel(surface), stock, school, around).blanks);
+      const blanks = on.flatMap((surface) => blanksOf(filmPanel(surface), stock, school, around));
       const turns = turnsOf(product.film, school);
       const prices = product.packs.map(({ size, price }) => price / size);
       return [

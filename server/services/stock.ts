@@ -1,6 +1,8 @@
 import { DateTime } from 'luxon';
 import {
   cutKey,
+  filmAreaM2,
+  filmLengthMm,
   goodUntilMs,
   grouped,
   isCut,
@@ -307,9 +309,9 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
           const drawn = drawsOf(job).filter(({ patch }) => patch === cutKey(of));
           if (drawn.length > 0)
             throw conflict('This film is cut for the job already. Undo that under Stock if it was not.');
-          const amount = (lengthMm * rollMm) / MM2_PER_M2;
+          const amount = filmAreaM2(lengthMm, rollMm);
           if (amount > roll.remaining + 1e-9)
-            throw conflict(`The roll holds ${((roll.remaining * MM2_PER_M2) / rollMm / 1000).toFixed(2)} m only.`);
+            throw conflict(`The roll holds ${(filmLengthMm(roll.remaining, rollMm) / 1000).toFixed(2)} m only.`);
           const at = localInstant(now().getTime());
           const whole = panels.reduce((sum, { areaM2 }) => sum + areaM2, 0);
           const name = (key: string) => `cut-${job}-${of}-${readTo}-${key}`;
@@ -338,11 +340,12 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
                 as: {
                   kind: 'product',
                   of,
-                  size: (widthMm * longMm) / MM2_PER_M2,
+                  size: filmAreaM2(longMm, widthMm),
                   unit: 'm2',
                   paid: 0,
                   place: 'Offcuts',
                   rollMm: widthMm,
+                  offcutOf: id,
                   ...(roll.batch !== undefined && { batch: roll.batch }),
                 },
               },
@@ -382,7 +385,6 @@ interface FilmCut {
   readonly panels: readonly { readonly surface: string; readonly areaM2: number }[];
   readonly offcuts: readonly { readonly widthMm: number; readonly lengthMm: number }[];
 }
-const MM2_PER_M2 = 1e6;
 
 export type StockService = ReturnType<typeof stockService>;
 

@@ -13,7 +13,7 @@ import {
 import type { Zone } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import type { LayingSchools } from '#core/products/schools';
-import { edgesOf, type Neighbour, turnAt, wrapsByNature } from './edges';
+import { edgesOf, type Neighbour, type PanelEdge, turnAt, wrapsByNature } from './edges';
 
 /** A pre-cut kit fits the panel; bulk is cut larger and trimmed on it. */
 type FilmSchool = LayingSchools['film'];
@@ -69,10 +69,8 @@ export interface Around {
   readonly linework: readonly (readonly Point[])[];
 }
 
-/** One edge of a blank as it was settled. */
-export interface BlankEdge {
-  readonly index: number;
-  readonly points: readonly Point[];
+/** An edge of a blank as it was settled. */
+export interface BlankEdge extends PanelEdge {
   readonly wraps: boolean;
 }
 
@@ -113,21 +111,13 @@ const UP: Readonly<Record<Zone | 'none', Point>> = {
   none: [0, 1],
 };
 
-/** What a panel's film is cut to, and what does not come off. */
-export interface PanelBlanks {
-  readonly panel: string;
-  readonly blanks: readonly Blank[];
-  /** Wider than the roll whichever way, in parts by so many lines. */
-  readonly splits: number;
-}
-
 /**
  * The blanks of a panel: its developed outline, larger by what its curvature holds, with what is wrapped round its edges
  * or trimmed on it, open over what is let in, relieved at its sharp corners, and in parts where it is wider than the roll.
  * Lengths grow by the root of the curvature, areas by the curvature: one net for areas and for film.
  * @throws RangeError for a roll of no width
  */
-export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, around: Around): PanelBlanks {
+export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, around: Around): Blank[] {
   if (!(film.rollWidthMm > 0)) throw new RangeError('a roll has a width');
   const edges = settledEdges(panel, around);
   const growth = Math.sqrt(Math.max(1, panel.curvature));
@@ -136,7 +126,7 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
   const developed = panel.outline.map(grow);
   const grown = edges.map((edge) => ({ ...edge, points: edge.points.map(grow) }));
   const whole = withMargins(developed, grown, school);
-  const { parts, splits } = acrossRoll(
+  const parts = acrossRoll(
     whole,
     film.rollWidthMm,
     panel.splitAt,
@@ -146,30 +136,26 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
   const inHandPct = film.stretchPct * STRETCH_IN_HAND;
   const cutOuts = cutOutsIn(panel, around).map((each) => each.map(grow));
   const reliefs = reliefsOf(developed, grown, whole);
-  return {
+  return parts.map((outline, index) => ({
+    id: parts.length > 1 ? `${panel.id}.${index + 1}` : panel.id,
     panel: panel.id,
-    splits,
-    blanks: parts.map((outline, index) => ({
-      id: parts.length > 1 ? `${panel.id}.${index + 1}` : panel.id,
-      panel: panel.id,
-      name: panel.name,
-      part: index + 1,
-      parts: parts.length,
-      count: panel.count,
-      outline,
-      areaM2: polygonAreaM2(outline),
-      up: UP[panel.zone ?? 'none'],
-      edges: grown,
-      cutOuts: cutOuts.filter((each) => containsPoint(outline, middleOf(each))),
-      reliefs: reliefs.filter(([from]) => containsPoint(outline, from)),
-      stretch: {
-        neededPct,
-        inHandPct,
-        isTooMuch: neededPct > inHandPct + 1e-9,
-        along: longAxis(outline),
-      },
-    })),
-  };
+    name: panel.name,
+    part: index + 1,
+    parts: parts.length,
+    count: panel.count,
+    outline,
+    areaM2: polygonAreaM2(outline),
+    up: UP[panel.zone ?? 'none'],
+    edges: grown,
+    cutOuts: cutOuts.filter((each) => containsPoint(outline, middleOf(each))),
+    reliefs: reliefs.filter(([from]) => containsPoint(outline, from)),
+    stretch: {
+      neededPct,
+      inHandPct,
+      isTooMuch: neededPct > inHandPct + 1e-9,
+      along: longAxis(outline),
+    },
+  }));
 }
 
 /** The edges of a panel, each wrapped or not: by hand, or else by what lies beside it. */
@@ -296,12 +282,12 @@ function acrossRoll(
   rollWidthMm: number,
   splitAt: number | undefined,
   linework: readonly (readonly Point[])[],
-): { parts: Polygon[]; splits: number } {
+): Polygon[] {
   const along = longAxis(whole);
   const { minX, maxX, minY, maxY } = boundingBox(whole);
   const [low, high] = along === 0 ? [minY, maxY] : [minX, maxX];
   const across = high - low;
-  if (across <= rollWidthMm) return { parts: [whole], splits: 0 };
+  if (across <= rollWidthMm) return [whole];
   const count = Math.ceil(across / (rollWidthMm - SPLIT_OVERLAP_MM));
   const even = Array.from({ length: count - 1 }, (_, index) => (index + 1) / count);
   const shares =
@@ -315,10 +301,7 @@ function acrossRoll(
       low + to * across + (to < 1 ? SPLIT_OVERLAP_MM / 2 : 0),
     ),
   );
-  return {
-    parts: parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2),
-    splits: shares.length,
-  };
+  return parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2);
 }
 
 /** A share at which both parts go on the roll. */

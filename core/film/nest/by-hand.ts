@@ -1,6 +1,6 @@
 import { Bench, TOUCHING_MM } from './layout';
 import type { NestCase } from './nest';
-import type { Placement } from './pieces';
+import { pieceKey, type Placement } from './pieces';
 
 /** Put down no farther than this from a free place, mm, a piece snaps to it. */
 const REACH_MM = 220;
@@ -17,13 +17,10 @@ export function putDown(job: NestCase, placements: readonly Placement[], moved: 
   if (!variant) return undefined;
   const { minX, maxX, minY, maxY } = variant.bounds;
   const [left, low, high] = [-minX, -minY, bench.widthMm - maxY];
-  const right = (job.rollLengthMm ?? Infinity) - maxX;
+  const rollLengthMm = job.rollLengthMm ?? Infinity;
+  const right = rollLengthMm - maxX;
   const isFree = (x: number, y: number) =>
-    x >= left - TOUCHING_MM &&
-    x <= right + TOUCHING_MM &&
-    y >= low - TOUCHING_MM &&
-    y <= high + TOUCHING_MM &&
-    bench.inFlaws(variant, x, y) <= TOUCHING_MM;
+    bench.isOnRoll(variant, x, y, rollLengthMm) && bench.inFlaws(variant, x, y) <= TOUCHING_MM;
   const { xMm, yMm } = moved;
   const kept = [Math.max(left, Math.min(right, xMm)), Math.max(low, Math.min(high, yMm))] as const;
   const places: (readonly [number, number])[] = [[xMm, yMm], kept];
@@ -34,4 +31,20 @@ export function putDown(job: NestCase, placements: readonly Placement[], moved: 
     .sort((a, b) => far(a) - far(b))
     .find(([x, y]) => isFree(x, y));
   return nearest && { ...moved, xMm: nearest[0], yMm: nearest[1] };
+}
+
+/**
+ * What of a layout does not lie clear any more: in a flaw, off the roll, or in another piece, of which the later is named.
+ * A blank that has grown, a flaw found since, a roll that has become shorter make it so.
+ */
+export function notClear(job: NestCase, placements: readonly Placement[]): Placement[] {
+  // Only the turns they lie in: nothing is nested here.
+  const pieces = job.pieces.map((piece) => ({
+    ...piece,
+    turns: [...new Set(placements.filter(({ id }) => id === piece.id).map(({ turn }) => turn))],
+  }));
+  const bench = new Bench({ ...job, pieces, pinned: [] });
+  const laid = bench.laidBefore(placements, job.rollLengthMm ?? Infinity);
+  const clear = new Set(bench.items.flatMap((item, index) => (laid[index] ? [pieceKey(item)] : [])));
+  return placements.filter((placement) => !clear.has(pieceKey(placement)));
 }

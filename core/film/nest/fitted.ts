@@ -200,7 +200,7 @@ function nextOf(bench: Bench, shapes: readonly (readonly Shape[])[], layout: Fit
           if (each.angle > corner.angle + ALIGNED) continue;
           if (!alike(each.next, corner.next) && !alike(each.last, corner.last)) continue;
           const place = { variant, x: corner.at[0] - each.at[0], y: corner.at[1] - each.at[1] };
-          if (!isOnRoll(bench, place, lengthMm)) continue;
+          if (!bench.isOnRoll(variant, place.x, place.y, lengthMm, SLACK_MM)) continue;
           const once = (variant.index * FAR_MM + Math.round(place.x)) * FAR_MM + Math.round(place.y);
           if (tried.has(once)) continue;
           tried.add(once);
@@ -212,12 +212,6 @@ function nextOf(bench: Bench, shapes: readonly (readonly Shape[])[], layout: Fit
   }
   return found;
 }
-
-const isOnRoll = (bench: Bench, { variant: { bounds }, x, y }: Lying, lengthMm: number): boolean =>
-  x + bounds.minX >= -SLACK_MM &&
-  y + bounds.minY >= -SLACK_MM &&
-  x + bounds.maxX <= lengthMm + SLACK_MM &&
-  y + bounds.maxY <= bench.widthMm + SLACK_MM;
 
 function fits(bench: Bench, lying: readonly Lying[], { variant, x, y }: Lying): boolean {
   for (let at = lying.length - 1; at >= 0; at--) {

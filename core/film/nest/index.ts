@@ -1,3 +1,3 @@
+export { notClear, putDown } from './by-hand';
 export { nest, type NestCase, type Nested } from './nest';
-export { lain, type NestPiece, type Placement, turned } from './pieces';
-export { putDown } from './by-hand';
+export { lain, type NestPiece, pieceKey, pieceKeys, type Placement, turned } from './pieces';

@@ -1,6 +1,6 @@
 import { boundingBox, type Point, polygonAreaM2 } from '#core/item/geometry';
 import { NoFit, type Overlap } from './no-fit';
-import { lain, type NestPiece, type Placement, type Variant, variantsOf } from './pieces';
+import { lain, type NestPiece, pieceKey, type Placement, type Variant, variantsOf } from './pieces';
 
 /** Overlaps shallower than this, mm, are touching: outlines come rounded to a tenth, and no knife cuts finer. */
 export const TOUCHING_MM = 0.05;
@@ -53,7 +53,7 @@ export class Bench {
     this.pinnedEndMm = Math.max(0, ...stays.map((outline) => boundingBox(outline).maxX));
     this.pinnedAreaMm2 = stays.reduce((sum, outline) => sum + 1e6 * polygonAreaM2(outline), 0);
     this.clearFromMm = Math.max(this.pinnedEndMm, ...blocked.map((outline) => boundingBox(outline).maxX));
-    const isPinned = new Set(pinned.map(({ id, copy }) => `${id}/${copy}`));
+    const isPinned = new Set(pinned.map(pieceKey));
     let variantCount = 0;
     const variants = pieces.map((piece, index) => {
       const own = variantsOf(piece, index, variantCount, gapMm);
@@ -70,7 +70,7 @@ export class Bench {
         copy: copy + 1,
         variants: fitting,
         areaM2,
-      })).filter(({ copy }) => !isPinned.has(`${id}/${copy}`));
+      })).filter((item) => !isPinned.has(pieceKey(item)));
     });
     this.flaws = [...blocked, ...stays].flatMap((outline) =>
       variantsOf({ id: '', outline, count: 1, turns: [0] }, -1, -1, gapMm),
@@ -83,19 +83,27 @@ export class Bench {
     this.items.some((item) => item.piece === piece && item.variants.length > 0);
 
   /** An earlier layout by item: what of it lies on this roll and in nothing's way. */
-  laidBefore(placements: readonly Placement[]): (Lying | undefined)[] {
+  laidBefore(placements: readonly Placement[], rollLengthMm: number): (Lying | undefined)[] {
     const kept: Lying[] = [];
     return this.items.map(({ id, copy, variants }) => {
       const before = placements.find((each) => each.id === id && each.copy === copy);
       const variant = variants.find(({ turn }) => turn === before?.turn);
-      if (!before || !variant || !isFree(this, kept, variant, before.xMm, before.yMm)) return undefined;
-      const { minX, minY, maxY } = variant.bounds;
-      const [left, low, high] = [minX + before.xMm, minY + before.yMm, maxY + before.yMm];
-      if (left < -TOUCHING_MM || low < -TOUCHING_MM || high > this.widthMm + TOUCHING_MM) return undefined;
+      if (!before || !variant || !this.isOnRoll(variant, before.xMm, before.yMm, rollLengthMm)) return undefined;
+      if (!isFree(this, kept, variant, before.xMm, before.yMm)) return undefined;
       const lying = { variant, x: before.xMm, y: before.yMm };
       kept.push(lying);
       return lying;
     });
+  }
+
+  /** Whether a piece at a place lies on the roll, as cut. */
+  isOnRoll({ bounds }: Variant, x: number, y: number, rollLengthMm: number, slackMm = TOUCHING_MM): boolean {
+    return (
+      x + bounds.minX >= -slackMm &&
+      y + bounds.minY >= -slackMm &&
+      x + bounds.maxX <= rollLengthMm + slackMm &&
+      y + bounds.maxY <= this.widthMm + slackMm
+    );
   }
 
   noFit(fixed: Variant, moving: Variant): NoFit {

@@ -45,8 +45,8 @@ const ROUNDING_MM = 0.05;
 /** Orders tried one by one before pieces are moved about. */
 const FIRST_ORDERS = 6;
 /** Layouts gone on with while pieces are fitted edge to edge: first few, for a quick answer. */
-const BREADTHS = [1, 64];
 const BREADTH = 64;
+const BREADTHS = [1, BREADTH];
 /** Lengths fitted to, as shares of the bound. */
 const FITTED_TO = [1.055, 1.03, 1.001];
 /** Pieces fit one another where so many of them were laid by fitting; else that is not tried again. */
@@ -114,7 +114,7 @@ class Search {
 
   *oneByOne(): Generator<Nested | undefined, void, void> {
     if (this.bench.items.length > MANY) yield* this.ifBetter(laidInRows(this.bench, this.rollLengthMm, this.job.gapMm));
-    const before = this.bench.laidBefore(this.job.from ?? []);
+    const before = this.bench.laidBefore(this.job.from ?? [], this.rollLengthMm);
     for (const order of firstOrders(this.bench, this.random)) {
       if (count(before) > 0) yield* this.ifBetter(yield* laidOneByOne(this.bench, order, this.rollLengthMm, before));
       yield* this.ifBetter(yield* laidOneByOne(this.bench, order, this.rollLengthMm));

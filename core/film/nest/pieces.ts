@@ -20,6 +20,12 @@ export interface Placement {
   readonly yMm: number;
 }
 
+/** Name of one copy of a piece among all that are cut. */
+export const pieceKey = ({ id, copy }: Pick<Placement, 'id' | 'copy'>): string => `${id}/${copy}`;
+/** Every copy of some pieces, by its name. */
+export const pieceKeys = (pieces: readonly Pick<NestPiece, 'id' | 'count'>[]): string[] =>
+  pieces.flatMap(({ id, count }) => Array.from({ length: count }, (_, nth) => pieceKey({ id, copy: nth + 1 })));
+
 /** A piece turned: its bounds as cut, and itself with half the gap round it. */
 export interface Variant {
   /** Its place among all variants of a nest. */
