@@ -67,6 +67,9 @@ test('a flaw is marked on the roll, widths are compared in money, and a narrower
   await cut.getByLabel('to', { exact: true }).last().press('Enter');
   await cut.getByRole('button', { name: 'Mark it' }).click();
   await expect(cut).toContainText('Flaws on this roll: 1');
+  // What lies in it is told, and cannot be cut.
+  await expect(cut.getByRole('alert')).toContainText('Not clear any more');
+  await expect(cut.getByRole('button', { name: /^Cut: draw/ })).toBeHidden();
   await cut.getByRole('button', { name: 'Try each width' }).click();
   await expect(cut.getByRole('row')).toHaveCount(2);
   await expect(cut.getByRole('row').last()).toContainText(/m.*€/, { timeout: 20_000 });

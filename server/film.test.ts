@@ -64,8 +64,16 @@ test('a cut draws its whole length, shares it among the panels and takes its off
 test('a roll that holds less, or is gone, is refused and nothing is drawn', async () => {
   expect((await cut()).body.detail).toContain('not in stock any more');
   await roll(1);
-  expect((await cut()).body.detail).toContain('holds 0.66 m only');
+  expect((await cut()).body.detail).toContain('do not lie clear any more');
   expect((await left('pilot-film-1')).remaining).toBe(1);
+});
+test('a flaw found since under what is nested is told before anything is cut', async () => {
+  await roll(20);
+  const flaw = { type: 'flawed', thing: 'pilot-film-1', fromMm: 0, toMm: 300, lowMm: 0, highMm: 1524 };
+  await call('POST', '/api/stock/log', { id: 'flaw', at: NOW, entry: flaw });
+  const { status, body } = await cut();
+  expect([status, body.detail]).toEqual([409, expect.stringContaining('do not lie clear any more')]);
+  expect((await left('pilot-film-1')).remaining).toBe(20);
 });
 test('the cut plan goes out as it lies: DXF that is read again, SVG, and paper with every piece', async () => {
   const dxf = await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film.dxf`)).text();

@@ -2,7 +2,7 @@ import { nest } from '#core/film/nest';
 import { panelsOfSet } from '#core/film/sets';
 import type { Sizes } from '#core/item/nets';
 import type { Job } from '#formats/job';
-import { filmWork, gapOf } from '#job/film';
+import { filmWork, nestCaseOf } from '#job/film';
 import { inBay, onDay, type SampleJob, surveyed } from '../sample';
 
 const SIZE: Sizes = { lengthMm: 4650, widthMm: 1810, heightMm: 1435, wheelbaseMm: 2750 };
@@ -42,9 +42,9 @@ let known: Job['film'];
 /** Laid on the yard's roll one by one: somebody has looked whether it will do, and goes on from there. */
 function nested(document: Job): Job['film'] {
   // The same whatever the day is: worked out once.
-  known ??= filmWork(document).map(({ product, widthMm, pieces }) => {
-    const job = { rollWidthMm: widthMm, gapMm: gapOf('plotter'), pieces, blocked: [], seed: 1 };
-    const { placements } = nest(job, () => true);
+  known ??= filmWork(document).map((work) => {
+    const { product, widthMm } = work;
+    const { placements } = nest(nestCaseOf(work, 'plotter'), () => true);
     return {
       product: product.id,
       thing: 'pilot-film-1',

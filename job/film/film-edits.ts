@@ -1,6 +1,8 @@
-import type { Point } from '#core/item/geometry';
+import type { BlankEdge } from '#core/film/blanks';
+import { boundingBox, type Point } from '#core/item/geometry';
 import type { Job, Surface } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
+import { outlineOf } from './film-work';
 import { changeDocument, changeSurface, type Edit, setStacks } from '#job/edit';
 
 type FilmNest = NonNullable<Job['film']>[number];
@@ -31,12 +33,26 @@ export function takeFilmOff(surfaces: readonly Surface[], shelf: readonly Produc
 const filmsOf = (shelf: readonly ProductSheet[]) =>
   new Set(shelf.filter(({ family }) => family === 'film').map(({ id }) => id));
 
-/** An edge of a panel is wrapped, or not. @param at a place near it, shares of the panel's box across and up */
-export function wrapEdge({ id, film }: Surface, at: Point, wraps: boolean): Edit {
+/** An edge of a panel is wrapped, or not. */
+export function wrapEdge(surface: Surface, { points }: Pick<BlankEdge, 'points'>, wraps: boolean): Edit {
+  const { id, film } = surface;
+  // The middle of its middle stretch: a corner would be on two edges.
+  const half = Math.floor((points.length - 2) / 2);
+  const [[x1, y1], [x2, y2]] = [points[half]!, points[half + 1]!];
+  const at = placeOn(surface, [(x1 + x2) / 2, (y1 + y2) / 2]);
   const others = (film?.edges ?? []).filter((each) => Math.hypot(each.at[0] - at[0], each.at[1] - at[1]) > SAME_PLACE);
   return changeSurface(id, { film: { ...film, edges: [...others, { at: [at[0], at[1]], wraps }] } });
 }
 const SAME_PLACE = 1e-6;
+
+/** Where a point of a blank lies on its panel, shares of its box: a blank is the panel grown about its middle. */
+function placeOn(surface: Surface, [x, y]: Point): Point {
+  const { minX, maxX, minY, maxY } = boundingBox(outlineOf(surface));
+  const growth = Math.sqrt(Math.max(1, surface.curvature ?? 1));
+  const share = (value: number, low: number, high: number) =>
+    high > low ? Math.min(1, Math.max(0, 0.5 + (value - (low + high) / 2) / growth / (high - low))) : 0.5;
+  return [share(x, minX, maxX), share(y, minY, maxY)];
+}
 
 /** Where a panel is split, as a share of the way across; undefined: where it is hidden best. */
 export const splitFilm = ({ id, film }: Surface, splitAt: number | undefined): Edit =>

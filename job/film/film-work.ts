@@ -1,5 +1,4 @@
 import { type Around, type Blank, blanksOf } from '#core/film/blanks';
-import { CUTTERS } from '#core/film/cutters';
 import type { NestPiece } from '#core/film/nest';
 import { type Point, shapeOutline } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
@@ -66,7 +65,8 @@ export function filmWork(job: Job, widthOf: (product: string) => number | undefi
     });
 }
 
-const outlineOf = (surface: Surface): readonly Point[] =>
+/** A panel's outline as its blanks have it. */
+export const outlineOf = (surface: Surface): readonly Point[] =>
   surface.shape.kind === 'polygon' ? surface.shape.pointsMm : shapeOutline(surface.shape);
 
 const filmPanel = (surface: Surface) => ({
@@ -97,6 +97,3 @@ function aroundPanels(job: Job): Around {
     linework: arrange(job).linework.map((line) => line.map(([x, y]): Point => [x, -y])),
   };
 }
-
-/** Room between two cuts, mm. */
-export const gapOf = (cutter: keyof typeof CUTTERS): number => CUTTERS[cutter].gapMm;

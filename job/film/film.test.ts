@@ -4,7 +4,7 @@ import type { Job, JobDraft, JobInput } from '#formats/job';
 import { firstSurfaces } from '#job/edit';
 import { product } from '../../core/testing/samples';
 import { plainJob } from '../testing/plain-job';
-import { filmWork, gapOf, jobCuts, keepNest, layFilm, rollWidthsOf, takeFilmOff, wrapEdge } from './index';
+import { filmWork, jobCuts, keepNest, layFilm, nestCaseOf, rollWidthsOf, takeFilmOff, wrapEdge } from './index';
 
 const HATCHBACK = templateById('hatchback')!;
 const film = (more: object = {}) => ({
@@ -63,15 +63,20 @@ describe('the film of a job', () => {
   test('a kept nest is cut as it lies; what the job no longer has is left out, what is new is missing', () => {
     const job = jobWith(['bonnet', 'mirror-left']);
     const [work] = filmWork(job);
-    const { placements } = nest(
-      { rollWidthMm: 1524, gapMm: gapOf('plotter'), pieces: work!.pieces, blocked: [], seed: 1 },
-      () => true,
-    );
+    const { placements } = nest(nestCaseOf(work!, 'plotter'), () => true);
     const kept = { product: 'clear', widthMm: 1524, cutter: 'plotter' as const, placements: [...placements] };
     const [cut] = jobCuts({ ...job, film: [kept] });
     expect([cut!.plan.pieces.length, cut!.missing]).toEqual([2, []]);
     const changed = jobWith(['bonnet', 'mirror-right'], { film: [kept] });
     expect(jobCuts(changed)[0]).toMatchObject({ missing: ['mirror-right/1'] });
+    // The bonnet has grown by its trim: it lies in the mirror now, or off the roll's edge.
+    const grown = jobWith(['bonnet', 'mirror-left'], { film: [kept], schools: { film: 'bulk' } });
+    expect(jobCuts(grown)[0]!.notClear.length).toBeGreaterThan(0);
+    expect(cut!.notClear).toEqual([]);
+    const flawed = { remaining: 20, flaws: [{ fromMm: 0, toMm: 50, lowMm: 0, highMm: 1524 }] };
+    const onRoll = { ...job, film: [{ ...kept, thing: 'roll' }] };
+    expect(jobCuts(onRoll, () => flawed)[0]!.notClear.length).toBeGreaterThan(0);
+    expect(jobCuts(onRoll, () => ({ remaining: 0.1 }))[0]!.notClear.length).toBeGreaterThan(0);
     expect(jobCuts(changed)[0]!.plan.pieces.map(({ id }) => id)).toEqual(['bonnet']);
   });
   test('an edge set by hand stands, by its place; film goes under what lies there and comes off alone', () => {
@@ -80,14 +85,7 @@ describe('the film of a job', () => {
     const bonnet = job.surfaces.find(({ id }) => id === 'bonnet')!;
     const edges = (document: Job) => filmWork(document)[0]!.blanks[0]!.edges;
     const before = edges(job);
-    const [x, y] = before[0]!.points[Math.floor(before[0]!.points.length / 2)]!;
-    const outline = bonnet.shape.kind === 'polygon' ? bonnet.shape.pointsMm : [];
-    const [xs, ys] = [outline.map((p) => p[0]), outline.map((p) => p[1])];
-    const at = [
-      (x - Math.min(...xs)) / (Math.max(...xs) - Math.min(...xs)),
-      (y - Math.min(...ys)) / (Math.max(...ys) - Math.min(...ys)),
-    ] as const;
-    const after = wrapEdge(bonnet, at, !before[0]!.wraps)(draft);
+    const after = wrapEdge(bonnet, before[0]!, !before[0]!.wraps)(draft);
     expect(edges(after.document)[0]!.wraps).toBe(!before[0]!.wraps);
     const shelf = job.products;
     const coated = { ...bonnet, layers: [{ product: 'coat', coats: 1, method: 'small-block' as const }] };
@@ -101,6 +99,26 @@ describe('the film of a job', () => {
     expect(bare.document.surfaces.find(({ id }) => id === 'bonnet')!.layers.map((layer) => layer.product)).toEqual([
       'coat',
     ]);
+  });
+  test('every edge of a panel can be set, whatever it was measured by and however curved', () => {
+    const draft = plainJob({
+      products: [film() as NonNullable<Parts['products']>[number]],
+      surfaces: [
+        {
+          id: 'lid',
+          substrate: 'clear-gloss',
+          shape: { kind: 'rectangle', aMm: 800, bMm: 500 },
+          curvature: 1.3,
+          layers: [{ product: 'clear' }],
+        },
+      ],
+    });
+    const edges = (job: Job) => filmWork(job)[0]!.blanks[0]!.edges;
+    for (const { index } of edges(draft.document)) {
+      const [lid] = draft.document.surfaces;
+      const { document } = wrapEdge(lid!, edges(draft.document)[index]!, false)(draft);
+      expect(edges(document).map(({ wraps }) => wraps)).toEqual([0, 1, 2, 3].map((each) => each !== index));
+    }
   });
   test('one nest a film is kept; the widest roll comes first', () => {
     const draft = draftWith(['bonnet']);

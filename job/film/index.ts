@@ -1,3 +1,4 @@
-export { type FilmWork, filmWork, gapOf, rollWidthsOf } from './film-work';
+export { type FilmWork, filmWork, outlineOf, rollWidthsOf } from './film-work';
+export { nestCaseOf } from './nest-case';
 export { keepNest, layFilm, splitFilm, takeFilmOff, wrapEdge } from './film-edits';
 export { type JobCut, jobCuts } from './cut-job';

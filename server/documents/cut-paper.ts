@@ -13,7 +13,7 @@ const OVERVIEW_HEIGHT = 270;
  * What is cut from the roll: an overview in the order of the knife, every piece with its measures for cutting by hand, and
  * the whole at true scale on pages as wide as the roll.
  */
-export function cutPaper(job: Job, { name, plan, missing }: JobCut): Sheet {
+export function cutPaper(job: Job, { name, plan, missing, notClear }: JobCut): Sheet {
   const item = job.item?.name ?? job.title;
   const pdf = newSheet(`Cut plan: ${item}`, 'landscape');
   heading(pdf, `Cut plan: ${item}`, [
@@ -28,10 +28,11 @@ export function cutPaper(job: Job, { name, plan, missing }: JobCut): Sheet {
     .text(
       'A blade cuts skin and paint: cut away from both, cap it between cuts, never trim without backing near paint.',
     );
-  if (missing.length > 0)
-    pdf
-      .fillColor(OVER)
-      .text(`Not on this roll: ${missing.map((each) => each.replace(/\/\d+$/, '')).join(', ')}. Nest again.`);
+  for (const [what, which] of [
+    ['Not on this roll', missing],
+    ['Not clear of each other, of a flaw or of the roll’s edge any more', notClear],
+  ] as const)
+    if (which.length > 0) pdf.fillColor(OVER).text(`${what}: ${which.join(', ')}. Nest again before cutting.`);
   pdf.moveDown(0.4);
   if (plan.lengthMm > 0) {
     const scale = Math.min(widthOf(pdf) / plan.lengthMm, OVERVIEW_HEIGHT / plan.widthMm);

@@ -59,8 +59,8 @@ const CUT_FILES = [
 ];
 
 /** @throws ProblemError (404) where no nest of that film is kept with the job */
-function cutOf(job: Job, product: string): JobCut {
-  const cut = jobCuts(job).find((each) => each.product === product);
+function cutOf(stock: Services['stock'], job: Job, product: string): JobCut {
+  const cut = jobCuts(job, (thing) => stock.book().thing(thing)).find((each) => each.product === product);
   if (!cut) throw notFound('kept nest of film', product);
   return cut;
 }
@@ -158,7 +158,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       answer: { status: 200, media: 'application/pdf' },
       run: ({ params, response }) => {
         const { document } = jobs.get(params.id!);
-        sendPdf(response, 'cut-plan.pdf', cutPaper(document, cutOf(document, params.product!)));
+        sendPdf(response, 'cut-plan.pdf', cutPaper(document, cutOf(stock, document, params.product!)));
       },
     }),
     endpoint({
@@ -168,8 +168,10 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       answer: { status: 204 },
       run: ({ params }) => {
         const job = jobs.get(params.id!);
-        const { product, thing, plan, missing, panels } = cutOf(job.document, params.product!);
+        const { product, thing, plan, missing, notClear, panels } = cutOf(stock, job.document, params.product!);
         if (missing.length > 0) throw conflict(`${missing.length} pieces are not on the roll: nest again first.`);
+        if (notClear.length > 0)
+          throw conflict(`${notClear.length} pieces do not lie clear any more: nest again first.`);
         if (thing === undefined) throw conflict('It is nested on a roll to buy: choose one that is in stock first.');
         const offcuts = offcutsOf(plan).map(({ outline }) => {
           const { minX, maxX, minY, maxY } = boundingBox(outline);
@@ -186,7 +188,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
         answer: { status: 200, media },
         run: ({ params, response }) => {
           const { document } = jobs.get(params.id!);
-          const text = write(cutOf(document, params.product!), document.title);
+          const text = write(cutOf(stock, document, params.product!), document.title);
           response.type(media).setHeader('content-disposition', `attachment; filename="cut-plan.${ending}"`);
           response.send(text);
         },

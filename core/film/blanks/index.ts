@@ -1,1 +1,1 @@
-export { type Around, type Blank, blanksOf } from './blanks';
+export { type Around, type Blank, type BlankEdge, blanksOf } from './blanks';

@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
+import type { Blank } from '#core/film/blanks';
 import { FILM_SET_IDS, FILM_SETS, panelsOfSet } from '#core/film/sets';
 import { boundingBox, type Point } from '#core/item/geometry';
+import { arrange } from '#core/item/nets';
 import type { Surface } from '#formats/job';
-import { type FilmWork, layFilm, splitFilm, takeFilmOff, wrapEdge } from '#job/film';
+import { type FilmWork, layFilm, outlineOf, splitFilm, takeFilmOff, wrapEdge } from '#job/film';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../../net/paint';
@@ -12,7 +14,7 @@ import { SelectField } from '../../../ui/SelectField';
 import { Tick } from '../../../ui/Tick';
 import { m2 } from '../../../ui/measures';
 import { ViewSwitch } from '../ViewSwitch';
-import { blanksOverlay } from './blanks-overlay';
+import { blanksOverlay, type PlacedBlank } from './blanks-overlay';
 import { Mixes } from './Mixes';
 import { useFilmWork } from './useFilmWork';
 
@@ -36,7 +38,12 @@ export function FilmBlanks({ job }: { readonly job: JobView }) {
     };
   }, [blanks]);
   const overlay = useMemo(
-    () => blanksOverlay(blanks, chosen?.id, (middle, wraps) => chosen && job.edit(wrapAt(chosen, middle, wraps))),
+    () =>
+      blanksOverlay(
+        onSheet(blanks, job),
+        chosen?.id,
+        (edge, wraps) => chosen && job.edit(wrapEdge(chosen, edge, wraps)),
+      ),
     [blanks, chosen, job],
   );
   return (
@@ -46,15 +53,17 @@ export function FilmBlanks({ job }: { readonly job: JobView }) {
   );
 }
 
-const pointsOf = ({ shape }: Surface): readonly Point[] => (shape.kind === 'polygon' ? shape.pointsMm : []);
-
-/** A place on the blank's edge as a place on the panel. */
-function wrapAt(surface: Surface, [x, y]: Point, wraps: boolean) {
-  const outline = pointsOf(surface);
-  const { minX, maxX, minY, maxY } = boundingBox(outline.length > 0 ? outline : [[x, y]]);
-  const share = (value: number, low: number, high: number) =>
-    high > low ? Math.min(1, Math.max(0, (value - low) / (high - low))) : 0.5;
-  return wrapEdge(surface, [share(x, minX, maxX), share(y, minY, maxY)], wraps);
+/** Blanks with where their panels lie on the sheet; a strip that is drawn folded has none. */
+function onSheet(blanks: readonly Blank[], { document }: JobView): PlacedBlank[] {
+  const placed = new Map(arrange(document).panels.map((panel) => [panel.id, panel]));
+  const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
+  return blanks.flatMap((blank) => {
+    const [panel, surface] = [placed.get(blank.panel), surfaces.get(blank.panel)];
+    if (!panel || panel.folded || !surface) return [];
+    const [own, there] = [boundingBox(outlineOf(surface)), boundingBox(panel.outline)];
+    // The sheet grows downwards, a panel upwards.
+    return [{ blank, byMm: [there.minX - own.minX, there.minY + own.maxY] as const }];
+  });
 }
 
 interface Props {
@@ -172,12 +181,12 @@ function PanelFilm({ job, surface, work }: Props & { readonly surface: Surface }
         <>
           <Part title="Wrapped round its edges">
             <div className="space-y-1">
-              {first.blank.edges.map(({ index, points, wraps }) => (
+              {first.blank.edges.map((edge) => (
                 <Tick
-                  key={index}
-                  label={`Edge ${index + 1}, ${Math.round(lengthOf(points))} mm`}
-                  on={wraps}
-                  onChange={(on) => job.edit(wrapAt(surface, points[Math.floor(points.length / 2)]!, on))}
+                  key={edge.index}
+                  label={`Edge ${edge.index + 1}, ${Math.round(lengthOf(edge.points))} mm`}
+                  on={edge.wraps}
+                  onChange={(on) => job.edit(wrapEdge(surface, edge, on))}
                 />
               ))}
             </div>

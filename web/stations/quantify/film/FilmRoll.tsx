@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { CUTTER_IDS, CUTTERS, type CutterId } from '#core/film/cutters';
 import { cutPlanOf, offcutsOf } from '#core/film/cut-plan';
-import { type NestCase, type Nested, type Placement, putDown } from '#core/film/nest';
-import type { Polygon } from '#core/item/geometry';
+import { type NestCase, type Nested, notClear, pieceKey, pieceKeys, type Placement, putDown } from '#core/film/nest';
+import { filmAreaM2, filmLengthMm } from '#core/stock';
 import type { Job } from '#formats/job';
 import { money } from '#formats/values';
-import { type FilmWork, filmWork, gapOf, keepNest, rollWidthsOf } from '#job/film';
+import { type FilmWork, filmWork, keepNest, nestCaseOf, rollWidthsOf } from '#job/film';
 import type { StockRow } from '#formats/stock';
 import { errorText, useCutFilmMutation } from '../../../app/api';
 import { Part } from '../../../job/Station';
@@ -64,7 +64,7 @@ export function FilmRoll({ job }: { readonly job: JobView }) {
 }
 
 function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork }) {
-  const { product, widthMm, blanks, pieces } = work;
+  const { product, widthMm, blanks } = work;
   const kept = (job.document.film ?? []).find((each) => each.product === product.id);
   const cutter: CutterId = kept?.cutter ?? 'plotter';
   const [seconds, setSeconds] = useState<Seconds>('10');
@@ -73,19 +73,12 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
   const [cut, { error: notCut, isSuccess: cutDone }] = useCutFilmMutation();
   const rolls = job.stock?.kinds.find(({ of }) => of === product.id)?.things ?? [];
   const thing = rolls.find(({ id }) => id === kept?.thing);
-  const rollLengthMm = thing ? (thing.remaining * 1e6) / widthMm : undefined;
-  const ids = new Set(blanks.flatMap(({ id, count }) => Array.from({ length: count }, (_, nth) => `${id}/${nth + 1}`)));
-  const placements = (kept?.placements ?? []).filter((each) => ids.has(keyOf(each)));
+  const wanted = pieceKeys(blanks);
+  const ids = new Set(wanted);
+  const placements = (kept?.placements ?? []).filter((each) => ids.has(pieceKey(each)));
   const pinned = new Set(kept?.pinned ?? []);
-  const nestCase: NestCase = {
-    rollWidthMm: widthMm,
-    rollLengthMm,
-    gapMm: gapOf(cutter),
-    pieces,
-    blocked: (thing?.flaws ?? []).map(flawOutline),
-    seed: 1,
-    pinned: placements.filter((each) => pinned.has(keyOf(each))),
-  };
+  const nestCase = nestCaseOf(work, cutter, thing, { placements, pinned: kept?.pinned });
+  const astray = notClear(nestCase, placements);
   const keep = (changes: Partial<Kept>) =>
     job.edit(
       keepNest(job.document, {
@@ -97,16 +90,22 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
         ...changes,
       }),
     );
-  const { state, start, stop } = useNest(([best]) => best && keep({ placements: [...best.placements] }));
+  const { state, start, stop, drop } = useNest(([best]) => best && keep({ placements: [...best.placements] }));
+  /** Another roll or cutter: what lies there lies there no more, and what is being nested is for nothing. */
+  const anew = (changes: Partial<Kept>) => {
+    drop();
+    keep({ ...changes, placements: [], pinned: [] });
+  };
   const nested: Nested | undefined = state.working ? state.best[0] : undefined;
   const lying = nested?.placements ?? placements;
   const plan = cutPlanOf(blanks, lying, widthMm);
   const offcuts = state.working ? [] : offcutsOf(plan);
-  const isWhole = lying.length === ids.size;
-  const used = plan.lengthMm > 0 ? (usedM2(work, lying) * 1e6) / (plan.lengthMm * widthMm) : 0;
-  const price = work.moneyPerM2;
+  const isWhole = lying.length === wanted.length;
+  const cutM2 = filmAreaM2(plan.lengthMm, widthMm);
+  const used = cutM2 > 0 ? usedM2(work, lying) / cutM2 : 0;
+  const price = thing?.paid === undefined ? work.moneyPerM2 : thing.paid / thing.size;
   const lengthM = plan.lengthMm / MM_PER_M;
-  const cost = price === undefined ? undefined : (price * lengthM * widthMm) / MM_PER_M;
+  const cost = price === undefined ? undefined : price * cutM2;
   const { currency } = job.document;
 
   const nestNow = (from: readonly Placement[]) => {
@@ -121,8 +120,8 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
     setRefused(put ? undefined : `Nothing is free near there for ${nameOf(blanks, moved.id)}; it lies where it lay.`);
     if (!put) return;
     keep({
-      placements: placements.map((each) => (keyOf(each) === keyOf(put) ? put : each)),
-      pinned: [...new Set([...pinned, keyOf(put)])],
+      placements: placements.map((each) => (pieceKey(each) === pieceKey(put) ? put : each)),
+      pinned: [...new Set([...pinned, pieceKey(put)])],
     });
   };
   const togglePin = (key: string) =>
@@ -136,7 +135,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
           offcuts={offcuts}
           pinned={pinned}
           placements={lying}
-          lastsMm={rollLengthMm}
+          lastsMm={nestCase.rollLengthMm}
           flaws={nestCase.blocked}
           onMove={state.working ? undefined : move}
           onPin={state.working ? undefined : togglePin}
@@ -149,7 +148,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
               <Button look="main" onClick={() => nestNow([])}>
                 {placements.length > 0 ? 'Nest anew' : 'Nest'}
               </Button>
-              {isWhole && <Button onClick={() => nestNow(placements)}>Go on from here</Button>}
+              {isWhole && astray.length === 0 && <Button onClick={() => nestNow(placements)}>Go on from here</Button>}
             </>
           )}
           <Segmented label="For" value={seconds} options={TRIES} onChange={(value) => value && setSeconds(value)} />
@@ -183,12 +182,18 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
           )}
           {!isWhole && lying.length > 0 && (
             <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-soft px-3 py-2">
-              ✕ {ids.size - lying.length} of {ids.size} pieces are not on this roll:{' '}
-              {[...ids]
-                .filter((key) => !lying.some((each) => keyOf(each) === key))
-                .map((key) => nameOf(blanks, key.slice(0, key.lastIndexOf('/'))))
-                .join(', ')}
+              ✕ {wanted.length - lying.length} of {wanted.length} pieces are not on this roll:{' '}
+              {blanks
+                .filter((blank) => pieceKeys([blank]).some((key) => !lying.some((each) => pieceKey(each) === key)))
+                .map(({ name }) => name)
+                .join('; ')}
               . Nest anew, or take a longer or wider roll.
+            </p>
+          )}
+          {!state.working && astray.length > 0 && (
+            <p role="alert" className="mt-2 border-l-4 border-stop bg-stop-soft px-3 py-2">
+              ✕ The panels or the roll have changed since it was nested. Not clear any more:{' '}
+              {astray.map(({ id }) => nameOf(blanks, id)).join('; ')}. Nest anew.
             </p>
           )}
           {cost !== undefined && lying.length > 0 && (
@@ -206,7 +211,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
                 String(each),
                 `${Math.round(each)} mm`,
               ])}
-              onChange={(value) => keep({ widthMm: Number(value), placements: [], pinned: [], thing: undefined })}
+              onChange={(value) => anew({ widthMm: Number(value), thing: undefined })}
             />
             <SelectField
               label="Cut from"
@@ -220,14 +225,14 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
               ]}
               onChange={(value) => {
                 const roll = rolls.find(({ id }) => id === value);
-                keep({ thing: roll?.id, widthMm: roll?.rollMm ?? widthMm, placements: [], pinned: [] });
+                anew({ thing: roll?.id, widthMm: roll?.rollMm ?? widthMm });
               }}
             />
             <SelectField
               label="Cut by"
               value={cutter}
               options={CUTTER_IDS.map((id) => [id, `${CUTTERS[id].name}, ${CUTTERS[id].gapMm} mm between cuts`])}
-              onChange={(value) => keep({ cutter: value, placements: [], pinned: [] })}
+              onChange={(value) => anew({ cutter: value })}
             />
           </div>
         </Part>
@@ -259,7 +264,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
               True to scale, labelled, in an order with {(plan.idleMm / MM_PER_M).toFixed(1)} m between the cuts. The
               PDF has the measures for cutting by hand.
             </p>
-            {thing && isWhole && (
+            {thing && isWhole && astray.length === 0 && (
               <div className="mt-3">
                 <Button onClick={() => void cut({ jobId: job.id, product: product.id })}>
                   Cut: draw {lengthM.toFixed(2)} m from this roll
@@ -292,22 +297,14 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
   );
 }
 
-const flawOutline = ({ fromMm, toMm, lowMm, highMm }: NonNullable<StockRow['flaws']>[number]): Polygon => [
-  [fromMm, lowMm],
-  [toMm, lowMm],
-  [toMm, highMm],
-  [fromMm, highMm],
-];
-
-type Roll = Pick<StockRow, 'batch' | 'remaining' | 'rollMm' | 'place' | 'paid'>;
-const isOffcut = ({ paid }: Roll) => paid === 0;
+type Roll = Pick<StockRow, 'batch' | 'remaining' | 'rollMm' | 'offcutOf'>;
+const isOffcut = ({ offcutOf }: Roll) => offcutOf !== undefined;
 function rollWords(roll: Roll, widthMm: number): string {
-  const lengthM = roll.remaining / ((roll.rollMm ?? widthMm) / MM_PER_M);
+  const lengthM = filmLengthMm(roll.remaining, roll.rollMm ?? widthMm) / MM_PER_M;
   const what = isOffcut(roll) ? 'Offcut' : roll.batch ? `Batch ${roll.batch}` : 'Roll';
   return `${what}, ${lengthM.toFixed(lengthM < 2 ? 2 : 1)} m${roll.rollMm ? ` of ${Math.round(roll.rollMm)} mm` : ''} left`;
 }
 
-const keyOf = ({ id, copy }: Pick<Placement, 'id' | 'copy'>) => `${id}/${copy}`;
 const nameOf = (blanks: FilmWork['blanks'], id: string) => blanks.find((each) => each.id === id)?.name ?? id;
 const usedM2 = ({ blanks }: FilmWork, placements: readonly Placement[]) => {
   const areas = new Map(blanks.map(({ id, areaM2 }) => [id, areaM2]));
@@ -329,7 +326,7 @@ function WhichRoll({ job, work, cutter }: RollProps) {
   const cases = () =>
     widths.map((widthMm): NestCase => {
       const own = filmWork(job.document, () => widthMm).find(({ product }) => product.id === work.product.id)!;
-      return { rollWidthMm: widthMm, gapMm: gapOf(cutter), pieces: own.pieces, blocked: [], seed: 1 };
+      return nestCaseOf(own, cutter);
     });
   const shown = state.working ? state.best : (found ?? []);
   return (
@@ -347,7 +344,7 @@ function WhichRoll({ job, work, cutter }: RollProps) {
                   <td className="text-right tabular-nums">
                     {nested &&
                       work.moneyPerM2 !== undefined &&
-                      money((work.moneyPerM2 * lengthM * widthMm) / MM_PER_M, job.document.currency)}
+                      money(work.moneyPerM2 * filmAreaM2(nested.lengthMm, widthMm), job.document.currency)}
                   </td>
                 </tr>
               );

@@ -1,8 +1,8 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import type { CutterId } from '#core/film/cutters';
-import type { NestCase, Nested, NestPiece } from '#core/film/nest';
-import { type FilmWork, filmWork, gapOf } from '#job/film';
+import type { Nested, NestPiece } from '#core/film/nest';
+import { type FilmWork, filmWork, nestCaseOf } from '#job/film';
 import { useJobQuery, useJobsQuery } from '../../../app/api';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
@@ -34,13 +34,7 @@ export function Together({ job, work: { product, pieces, widthMm }, cutter }: Pr
   const named = (own: readonly NestPiece[], whose: string) =>
     own.map((each) => ({ ...each, id: `${whose} ${each.id}` }));
   const begin = (their: readonly NestPiece[]) => {
-    const nestOf = (own: readonly NestPiece[]): NestCase => ({
-      rollWidthMm: widthMm,
-      gapMm: gapOf(cutter),
-      pieces: own,
-      blocked: [],
-      seed: 1,
-    });
+    const nestOf = (own: readonly NestPiece[]) => nestCaseOf({ pieces: own, widthMm }, cutter);
     const both = [...named(pieces, 'this'), ...named(their, 'other')];
     start({ cases: [nestOf(pieces), nestOf(their), nestOf(both)], seconds: EACH_S });
   };

@@ -22,12 +22,16 @@ export function useNest(onDone: (best: readonly (Nested | undefined)[]) => void)
   useEffect(() => {
     done.current = onDone;
   });
-  const stop = useCallback(() => {
+  /** Called off: nothing of it is kept. */
+  const drop = useCallback(() => {
     callOff.current?.();
     callOff.current = undefined;
     setState((before) => ({ ...before, working: false }));
-    if (best.current.length > 0) done.current(best.current);
   }, []);
+  const stop = useCallback(() => {
+    drop();
+    if (best.current.length > 0) done.current(best.current);
+  }, [drop]);
   const start = useCallback((request: NestRequest) => {
     callOff.current?.();
     best.current = [];
@@ -46,5 +50,5 @@ export function useNest(onDone: (best: readonly (Nested | undefined)[]) => void)
     });
   }, []);
   useEffect(() => () => callOff.current?.(), []);
-  return { state, start, stop };
+  return { state, start, stop, drop };
 }
