@@ -236,7 +236,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
             />
           </div>
         </Part>
-        {thing && <MarkFlaw key={thing.id} thing={thing} />}
+        {thing && <MarkFlaw key={`${thing.id}/${thing.flaws?.length ?? 0}`} thing={thing} />}
         <WhichRoll job={job} work={work} cutter={cutter} />
         <Together job={job} work={work} cutter={cutter} />
         {offcuts.length > 0 && (

@@ -40,7 +40,6 @@ export function MarkFlaw({ thing }: { readonly thing: Pick<StockRow, 'id' | 'fla
           onClick={() => {
             if (!isWhole) return;
             void note({ type: 'flawed', thing: thing.id, fromMm, toMm, lowMm, highMm });
-            setValues({});
           }}
         >
           Mark it

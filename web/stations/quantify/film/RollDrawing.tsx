@@ -81,9 +81,6 @@ export function RollDrawing({ plan, offcuts, pinned, placements, lastsMm, flaws,
         {lastsMm !== undefined && lastsMm <= shownMm + EDGE_MM && (
           <rect x={lastsMm} y={0} width={shownMm + EDGE_MM - lastsMm} height={widthMm} fill="var(--stop-soft)" />
         )}
-        {flaws.map((outline, index) => (
-          <path key={index} d={`${line(outline)}Z`} fill="var(--stop-soft)" stroke="var(--stop)" strokeWidth={unit} />
-        ))}
         {offcuts.map(({ outline }, index) => (
           <path
             key={index}
@@ -134,6 +131,17 @@ export function RollDrawing({ plan, offcuts, pinned, placements, lastsMm, flaws,
             </g>
           );
         })}
+        {flaws.map((outline, index) => (
+          <path
+            key={index}
+            d={`${line(outline)}Z`}
+            fill="var(--stop)"
+            fillOpacity={0.25}
+            pointerEvents="none"
+            stroke="var(--stop)"
+            strokeWidth={unit}
+          />
+        ))}
         {lengthMm > 0 && (
           <g aria-hidden>
             <line x1={lengthMm} x2={lengthMm} y1={-20} y2={widthMm + 20} stroke="var(--over)" strokeWidth={2 * unit} />
@@ -184,7 +192,7 @@ function PieceShape({
   ];
   // The arrow stands clear of the letters, whichever way is up.
   const from = up[1] > 0.5 ? 10 : up[1] < -0.5 ? 8 + LETTERS_PX * 1.2 * lines.length : 0;
-  const side = Math.abs(up[1]) <= 0.5 ? 20 : 0;
+  const side = Math.abs(up[1]) <= 0.5 ? -16 * Math.sign(up[0]) : 0;
   const arrow = [
     along(from, side),
     along(from + 20, side),
