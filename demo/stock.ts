@@ -17,6 +17,8 @@ interface Bottle {
   readonly size: number;
   readonly batch: string;
   readonly rollMm?: number;
+  /** The roll it is a rest of: it costs no more. */
+  readonly offcutOf?: string;
   /** Days ago. */
   readonly bought: number;
   readonly opened?: number;
@@ -62,6 +64,17 @@ const BOTTLES: readonly Bottle[] = [
     opened: 76,
     left: 9.4,
     place: 'Roll rack',
+  },
+  // 620 mm by 900 mm of an earlier roll, paid for by the job it was left of.
+  {
+    thing: 'pilot-offcut-1',
+    of: 'pilot-film',
+    size: 0.558,
+    batch: 'F-1389',
+    rollMm: 620,
+    offcutOf: 'pilot-film-0',
+    bought: 41,
+    place: 'Offcuts',
   },
 ];
 
@@ -128,25 +141,28 @@ export function yardStock(now: string): NewStockEntry[] {
   const ago = (days: number) => instantAfter(now, -days * MINUTES_PER_DAY);
   let named = 0;
   const made = (days: number, entry: Entry): NewStockEntry => ({ id: `yard-${++named}`, at: ago(days), entry });
-  const bottles = BOTTLES.flatMap(({ thing, of, size, batch, rollMm, bought, opened, left, place = LOCKER }) => {
-    const { unit, packs } = SHELF.find(({ id }) => id === of)!;
-    const paid = packs.find((pack) => pack.size === size)?.price;
-    const as: BoughtThingInput = {
-      kind: 'product',
-      of,
-      size,
-      unit,
-      batch,
-      place,
-      ...(paid !== undefined && { paid }),
-      ...(rollMm !== undefined && { rollMm }),
-    };
-    return [
-      made(bought, { type: 'bought', thing, as }),
-      ...(opened === undefined ? [] : [made(opened, { type: 'opened', thing })]),
-      ...(left === undefined ? [] : [made(opened ?? bought, { type: 'counted', thing, remaining: left })]),
-    ];
-  });
+  const bottles = BOTTLES.flatMap(
+    ({ thing, of, size, batch, rollMm, offcutOf, bought, opened, left, place = LOCKER }) => {
+      const { unit, packs } = SHELF.find(({ id }) => id === of)!;
+      const paid = offcutOf === undefined ? packs.find((pack) => pack.size === size)?.price : 0;
+      const as: BoughtThingInput = {
+        kind: 'product',
+        of,
+        size,
+        unit,
+        batch,
+        place,
+        ...(paid !== undefined && { paid }),
+        ...(rollMm !== undefined && { rollMm }),
+        ...(offcutOf !== undefined && { offcutOf }),
+      };
+      return [
+        made(bought, { type: 'bought', thing, as }),
+        ...(opened === undefined ? [] : [made(opened, { type: 'opened', thing })]),
+        ...(left === undefined ? [] : [made(opened ?? bought, { type: 'counted', thing, remaining: left })]),
+      ];
+    },
+  );
   const supplies = BESIDE.map(([of, size, paid, place], index) => {
     const as: BoughtThingInput = { kind: 'supply', of, size, unit: SUPPLIES[of].unit, paid, place };
     return made(50 - index, { type: 'bought', thing: `${of}-${index + 1}`, as });

@@ -47,12 +47,44 @@ test('film by one tap, its edges by tap, nested, moved, pinned, gone on with, an
   await expect(roll.getByRole('button', { name: /Bonnet, pinned/ })).toBeVisible();
   await saved(page);
 
-  const svg = await page.request.get('/api/jobs/moss-saloon/film/pilot-film.svg');
+  const svg = await page.request.get('/api/jobs/moss-saloon/film/pilot-film/1.svg');
   expect(await svg.text()).toContain('id="bonnet/1"');
   await cut.getByRole('button', { name: /^Cut: draw/ }).click();
-  await expect(cut).toContainText('Drawn from stock');
-  await cut.getByRole('button', { name: /^Cut: draw/ }).click();
-  await expect(cut.getByRole('alert')).toContainText('cut for the job already');
+  await expect(cut).toContainText('Cut, and drawn from stock');
+  // What is cut stays as it is: nothing of it is nested or cut again.
+  await expect(cut.getByRole('button', { name: /^Cut: draw/ })).toBeHidden();
+  await expect(cut.getByLabel('Cut from')).toBeHidden();
+  const again = await page.request.post('/api/jobs/moss-saloon/film/pilot-film/1/cut');
+  expect([again.status(), (await again.json()).detail]).toEqual([
+    409,
+    expect.stringContaining('cut for the job already'),
+  ]);
+});
+
+test('stock is used up first: the offcut takes what it holds, the rest goes on the roll, a piece changes over by hand', async ({
+  page,
+}) => {
+  await page.goto('/jobs/moss-saloon/quantify?view=roll');
+  const cut = page.getByRole('complementary', { name: 'The cut' });
+  await expect(cut).toContainText('2.83 m');
+  await cut.getByRole('button', { name: 'Use up stock first' }).click();
+  const rolls = page.getByRole('radiogroup', { name: 'Roll', exact: true });
+  await expect(rolls.getByRole('radio')).toHaveText(['1 · Offcut', '2 · Batch F-1502'], { timeout: 60_000 });
+  await expect(cut).toContainText('All 2 rolls: 10 of 10 pieces');
+  // Nothing is paid for the offcut again.
+  await expect(cut).toContainText('€0.00');
+  const mirror = cut.getByLabel('Roll for Mirror cap, left');
+  await mirror.selectOption({ label: 'Roll 2' });
+  await expect(mirror).toBeHidden();
+  await rolls.getByRole('radio', { name: /^2/ }).click();
+  const roll = page.getByRole('group', { name: 'The roll and what is cut from it' });
+  await expect(roll.getByRole('button', { name: /Mirror cap left, pinned|Mirror cap, left, pinned/ })).toBeVisible();
+  await cut.getByRole('button', { name: 'Take this one out' }).click();
+  await expect(cut.getByRole('alert')).toContainText('are on no roll');
+  await saved(page);
+  // Amounts and money follow the rolls: not nested whole, they are estimated by area again.
+  await page.goto('/jobs/moss-saloon/quantify');
+  await expect(page.getByRole('table', { name: 'What to buy' })).toContainText('by area, until it is nested');
 });
 
 test('a flaw is marked on the roll, widths are compared in money, and a narrower roll is nested anew', async ({
@@ -79,4 +111,14 @@ test('a flaw is marked on the roll, widths are compared in money, and a narrower
   await page.getByRole('button', { name: 'Nest', exact: true }).click();
   await expect(cut).toContainText(/of 610 mm/, { timeout: 20_000 });
   await page.getByRole('button', { name: 'Stop and keep' }).click();
+  await saved(page);
+
+  // The cut between the two parts of the bonnet is moved on the panel.
+  await page.goto('/jobs/moss-saloon/quantify?view=film&panel=bonnet');
+  const seam = page.getByRole('slider', { name: 'Cut between the two parts' });
+  const at = Number(await seam.getAttribute('aria-valuenow'));
+  await seam.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(seam).toHaveAttribute('aria-valuenow', String(at + 1));
+  await expect(page.getByLabel('Cut at, share of the way across')).toHaveValue(String(at + 1));
 });

@@ -69,7 +69,9 @@ test('every other question is answered in the media it names, or says that there
   for (const { method, path, answer } of endpoints()) {
     if (method !== 'get' || !answer.media || path.includes('/photos/')) continue;
     const id = path.includes('/film/') ? 'moss-saloon' : path.startsWith('/api/jobs/') ? 'satin-tourer' : '';
-    const response = await fetch(server.base + path.replace('{id}', id).replace('{product}', 'pilot-film'));
+    const response = await fetch(
+      server.base + path.replace('{id}', id).replace('{product}', 'pilot-film').replace('{roll}', '1'),
+    );
     expect([path, response.status]).toEqual([path, 200]);
     expect(response.headers.get('content-type')).toContain(answer.media);
     expect((await response.arrayBuffer()).byteLength).toBeGreaterThan(100);

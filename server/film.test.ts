@@ -39,7 +39,7 @@ const roll = (size: number, thing = 'pilot-film-1') =>
       as: { kind: 'product', of: 'pilot-film', size, unit: 'm2', batch: 'F-1', paid: 100_000, rollMm: 1524 },
     },
   });
-const cut = () => call<Problem>('POST', '/api/jobs/saloon/film/pilot-film/cut');
+const cut = () => call<Problem>('POST', '/api/jobs/saloon/film/pilot-film/1/cut');
 const left = async (id: string) => (await call<StockThingView>('GET', `/api/stock/things/${id}`)).body.row;
 
 test('a cut draws its whole length, shares it among the panels and takes its offcuts in; it is cut once', async () => {
@@ -76,14 +76,14 @@ test('a flaw found since under what is nested is told before anything is cut', a
   expect((await left('pilot-film-1')).remaining).toBe(20);
 });
 test('the cut plan goes out as it lies: DXF that is read again, SVG, and paper with every piece', async () => {
-  const dxf = await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film.dxf`)).text();
+  const dxf = await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film/1.dxf`)).text();
   const areas = readOutlinesDxf(dxf).outlines.map(({ pointsMm }) => polygonAreaM2(pointsMm));
   for (const { outline } of CUT!.plan.pieces)
     expect(Math.min(...areas.map((area) => Math.abs(area - polygonAreaM2(outline))))).toBeLessThan(1e-3);
-  const svg = await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film.svg`)).text();
+  const svg = await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film/1.svg`)).text();
   expect(svg.match(/<path id="[^"]+\/\d+"/g)).toHaveLength(CUT!.plan.pieces.length);
-  const pdf = new Uint8Array(await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film.pdf`)).arrayBuffer());
+  const pdf = new Uint8Array(await (await fetch(`${server.base}/api/jobs/saloon/film/pilot-film/1.pdf`)).arrayBuffer());
   const text = readPaper(pdf).join(' ');
   for (const { label } of CUT!.plan.pieces) expect(text).toContain(label);
-  expect((await fetch(`${server.base}/api/jobs/saloon/film/squall.pdf`)).status).toBe(404);
+  expect((await fetch(`${server.base}/api/jobs/saloon/film/pilot-film/2.pdf`)).status).toBe(404);
 });

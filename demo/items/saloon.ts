@@ -2,7 +2,7 @@ import { nest } from '#core/film/nest';
 import { panelsOfSet } from '#core/film/sets';
 import type { Sizes } from '#core/item/nets';
 import type { Job } from '#formats/job';
-import { filmWork, nestCaseOf } from '#job/film';
+import { filmWork, firstNest, nestCaseOf } from '#job/film';
 import { inBay, onDay, type SampleJob, surveyed } from '../sample';
 
 const SIZE: Sizes = { lengthMm: 4650, widthMm: 1810, heightMm: 1435, wheelbaseMm: 2750 };
@@ -43,15 +43,9 @@ let known: Job['film'];
 function nested(document: Job): Job['film'] {
   // The same whatever the day is: worked out once.
   known ??= filmWork(document).map((work) => {
-    const { product, widthMm } = work;
-    const { placements } = nest(nestCaseOf(work, 'plotter'), () => true);
-    return {
-      product: product.id,
-      thing: 'pilot-film-1',
-      widthMm,
-      cutter: 'plotter' as const,
-      placements: [...placements],
-    };
+    const first = { ...firstNest(work), thing: 'pilot-film-1' };
+    const { placements } = nest(nestCaseOf(work, first), () => true);
+    return { ...first, placements: [...placements] };
   });
   return known;
 }

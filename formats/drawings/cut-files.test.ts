@@ -27,6 +27,7 @@ const PLAN: CutPlan = {
       reliefs: [],
       at: [200, 150],
       up: [0, 1],
+      stretch: { along: [1, 0], neededPct: 6, isTooMuch: false },
     },
   ],
 };

@@ -200,6 +200,8 @@ export type ReorderList = z.output<typeof reorderSchema>;
 
 /** What a job finds in stock, kind by kind. */
 export const jobStockSchema = object({
+  /** Rolls that film was cut off for it, by product. */
+  cut: z.array(object({ of: z.string(), thing: z.string() })),
   kinds: z.array(
     object({
       of: z.string(),

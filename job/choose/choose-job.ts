@@ -24,7 +24,8 @@ import { isWorn } from '#core/work/prepare';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { bySchoolsOf, excludedFrom, isAircraft, lyingOnSheet, plannedJob, staysOn } from '#job/plan';
+import { isAircraft, lyingOnSheet, plannedJob, staysOn } from '#job/plan';
+import { bySchoolsOf, excludedFrom } from '#job/terms';
 
 /** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
 export function choiceSurfaces(job: Job): ChoiceSurface[] {

@@ -32,3 +32,4 @@ export { addDrawn, claimsOf, cutOut, mergeFault, mergeSurfaces, outlineFault, re
 export { splitFault, splitSurface } from './split-surface';
 export { groupsOf, itemTemplate, stretched, stretchItem, switchGroup } from './stretch-item';
 export { blankSurface, firstSurfaces, freeId, templateSurfaces } from './template-surfaces';
+export { keepRolls, layFilm, laySet, panelsInSet, splitFilm, takeFilmOff, wrapEdge } from './film-edits';

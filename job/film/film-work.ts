@@ -1,4 +1,4 @@
-import { type Around, type Blank, blanksOf } from '#core/film/blanks';
+import { type Around, type Blank, blanksOf, type FilmStock } from '#core/film/blanks';
 import type { NestPiece } from '#core/film/nest';
 import { type Point, shapeOutline } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
@@ -6,7 +6,7 @@ import { SUBSTRATES } from '#core/item/substrates';
 import type { LayingSchools } from '#core/products/schools';
 import type { Product } from '#core/products/sheets';
 import { type Job, type Surface, surfaceName } from '#formats/job';
-import { layingSchools } from '#job/plan';
+import { excludedFrom, layingSchools } from '#job/terms';
 
 /** All the film of one product that a job takes, cut for rolls of one width. */
 export interface FilmWork {
@@ -37,19 +37,25 @@ export const rollWidthsOf = ({ film }: Product): number[] =>
 
 /**
  * The film of a job, product by product: what of its panels has film in its stack, as blanks for the roll.
- * @param widthOf the roll's width for a product; absent: the widest it is sold in
+ * @param widthOf the roll's width for a product; absent: the widest roll it is nested on, else the widest it is sold in
  */
-export function filmWork(job: Job, widthOf: (product: string) => number | undefined = () => undefined): FilmWork[] {
-  const around = aroundPanels(job);
+export function filmWork(
+  job: Job,
+  widthOf: (product: string) => number | undefined = (product) => widestNested(job, product),
+): FilmWork[] {
+  const blanksFor = knownBlanks(job);
   const school = layingSchools(job).film;
+  const excluded = excludedFrom(job);
   return job.products
     .filter(({ family }) => family === 'film')
     .flatMap((product): FilmWork[] => {
-      const on = job.surfaces.filter(({ layers }) => layers.some((layer) => layer.product === product.id));
+      const on = job.surfaces.filter(
+        ({ id, layers }) => !excluded.has(id) && layers.some((layer) => layer.product === product.id),
+      );
       if (on.length === 0) return [];
       const widthMm = widthOf(product.id) ?? rollWidthsOf(product)[0]!;
       const stock = { rollWidthMm: widthMm, stretchPct: product.film?.stretchPct ?? USUAL_FILM.stretchPct };
-      const blanks = on.flatMap((surface) => blanksOf(filmPanel(surface), stock, school, around));
+      const blanks = on.flatMap((surface) => blanksFor(surface, stock, school));
       const turns = turnsOf(product.film, school);
       const prices = product.packs.map(({ size, price }) => price / size);
       return [
@@ -63,6 +69,33 @@ export function filmWork(job: Job, widthOf: (product: string) => number | undefi
         },
       ];
     });
+}
+
+/**
+ * Blanks by panel, worked out once for panels as they stand: a job is planned anew with every reading of the air, and its
+ * film is the same.
+ */
+function knownBlanks(job: Job) {
+  const { surfaces, item } = job;
+  let known = KNOWN.get(surfaces);
+  if (!known || known.item !== item) KNOWN.set(surfaces, (known = { item, blanks: new Map() }));
+  const { blanks } = known;
+  let around: Around | undefined;
+  return (surface: Surface, stock: FilmStock, school: LayingSchools['film']): readonly Blank[] => {
+    const key = JSON.stringify([surface.id, stock, school]);
+    const found = blanks.get(key) ?? blanksOf(filmPanel(surface), stock, school, (around ??= aroundPanels(job)));
+    blanks.set(key, found);
+    return found;
+  };
+}
+const KNOWN = new WeakMap<
+  Job['surfaces'],
+  { readonly item: Job['item']; readonly blanks: Map<string, readonly Blank[]> }
+>();
+
+function widestNested({ film = [] }: Pick<Job, 'film'>, product: string): number | undefined {
+  const widths = film.filter((nest) => nest.product === product).map(({ widthMm }) => widthMm);
+  return widths.length > 0 ? Math.max(...widths) : undefined;
 }
 
 /** A panel's outline as its blanks have it. */

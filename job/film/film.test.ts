@@ -1,10 +1,24 @@
-import { nest } from '#core/film/nest';
+import { nest, nestOnRolls } from '#core/film/nest';
+import { boundingBox } from '#core/item/geometry';
 import { templateById } from '#core/item/nets';
 import type { Job, JobDraft, JobInput } from '#formats/job';
-import { firstSurfaces } from '#job/edit';
+import { firstSurfaces, keepRolls, layFilm, laySet, panelsInSet, takeFilmOff, wrapEdge } from '#job/edit';
 import { product } from '../../core/testing/samples';
 import { plainJob } from '../testing/plain-job';
-import { filmWork, jobCuts, keepNest, layFilm, nestCaseOf, rollWidthsOf, takeFilmOff, wrapEdge } from './index';
+import {
+  cutFilm,
+  filmRolls,
+  filmWork,
+  firstNest,
+  jobCuts,
+  movedToRoll,
+  nestCaseOf,
+  nestsOf,
+  outlineOf,
+  rollWidthsOf,
+  stockFirst,
+} from './index';
+import { planOf } from '#job/plan';
 
 const HATCHBACK = templateById('hatchback')!;
 const film = (more: object = {}) => ({
@@ -63,7 +77,7 @@ describe('the film of a job', () => {
   test('a kept nest is cut as it lies; what the job no longer has is left out, what is new is missing', () => {
     const job = jobWith(['bonnet', 'mirror-left']);
     const [work] = filmWork(job);
-    const { placements } = nest(nestCaseOf(work!, 'plotter'), () => true);
+    const { placements } = nest(nestCaseOf(work!, firstNest(work!)), () => true);
     const kept = { product: 'clear', widthMm: 1524, cutter: 'plotter' as const, placements: [...placements] };
     const [cut] = jobCuts({ ...job, film: [kept] });
     expect([cut!.plan.pieces.length, cut!.missing]).toEqual([2, []]);
@@ -120,13 +134,90 @@ describe('the film of a job', () => {
       expect(edges(document).map(({ wraps }) => wraps)).toEqual([0, 1, 2, 3].map((each) => each !== index));
     }
   });
-  test('one nest a film is kept; the widest roll comes first', () => {
+  test('what one roll does not hold is passed on to the next, and each film has its own rolls', () => {
+    const panels = ['bonnet', 'front-wing-left', 'front-wing-right', 'mirror-left', 'mirror-right'];
+    const draft = draftWith(panels, {}, film({ grain: true }));
+    const [work] = filmWork(draft.document);
+    const things = [
+      { id: 'roll', remaining: 2, rollMm: 1524 },
+      { id: 'offcut', remaining: 0.3, rollMm: 500, offcutOf: 'old' },
+      { id: 'empty', remaining: 0, rollMm: 1524 },
+      { id: 'unknown', remaining: 9 },
+    ];
+    const rollOf = (id: string) => things.find((thing) => thing.id === id);
+    const order = stockFirst(work!, { rolls: [], missing: [] }, things);
+    expect(order.map(({ thing, widthMm }) => [thing, widthMm])).toEqual([
+      ['offcut', 500],
+      ['roll', 1524],
+      [undefined, 1524],
+    ]);
+    const cases = order.map((each) => nestCaseOf(work!, each, each.thing ? rollOf(each.thing) : undefined));
+    const found = nestOnRolls(cases, () => true);
+    const nests = order.map((each, index) => ({ ...each, placements: [...found[index]!.placements] }));
+    const kept = keepRolls(draft.document, 'clear', nests)(draft);
+    const { rolls, missing } = filmRolls(work!, nestsOf(kept.document, 'clear'), rollOf);
+    expect(missing).toEqual([]);
+    expect(rolls[0]!.placements.map(({ id }) => id).sort()).toEqual(['mirror-left', 'mirror-right']);
+    for (const { notClear, plan, onRoll } of rolls) {
+      expect(notClear).toEqual([]);
+      expect(plan.lengthMm).toBeLessThanOrEqual(onRoll.rollLengthMm ?? Infinity);
+    }
+    // All of it is to be had, so what is to buy is what is nested on no roll in hand.
+    const cut = cutFilm(kept.document).get('clear')!;
+    const lengths = rolls.map(({ plan, nest }) => (plan.lengthMm * nest.widthMm) / 1e6);
+    expect(cut.wholeM2).toBeCloseTo(
+      lengths.reduce((sum, each) => sum + each, 0),
+      9,
+    );
+    expect(cut.toBuyM2).toBeCloseTo(lengths.at(-1)!, 9);
+    const [bought] = planOf(kept.document).purchases;
+    expect([bought!.need, bought!.order]).toEqual([cut.wholeM2, cut.wholeM2]);
+    expect(planOf(draft.document).purchases[0]!.order).not.toBeCloseTo(cut.wholeM2, 3);
+    // A mirror taken to the last roll leaves the offcut, and stays where it is put.
+    const moved = movedToRoll({ rolls, missing }, 'mirror-left/1', 2)!;
+    expect(moved.map(({ placements }) => placements.some(({ id }) => id === 'mirror-left'))).toEqual([
+      false,
+      false,
+      true,
+    ]);
+    expect(moved[2]!.pinned).toEqual(['mirror-left/1']);
+    expect(movedToRoll({ rolls, missing }, 'bonnet/1', 0)).toBeUndefined();
+    // What was cut stays as it was cut, whatever is left of its roll.
+    const after = filmRolls(work!, nests, () => ({ remaining: 0 }), new Set(['roll']));
+    expect(after.rolls.map(({ isCut, notClear }) => [isCut, notClear.length > 0])).toEqual([
+      [false, true],
+      [true, false],
+      [false, false],
+    ]);
+    // A blank that is not on any roll yet leaves the amount to be estimated.
+    const more = keepRolls(kept.document, 'clear', nests.slice(0, 2))(kept);
+    expect(cutFilm(more.document).size).toBe(0);
+  });
+  test('a partial front splits bonnet and wings behind half a metre once, and leaves whole what has film already', () => {
     const draft = draftWith(['bonnet']);
-    const nest1 = { product: 'clear', widthMm: 1524, cutter: 'plotter' as const, placements: [] };
-    const once = keepNest(draft.document, nest1)(draft);
-    const twice = keepNest(once.document, { ...nest1, widthMm: 610 })(once);
-    expect(twice.document.film).toHaveLength(1);
-    expect(twice.document.film![0]!.widthMm).toBe(610);
-    expect(rollWidthsOf(draft.document.products[0]!)).toEqual([1524, 610]);
+    const shelf = draft.document.products;
+    const filmed = (job: Job) => filmWork(job)[0]!.blanks.map(({ id }) => id);
+    const lay = (from: JobDraft) => laySet('partial-front', from.document.surfaces, 'clear', shelf)(from);
+    const once = lay(draft);
+    expect(filmed(once.document).filter((id) => /^(bonnet|front-wing)/.test(id))).toEqual([
+      'bonnet',
+      'front-wing-a-left',
+      'front-wing-a-right',
+    ]);
+    const strip = once.document.surfaces.find(({ id }) => id === 'front-wing-a-left')!;
+    const { minX, maxX } = boundingBox(outlineOf(strip));
+    expect(maxX - minX).toBeCloseTo(500, 3);
+    const twice = lay(once);
+    expect(filmed(twice.document)).toEqual(filmed(once.document));
+    const bare = lay(draftWith([]));
+    expect(filmed(bare.document).filter((id) => id.startsWith('bonnet'))).toEqual(['bonnet-a']);
+    expect(panelsInSet('partial-front', draft.document.surfaces)).toBe(7 + 3);
+  });
+  test('panels that are left alone have no film', () => {
+    const job = jobWith(['bonnet', 'mirror-left'], {
+      prepare: { scope: [{ surface: 'bonnet', state: 'excluded', reason: 'the owner films it' }] },
+    });
+    expect(filmWork(job)[0]!.blanks.map(({ id }) => id)).toEqual(['mirror-left']);
+    expect(rollWidthsOf(job.products[0]!)).toEqual([1524, 610]);
   });
 });

@@ -1,4 +1,16 @@
 export { type FilmWork, filmWork, outlineOf, rollWidthsOf } from './film-work';
-export { nestCaseOf } from './nest-case';
-export { keepNest, layFilm, splitFilm, takeFilmOff, wrapEdge } from './film-edits';
-export { type JobCut, jobCuts } from './cut-job';
+export {
+  type CutFilm,
+  cutFilm,
+  type FilmNest,
+  type FilmOnRoll,
+  type FilmRolls,
+  filmRolls,
+  firstNest,
+  type JobCut,
+  jobCuts,
+  movedToRoll,
+  nestCaseOf,
+  nestsOf,
+  stockFirst,
+} from './rolls';

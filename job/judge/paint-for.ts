@@ -1,7 +1,8 @@
 import { isPaint, reserveOf } from '#core/item/paint';
 import { isWorn, removalsToComeUm } from '#core/work/prepare';
 import type { Job, Surface } from '#formats/job';
-import { excludedFrom, plannedJob } from '#job/plan';
+import { plannedJob } from '#job/plan';
+import { excludedFrom } from '#job/terms';
 import { panelCases, USUAL_YEARS } from '#job/prepare';
 import { judgeLayers } from './judging';
 

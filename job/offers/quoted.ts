@@ -7,7 +7,8 @@ import { prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
-import { asWorked, bySchoolsOf, plannedJob, withTakenOff } from '#job/plan';
+import { asWorked, plannedJob, withTakenOff } from '#job/plan';
+import { bySchoolsOf } from '#job/terms';
 import { panelCases } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
 

@@ -6,7 +6,8 @@ import type { Plan } from '#core/work/plan';
 import { type Preparation, stageKey, stageState } from '#core/work/prepare';
 import type { RunRecord } from '#core/work/run';
 import { type Job, surfaceName } from '#formats/job';
-import { layingSchools, plannedJob } from '#job/plan';
+import { plannedJob } from '#job/plan';
+import { layingSchools } from '#job/terms';
 
 interface Sources {
   readonly plan: Pick<Plan, 'surfaces' | 'purchases'>;

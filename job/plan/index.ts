@@ -1,16 +1,3 @@
-export {
-  asWorked,
-  bySchoolsOf,
-  comesOff,
-  excludedFrom,
-  isAircraft,
-  layingSchools,
-  lyingOnSheet,
-  overlaid,
-  plannedJob,
-  planOf,
-  staysOn,
-  withTakenOff,
-} from './planned-job';
+export { asWorked, comesOff, isAircraft, lyingOnSheet, plannedJob, planOf, staysOn, withTakenOff } from './planned-job';
 export { planFile } from './write-plan';
 export { runsheetFile } from './write-runsheet';

@@ -1,18 +1,13 @@
 import { foundByWater } from '#core/item/condition';
 import { templateById } from '#core/item/nets';
 import type { FoundId } from '#core/products/families';
-import {
-  bySchools,
-  FIRST_WASH_DAYS,
-  HALF_ARM_M2,
-  type LayingSchools,
-  USUAL_LAYING_SCHOOLS,
-} from '#core/products/schools';
-import type { Product } from '#core/products/sheets';
+import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
 import { inOrder } from '#core/work/crew';
 import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
 import { type Job, type Surface, surfaceName } from '#formats/job';
+import { cutFilm } from '#job/film';
+import { bySchoolsOf, excludedFrom, layingSchools } from '#job/terms';
 import { minuteOfDay, minutesBetween, minutesToDay } from '#formats/values';
 
 /** A file's job as the core plans it: instants become minutes from the start of laying. */
@@ -23,6 +18,7 @@ export function plannedJob(job: Job): PlannedJob {
   const aircraft = isAircraft(job);
   const ambient: AmbientSeries = [first!, ...rest];
   const excluded = excludedFrom(job);
+  const cut = cutFilm(job);
   return {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
@@ -33,7 +29,7 @@ export function plannedJob(job: Job): PlannedJob {
       curvature: surface.curvature ?? 1,
       refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
     })),
-    products: bySchoolsOf(job, job.products),
+    products: bySchoolsOf(job, job.products).map((product) => ({ ...product, cut: cut.get(product.id) })),
     ambient,
     crew: { ...job.crew, people: people(job), ...(schools.section === 'half-arm' && { mostSectionM2: HALF_ARM_M2 }) },
     matteSchool: job.schools?.matte ?? 'fixed-early',
@@ -43,26 +39,6 @@ export function plannedJob(job: Job): PlannedJob {
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
   };
 }
-
-/** A job's schools of laying, what it leaves out as usual. */
-export const layingSchools = ({ schools }: Pick<Job, 'schools'>): LayingSchools =>
-  overlaid(USUAL_LAYING_SCHOOLS, schools);
-
-/** Sheets as a job's schools have them worked by. */
-export const bySchoolsOf = <P extends Product>(job: Pick<Job, 'schools'>, products: readonly P[]): P[] => {
-  const schools = layingSchools(job);
-  return products.map((product) => ({ ...product, ...bySchools(product, schools) }));
-};
-
-/** Usual settings with those that were chosen over them; undefined is not chosen. */
-export function overlaid<T extends object>(usual: T, chosen: { readonly [K in keyof T]?: T[K] | undefined } = {}): T {
-  const said = Object.entries(chosen).filter(([key, value]) => value !== undefined && key in usual);
-  return { ...usual, ...(Object.fromEntries(said) as Partial<T>) };
-}
-
-/** Surfaces that are agreed to be left alone: nothing is prepared, planned, bought, run or priced there. */
-export const excludedFrom = ({ prepare }: Pick<Job, 'prepare'>): ReadonlySet<string> =>
-  new Set(prepare?.scope?.filter(({ state }) => state === 'excluded').map(({ surface }) => surface));
 
 type Found = Pick<Surface, 'id' | 'existing' | 'water'>;
 

@@ -2,7 +2,7 @@ import { SURFACE_GROUPS } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 import { type Job, surfaceName } from '#formats/job';
 import { groupsOf } from '#job/edit';
-import { excludedFrom } from '#job/plan';
+import { excludedFrom } from '#job/terms';
 
 /** Something small that is looked at last, before an item goes. */
 export interface ClosingLine {

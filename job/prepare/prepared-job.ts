@@ -28,7 +28,8 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { comesOff, isAircraft, lyingOnSheet, overlaid, staysOn, withTakenOff } from '#job/plan';
+import { comesOff, isAircraft, lyingOnSheet, staysOn, withTakenOff } from '#job/plan';
+import { overlaid } from '#job/terms';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
 export function pairsFound({ prepare, surfaces }: Pick<Job, 'prepare' | 'surfaces'>) {

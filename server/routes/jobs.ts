@@ -3,8 +3,8 @@ import { offcutsOf } from '#core/film/cut-plan';
 import { boundingBox } from '#core/item/geometry';
 import { cutDxf, cutSvg, netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
-  type Job,
   jobDraftSchema,
+  type JobRecord,
   jobRecordSchema,
   jobSchema,
   jobSenseFaults,
@@ -58,10 +58,15 @@ const CUT_FILES = [
   },
 ];
 
-/** @throws ProblemError (404) where no nest of that film is kept with the job */
-function cutOf(stock: Services['stock'], job: Job, product: string): JobCut {
-  const cut = jobCuts(job, (thing) => stock.book().thing(thing)).find((each) => each.product === product);
-  if (!cut) throw notFound('kept nest of film', product);
+/** @throws ProblemError (404) where no such roll of that film is kept with the job */
+function cutOf(
+  stock: Services['stock'],
+  { id, document }: JobRecord,
+  { product, roll }: Partial<Record<string, string>>,
+): JobCut {
+  const cuts = jobCuts(document, stock.book().thing, new Set(stock.cutFor(id).map(({ thing }) => thing)));
+  const cut = cuts.find((each) => each.product === product && String(each.roll) === roll);
+  if (!cut) throw notFound('kept nest of film', `${product}, roll ${roll}`);
   return cut;
 }
 
@@ -153,23 +158,24 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     }),
     endpoint({
       method: 'get',
-      path: '/api/jobs/{id}/film/{product}.pdf',
+      path: '/api/jobs/{id}/film/{product}/{roll}.pdf',
       summary: 'What is cut from a roll: overview, measures for cutting by hand, and the whole at true scale',
       answer: { status: 200, media: 'application/pdf' },
       run: ({ params, response }) => {
-        const { document } = jobs.get(params.id!);
-        sendPdf(response, 'cut-plan.pdf', cutPaper(document, cutOf(stock, document, params.product!)));
+        const job = jobs.get(params.id!);
+        sendPdf(response, 'cut-plan.pdf', cutPaper(job.document, cutOf(stock, job, params)));
       },
     }),
     endpoint({
       method: 'post',
-      path: '/api/jobs/{id}/film/{product}/cut',
+      path: '/api/jobs/{id}/film/{product}/{roll}/cut',
       summary: 'The film nested for a job is cut off its roll: drawn from stock, offcuts worth keeping taken in',
       answer: { status: 204 },
       run: ({ params }) => {
         const job = jobs.get(params.id!);
-        const { product, thing, plan, missing, notClear, panels } = cutOf(stock, job.document, params.product!);
-        if (missing.length > 0) throw conflict(`${missing.length} pieces are not on the roll: nest again first.`);
+        const { product, nest, plan, missing, notClear, panels } = cutOf(stock, job, params);
+        const { thing } = nest;
+        if (missing.length > 0) throw conflict(`${missing.length} pieces are on no roll: nest again first.`);
         if (notClear.length > 0)
           throw conflict(`${notClear.length} pieces do not lie clear any more: nest again first.`);
         if (thing === undefined) throw conflict('It is nested on a roll to buy: choose one that is in stock first.');
@@ -183,12 +189,12 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     ...CUT_FILES.map(({ ending, summary, media, write }) =>
       endpoint({
         method: 'get',
-        path: `/api/jobs/{id}/film/{product}.${ending}`,
+        path: `/api/jobs/{id}/film/{product}/{roll}.${ending}`,
         summary,
         answer: { status: 200, media },
         run: ({ params, response }) => {
-          const { document } = jobs.get(params.id!);
-          const text = write(cutOf(stock, document, params.product!), document.title);
+          const job = jobs.get(params.id!);
+          const text = write(cutOf(stock, job, params), job.document.title);
           response.type(media).setHeader('content-disposition', `attachment; filename="cut-plan.${ending}"`);
           response.send(text);
         },

@@ -294,6 +294,8 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       store(news, others.length === 0 ? alone?.id : undefined);
       return news.length > 0;
     },
+    /** Rolls that film was cut off for a job, by product. */
+    cutFor,
     /**
      * Film cut off a roll for a job: drawn whole, its waste shared among the panels by what they take, and what is worth
      * keeping of it taken in as offcuts, which cost no more.
@@ -306,9 +308,8 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
           if (!roll || roll.gone) throw conflict('That roll is not in stock any more: choose another.');
           const rollMm = roll.rollMm ?? 0;
           if (rollMm <= 0) throw conflict('Nobody has said how wide that roll is: take it in with its width.');
-          const drawn = drawsOf(job).filter(({ patch }) => patch === cutKey(of));
-          if (drawn.length > 0)
-            throw conflict('This film is cut for the job already. Undo that under Stock if it was not.');
+          if (cutFor(job).some(({ thing }) => thing === id))
+            throw conflict('This roll is cut for the job already. Undo that under Stock if it was not.');
           const amount = filmAreaM2(lengthMm, rollMm);
           if (amount > roll.remaining + 1e-9)
             throw conflict(`The roll holds ${(filmLengthMm(roll.remaining, rollMm) / 1000).toFixed(2)} m only.`);
@@ -361,6 +362,11 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       (kind === 'product' ? shelf.get(of)?.sheet.densityGPerMl : undefined) ?? 1,
     tell,
   };
+
+  function cutFor(jobId: string): { readonly of: string; readonly thing: string }[] {
+    const things = drawsOf(jobId).flatMap(({ logged, patch }) => (isCut({ patch }) ? [logged.entry.thing] : []));
+    return [...new Set(things)].map((thing) => ({ of: current().thing(thing)!.of, thing }));
+  }
 
   /** Draws of a job that stand. */
   function drawsOf(jobId: string): { readonly logged: LoggedStock; readonly patch: string | undefined }[] {

@@ -92,6 +92,7 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     ofJob(id: string): JobStock {
       const { bySurface, ...cost } = materialCost(stock.book().ofJob(id), id);
       return {
+        cut: stock.cutFor(id),
         kinds: kindsOf(jobs.get(id)),
         cost: { ...cost, bySurface: [...bySurface].map(([surface, each]) => ({ surface, cost: each })) },
       };

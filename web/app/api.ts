@@ -250,8 +250,8 @@ export const api = createApi({
       providesTags: ['Stock'],
     }),
     usageLessons: build.query<UsageLessonRow[], void>({ query: () => 'stock/lessons', providesTags: ['Stock'] }),
-    cutFilm: build.mutation<void, { jobId: string; product: string }>({
-      query: ({ jobId, product }) => ({ url: `jobs/${jobId}/film/${product}/cut`, method: 'POST' }),
+    cutFilm: build.mutation<void, { jobId: string; product: string; roll: number }>({
+      query: ({ jobId, product, roll }) => ({ url: `jobs/${jobId}/film/${product}/${roll}/cut`, method: 'POST' }),
       invalidatesTags: ['Stock'],
     }),
     jobStock: build.query<JobStock, string>({ query: (id) => `jobs/${id}/stock`, providesTags: ['Stock', 'Jobs'] }),

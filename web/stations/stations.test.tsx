@@ -3,7 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { standingSurfaces } from '#core/after/care';
 import { foldLog } from '#core/work/run';
 import { loggedEntries } from '#formats/log';
-import { excludedFrom, plannedJob, planOf } from '#job/plan';
+import { plannedJob, planOf } from '#job/plan';
+import { excludedFrom } from '#job/terms';
 import { onAStillDay } from '../testing/still-day';
 import { open, server, yard } from '../testing/yard';
 

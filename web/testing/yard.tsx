@@ -65,7 +65,8 @@ function answer({ method, path, body, version }: Call): Response {
   if (what === 'templates' || what === 'items') return json([]);
   if (path.endsWith('/stock/reorder')) return json([]);
   if (what === 'stock') return json({ rows: [], found: 0, totals: IN_STOCK });
-  if (part === 'stock') return json({ kinds: [], cost: { laid: 0, thrownAway: 0, unpriced: 0, bySurface: [] } });
+  if (part === 'stock')
+    return json({ cut: [], kinds: [], cost: { laid: 0, thrownAway: 0, unpriced: 0, bySurface: [] } });
   if (part === 'ticks' || part === 'methods') return json([]);
   if (part === 'photos' || part === 'earlier-pairs') return json([]);
   const job = server.jobs.get(id ?? '');

@@ -13,7 +13,7 @@ import {
 import type { Zone } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import type { LayingSchools } from '#core/products/schools';
-import { edgesOf, type Neighbour, type PanelEdge, turnAt, wrapsByNature } from './edges';
+import { edgesOf, type Neighbour, type PanelEdge, SHUT_LINE_MM, turnAt, wrapsByNature } from './edges';
 
 /** A pre-cut kit fits the panel; bulk is cut larger and trimmed on it. */
 type FilmSchool = LayingSchools['film'];
@@ -74,6 +74,17 @@ export interface BlankEdge extends PanelEdge {
   readonly wraps: boolean;
 }
 
+/** Where a panel is cut in two: a line along one axis, at a share of the way across from its lower end. */
+export interface Seam {
+  readonly along: 0 | 1;
+  readonly share: number;
+  /** Where the way across begins, and how far it is, mm; and from where to where the line runs. */
+  readonly low: number;
+  readonly across: number;
+  readonly from: number;
+  readonly to: number;
+}
+
 /** One piece of film for one panel, in the panel's own place on the net. Never mirrored: left and right are two. */
 export interface Blank {
   readonly id: string;
@@ -87,6 +98,8 @@ export interface Blank {
   readonly areaM2: number;
   /** Which way is up on the item, or towards its tail on what lies flat: a unit vector. */
   readonly up: Point;
+  /** The cut between its two parts, which may be moved; absent in one piece, and in more than two. */
+  readonly seam?: Seam;
   readonly edges: readonly BlankEdge[];
   readonly cutOuts: readonly Polygon[];
   readonly reliefs: readonly (readonly [from: Point, to: Point])[];
@@ -117,8 +130,9 @@ const UP: Readonly<Record<Zone | 'none', Point>> = {
  * Lengths grow by the root of the curvature, areas by the curvature: one net for areas and for film.
  * @throws RangeError for a roll of no width
  */
-export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, around: Around): Blank[] {
+export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, onNet: Around): Blank[] {
   if (!(film.rollWidthMm > 0)) throw new RangeError('a roll has a width');
+  const around = nearTo(panel.outline, onNet);
   const edges = settledEdges(panel, around);
   const growth = Math.sqrt(Math.max(1, panel.curvature));
   const centre = middleOf(panel.outline);
@@ -126,7 +140,7 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
   const developed = panel.outline.map(grow);
   const grown = edges.map((edge) => ({ ...edge, points: edge.points.map(grow) }));
   const whole = withMargins(developed, grown, school);
-  const parts = acrossRoll(
+  const { parts, seam } = acrossRoll(
     whole,
     film.rollWidthMm,
     panel.splitAt,
@@ -146,6 +160,7 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
     outline,
     areaM2: polygonAreaM2(outline),
     up: UP[panel.zone ?? 'none'],
+    ...(seam && { seam }),
     edges: grown,
     cutOuts: cutOuts.filter((each) => containsPoint(outline, middleOf(each))),
     reliefs: reliefs.filter(([from]) => containsPoint(outline, from)),
@@ -225,6 +240,22 @@ const outwards = (path: PathsD[number]) => {
   return signedAreaMm2(points) < 0 ? path.toReversed() : path;
 };
 
+/** What lies in a panel, on it or just beside it. */
+function nearTo(outline: Polygon, { neighbours, linework }: Around): Around {
+  const { minX, maxX, minY, maxY } = boundingBox(outline);
+  const isNear = (points: readonly Point[]) => {
+    if (points.length === 0) return false;
+    const box = boundingBox(points);
+    return (
+      box.maxX >= minX - SHUT_LINE_MM &&
+      box.minX <= maxX + SHUT_LINE_MM &&
+      box.maxY >= minY - SHUT_LINE_MM &&
+      box.minY <= maxY + SHUT_LINE_MM
+    );
+  };
+  return { neighbours: neighbours.filter((each) => isNear(each.outline)), linework: linework.filter(isNear) };
+}
+
 /** What is let in: film ends before it. Sensors and what must be kept clear have more room. */
 function cutOutsIn({ id, outline }: FilmPanel, { neighbours, linework }: Around): Polygon[] {
   const within = neighbours.filter(
@@ -282,12 +313,12 @@ function acrossRoll(
   rollWidthMm: number,
   splitAt: number | undefined,
   linework: readonly (readonly Point[])[],
-): Polygon[] {
+): { readonly parts: readonly Polygon[]; readonly seam?: Seam } {
   const along = longAxis(whole);
   const { minX, maxX, minY, maxY } = boundingBox(whole);
   const [low, high] = along === 0 ? [minY, maxY] : [minX, maxX];
   const across = high - low;
-  if (across <= rollWidthMm) return [whole];
+  if (across <= rollWidthMm) return { parts: [whole] };
   const count = Math.ceil(across / (rollWidthMm - SPLIT_OVERLAP_MM));
   const even = Array.from({ length: count - 1 }, (_, index) => (index + 1) / count);
   const shares =
@@ -301,7 +332,11 @@ function acrossRoll(
       low + to * across + (to < 1 ? SPLIT_OVERLAP_MM / 2 : 0),
     ),
   );
-  return parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2);
+  const [from, to] = along === 0 ? [minX, maxX] : [minY, maxY];
+  return {
+    parts: parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2),
+    ...(count === 2 && { seam: { along, share: shares[0]!, low, across, from, to } }),
+  };
 }
 
 /** A share at which both parts go on the roll. */

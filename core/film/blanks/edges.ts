@@ -19,7 +19,7 @@ export interface Neighbour {
 const CORNER_DEG = 40;
 const CORNER_REACH_MM = 15;
 /** Across a shut line no wider than this, mm, the next panel lies. */
-const SHUT_LINE_MM = 18;
+export const SHUT_LINE_MM = 18;
 /** Of what lies along an edge so much decides. */
 const MOST = 0.5;
 const SAMPLES = 12;

@@ -1,1 +1,1 @@
-export { type Around, type Blank, type BlankEdge, blanksOf } from './blanks';
+export { type Around, type Blank, type BlankEdge, blanksOf, type FilmStock, type Seam } from './blanks';

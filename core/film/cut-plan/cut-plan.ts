@@ -15,6 +15,8 @@ export interface CutPiece {
   /** Where its label stands, and which way is up on the item: a unit vector. */
   readonly at: Point;
   readonly up: Point;
+  /** The way it is stretched as it is laid, a unit vector, and by how much at most, per cent. */
+  readonly stretch: { readonly along: Point; readonly neededPct: number; readonly isTooMuch: boolean };
 }
 
 /** What is cut from one roll. */
@@ -63,6 +65,11 @@ function piece(blank: Blank, placement: Placement): Omit<CutPiece, 'order'> {
     }),
     at: insideOf(outline),
     up: turned([blank.up], placement.turn)[0]!,
+    stretch: {
+      along: turned([blank.stretch.along === 0 ? [1, 0] : [0, 1]], placement.turn)[0]!,
+      neededPct: blank.stretch.neededPct,
+      isTooMuch: blank.stretch.isTooMuch,
+    },
   };
 }
 

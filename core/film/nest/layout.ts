@@ -18,6 +18,7 @@ interface OnRoll {
   readonly rollWidthMm: number;
   readonly blocked: readonly (readonly Point[])[];
   readonly gapMm: number;
+  readonly elsewhere?: ReadonlySet<string> | undefined;
   readonly pinned?: readonly Placement[] | undefined;
 }
 
@@ -43,7 +44,7 @@ export class Bench {
   /** Nothing is flawed or pinned beyond. */
   readonly clearFromMm: number;
 
-  constructor({ pieces, rollWidthMm, blocked, gapMm, pinned = [] }: OnRoll) {
+  constructor({ pieces, rollWidthMm, blocked, gapMm, elsewhere, pinned = [] }: OnRoll) {
     this.widthMm = rollWidthMm;
     const stays = pinned.map((placement) => {
       const piece = pieces.find(({ id }) => id === placement.id);
@@ -53,7 +54,7 @@ export class Bench {
     this.pinnedEndMm = Math.max(0, ...stays.map((outline) => boundingBox(outline).maxX));
     this.pinnedAreaMm2 = stays.reduce((sum, outline) => sum + 1e6 * polygonAreaM2(outline), 0);
     this.clearFromMm = Math.max(this.pinnedEndMm, ...blocked.map((outline) => boundingBox(outline).maxX));
-    const isPinned = new Set(pinned.map(pieceKey));
+    const notHere = new Set([...pinned.map(pieceKey), ...(elsewhere ?? [])]);
     let variantCount = 0;
     const variants = pieces.map((piece, index) => {
       const own = variantsOf(piece, index, variantCount, gapMm);
@@ -70,17 +71,12 @@ export class Bench {
         copy: copy + 1,
         variants: fitting,
         areaM2,
-      })).filter((item) => !isPinned.has(pieceKey(item)));
+      })).filter((item) => !notHere.has(pieceKey(item)));
     });
     this.flaws = [...blocked, ...stays].flatMap((outline) =>
       variantsOf({ id: '', outline, count: 1, turns: [0] }, -1, -1, gapMm),
     );
   }
-
-  /** Whether a piece has a way to lie across the roll. */
-  canLie = (piece: number) =>
-    !this.items.some((item) => item.piece === piece) ||
-    this.items.some((item) => item.piece === piece && item.variants.length > 0);
 
   /** An earlier layout by item: what of it lies on this roll and in nothing's way. */
   laidBefore(placements: readonly Placement[], rollLengthMm: number): (Lying | undefined)[] {

@@ -11,9 +11,11 @@ import {
 } from '#core/item/geometry';
 import { templateById } from '#core/item/nets';
 import { convexParts } from './convex-parts';
+import { notClear } from './by-hand';
 import { nest, type NestCase, type Nested, nesting } from './nest';
 import { NoFit } from './no-fit';
-import { type NestPiece, turned } from './pieces';
+import { type NestPiece, pieceKey, pieceKeys, turned } from './pieces';
+import { lyingElsewhere, nestOnRolls } from './rolls';
 import { seeded } from './random';
 
 const box = (w: number, h: number): Polygon => [
@@ -269,6 +271,48 @@ describe('a nest', () => {
     });
     expect(front.length).toBeGreaterThan(5);
     expect(nested.lengthMm).toBeLessThan(0.97 * nest(job(boxes, { gapMm: 4 }), steps(60)).lengthMm);
+  });
+  test('a short roll takes as much film as it can, and law: over rolls in order every copy lies once, clear, where it was pinned', () => {
+    // A large piece or two small ones: the large one is more film.
+    const short = job([piece('large', box(900, 1400)), piece('small', box(900, 300), { count: 2 })], {
+      rollLengthMm: 1000,
+    });
+    expect(nest(short, steps(200)).placements.map(({ id }) => id)).toEqual(['large']);
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 60, max: 700 }), fc.integer({ min: 60, max: 700 })), {
+          minLength: 1,
+          maxLength: 9,
+        }),
+        fc.integer({ min: 1, max: 3 }),
+        (sizes, copies) => {
+          const pieces = sizes.map(([w, h], index) => piece(`p${index}`, box(w, h), { count: copies }));
+          const pinned = { id: 'p0', copy: 1, turn: 0, xMm: 100, yMm: 0 };
+          const rolls = [
+            job(pieces, { rollWidthMm: 500, rollLengthMm: 700 }),
+            job(pieces, { rollLengthMm: 900, pinned: [pinned] }),
+            job(pieces),
+          ];
+          const found = nestOnRolls(rolls, () => true);
+          const keys = found.flatMap(({ placements }) => placements.map(pieceKey));
+          expect(keys.toSorted()).toEqual(pieceKeys(pieces).toSorted());
+          expect(found[1]!.placements).toContainEqual(pinned);
+          found.forEach((nested, index) => {
+            const roll = {
+              ...rolls[index]!,
+              elsewhere: lyingElsewhere(
+                found.map((each) => each.placements),
+                index,
+              ),
+            };
+            expect(notClear(roll, nested.placements)).toEqual([]);
+            expect(nested.lengthMm).toBeLessThanOrEqual(roll.rollLengthMm ?? Infinity);
+            expect(nested.boundMm).toBeLessThanOrEqual(nested.lengthMm + 0.1);
+          });
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
   test('nothing to nest is no length; one who asks may stop at any step', () => {
     expect([...nesting(job([]))].filter((each) => each)).toMatchObject([{ lengthMm: 0, placements: [] }]);

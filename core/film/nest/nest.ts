@@ -1,7 +1,7 @@
-import { boundingBox, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import type { Polygon } from '#core/item/geometry';
 import { fittedTo } from './fitted';
 import { Bench, laidInRows, laidOneByOne, lengthOf, type Lying } from './layout';
-import { type NestPiece, type Placement, turned } from './pieces';
+import type { NestPiece, Placement } from './pieces';
 import { seeded } from './random';
 import { Separation, shuffled } from './separate';
 
@@ -16,6 +16,8 @@ export interface NestCase {
   /** Flaws and places used before. */
   readonly blocked: readonly Polygon[];
   readonly seed: number;
+  /** Copies that lie on another roll, by name: not of this nest. */
+  readonly elsewhere?: ReadonlySet<string> | undefined;
   /** Pieces that stay where they are: the rest is nested round them. */
   readonly pinned?: readonly Placement[] | undefined;
   /** Where an earlier nesting stood: gone on from; what does not fit any more is laid anew. */
@@ -40,6 +42,8 @@ const FIRST_SHRINK = 0.03;
 const LEAST_SHRINK = 0.003;
 const MILDER = 0.8;
 const BOLDER = 1.5;
+/** Film that is the same but for rounding, m². */
+const SAME_M2 = 1e-9;
 /** The bound is met. */
 const ROUNDING_MM = 0.05;
 /** Orders tried one by one before pieces are moved about. */
@@ -143,6 +147,9 @@ class Search {
     if (moved.isClear) {
       this.shrink = Math.min(FIRST_SHRINK, this.shrink * BOLDER);
       yield* this.ifBetter(moved.laid);
+      // What was left out may fit the end that came free.
+      if (count(moved.laid) < this.bench.items.length)
+        yield* this.ifBetter(yield* laidOneByOne(this.bench, bySize(this.bench), this.rollLengthMm, moved.laid));
       return;
     }
     this.shrink = Math.max(LEAST_SHRINK, this.shrink * MILDER);
@@ -173,10 +180,15 @@ class Search {
     yield nestedOf(this.job, this.bench, laid, this.bound);
   }
 
-  private isBetter = (laid: Laid): boolean =>
-    !this.best ||
-    count(laid) > count(this.best) ||
-    (count(laid) === count(this.best) && this.span(laid) < this.span(this.best));
+  /** More film on the roll, or as much on less of it. */
+  private isBetter = (laid: Laid): boolean => {
+    if (!this.best) return true;
+    const more = this.areaM2(laid) - this.areaM2(this.best);
+    return more > SAME_M2 || (more > -SAME_M2 && this.span(laid) < this.span(this.best));
+  };
+
+  private areaM2 = (laid: Laid) =>
+    laid.reduce((sum, each, item) => sum + (each ? this.bench.items[item]!.areaM2 : 0), 0);
 
   private span = (laid: Laid) => Math.max(this.bench.pinnedEndMm, lengthOf(laid.filter((each) => each !== undefined)));
 }
@@ -189,7 +201,7 @@ export function nest(
 ): Nested {
   let best: Nested | undefined;
   for (const found of nesting(job)) {
-    if (found && (!best || found.placements.length > best.placements.length || found.lengthMm < best.lengthMm)) {
+    if (found) {
       best = found;
       onBetter(found);
     }
@@ -216,18 +228,14 @@ function* firstOrders({ items }: Bench, random: () => number): Generator<number[
 }
 
 /** Nobody can do with less: all the film of the pieces over the width, the shortest way the longest may lie, what is pinned. */
-function boundMm({ pieces, rollWidthMm }: NestCase, bench: Bench): number {
-  const own = pieces.filter((_, index) => bench.canLie(index));
-  const areaMm2 = own.reduce((sum, { outline, count }) => sum + 1e6 * polygonAreaM2(outline) * count, 0);
-  const longest = own.map(({ outline, turns }) =>
-    Math.min(
-      ...turns.map((turn) => {
-        const { minX, maxX, minY, maxY } = boundingBox(turned(outline, turn));
-        return maxY - minY <= rollWidthMm + 1e-9 ? maxX - minX : Infinity;
-      }),
-    ),
+function boundMm({ rollWidthMm }: NestCase, { items, pinnedEndMm, pinnedAreaMm2 }: Bench): number {
+  const own = items.filter(({ variants }) => variants.length > 0);
+  const areaMm2 = own.reduce((sum, { areaM2 }) => sum + 1e6 * areaM2, pinnedAreaMm2);
+  const longest = own.reduce(
+    (most, { variants }) => Math.max(most, Math.min(...variants.map(({ bounds }) => bounds.maxX - bounds.minX))),
+    0,
   );
-  return Math.max(bench.pinnedEndMm, areaMm2 / rollWidthMm, ...longest);
+  return Math.max(pinnedEndMm, areaMm2 / rollWidthMm, longest);
 }
 
 function nestedOf(job: NestCase, bench: Bench, laid: readonly (Lying | undefined)[], bound: number): Nested {

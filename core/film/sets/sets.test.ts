@@ -1,6 +1,7 @@
 import { TEMPLATES } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
-import { FILM_SET_IDS, panelsOfSet } from './sets';
+import { boundingBox } from '#core/item/geometry';
+import { FILM_SET_IDS, frontStrips, panelsOfSet } from './sets';
 
 const netOf = (id: string) => {
   const template = TEMPLATES.find((each) => each.id === id)!;
@@ -23,6 +24,29 @@ test('the front of a hatchback: bumper, mirrors and lamps, then bonnet and wings
     'bonnet',
     'front-wing-left',
     'front-wing-right',
+  ]);
+});
+test('of bonnet and wings a partial front covers half a metre; a strip that was split off is covered whole, nothing behind it', () => {
+  const strips = frontStrips(netOf('hatchback').map((panel) => ({ ...panel, outline: panel.outlineMm })));
+  expect(strips.map(({ panel }) => panel.id)).toEqual(['bonnet', 'front-wing-left', 'front-wing-right']);
+  for (const { panel, share } of strips) {
+    const { minX, maxX } = boundingBox(panel.outline);
+    expect(share * (maxX - minX)).toBeCloseTo(500, 6);
+  }
+  const part = (id: string, from: number, to: number) => ({
+    id,
+    substrate: 'clear-gloss' as const,
+    outline: [
+      [from, 0],
+      [to, 0],
+      [to, 1000],
+      [from, 1000],
+    ] as const,
+  });
+  const split = [part('bonnet-a', 500, 1200), part('bonnet-b', 0, 500), part('bonnet-strip', 0, 600)];
+  expect(frontStrips(split).map(({ panel, share }) => [panel.id, share])).toEqual([
+    ['bonnet-b', 1],
+    ['bonnet-strip', 1],
   ]);
 });
 test('law: on every template each set is within the next, none on glass, wheels, sensors or inside', () => {

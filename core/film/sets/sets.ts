@@ -1,4 +1,5 @@
 import type { SubstrateId } from '#core/item/substrates';
+import { boundingBox, type Polygon } from '#core/item/geometry';
 import type { Zone } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 
@@ -7,7 +8,7 @@ export const FILM_SETS = {
   'partial-front': {
     name: 'Partial front',
     covers:
-      'Front bumper, mirrors and lamps: where most stones strike. Bonnet and wings stay bare; split them under Survey where their front is to have film.',
+      'Front bumper, mirrors, lamps, and the first half metre of bonnet and wings, which are split there: where most stones strike.',
   },
   'full-front': { name: 'Full front', covers: 'The same, with the whole bonnet and the front wings.' },
   'full-wrap': { name: 'Full wrap', covers: 'Everything painted on the outside, lamps and gloss-black trim.' },
@@ -36,7 +37,34 @@ const takesFilm = ({ substrate }: SetPanel) => {
   return !keepClear && !inside && (gaugeReads === true || polishable === true) && !/^(wheel|caliper)$/.test(substrate);
 };
 
-/** Panels of an item that a set covers, in their order. */
+/** A partial front ends so far behind the front edge of bonnet and wings, mm; what is little longer is covered whole. */
+const STRIP_MM = 500;
+const STRIP_SLACK = 1.3;
+const STRIPPED = /^(bonnet|front-wing)/;
+
+/**
+ * Where bonnet and wings are to be split for a partial front: the share of their length from the front that is covered.
+ * One that is no longer than the strip is covered whole: 1. Behind a strip that was split off before, nothing is covered.
+ */
+export function frontStrips<P extends SetPanel & { readonly outline: Polygon }>(
+  panels: readonly P[],
+): { readonly panel: P; readonly share: number }[] {
+  const own = panels.filter((panel) => STRIPPED.test(panel.id) && takesFilm(panel));
+  const front = (panel: P) => boundingBox(panel.outline).minX;
+  return own.flatMap((panel) => {
+    const { minX, maxX } = boundingBox(panel.outline);
+    const isBehind = own.some(
+      (other) => other !== panel && wholeOf(other.id) === wholeOf(panel.id) && front(other) < minX,
+    );
+    if (isBehind) return [];
+    return [{ panel, share: maxX - minX <= STRIP_MM * STRIP_SLACK ? 1 : STRIP_MM / (maxX - minX) }];
+  });
+}
+
+/** The panel a piece was split off: `bonnet-a` and `bonnet-b` are of `bonnet`. */
+const wholeOf = (id: string) => id.replace(/-[a-h](?=-(left|right)$|$)/, '');
+
+/** Panels of an item that a set covers whole, in their order. */
 export function panelsOfSet<P extends SetPanel>(set: FilmSetId, panels: readonly P[]): P[] {
   const able = panels.filter(takesFilm);
   switch (set) {

@@ -7,6 +7,7 @@ import type { Overruled } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
 import type { LayingSchools } from '#core/products/schools';
 import type { Product } from '#core/products/sheets';
+import type { PurchaseInputs } from '#core/work/quantity';
 import type { AmbientSeries } from '#core/time/air';
 import type { Person } from '#core/work/crew';
 import type { CrewMode, Pace } from '#core/work/sections';
@@ -67,10 +68,15 @@ export interface PlannedRoom {
   readonly limitMgPerM3?: number | undefined;
 }
 
+/** A sheet, and what is cut of it where it is a film that was nested. */
+export interface PlannedProduct extends Product {
+  readonly cut?: PurchaseInputs['cut'];
+}
+
 /** All that a plan is computed from. Every product a layer names is among the products. */
 export interface PlannedJob {
   readonly surfaces: readonly PlannedSurface[];
-  readonly products: readonly Product[];
+  readonly products: readonly PlannedProduct[];
   readonly ambient: AmbientSeries;
   readonly crew: Crew;
   readonly matteSchool: MatteSchool;

@@ -11,5 +11,5 @@ export {
 } from './amount';
 export { COATING_TOWEL_M2, GLOVES_MIN } from './consumables';
 export { choosePacks, type Pack, type PackCount } from './packs';
-export { purchase, type Purchase } from './purchase';
+export { purchase, type Purchase, type PurchaseInputs } from './purchase';
 export { feeding } from './feeding';

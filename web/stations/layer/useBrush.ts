@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type Layer, surfaceName } from '#formats/job';
 import { setLayers } from '#job/edit';
 import { judgeLayers, productsOf } from '#job/judge';
-import { bySchoolsOf } from '#job/plan';
+import { bySchoolsOf } from '#job/terms';
 import type { JobView } from '../../job/useJobView';
 
 /** A stack that is picked up and laid on whatever is tapped next. */

@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import type { Product } from '#core/products/sheets';
 import type { ProductPurchase } from '#core/work/plan';
 import { money } from '#formats/values';
+import { type CutFilm, cutFilm } from '#job/film';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { percent } from '../../ui/numbers';
@@ -13,6 +14,8 @@ import { inUnit } from './words';
 interface Row {
   readonly product: Product;
   readonly purchase: ProductPurchase;
+  /** Of a film that is nested: what is cut of it. */
+  readonly cut: CutFilm | undefined;
   readonly job: JobView;
 }
 
@@ -30,15 +33,15 @@ const COLUMNS = [
 export function Purchases({ job }: { readonly job: JobView }) {
   const { plan, products } = job;
   const { currency } = job.document;
-  const rows = useMemo(
-    () =>
-      plan.purchases.map((purchase): Row => ({
-        purchase,
-        product: products.find(({ id }) => id === purchase.product)!,
-        job,
-      })),
-    [plan.purchases, products, job],
-  );
+  const rows = useMemo(() => {
+    const cut = cutFilm(job.document);
+    return plan.purchases.map((purchase): Row => ({
+      purchase,
+      cut: cut.get(purchase.product),
+      product: products.find(({ id }) => id === purchase.product)!,
+      job,
+    }));
+  }, [plan.purchases, products, job]);
   const table = useTable({ features, columns: COLUMNS, data: rows });
   const total = plan.purchases.reduce((sum, { cost }) => sum + cost, 0);
   const methodical = rows.flatMap(({ product }) => (product.unit === 'm2' ? [] : [product.id]));
@@ -86,23 +89,43 @@ export function Purchases({ job }: { readonly job: JobView }) {
   );
 }
 
-function ProductCell({ row: { product, purchase } }: { readonly row: Row }) {
+function ProductCell({ row: { product, purchase, cut } }: { readonly row: Row }) {
   return (
     <>
       <span className="block font-semibold">{product.name}</span>
       <span className="block text-[13px] text-ink-2">
-        {purchase.applicators} {purchase.applicators === 1 ? 'applicator' : 'applicators'}
+        {cut
+          ? 'as it is nested on the roll'
+          : product.family === 'film'
+            ? 'by area, until it is nested'
+            : `${purchase.applicators} ${purchase.applicators === 1 ? 'applicator' : 'applicators'}`}
       </span>
     </>
   );
 }
 
-function OrderCell({ row: { product, purchase, job } }: { readonly row: Row }) {
+function OrderCell({ row: { product, purchase, cut, job } }: { readonly row: Row }) {
   const laid = job.plan.surfaces
     .flatMap(({ coats }) => coats)
     .filter((coat) => coat.product === product.id)
     .reduce((sum, coat) => sum + (coat.laid?.amount ?? 0), 0);
   const biggest = Math.max(...product.packs.map(({ size }) => size));
+  if (cut)
+    return (
+      <Working
+        name={`${product.name} to cut`}
+        rows={[
+          ['On rolls in stock', inUnit(product, cut.wholeM2 - cut.toBuyM2)],
+          ['On rolls to buy', inUnit(product, cut.toBuyM2)],
+          ['To cut, waste and all', inUnit(product, cut.wholeM2)],
+          ...stockRows(job, product),
+          ['For this job', inUnit(product, purchase.onHand)],
+        ]}
+        rule="Length cut off each roll times its width, as it is nested under Film on the roll."
+      >
+        <span className="figure text-[17px]">{inUnit(product, purchase.order)}</span>
+      </Working>
+    );
   return (
     <>
       <Working

@@ -1,6 +1,6 @@
 import { LAYING_SCHOOLS, type LayingSchools } from '#core/products/schools';
 import { changeDocument } from '#job/edit';
-import { layingSchools } from '#job/plan';
+import { layingSchools } from '#job/terms';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { SchoolField } from '../../ui/SchoolField';

@@ -1,10 +1,11 @@
 import { useMemo, useState } from 'react';
 import type { Blank } from '#core/film/blanks';
-import { FILM_SET_IDS, FILM_SETS, panelsOfSet } from '#core/film/sets';
+import { FILM_SET_IDS, FILM_SETS } from '#core/film/sets';
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import type { Surface } from '#formats/job';
-import { type FilmWork, layFilm, outlineOf, splitFilm, takeFilmOff, wrapEdge } from '#job/film';
+import { layFilm, laySet, panelsInSet, splitFilm, takeFilmOff, wrapEdge } from '#job/edit';
+import { type FilmWork, outlineOf } from '#job/film';
 import { PanelHead, Part, Station } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../../net/paint';
@@ -43,6 +44,7 @@ export function FilmBlanks({ job }: { readonly job: JobView }) {
         onSheet(blanks, job),
         chosen?.id,
         (edge, wraps) => chosen && job.edit(wrapEdge(chosen, edge, wraps)),
+        (share) => chosen && job.edit(splitFilm(chosen, share)),
       ),
     [blanks, chosen, job],
   );
@@ -97,20 +99,20 @@ function WholeFilm({ job, work }: Props) {
           />
           <ul className="mt-3 space-y-2">
             {FILM_SET_IDS.map((id) => {
-              const whole = panelsOfSet(id, job.document.surfaces);
-              const panels = whole.filter((panel) => !job.laid.has(panel.id));
+              const free = unlaid(job);
+              const count = panelsInSet(id, free);
+              const laid = panelsInSet(id, job.document.surfaces) - count;
               return (
                 <li key={id}>
                   <Button
-                    disabled={panels.length === 0 || !film}
-                    onClick={() => film && job.edit(layFilm(panels, film, job.shelf))}
+                    disabled={count === 0 || !film}
+                    onClick={() => film && job.edit(laySet(id, free, film, job.shelf))}
                   >
-                    {FILM_SETS[id].name} · {panels.length} {panels.length === 1 ? 'panel' : 'panels'}
+                    {FILM_SETS[id].name} · {count} {count === 1 ? 'panel' : 'panels'}
                   </Button>
                   <p className="mt-0.5 text-[13px] text-ink-2">
                     {FILM_SETS[id].covers}
-                    {panels.length < whole.length &&
-                      ` On ${whole.length - panels.length} something has been laid already; they stay as they are.`}
+                    {laid > 0 && ` On ${laid} something has been laid already; they stay as they are.`}
                   </p>
                 </li>
               );
@@ -205,7 +207,7 @@ function PanelFilm({ job, surface, work }: Props & { readonly surface: Surface }
               {own.reduce((sum, { blank }) => sum + blank.cutOuts.length, 0)} cut-outs
             </p>
           </Part>
-          {own.length > 1 && (
+          {first.blank.seam && (
             <Part title={`In ${own.length} parts, wider than the roll`}>
               <NumberField
                 label="Cut at, share of the way across"
@@ -214,7 +216,7 @@ function PanelFilm({ job, surface, work }: Props & { readonly surface: Surface }
                 optional
                 check={(value) => (value > 0 && value < 100 ? undefined : 'Between 0 and 100 %.')}
                 onChange={(value) => job.edit(splitFilm(surface, value === undefined ? undefined : value / 100))}
-                hint="Empty: where a body line hides it"
+                hint="Or drag the line on the panel. Empty: where a body line hides it"
               />
             </Part>
           )}

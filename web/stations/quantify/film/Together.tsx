@@ -34,7 +34,7 @@ export function Together({ job, work: { product, pieces, widthMm }, cutter }: Pr
   const named = (own: readonly NestPiece[], whose: string) =>
     own.map((each) => ({ ...each, id: `${whose} ${each.id}` }));
   const begin = (their: readonly NestPiece[]) => {
-    const nestOf = (own: readonly NestPiece[]) => nestCaseOf({ pieces: own, widthMm }, cutter);
+    const nestOf = (own: readonly NestPiece[]) => nestCaseOf({ pieces: own }, { widthMm, cutter });
     const both = [...named(pieces, 'this'), ...named(their, 'other')];
     start({ cases: [nestOf(pieces), nestOf(their), nestOf(both)], seconds: EACH_S });
   };

@@ -1,4 +1,5 @@
 import type { Blank, BlankEdge } from '#core/film/blanks';
+import { SeamLine } from './SeamLine';
 import type { Point } from '#core/item/geometry';
 
 /** The sheet grows downwards, blanks upwards. */
@@ -11,11 +12,12 @@ export interface PlacedBlank {
 }
 const moved = ([x, y]: Point) => `translate(${x} ${y})`;
 
-/** Blanks over their panels: cut line, cut-outs, reliefs; on the chosen panel its edges, to be tapped. */
+/** Blanks over their panels: cut line, cut-outs, reliefs; on the chosen panel its edges, to be tapped, and its seam, to be moved. */
 export function blanksOverlay(
   blanks: readonly PlacedBlank[],
   chosen: string | undefined,
   onEdge: (edge: BlankEdge, wraps: boolean) => void,
+  onSplit: (share: number) => void,
 ) {
   return function Overlay(unit: number) {
     const own = blanks.find(({ blank }) => blank.panel === chosen);
@@ -51,6 +53,11 @@ export function blanksOverlay(
             }}
           />
         ))}
+        {own?.blank.seam && (
+          <g transform={moved(own.byMm)}>
+            <SeamLine key={own.blank.seam.share} seam={own.blank.seam} unit={unit} onMove={onSplit} />
+          </g>
+        )}
       </g>
     );
   };

@@ -1,11 +1,11 @@
 import type { BlankEdge } from '#core/film/blanks';
+import { type FilmSetId, frontStrips, panelsOfSet } from '#core/film/sets';
 import { boundingBox, type Point } from '#core/item/geometry';
 import type { Job, Surface } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
-import { outlineOf } from './film-work';
-import { changeDocument, changeSurface, type Edit, setStacks } from '#job/edit';
-
-type FilmNest = NonNullable<Job['film']>[number];
+import { type FilmNest, outlineOf } from '#job/film';
+import { changeDocument, changeSurface, type Edit, setStacks } from './edits';
+import { splitFault, splitSurface } from './split-surface';
 
 /** Film on panels, under all else that goes on them; another film there gives way to it. */
 export function layFilm(surfaces: readonly Surface[], product: string, shelf: readonly ProductSheet[]): Edit {
@@ -20,6 +20,43 @@ export function layFilm(surfaces: readonly Surface[], product: string, shelf: re
     shelf,
   );
 }
+
+/**
+ * Film on what a set covers. For a partial front, bonnet and wings are split behind their strip, unless film is on them
+ * already.
+ * @param surfaces those that film may still go on
+ */
+export function laySet(
+  set: FilmSetId,
+  surfaces: readonly Surface[],
+  product: string,
+  shelf: readonly ProductSheet[],
+): Edit {
+  return (draft) => {
+    const films = filmsOf(shelf);
+    const strips = set === 'partial-front' ? stripsOf(surfaces) : [];
+    let split = draft;
+    const fronts = strips.flatMap(({ panel, share }): Surface[] => {
+      if (panel.layers.some((layer) => films.has(layer.product))) return [];
+      if (share === 1) return [panel];
+      const before = new Set(split.document.surfaces.map(({ id }) => id));
+      split = splitSurface(split, panel.id, [share, 0], [share, 1]);
+      const pieces = split.document.surfaces.filter(({ id }) => !before.has(id));
+      const front = (piece: Surface) => boundingBox(outlineOf(piece)).minX;
+      return pieces.toSorted((a, b) => front(a) - front(b)).slice(0, 1);
+    });
+    return layFilm([...panelsOfSet(set, surfaces), ...fronts], product, shelf)(split);
+  };
+}
+
+const stripsOf = (surfaces: readonly Surface[]) =>
+  frontStrips(
+    surfaces.filter((surface) => !splitFault(surface)).map((surface) => ({ ...surface, outline: outlineOf(surface) })),
+  );
+
+/** How many panels, or fronts of panels, a set covers. */
+export const panelsInSet = (set: FilmSetId, surfaces: readonly Surface[]): number =>
+  panelsOfSet(set, surfaces).length + (set === 'partial-front' ? stripsOf(surfaces).length : 0);
 
 /** No film on panels; what lies over it stays. */
 export function takeFilmOff(surfaces: readonly Surface[], shelf: readonly ProductSheet[]): Edit {
@@ -58,6 +95,6 @@ function placeOn(surface: Surface, [x, y]: Point): Point {
 export const splitFilm = ({ id, film }: Surface, splitAt: number | undefined): Edit =>
   changeSurface(id, { film: { ...film, splitAt } });
 
-/** A nest kept with its job: one a product. */
-export const keepNest = ({ film = [] }: Pick<Job, 'film'>, nest: FilmNest): Edit =>
-  changeDocument({ film: [...film.filter(({ product }) => product !== nest.product), nest] });
+/** A film's rolls as they are nested now, in their order. */
+export const keepRolls = ({ film = [] }: Pick<Job, 'film'>, product: string, nests: readonly FilmNest[]): Edit =>
+  changeDocument({ film: [...film.filter((nest) => nest.product !== product), ...nests] });

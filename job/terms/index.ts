@@ -1,0 +1,1 @@
+export { bySchoolsOf, excludedFrom, layingSchools, overlaid } from './terms';
