@@ -12,7 +12,6 @@ const TABLET = { width: 1024, height: 768 };
 const VIEWS = [
   { name: 'today', at: '/' },
   { name: 'survey', at: '/jobs/teal-hatchback/survey' },
-  { name: 'survey-condition', at: '/jobs/teal-hatchback/survey?lens=condition', size: TABLET },
   { name: 'survey-map', at: '/jobs/marrow-launch/survey?lens=map', draw: true },
   { name: 'prepare', at: '/jobs/teal-hatchback/prepare', press: 'Start Iron remover' },
   { name: 'layer', at: '/jobs/teal-hatchback/layer?panel=bonnet' },
@@ -24,7 +23,6 @@ const VIEWS = [
   },
   { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify?panel=bonnet' },
-  { name: 'quantify-sections', at: '/jobs/teal-hatchback/quantify?view=sections' },
   { name: 'film-blanks', at: '/jobs/moss-saloon/quantify?view=film&panel=front-wing-left' },
   {
     name: 'film-roll',
@@ -34,15 +32,17 @@ const VIEWS = [
   },
   { name: 'stock', at: '/stock?thing=ledger-base-1' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
+  { name: 'time-go', at: '/jobs/moss-saloon/time?view=go' },
+  { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
+  { name: 'time-what-if', at: '/jobs/moss-saloon/time?view=bench&panel=roof' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
-  { name: 'sheet', at: '/shelf/ledger-base' },
 ];
 
 /** Papers of which the first page is shown. */
 const PAPERS = [
   ['walk-round-sheet', '/api/jobs/teal-hatchback/walk-round.pdf'],
-  ['cut-plan', '/api/jobs/moss-saloon/film/pilot-film.pdf'],
+  ['cut-plan', '/api/jobs/moss-saloon/film/pilot-film/1.pdf'],
 ];
 
 ensureInstalled();
@@ -72,7 +72,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until, waitFor } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -89,6 +89,7 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
     if (until) await page.getByRole('button', { name: until }).waitFor({ timeout: 120_000 });
     await page.waitForTimeout(600);
   }
+  if (waitFor) await page.getByText(waitFor).first().waitFor({ timeout: 120_000 });
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();
   console.log(name);

@@ -1,4 +1,5 @@
 export { type Measure, MEASURES } from './imperial';
+export { seeded } from './random';
 export { TENTH_SIGMAS } from './spread';
 export {
   MINUTES_PER_DAY,

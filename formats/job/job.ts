@@ -265,6 +265,8 @@ export const jobSchema = object({
     ownerName: text().optional(),
     /** How it is raised, what has to be set or held open first. */
     access: text().optional(),
+    /** When it came in from outside, and how warm it was: it takes on the air of the bay with its own lag. */
+    arrived: object({ at: instant(), surfaceC: celsius() }).optional(),
     /** A photograph or plan its panels are drawn over, and how large and where it lies on the sheet. */
     picture: object({
       photo: nonEmpty(),

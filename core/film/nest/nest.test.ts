@@ -9,6 +9,7 @@ import {
   polygonAreaM2,
   splitAlong,
 } from '#core/item/geometry';
+import { seeded } from '#core/measures';
 import { templateById } from '#core/item/nets';
 import { convexParts } from './convex-parts';
 import { notClear } from './by-hand';
@@ -16,7 +17,6 @@ import { nest, type NestCase, type Nested, nesting } from './nest';
 import { NoFit } from './no-fit';
 import { type NestPiece, pieceKey, pieceKeys, turned } from './pieces';
 import { lyingElsewhere, nestOnRolls } from './rolls';
-import { seeded } from './random';
 
 const box = (w: number, h: number): Polygon => [
   [0, 0],

@@ -1,8 +1,8 @@
 import type { Polygon } from '#core/item/geometry';
+import { seeded } from '#core/measures';
 import { fittedTo } from './fitted';
 import { Bench, laidInRows, laidOneByOne, lengthOf, type Lying } from './layout';
 import type { NestPiece, Placement } from './pieces';
-import { seeded } from './random';
 import { Separation, shuffled } from './separate';
 
 /** What is to be cut from a roll. Millimetres; x along the roll, y across it. */

@@ -1,6 +1,6 @@
 export { airAt, type AmbientSeries, type AmbientStep, correctedBy, withReadings } from './ambient';
 export { bayAmbient, type BayClimate } from './bay-climate';
 export { type Condensation, condensation, DEW_MARGIN_K } from './condensation';
-export { type Air, saturationPressurePa, STILL_AIR, vapourPressurePa } from './moist-air';
+export { type Air, rhAfterTemperatureChange, saturationPressurePa, STILL_AIR, vapourPressurePa } from './moist-air';
 export { clearAfterMin, peakMgPerM3, type VapourRelease } from './vapour';
 export { minutesToWarm, WARM_UP_TAU_MIN } from './warm-up';

@@ -3,7 +3,7 @@ import type { AmbientSeries } from '#core/time/air';
 import { clockRate, type Mechanism } from './mechanisms';
 import { clockRunMin, reachedAtMin } from './milestones';
 import { guardedWindow, windowVerdict } from './window';
-import { rateInWords } from './words';
+import { rateInWords, rateShares } from './words';
 
 const rate = (mechanism: Mechanism, airC: number, rhPct: number, surfaceC: number, airSpeed: number) =>
   clockRate({ mechanism }, { airC, rhPct, airSpeed }, surfaceC);
@@ -55,15 +55,36 @@ describe('rates against the sheet', () => {
     const still = { airSpeed: 0.1 };
     expect(rateInWords({ mechanism: 'solvent' }, { airC: 20, rhPct: 50, ...still })).toBe('as on the sheet');
     expect(rateInWords({ mechanism: 'solvent' }, { airC: 21, rhPct: 50, ...still }, 29)).toBe(
-      '1.6× faster than the sheet: surface 29 °C',
+      '1.6× faster than the sheet: panel 29 °C 1.6×',
     );
     expect(rateInWords({ mechanism: 'moisture' }, { airC: 20, rhPct: 0, ...still })).toMatch(
       /^stands still: air 20 °C, 0 %/,
     );
     expect(rateInWords({ mechanism: 'solvent' }, { airC: 20, rhPct: 50, airSpeed: 2 })).toMatch(
-      /air moving at 2 m\/s$/,
+      /^4.1× faster than the sheet: air at 2 m\/s 4.1×$/,
     );
   });
+});
+
+test('the shares of a rate are its factors: together they are the rate, in whatever air', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom<Mechanism>('solvent', 'water', 'moisture', 'thermal'),
+      fc.double({ min: 0, max: 40, noNaN: true }),
+      fc.double({ min: 5, max: 95, noNaN: true }),
+      fc.double({ min: 2, max: 45, noNaN: true }),
+      fc.double({ min: 0, max: 3, noNaN: true }),
+      (mechanism, airC, rhPct, surfaceC, airSpeed) => {
+        const clock = { mechanism };
+        const shares = rateShares(clock, { airC, rhPct, airSpeed }, surfaceC);
+        const whole = shares.reduce((product, { factor }) => product * factor, 1);
+        const rate = clockRate(clock, { airC, rhPct, airSpeed }, surfaceC);
+        if (shares[0]!.factor > 0) expect(whole).toBeCloseTo(rate, 9);
+        if (rate > 0 && rate < 1e-3) return;
+        expect(rateInWords(clock, { airC, rhPct, airSpeed }, surfaceC)).not.toMatch(/NaN|Infinity/);
+      },
+    ),
+  );
 });
 
 describe('milestones through changing air', () => {

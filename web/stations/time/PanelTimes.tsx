@@ -1,7 +1,8 @@
 import { METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
-import { airAt, condensation, minutesToWarm, WARM_UP_TAU_MIN } from '#core/time/air';
+import { airAt, condensation, minutesToWarm } from '#core/time/air';
 import { mechanismInWords, type MilestoneName, rateInWords } from '#core/time/clocks';
+import { warmUpTauMin } from '#core/work/go';
 import { type CoatPlan, coatWindow, inOnePiece, type LaidCoat, paceWith, type PlannedSurface } from '#core/work/plan';
 import { type FitOption, whatWouldFit, slowness } from '#core/work/sections';
 import type { Surface } from '#formats/job';
@@ -114,9 +115,7 @@ function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface
   if (dew.verdict === 'ok') {
     return <p className="mt-1 text-[14px] text-ink-2">{fixed(dew.marginK, 1)} K above the dew point: dry.</p>;
   }
-  const glass = ['glass', 'windscreen'].includes(surface.substrate);
-  const thick = ['gelcoat', 'carbon', 'wood'].includes(surface.substrate);
-  const tau = WARM_UP_TAU_MIN[glass ? 'glass' : thick ? 'thick-composite' : 'thin-metal'];
+  const tau = warmUpTauMin(surface.substrate);
   const wait = minutesToWarm(surface.surfaceC, air.airC, tau, dew.dewPointC + 3);
   return (
     <p className="mt-1 text-[14px]">

@@ -11,7 +11,11 @@ import { hours } from '../../ui/hours';
 import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
+import { GoOrWait } from './GoOrWait';
 import { PanelTimes } from './PanelTimes';
+import { SheetView } from './SheetView';
+import { TimeSwitch, useTimeView } from './TimeSwitch';
+import { WhatIf } from './WhatIf';
 import { lazy, Suspense, useMemo } from 'react';
 
 const CureChart = lazy(() => import('./CureChart'));
@@ -31,13 +35,26 @@ const NOT_OF_TIME = ['not-allowed', 'bond', 'test-spot', 'thin-paint', 'refinish
 /** When: windows, sections and cure in the air of the day, and whether the promise holds. */
 export function Component() {
   const job = useJob();
+  const view = useTimeView();
+  if (view === 'go') return <GoOrWait job={job} />;
+  if (view === 'sheet') return <SheetView job={job} />;
+  if (view === 'bench') return <WhatIf job={job} />;
+  return <ReadyAndCure job={job} />;
+}
+
+function ReadyAndCure({ job }: { readonly job: JobView }) {
   const lens = useMemo(() => timeLens(job), [job]);
   return (
     <Station
       lens={lens}
       legend={LEGEND}
       lensName="by sections of the first coat"
-      headline={<Headline job={job} />}
+      headline={
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <TimeSwitch />
+          <Headline job={job} />
+        </div>
+      }
       below={<Cure job={job} />}
     >
       {job.chosen ? <PanelTimes key={job.chosen.id} job={job} surface={job.chosen} /> : <Whole job={job} />}

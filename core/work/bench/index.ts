@@ -1,0 +1,1 @@
+export { type BenchCase, MAP_C, MAP_RH, whatIf, workingRegion } from './what-if';

@@ -1,0 +1,1 @@
+export { type GoGroup, type GoView, goView, waysFor } from './go-view';

@@ -1,0 +1,16 @@
+import { AddressView, useAddressView } from '../../ui/AddressView';
+
+export const useTimeView = () => useAddressView(['cure', 'go', 'sheet', 'bench']);
+
+/** When it is ready, whether to go now, who does what when, and what if. */
+export const TimeSwitch = () => (
+  <AddressView
+    label="Time"
+    options={[
+      ['cure', 'Ready and cure'],
+      ['go', 'Go or wait'],
+      ['sheet', 'Run sheet'],
+      ['bench', 'What if'],
+    ]}
+  />
+);

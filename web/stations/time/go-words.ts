@@ -1,0 +1,56 @@
+import type { GoReason, GoVerdict, WayToGo } from '#core/work/go';
+import { celsius } from '../../ui/measures';
+import { span } from '../../ui/moments';
+import { fixed } from '../../ui/numbers';
+
+export const GO_WORDS: Readonly<Record<GoVerdict, string>> = { good: 'go', marginal: 'mind', not: 'wait' };
+export const GO_SIGNS: Readonly<Record<GoVerdict, string>> = { good: '✓', marginal: '!', not: '✕' };
+
+/** What stands against laying, with its numbers. */
+export function reasonInWords({ cause, verdict, value, limit }: GoReason): string {
+  const near = verdict === 'marginal';
+  switch (cause) {
+    case 'air-cold':
+      return `Air ${celsius(value)}: the sheet begins at ${celsius(limit)}`;
+    case 'air-hot':
+      return `Air ${celsius(value)}: the sheet ends at ${celsius(limit)}`;
+    case 'air-dry':
+      return `Air ${fixed(value, 0)} % humid: the sheet begins at ${fixed(limit, 0)} %`;
+    case 'air-damp':
+      return `Air ${fixed(value, 0)} % humid: the sheet ends at ${fixed(limit, 0)} %`;
+    case 'surface-cold':
+      return `Panel ${celsius(value)}: the sheet begins at ${celsius(limit)}`;
+    case 'surface-hot':
+      return `Panel ${celsius(value)}: the sheet ends at ${celsius(limit)}`;
+    case 'dew':
+      return near
+        ? `Panel only ${fixed(value, 1)} K above the dew point: ${limit} K are wanted`
+        : `Panel ${fixed(-value, 1)} K below the dew point: water stands on it, unseen`;
+    case 'draught':
+      return `Air moving at ${fixed(value, 1)} m/s: dust, and an uneven flash`;
+    case 'window':
+      return near
+        ? `Window only ${span(value)} long: mind it`
+        : 'No window: it never opens in this air, or closes as it opens';
+  }
+}
+
+/** What would open it, in the imperative. */
+export function wayInWords(way: WayToGo): string {
+  switch (way.kind) {
+    case 'stand':
+      return `Let it stand ${span(way.min)}`;
+    case 'heat':
+      return `Heat the bay to ${celsius(way.toC)} for ${span(way.min)}`;
+    case 'cool':
+      return `Cool the bay to ${celsius(way.toC)} for ${span(way.min)}`;
+    case 'dry':
+      return `Dry the air to ${way.toRhPct} %`;
+    case 'damp':
+      return `Damp the air to ${way.toRhPct} %`;
+    case 'close-door':
+      return 'Close the door';
+    case 'close-door-and-heat':
+      return `Close the door and heat to ${celsius(way.toC)} for ${span(way.min)}`;
+  }
+}
