@@ -2,7 +2,7 @@ import type { Offer } from '#core/choice/offers';
 import type { Bay } from '#formats/job';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { NewStockEntry } from '#formats/stock';
-import { BAYS } from './bays';
+import { BAYS, type SampleAir, yardAir } from './bays';
 import { twoSeater } from './items/aeroplane';
 import { classic } from './items/classic';
 import { hatchbackLastYear, tealHatchback } from './items/hatchback';
@@ -19,6 +19,7 @@ export type { SampleJob } from './sample';
 
 export interface SampleWorkshop {
   readonly bays: readonly Omit<Bay, 'version'>[];
+  readonly air: readonly SampleAir[];
   readonly shelf: readonly ProductSheet[];
   readonly kit: readonly KitEntry[];
   readonly offers: readonly Offer[];
@@ -30,6 +31,7 @@ export interface SampleWorkshop {
 export function ternmouthYard(now: string): SampleWorkshop {
   return {
     bays: BAYS,
+    air: yardAir(now),
     shelf: SHELF,
     kit: demoKit(now),
     offers: DEMO_OFFERS,

@@ -21,7 +21,6 @@ const VIEWS = [
     press: 'Find what to lay where',
     until: 'Find anew',
   },
-  { name: 'layer-offers', at: '/jobs/teal-hatchback/layer?view=offers' },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify?panel=bonnet' },
   { name: 'film-blanks', at: '/jobs/moss-saloon/quantify?view=film&panel=front-wing-left' },
   {
@@ -31,6 +30,7 @@ const VIEWS = [
     until: 'Go on from here',
   },
   { name: 'stock', at: '/stock?thing=ledger-base-1' },
+  { name: 'bays', at: '/bays?bay=bay-2' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'time-go', at: '/jobs/moss-saloon/time?view=go' },
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
@@ -62,6 +62,8 @@ const server = spawn(process.execPath, ['dist/server/main.js'], {
   stdio: ['ignore', 'pipe', 'inherit'],
   env,
 });
+// Nothing is left running, however it ends.
+process.on('exit', () => server.kill('SIGTERM'));
 const address = await new Promise((resolve) => {
   server.stdout.on('data', (chunk) => {
     const found = /listening on (http:\/\/[\d.]+:\d+)/.exec(String(chunk));

@@ -8,6 +8,8 @@ import { createServices } from './services';
 import { settingsFrom, StartFault } from './settings';
 
 const HOST = '127.0.0.1';
+/** The instruments of the bays are asked so often, ms. */
+const LOG_AIR_MS = 5 * 60_000;
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 
 try {
@@ -33,8 +35,14 @@ async function start(log: Logger): Promise<void> {
       );
     }
     server.on('request', createApp(services, log, webFolder));
+    services.bayAir.log();
+    const logger = setInterval(() => services.bayAir.log(), LOG_AIR_MS);
     log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
-    for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => stop(server, close));
+    for (const signal of ['SIGTERM', 'SIGINT'] as const)
+      process.on(signal, () => {
+        clearInterval(logger);
+        stop(server, close);
+      });
   } catch (error) {
     server.close();
     throw error;

@@ -137,7 +137,7 @@ export type Problem = z.output<typeof problemSchema>;
 
 /** Something that changed on the server, told to every open window. */
 export const changeSchema = object({
-  kind: z.enum(['job', 'log', 'product', 'bay', 'photos', 'template', 'kit', 'offer', 'stock', 'ticks']),
+  kind: z.enum(['job', 'log', 'product', 'bay', 'air', 'photos', 'template', 'kit', 'offer', 'stock', 'ticks']),
   id: z.string(),
 });
 export type Change = z.output<typeof changeSchema>;

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Offer } from '#core/choice/offers';
+import type { ReadingSource } from '#formats/bay';
 import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import type { StockLogEntry } from '#formats/stock';
@@ -13,6 +14,23 @@ export const bays = sqliteTable('bays', {
   name: text('name').notNull(),
   climate: text('climate', { mode: 'json' }).$type<Bay['climate']>().notNull(),
 });
+
+/** The air of a bay as it was read: once, for every job in it. */
+export const bayReadings = sqliteTable(
+  'bay_readings',
+  {
+    bayId: text('bay_id')
+      .notNull()
+      .references(() => bays.id, { onDelete: 'cascade' }),
+    atMs: integer('at_ms').notNull(),
+    airC: real('air_c').notNull(),
+    rhPct: real('rh_pct').notNull(),
+    source: text('source').$type<ReadingSource>().notNull(),
+    /** By a stand-in, not by an instrument. */
+    simulated: integer('simulated', { mode: 'boolean' }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.bayId, table.atMs] })],
+);
 
 export const products = sqliteTable('products', {
   id: text('id').primaryKey(),

@@ -1,14 +1,30 @@
 import { z } from 'zod';
+import { bayHistorySchema, newReadingsSchema } from '#formats/bay';
 import { airReadingSchema, type Bay, bayDraftSchema, baySchema } from '#formats/job';
+import { read } from '#formats/values';
 import { simulatedThermoHygrometer } from '../devices/thermo-hygrometer';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';
 import type { Services } from '../services';
 
+const historyQuestion = z.object({
+  days: z.coerce
+    .number({ error: 'expected days' })
+    .min(1, { error: 'expected at least 1' })
+    .max(400, { error: 'expected at most 400' })
+    .default(14),
+  points: z.coerce
+    .number({ error: 'expected points' })
+    .int()
+    .min(2, { error: 'expected at least 2' })
+    .max(2000, { error: 'expected at most 2000' })
+    .default(400),
+});
+
 /** How often a streaming instrument sends, ms. */
 const READING_EVERY_MS = 2000;
 
-export function bayEndpoints({ bays, now }: Services) {
+export function bayEndpoints({ bays, bayAir, now }: Services) {
   const bayOf = (id: string): Bay => bays.get(id);
   return [
     endpoint({
@@ -34,6 +50,24 @@ export function bayEndpoints({ bays, now }: Services) {
       versioned: true,
       answer: { status: 204 },
       run: ({ params, version }) => bays.remove(params.id!, version),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/bays/{id}/air',
+      summary: 'The air a bay has had in the last days, thinned to so many points, and the bay that is fitted to it',
+      answer: { status: 200, schema: bayHistorySchema },
+      run: ({ params, query }) => {
+        const { days, points } = read(query, historyQuestion);
+        return bayAir.history(params.id!, days, points);
+      },
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/bays/{id}/air',
+      summary: 'Readings by hand or of a logger; a moment that is known is kept as it was',
+      body: newReadingsSchema,
+      answer: { status: 200, schema: z.object({ added: z.int() }) },
+      run: ({ params, body }) => ({ added: bayAir.take(params.id!, body) }),
     }),
     endpoint({
       method: 'get',

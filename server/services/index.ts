@@ -1,4 +1,5 @@
 import type { Db } from '../db/open';
+import { bayAirService } from './bay-air';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
 import { itemService } from './items';
@@ -21,6 +22,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const stock = stockService(db, changes, now);
   const runLog = runLogService(db, changes, stock, now);
   const shelf = shelfService(db, changes, { runLog, stock }, now);
+  const bays = bayService(db, changes);
   const kit = kitService(db, changes);
   const offers = offerService(db, changes);
   const quotes = quoteService({ runLog, kit, offers, shelf });
@@ -36,7 +38,8 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     supply: supplyService({ jobs, summaries, shelf, stock }, now),
     ticks: tickService(db, changes, now),
     shelf,
-    bays: bayService(db, changes),
+    bays,
+    bayAir: bayAirService(db, changes, bays, now),
     kit,
     offers,
     quotes,

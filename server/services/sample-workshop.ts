@@ -6,11 +6,14 @@ import type { NewEntry } from '#formats/log';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { NewStockEntry } from '#formats/stock';
 import type { Db } from '../db/open';
+import type { KeptReading } from '../repositories/bay-readings';
 import type { Services } from './index';
 
 /** A workshop to begin with: bays, sheets, and jobs with what has been done at them. */
 export interface Workshop {
   readonly bays: readonly Omit<Bay, 'version'>[];
+  /** The air the bays have had. */
+  readonly air: readonly { readonly bay: string; readonly readings: readonly KeptReading[] }[];
   readonly shelf: readonly ProductSheet[];
   /** Sheets before the things that are of them. */
   readonly kit: readonly KitEntry[];
@@ -26,12 +29,13 @@ export interface Workshop {
  */
 export function loadWorkshop(
   db: Db,
-  { jobs, shelf, kit, offers, bays, runLog, stock }: Services,
+  { jobs, shelf, kit, offers, bays, bayAir, runLog, stock }: Services,
   workshop: Workshop,
 ): boolean {
   if (jobs.all().length > 0) return false;
   db.transaction(() => {
     for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
+    for (const { bay, readings } of workshop.air) bayAir.begin(bay, readings);
     // What is in hand is told bottle by bottle.
     for (const sheet of workshop.shelf) shelf.add({ ...sheet, onHand: 0 });
     for (const offer of workshop.offers) offers.put(offer.id, 0, offerSchema.parse(offer));

@@ -8,6 +8,7 @@ const PLACES = [
   ['/items', 'Items'],
   ['/shelf', 'Shelf'],
   ['/stock', 'Stock'],
+  ['/bays', 'Bays'],
 ] as const;
 
 /** What stands around every view. In the bay it steps aside. */
@@ -27,7 +28,7 @@ export function Shell() {
                 to={to}
                 end={to === '/'}
                 className={({ isActive }) =>
-                  `flex h-full items-center border-b-3 px-3 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
+                  `flex h-full items-center border-b-3 px-3 max-sm:px-1.5 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
                 }
               >
                 {name}

@@ -1,3 +1,4 @@
+import type { BayHistory, NewReadings } from '#formats/bay';
 import { nanoid } from '@reduxjs/toolkit';
 import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { OfferRecord } from '#formats/choice';
@@ -67,6 +68,7 @@ export const TAGS = [
   'Log',
   'Products',
   'Bays',
+  'Air',
   'Photos',
   'Items',
   'Templates',
@@ -148,6 +150,14 @@ export const api = createApi({
       invalidatesTags: ['Products'],
     }),
     bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
+    bayAir: build.query<BayHistory, { id: string; days: number; points: number }>({
+      query: ({ id, ...params }) => ({ url: `bays/${id}/air`, params }),
+      providesTags: (_result, _error, { id }) => [{ type: 'Air', id }, 'Bays'],
+    }),
+    takeAir: build.mutation<{ added: number }, NewReadings & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `bays/${id}/air`, method: 'POST', body }),
+      invalidatesTags: (_result, _error, { id }) => [{ type: 'Air', id }],
+    }),
     saveBay: build.mutation<Bay, Bay>({
       query: ({ id, version, ...body }) => ({ url: `bays/${id}`, method: 'PUT', body, headers: ifMatch(version) }),
       invalidatesTags: ['Bays'],
@@ -282,6 +292,8 @@ export const api = createApi({
 });
 
 export const {
+  useBayAirQuery,
+  useTakeAirMutation,
   useStockQuery,
   useStockThingQuery,
   useNoteStockMutation,

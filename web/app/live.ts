@@ -12,6 +12,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
       log: ['Jobs' as const, 'Items' as const, 'Learned' as const, { type: 'Log' as const, id }],
       product: ['Products' as const],
       bay: ['Bays' as const],
+      air: [{ type: 'Air' as const, id }],
       photos: [{ type: 'Photos' as const, id }],
       template: ['Templates' as const],
       kit: ['Kit' as const],

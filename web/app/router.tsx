@@ -21,6 +21,7 @@ export const router = createBrowserRouter([
       { path: 'stock/order', lazy: () => import('../stations/stock/Order') },
       { path: 'stock/recall', lazy: () => import('../stations/stock/Recall') },
       { path: 'stock/learned', lazy: () => import('../stations/stock/Learned') },
+      { path: 'bays', lazy: () => import('../stations/bays/Bays') },
       { path: 'figures', lazy: () => import('../stations/figures/Figures') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {

@@ -39,6 +39,7 @@ const PLACES: readonly Jump[] = [
   { key: 'order', name: 'To order', note: 'what jobs to come are short of', to: '/stock/order' },
   { key: 'recall', name: 'Recall of a batch', to: '/stock/recall' },
   { key: 'learned', name: 'What weighings have taught', to: '/stock/learned' },
+  { key: 'bays', name: 'Bays', note: 'air, instruments, hours', to: '/bays' },
   { key: 'figures', name: 'Where figures come from', note: 'defaults and their sources', to: '/figures' },
 ];
 const COMMANDS: readonly Jump[] = [

@@ -1,0 +1,9 @@
+export { readLoggerCsv } from './logger-csv';
+export {
+  type BayHistory,
+  bayHistorySchema,
+  type NewReadings,
+  newReadingsSchema,
+  READINGS_AT_ONCE,
+  type ReadingSource,
+} from './readings';
