@@ -1,6 +1,6 @@
 export { type Measure, MEASURES } from './imperial';
 export { seeded } from './random';
-export { TENTH_SIGMAS } from './spread';
+export { NINE_IN_TEN_SIGMAS, TENTH_SIGMAS } from './spread';
 export {
   MINUTES_PER_DAY,
   MINUTES_PER_HOUR,

@@ -3,7 +3,7 @@ import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/comp
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { MS_PER_MIN } from '#core/measures';
+import { MS_PER_MIN, NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { bayAmbient } from '#core/time/air';
 import type { BayHistory } from '#formats/bay';
 import type { Bay } from '#formats/job';
@@ -13,8 +13,6 @@ import { useSize } from '../../ui/useSize';
 echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
 
 const AHEAD_DAYS = 2;
-/** Nine readings in ten lie within so many sigmas. */
-const NINE_TENTHS = 1.645;
 /** A bay nobody has a history of is expected within so much, one sigma, K. */
 const UNKNOWN_K = 1.5;
 const RENEW_MS = 5 * 60_000;
@@ -63,7 +61,7 @@ function option(bay: Bay, { buckets, fit }: BayHistory, nowMs: number): echarts.
     ms: nowMs + step.atMin * MS_PER_MIN,
     ...step,
   }));
-  const spreadK = NINE_TENTHS * (fit?.rmsK ?? UNKNOWN_K);
+  const spreadK = NINE_IN_TEN_SIGMAS * (fit?.rmsK ?? UNKNOWN_K);
   const past = withGaps(buckets.map((bucket) => ({ ...bucket, ms: Date.parse(bucket.at) })));
   const line = (name: string, data: readonly Place[], more: object = {}) => ({
     name,

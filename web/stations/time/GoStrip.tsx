@@ -25,10 +25,13 @@ export function GoStrip({ job, view: { fromMin, slots, rows, hours }, slot, onSl
   const times = Array.from({ length: slots }, (_, index) => fromMin + index * SLOT_MIN);
   const isOpen = (tMin: number) => hours.some(([from, to]) => from <= tMin && tMin < to);
   const columns = { gridTemplateColumns: `9rem repeat(${slots}, minmax(0, 1fr))` };
-  const labels = times.flatMap((tMin, index) => {
-    const time = DateTime.fromISO(job.at(tMin), { setZone: true });
-    if (time.minute !== 0 || time.hour % HOURS_A_LABEL !== 0) return [];
-    return [{ index, text: time.toFormat(time.hour === 0 ? 'ccc d' : 'HH:mm') }];
+  const clocks = times.map((tMin) => DateTime.fromISO(job.at(tMin), { setZone: true }));
+  // The slot a quarter of a day begins in: slots begin with the job, not with the hour.
+  const labels = clocks.flatMap((time, index) => {
+    const before = clocks[index - 1];
+    const quarter = (of: DateTime) => Math.floor(of.hour / HOURS_A_LABEL);
+    if (!before || (quarter(before) === quarter(time) && before.hasSame(time, 'day'))) return [];
+    return [{ index, text: quarter(time) === 0 ? time.toFormat('ccc d') : `${quarter(time) * HOURS_A_LABEL}:00` }];
   });
   return (
     <section
