@@ -25,8 +25,6 @@ const VIEWS = [
   '/jobs/taped-tourer/time',
   '/jobs/taped-tourer/time?panel=tank',
   '/jobs/teal-hatchback/time?view=go&panel=bonnet',
-  '/jobs/teal-hatchback/time?view=sheet',
-  '/jobs/teal-hatchback/time?view=bench&panel=roof',
   '/bays',
   '/jobs/teal-hatchback/run',
   '/jobs/two-door-classic/care',

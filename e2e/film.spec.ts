@@ -39,7 +39,8 @@ test('film by one tap, its edges by tap, nested, moved, pinned, gone on with, an
   const first = Number.parseFloat((await length().textContent())!);
   expect(first).toBeGreaterThan(1.5);
   await page.getByRole('button', { name: 'Go on from here' }).click();
-  await expect(page.getByRole('button', { name: 'Nest anew' })).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Stop and keep' }).click();
+  await expect(page.getByRole('button', { name: 'Nest anew' })).toBeVisible();
   expect(Number.parseFloat((await length().textContent())!)).toBeLessThanOrEqual(first);
 
   await roll.getByRole('button', { name: /Bonnet/ }).focus();
@@ -68,6 +69,10 @@ test('stock is used up first: the offcut takes what it holds, the rest goes on t
   const cut = page.getByRole('complementary', { name: 'The cut' });
   await expect(cut).toContainText('2.83 m');
   await cut.getByRole('button', { name: 'Use up stock first' }).click();
+  // The second is at work once the first has had its time; what it has is kept.
+  await expect(page.getByRole('status').filter({ hasText: 'Roll 2 of' })).toBeVisible({ timeout: 40_000 });
+  await page.waitForTimeout(2000);
+  await page.getByRole('button', { name: 'Stop and keep' }).click();
   const rolls = page.getByRole('radiogroup', { name: 'Roll', exact: true });
   await expect(rolls.getByRole('radio')).toHaveText(['1 · Offcut', '2 · Batch F-1502'], { timeout: 60_000 });
   await expect(cut).toContainText('All 2 rolls: 10 of 10 pieces');

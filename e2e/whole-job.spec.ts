@@ -75,7 +75,7 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
     await page.getByLabel('Air', { exact: true }).fill('28');
     await page.getByLabel('Air', { exact: true }).press('Enter');
     await page.getByRole('option', { name: /Bonnet/ }).click();
-    await expect(page.getByText(/1\.5× faster than the sheet: surface 28 °C/).first()).toBeVisible();
+    await expect(page.getByText(/1\.5× faster than the sheet: panel 28 °C/).first()).toBeVisible();
     await page.getByLabel('Measured by infrared spot; empty: as the air').fill('14');
     await page.keyboard.press('Enter');
     await expect(page.getByText(/above the dew point after about/)).toBeVisible();
