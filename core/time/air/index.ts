@@ -3,4 +3,4 @@ export { bayAmbient, type BayClimate } from './bay-climate';
 export { type Condensation, condensation, DEW_MARGIN_K } from './condensation';
 export { type Air, rhAfterTemperatureChange, saturationPressurePa, STILL_AIR, vapourPressurePa } from './moist-air';
 export { clearAfterMin, peakMgPerM3, type VapourRelease } from './vapour';
-export { minutesToWarm, WARM_UP_TAU_MIN } from './warm-up';
+export { minutesToWarm, WARM_UP_TAU_MIN, warmedSurfaceC } from './warm-up';

@@ -1,6 +1,7 @@
 import type { MatteSchool, SubstrateId } from '#core/item/substrates';
 import type { Product } from '#core/products/sheets';
-import { type Air, airAt, type AmbientSeries, condensation, type Condensation } from '#core/time/air';
+import { type Air, airAt, type AmbientSeries, condensation, type Condensation, DEW_MARGIN_K } from '#core/time/air';
+import { NARROW_WINDOW_MIN } from '#core/time/clocks';
 import { type CoatWindow, coatWindow } from '#core/work/plan';
 import type { SurfaceTrack } from './surface-track';
 
@@ -109,15 +110,13 @@ function within(
 const dewReasons = ({ marginK, verdict }: Condensation): GoReason[] =>
   verdict === 'ok'
     ? []
-    : [{ cause: 'dew', verdict: verdict === 'stop' ? 'not' : 'marginal', value: marginK, limit: DEW_LIMIT_K }];
-const DEW_LIMIT_K = 3;
+    : [{ cause: 'dew', verdict: verdict === 'stop' ? 'not' : 'marginal', value: marginK, limit: DEW_MARGIN_K }];
 
 function windowReasons({ verdict, levelFromMin, levelByMin }: CoatWindow): GoReason[] {
   if (verdict === 'open') return [];
   const value = levelFromMin === null || levelByMin === null ? 0 : Math.max(0, levelByMin - levelFromMin);
-  return [{ cause: 'window', verdict: verdict === 'closed' ? 'not' : 'marginal', value, limit: NARROW_MIN }];
+  return [{ cause: 'window', verdict: verdict === 'closed' ? 'not' : 'marginal', value, limit: NARROW_WINDOW_MIN }];
 }
-const NARROW_MIN = 1;
 
 /** Half an hour at a time. */
 export const SLOT_MIN = 30;

@@ -1,4 +1,4 @@
-import { type AmbientSeries, airAt, WARM_UP_TAU_MIN } from '#core/time/air';
+import { type AmbientSeries, airAt, WARM_UP_TAU_MIN, warmedSurfaceC } from '#core/time/air';
 import { stepAt } from '#core/time/clocks';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 
@@ -49,4 +49,4 @@ const lagged = (
   { atMin, surfaceC, airC }: { readonly atMin: number; readonly surfaceC: number; readonly airC: number },
   tauMin: number,
   tMin: number,
-) => airC + (surfaceC - airC) * Math.exp(-(tMin - atMin) / tauMin);
+) => warmedSurfaceC(surfaceC, airC, tauMin, tMin - atMin);

@@ -1,4 +1,4 @@
-import { type Air, rhAfterTemperatureChange, STILL_AIR } from '#core/time/air';
+import { type Air, rhAfterTemperatureChange, STILL_AIR, warmedSurfaceC } from '#core/time/air';
 import { type GoAnswer, type GoCase, goIn, type GoVerdict } from './go-or-wait';
 import { warmUpTauMin } from './surface-track';
 
@@ -66,7 +66,7 @@ function standing(asked: Asked, now: GoAnswer, tauMin: number): WayToGo[] {
   const { air, surfaceC } = now;
   const found = soonest(asked, now, (tMin) => ({
     air,
-    surfaceC: air.airC + (surfaceC - air.airC) * Math.exp(-tMin / tauMin),
+    surfaceC: warmedSurfaceC(surfaceC, air.airC, tauMin, tMin),
   }));
   return found.map(({ verdict, min }) => ({ kind: 'stand', verdict, min }));
 }
@@ -75,7 +75,7 @@ function standing(asked: Asked, now: GoAnswer, tauMin: number): WayToGo[] {
 function tempered(asked: Asked, air: Air, surfaceC: number, tauMin: number): WayToGo[] {
   const now = goIn(asked, air, surfaceC);
   const through = (toC: number) => (tMin: number) => {
-    const airC = toC + (air.airC - toC) * Math.exp(-tMin / HEATER_TAU_MIN);
+    const airC = warmedSurfaceC(air.airC, toC, HEATER_TAU_MIN, tMin);
     return {
       air: { airC, rhPct: rhAfterTemperatureChange(air.airC, air.rhPct, airC), airSpeed: air.airSpeed },
       surfaceC: surfaceAfter(air.airC, toC, surfaceC, tauMin, tMin),

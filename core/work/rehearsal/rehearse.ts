@@ -34,7 +34,7 @@ const shifted = (series: AmbientSeries, byK: number): AmbientSeries => {
 };
 
 /** When something ripe is ripe, on a day whose air is off by so much. */
-export function ripening(ambient: AmbientSeries) {
+function ripening(ambient: AmbientSeries) {
   const airs = GRID_K.map((byK) => shifted(ambient, byK));
   return (
     { clock, min }: NonNullable<RehearsedProduct['ready']>,

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { airAt } from '#core/time/air';
 import { rateInWords } from '#core/time/clocks';
 import { type BenchCase, MAP_C, MAP_RH, whatIf, workingRegion } from '#core/work/bench';
@@ -72,32 +72,24 @@ export function WhatIf({ job }: { readonly job: JobView }) {
     );
   }, [planned, plan]);
   const { airC, rhPct, airSpeed, panelK, pace } = bench;
-  const answer = (asked: BenchCase) =>
-    whatIf(
-      {
-        ...asked,
-        pace: { layM2PerMin: asked.pace.layM2PerMin * pace, levelM2PerMin: asked.pace.levelM2PerMin * pace },
-      },
-      { airC, rhPct, airSpeed },
-      airC + panelK,
-    );
+  const answer = useCallback(
+    (asked: BenchCase) => {
+      const { layM2PerMin, levelM2PerMin } = asked.pace;
+      const atPace = { ...asked, pace: { layM2PerMin: layM2PerMin * pace, levelM2PerMin: levelM2PerMin * pace } };
+      return whatIf(atPace, { airC, rhPct, airSpeed }, airC + panelK);
+    },
+    [airC, rhPct, airSpeed, panelK, pace],
+  );
   const lens = useMemo(
     () =>
       (id: string): PanelPaint => {
         const [first] = cases.get(id) ?? [];
         if (!first) return { fill: 'blank' };
-        const { works, sections } = whatIf(
-          {
-            ...first,
-            pace: { layM2PerMin: first.pace.layM2PerMin * pace, levelM2PerMin: first.pace.levelM2PerMin * pace },
-          },
-          { airC, rhPct, airSpeed },
-          airC + panelK,
-        );
+        const { works, sections } = answer(first);
         if (works === 'not') return { fill: 'stop', sign: 'no' };
         return { fill: FILLS[works], caption: sections === 1 ? 'one go' : `${sections} sections` };
       },
-    [cases, airC, rhPct, airSpeed, panelK, pace],
+    [cases, answer],
   );
   const own = job.chosen ? (cases.get(job.chosen.id) ?? []) : [];
   return (
