@@ -1,7 +1,7 @@
 import { type AmbientSeries, airAt } from '#core/time/air';
 import { type Clock, clockRate, latestMoment, type MilestoneName, stepAt } from '#core/time/clocks';
 import { hoursOf, type Hours, type Person } from '#core/work/crew';
-import { coatMilestones, handoverOf, levelling, waterSafeOf } from '#core/work/plan';
+import { coatMilestones, handoverOf, levelling, type PlannedJob, waterSafeOf } from '#core/work/plan';
 import type { LaidOut } from '#core/work/runsheet';
 
 /** What is known of the air, and of people. Log-sigmas but for the air's, which is in kelvin. Engineering defaults. */
@@ -81,6 +81,8 @@ export interface RehearsalCase {
   readonly ambient: AmbientSeries;
   /** Preparation still to come before the first of it, minutes. */
   readonly preparationMin: number;
+  /** The workshop's own margin before it is handed over; absent: the makers' minimum. */
+  readonly handover?: PlannedJob['handover'];
   /** When all that was laid before the sheet may get wet, and be handed over; null: never. */
   readonly before: { readonly wetMin: number | null; readonly readyMin: number | null };
 }
@@ -103,11 +105,13 @@ const perK = (clock: Clock | undefined, series: AmbientSeries, atMin: number): n
 /**
  * What a run sheet is rehearsed from, in the air it was laid out in.
  * @param preparationMin preparation still to come before laying begins, as estimated
+ * @param handover the workshop's own margin
  */
 export function rehearsalCase(
   { actions, people, plan }: Pick<LaidOut, 'actions' | 'people' | 'plan'>,
   ambient: AmbientSeries,
   preparationMin: number,
+  handover?: PlannedJob['handover'],
 ): RehearsalCase {
   const products = new Map<string, number>();
   const known: RehearsedProduct[] = [];
@@ -196,6 +200,7 @@ export function rehearsalCase(
     hours: people.map((person: Person) => hoursOf(person)),
     ambient,
     preparationMin,
+    handover,
     before: before(plan, new Set(actions.map(({ coat }) => [coat.surface.id, coat.layer, coat.coat].join('/')))),
   };
 }

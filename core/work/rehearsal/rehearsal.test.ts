@@ -93,6 +93,15 @@ test('taken up in the middle, what is wet is levelled first and what was laid be
   expect(over({ ...later, before: { wetMin: null, readyMin: null } }, 20).ready).toBeUndefined();
 });
 
+test('the workshop’s own margin is kept on every day: two days after the last coat, whenever that was', () => {
+  const two = { school: 'two-days', startMinuteOfDay: 510 } as const;
+  const asked = rehearsalCase(layOut(CAR), CAR.ambient, 0, two);
+  const [own, makers] = [over(asked, 200), over(caseOf(CAR), 200)];
+  expect(own.ready!.middle).toBeGreaterThanOrEqual(own.end.middle + 2 * 1440 - 1e-6);
+  expect(own.ready!.nineTenths).toBeGreaterThan(makers.ready!.nineTenths);
+  expect(own.end).toEqual(makers.end);
+});
+
 test('the same seed gives the same days; tenths are in their order, and preparation that takes longer moves all', () => {
   const asked = caseOf(CAR);
   const seen = over(asked, 200);

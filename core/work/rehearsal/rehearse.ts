@@ -1,4 +1,5 @@
 import { seeded } from '#core/measures';
+import { handedOverMin } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
 import { latestMoment, reachedAtMin } from '#core/time/clocks';
 import { type RehearsalCase, type RehearsedProduct, type Uncertainty, USUAL_UNCERTAINTY } from './case';
@@ -104,7 +105,12 @@ export function momentsOf(asked: RehearsalCase) {
           return what && !Number.isNaN(from) ? [ripe(what, from, offK, cure[index]!)] : [];
         }),
       ]);
-    return { wetMin: latest('wet'), readyMin: latest('ready') };
+    const minimumMin = latest('ready');
+    const { handover } = asked;
+    return {
+      wetMin: latest('wet'),
+      readyMin: handover ? handedOverMin(minimumMin, endMin, handover.school, handover.startMinuteOfDay) : minimumMin,
+    };
   };
 }
 

@@ -25,7 +25,7 @@ serveWorker<RehearsalRequest, number, readonly SchoolRehearsed[]>(
       const job = { ...planned, crew: { ...planned.crew, ahead: school } };
       const { out } = runSheet(job, record, fromMin);
       const ambient = out.actions[0]?.coat.coatCase.ambient ?? planned.ambient;
-      const asked = rehearsalCase(out, ambient, preparationMin);
+      const asked = rehearsalCase(out, ambient, preparationMin, planned.handover);
       const steps = rehearsing(asked, days);
       for (;;) {
         const step = steps.next();
