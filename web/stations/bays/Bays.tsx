@@ -113,7 +113,8 @@ function BaySide({ bay, days }: Props) {
             <p className={last.isStale ? 'text-stop' : 'text-ink-2'}>
               {last.isStale && '✕ Old: '}
               {SOURCES[last.source]}, {last.ageMin < 1 ? 'just now' : `${span(last.ageMin)} ago`}
-              {last.isStale && `. By now the air may be ${fixed(NINE_IN_TEN_SIGMAS * last.spreadK, 1)} K off it either way.`}
+              {last.isStale &&
+                `. By now the air may be ${fixed(NINE_IN_TEN_SIGMAS * last.spreadK, 1)} K off it either way.`}
             </p>
           </>
         ) : (
@@ -233,8 +234,8 @@ function Fit({ bay, history: { fit } }: { readonly bay: Bay; readonly history: B
         </tbody>
       </table>
       <p className="mt-2 text-[13px] text-ink-2">
-        Its history of {span(fit.hours * 60)} is met within ±{fixed(NINE_IN_TEN_SIGMAS * fit.rmsK, 1)} K, nine readings in ten. The
-        rest is the weather and the door.
+        Its history of {span(fit.hours * 60)} is met within ±{fixed(NINE_IN_TEN_SIGMAS * fit.rmsK, 1)} K, nine readings
+        in ten. The rest is the weather and the door.
       </p>
       <div className="mt-2">
         <Button disabled={isTaken || isLoading} onClick={() => void save({ ...bay, climate: next })}>
