@@ -39,13 +39,14 @@ const UNPLUGGED = [420, 436] as const;
 /** Two weeks of the air of the yard's bays, up to now: each day outside a little different. */
 export function yardAir(now: string): SampleAir[] {
   const nowMs = Date.parse(now);
+  const nowMinute = minuteOfDay(now);
   return BAYS.map(({ id, climate }, bay) => {
     const random = seeded(bay + 11);
     const readings: SampleAir['readings'][number][] = [];
     let airC = climate.nightC + OFF.nightK;
     let dayK = 0;
     for (let min = -DAYS * 1440; min < 0; min++) {
-      const minute = (((minuteOfDay(now) + min) % 1440) + 1440) % 1440;
+      const minute = (((nowMinute + min) % 1440) + 1440) % 1440;
       if (minute === 0) dayK = 2 * (random() + random() - 1);
       const isOpen = minute >= climate.opensAtHour * 60 && minute < climate.closesAtHour * 60;
       const target = isOpen ? climate.openC + OFF.openK : climate.nightC + OFF.nightK + dayK;
