@@ -26,6 +26,7 @@ const shared = {
 };
 
 export default {
+  globalSetup: '<rootDir>/scripts/bundle-for-tests.mjs',
   // Every core: nothing else runs beside the tests.
   maxWorkers: '100%',
   projects: [

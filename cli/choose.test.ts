@@ -11,7 +11,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'choose-'));
 const run = (file: unknown, ...more: string[]) => {
   const at = path.join(folder, 'file.json');
   writeFileSync(at, JSON.stringify(file));
-  const args = ['--import', 'tsx', 'cli/choose.ts', at, ...more];
+  const args = ['.cache/bin/cli/choose.js', at, ...more];
   return spawnSync(process.execPath, args, { encoding: 'utf8' });
 };
 const surface = (id: string, substrate: string, areaM2: number) => ({

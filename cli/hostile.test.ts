@@ -23,7 +23,7 @@ beforeAll(() => {
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const run = (command: 'plan' | 'choose', ...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', `cli/${command}.ts`, ...args], { encoding: 'utf8' });
+  spawnSync(process.execPath, [`.cache/bin/cli/${command}.js`, ...args], { encoding: 'utf8' });
 const kept = (name: string, content: string | Uint8Array) => {
   const file = path.join(folder, name);
   writeFileSync(file, content);

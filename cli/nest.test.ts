@@ -9,7 +9,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'nest-'));
 const run = (file: unknown) => {
   const at = path.join(folder, 'nest.json');
   writeFileSync(at, typeof file === 'string' ? file : JSON.stringify(file));
-  return spawnSync(process.execPath, ['--import', 'tsx', 'cli/nest.ts', at], { encoding: 'utf8' });
+  return spawnSync(process.execPath, ['.cache/bin/cli/nest.js', at], { encoding: 'utf8' });
 };
 const square = (side: number) => [
   [0, 0],

@@ -5,7 +5,7 @@ import path from 'node:path';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'plan-'));
 const run = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'cli/plan.ts', ...args], { encoding: 'utf8' });
+  spawnSync(process.execPath, ['.cache/bin/cli/plan.js', ...args], { encoding: 'utf8' });
 const SAMPLE = 'demo/jobs/hatchback-front.json';
 
 test('writes the plan to standard output, or whole to a file', () => {

@@ -11,7 +11,7 @@ const folder = mkdtempSync(path.join(tmpdir(), 'runsheet-'));
 const run = (job: unknown, ...more: string[]) => {
   const at = path.join(folder, 'job.json');
   writeFileSync(at, JSON.stringify(job));
-  return spawnSync(process.execPath, ['--import', 'tsx', 'cli/runsheet.ts', at, ...more], { encoding: 'utf8' });
+  return spawnSync(process.execPath, ['.cache/bin/cli/runsheet.js', at, ...more], { encoding: 'utf8' });
 };
 const panel = (id: string, areaM2: number, more: object = {}) => ({
   id,

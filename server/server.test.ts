@@ -142,11 +142,11 @@ describe('the run log', () => {
 
   test('an acknowledged entry outlives a kill at any moment', async () => {
     const { file, remove } = databaseFolder();
-    execFileSync(process.execPath, ['--import', 'tsx', 'server/load-demo.ts'], {
+    execFileSync(process.execPath, ['.cache/bin/server/load-demo.js'], {
       env: { ...process.env, GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
     });
     const start = async () => {
-      const child = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+      const child = spawn(process.execPath, ['.cache/bin/server/main.js'], {
         env: { ...process.env, PORT: '0', GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
         stdio: ['ignore', 'pipe', 'inherit'],
       });

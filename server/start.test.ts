@@ -15,15 +15,11 @@ const ROOT = process.cwd();
 
 /** What a start says, and how it ends, where it is not to succeed. */
 async function refusedStart(env: Record<string, string>, cwd = ROOT): Promise<string> {
-  const child = spawn(
-    process.execPath,
-    ['--import', path.join(ROOT, 'node_modules/tsx/dist/loader.mjs'), path.join(ROOT, 'server/main.ts')],
-    {
-      cwd,
-      env: { ...process.env, PORT: '0', ...env },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
+  const child = spawn(process.execPath, [path.join(ROOT, '.cache/bin/server/main.js')], {
+    cwd,
+    env: { ...process.env, PORT: '0', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let said = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
   const giveUp = setTimeout(() => child.kill('SIGKILL'), 30_000);

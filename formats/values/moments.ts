@@ -6,7 +6,7 @@ import { DateTime } from 'luxon';
  * @example minutesBetween('2027-03-02T08:30:00+01:00', '2027-03-02T07:45:00Z') // 15: later is positive
  */
 export function minutesBetween(from: string, to: string): number {
-  return (DateTime.fromISO(to).toMillis() - DateTime.fromISO(from).toMillis()) / MS_PER_MIN;
+  return (Date.parse(to) - Date.parse(from)) / MS_PER_MIN;
 }
 
 /**

@@ -55,7 +55,7 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
             expect(polygonAreaM2(panel.outlineMm)).toBeGreaterThan(0);
           }
         }),
-        { numRuns: 12 },
+        { numRuns: 6 },
       );
     });
 
@@ -77,7 +77,7 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
             expect({ a: a.id, b: b.id, near: gap < 60 * stretched }).toEqual({ a: a.id, b: b.id, near: true });
           }
         }),
-        { numRuns: 8 },
+        { numRuns: 4 },
       );
     });
 
@@ -98,7 +98,7 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
           const [front, rear] = ['front-wheel-left', 'rear-wheel-left'].map((id) => middle(outline(net, id))[0]);
           expect(rear! - front!).toBeCloseTo(size.wheelbaseMm, 3);
         }),
-        { numRuns: 12 },
+        { numRuns: 6 },
       );
     });
 
@@ -116,7 +116,7 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
             }
           }
         }),
-        { numRuns: 6 },
+        { numRuns: 3 },
       );
     });
   },

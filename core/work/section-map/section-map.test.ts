@@ -89,23 +89,23 @@ test('law: the sections of every panel of every template lie inside it, cover it
       })),
       item: { template: { id: template.id, ...template.usual } },
     });
-    for (const { id, outline } of panels) {
+    for (const [nth, { id, outline }] of panels.entries()) {
       const whole = polygonAreaM2(outline);
-      for (const sections of [2, 3, 5]) {
+      for (const sections of [2, [3, 5][nth % 2]!]) {
         const most = 1.2 / sections;
         const { pieces } = cutPanel(outline, sections, most, linework);
         const areas = pieces.map(polygonAreaM2);
         expect([template.id, id, pieces.length]).toEqual([template.id, id, sections]);
         expect(areas.reduce((sum, area) => sum + area, 0)).toBeCloseTo(whole, 6);
         expect(Math.max(...areas)).toBeLessThanOrEqual(whole * most + 1e-6);
-        const outer = boundingBox(outline);
-        for (const corner of pieces.flat()) {
-          expect(corner[0]).toBeGreaterThanOrEqual(outer.minX - 1e-6);
-          expect(corner[1]).toBeLessThanOrEqual(outer.maxY + 1e-6);
-        }
+        const [outer, all] = [boundingBox(outline), boundingBox(pieces.flat())];
+        expect(all.minX).toBeGreaterThanOrEqual(outer.minX - 1e-6);
+        expect(all.maxY).toBeLessThanOrEqual(outer.maxY + 1e-6);
         const drawn = pieces.map((piece) => boxed(piece));
-        for (const [index, piece] of drawn.entries())
-          for (const other of drawn.slice(index + 1)) expect(overlapM2(piece, other)).toBeLessThan(1e-4);
+        const overlaps = drawn.flatMap((piece, index) =>
+          drawn.slice(index + 1).map((other) => overlapM2(piece, other)),
+        );
+        expect(Math.max(...overlaps)).toBeLessThan(1e-4);
       }
     }
   }
