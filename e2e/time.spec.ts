@@ -70,3 +70,37 @@ test('the bench: warmer, drier and in a draught, windows and sections follow at 
   await page.getByRole('button', { name: 'As it is planned' }).click();
   await expect(largest).toHaveText(new RegExp(`^${String(before)}`));
 });
+
+test('the job’s days: agreed, a morning lost, what moved is told at once, and the owner’s dates go out as a file', async ({
+  page,
+}) => {
+  await page.goto('/jobs/satin-tourer/time?view=days');
+  const headline = page.getByText('In its owner’s hands');
+  await expect(headline).toContainText('5 Mar');
+  const before = await headline.innerText();
+  await page.getByRole('button', { name: 'This is agreed' }).click();
+  await expect(page.getByText('It stands as agreed')).toBeVisible();
+
+  await page.getByLabel('Why').selectOption({ label: 'A part comes late' });
+  await page.getByRole('button', { name: /^Thu 4 Mar, 08:00 to/ }).click();
+  const told = page.getByRole('status').filter({ hasText: 'Something moved' });
+  await expect(told).toContainText('Hand-over');
+  await expect(told).toContainText('later');
+  await expect(headline).not.toHaveText(before);
+  await expect(page.getByText('a part comes late', { exact: false }).first()).toBeVisible();
+
+  // All of the next day as well: the promise does not hold any more, and that is said.
+  await page.getByRole('button', { name: /^Thu 4 Mar, 13:00 to/ }).click();
+  await page.getByRole('button', { name: /^Fri 5 Mar, 08:00 to/ }).click();
+  await page.getByRole('button', { name: /^Fri 5 Mar, 13:00 to/ }).click();
+  await expect(page.getByText(/The promise no longer holds/)).toBeVisible();
+  await page.getByRole('button', { name: 'Not lost' }).last().click();
+  await page.getByRole('button', { name: 'Not lost' }).last().click();
+  await page.getByRole('button', { name: 'Not lost' }).last().click();
+  await page.getByRole('button', { name: 'Not lost' }).last().click();
+  await expect(page.getByText('It stands as agreed')).toBeVisible();
+
+  const file = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Dates for the owner’s calendar' }).click();
+  expect((await file).suggestedFilename()).toBe('satin-tourer.ics');
+});

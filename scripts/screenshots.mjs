@@ -22,7 +22,6 @@ const VIEWS = [
     until: 'Find anew',
   },
   { name: 'quantify', at: '/jobs/teal-hatchback/quantify?panel=bonnet' },
-  { name: 'film-blanks', at: '/jobs/moss-saloon/quantify?view=film&panel=front-wing-left' },
   {
     name: 'film-roll',
     at: '/jobs/moss-saloon/quantify?view=roll',
@@ -34,6 +33,7 @@ const VIEWS = [
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'time-go', at: '/jobs/moss-saloon/time?view=go' },
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
+  { name: 'time-days', at: '/jobs/moss-saloon/time?view=days' },
   { name: 'time-what-if', at: '/jobs/moss-saloon/time?view=bench&panel=roof' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },

@@ -6,6 +6,8 @@ export {
   type JobInput,
   jobSchema,
   type Layer,
+  LOST_WHYS,
+  type LostWhy,
   shapeSchema,
   type Surface,
   type SurfaceMark,

@@ -19,6 +19,7 @@ export function jobSenseFaults(raw: unknown): Fault[] {
     ...coatsFaults(raw.surfaces),
     ...followsFaults(raw.surfaces),
     ...crewFaults(raw.crew),
+    ...lostFaults(raw.days),
     ...duplicates('products', raw.products),
     ...records(raw.products).flatMap(([index, product]) => productSenseFaults(product, ['products', index])),
     ...ambientFaults(raw.ambient),
@@ -91,6 +92,16 @@ function crewFaults(crew: unknown): Fault[] {
       }),
     ),
   ];
+}
+
+/** Time that is lost ends later than it begins. */
+function lostFaults(days: unknown): Fault[] {
+  if (!isRecord(days)) return [];
+  return records(days.lost).flatMap(([index, { from, to }]): Fault[] =>
+    typeof from === 'string' && typeof to === 'string' && minutesBetween(from, to) <= 0
+      ? [{ path: pathText(['days', 'lost', index, 'to']), message: 'must end later than it begins' }]
+      : [],
+  );
 }
 
 /** Each value may be in bounds and the whole still beyond sense. */

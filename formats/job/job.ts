@@ -13,7 +13,7 @@ import {
 } from '#core/item/condition';
 import { HARDNESS, READING_SOURCES } from '#core/item/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
-import { TENTH_SIGMAS } from '#core/measures';
+import { MINUTES_PER_DAY, TENTH_SIGMAS } from '#core/measures';
 import { FOUND_IDS } from '#core/products/families';
 import { RULE_IDS } from '#core/products/layering';
 import { METHOD_IDS } from '#core/products/methods';
@@ -203,6 +203,10 @@ const siteSchema = () =>
 const schoolIds = <K extends keyof LayingSchools>(key: K) =>
   Object.keys(LAYING_SCHOOLS[key]) as [LayingSchools[K], ...LayingSchools[K][]];
 
+/** Why half a day is lost. */
+export const LOST_WHYS = ['power', 'late-part', 'weather', 'late-owner', 'hands', 'other'] as const;
+export type LostWhy = (typeof LOST_WHYS)[number];
+
 /** What prices are in where a job does not say. */
 export const USUAL_CURRENCY = 'EUR';
 
@@ -378,6 +382,22 @@ export const jobSchema = object({
     handover: oneOf(schoolIds('handover')).optional(),
     firstWash: oneOf(schoolIds('firstWash')).optional(),
     film: oneOf(schoolIds('film')).optional(),
+  }).optional(),
+  /** Its days: half days lost, and what was agreed when. */
+  days: object({
+    /** When nobody can work at it, though they are there, and why. */
+    lost: list(
+      object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS), note: text().optional() }),
+      JOB_LIMITS.hours,
+    ).optional(),
+    /** Explaining it to its owner when it is fetched, minutes. */
+    handoverMin: nonNegative().max(MINUTES_PER_DAY, { error: 'expected at most a day' }).optional(),
+    /** The plan somebody was told, so that what moves is seen. */
+    agreed: object({
+      at: instant(),
+      handedOver: instant().optional(),
+      blocks: list(object({ key: nonEmpty(), from: instant(), until: instant() }), JOB_LIMITS.hours),
+    }).optional(),
   }).optional(),
   /** How its film is cut: one nest a roll. */
   film: list(filmNest, JOB_LIMITS.products).optional(),

@@ -24,6 +24,9 @@ export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =
 export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
   inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
 
+export const changeDays = (changes: Partial<NonNullable<Job['days']>>): Edit =>
+  inDocument((document) => ({ ...document, days: { ...document.days, ...changes } }));
+
 /** What the owner agreed to; nothing: taken back. */
 export const setAgreed = (agreed: Job['agreed']): Edit => changeDocument({ agreed });
 

@@ -2,6 +2,7 @@ export {
   addMark,
   addReadings,
   addSurface,
+  changeDays,
   changeDocument,
   changeMark,
   changeOwner,

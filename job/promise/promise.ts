@@ -1,10 +1,10 @@
-import { hoursOf, inOrder, peopleOf, within } from '#core/work/crew';
+import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, without } from '#core/work/crew';
 import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/work/hours';
 import type { PlannedJob } from '#core/work/plan';
 import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
 import { patchState, type RunRecord } from '#core/work/run';
 import type { Bay, Job } from '#formats/job';
-import { minuteOfDay, weekday } from '#formats/values';
+import { minuteOfDay, minutesBetween, weekday } from '#formats/values';
 import { asWorked } from '#job/plan';
 
 /** When a bay is open: its own week, else the hours it is heated, every day. */
@@ -16,20 +16,28 @@ export function weekOf(bay: Pick<Bay, 'climate'> | undefined): Week {
 
 /** Once somebody is at it they stay until what is wet is levelled, whatever the clock says: so long, minutes. */
 const STAYS_MIN = 120;
+/** Where they had better be gone, they level what is wet and lay no more. */
+const LEVELS_MIN = 30;
 
 /** A job as it is worked in a workshop that opens and closes: everybody in their own hours, while it is open. */
 export function inOpeningHours(
   planned: PlannedJob,
-  { startAt }: Pick<Job, 'startAt'>,
+  { startAt, days }: Pick<Job, 'startAt' | 'days'>,
   week: Week,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
 ): PlannedJob {
-  const open = openHours(week, minuteOfDay(startAt), weekday(startAt));
+  const lost = lostHours(startAt, days);
+  const open = without(openHours(week, minuteOfDay(startAt), weekday(startAt)), lost);
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
-  const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + STAYS_MIN]]) : open;
+  const staysMin = minutesWithin(lost, nowMin, nowMin + STAYS_MIN) > 0 ? LEVELS_MIN : STAYS_MIN;
+  const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + staysMin]]) : open;
   const people = peopleOf(planned.crew).map((person) => ({ ...person, hours: within(hoursOf(person), there) }));
   return asWorked({ ...planned, crew: { ...planned.crew, people } });
 }
+
+/** When nobody can work at a job though they are there, minutes on its scale. */
+export const lostHours = (startAt: string, days: Job['days']): Hours =>
+  inOrder((days?.lost ?? []).map(({ from, to }) => [minutesBetween(startAt, from), minutesBetween(startAt, to)]));
 
 /** Minutes after the start beyond which nobody plans: what is not prepared by then is not laid. */
 const NEVER_MIN = 1e7;

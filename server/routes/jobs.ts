@@ -147,6 +147,17 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     }),
     endpoint({
       method: 'get',
+      path: '/api/jobs/{id}/calendar.ics',
+      summary: 'The dates that matter to the owner, as an iCalendar file',
+      answer: { status: 200, media: 'text/calendar' },
+      run: ({ params, response }) => {
+        const calendar = summaries.calendarOf(jobs.get(params.id!));
+        response.type('text/calendar').setHeader('content-disposition', `attachment; filename="${params.id}.ics"`);
+        response.send(calendar);
+      },
+    }),
+    endpoint({
+      method: 'get',
       path: '/api/jobs/{id}/offers.pdf',
       summary: 'The shop’s offers on the item, side by side on one page, as the owner takes them home',
       answer: { status: 200, media: 'application/pdf' },

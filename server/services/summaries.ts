@@ -6,9 +6,11 @@ import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
+import { calendarFile } from '#formats/calendar';
+import { daysView, ownerDates } from '#job/days';
 import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
-import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
 import { preparedWith } from '#job/view';
 import type { Db } from '../db/open';
@@ -56,6 +58,15 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
     of: (job: JobRecord): JobSummary => keptOf(job, FRESH_FOR_MS).summary,
     /** What a job takes, and when: it does not change with the time of day. */
     demandOf: (job: JobRecord): ReadonlyMap<string, number> => keptOf(job, Infinity).demand,
+    /** The dates of a job that matter to its owner, as an iCalendar file. */
+    calendarOf(job: JobRecord): string {
+      const atMs = now().getTime();
+      const { document, planned, preparation, day, record, progress, nowMin } = lookAt(job, atMs);
+      const fromMin = countsFrom(record, nowMin);
+      const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
+      const dates = ownerDates(document, progress.plan, days);
+      return calendarFile(document.title, dates, { id: job.id, edition: job.version, at: now() });
+    },
     /** Everything a job still wants at hand, in the order of work. */
     pickList(job: JobRecord): PickGroup[] {
       const { document, progress, ...look } = lookAt(job, now().getTime());
@@ -74,7 +85,7 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
     const { preparation, day, settings } = preparedWith(document, settingsOf(document));
     // Until it begins, a job is judged at the time it is planned for, its preparation done.
     const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
-    return { document, record, nowMin, planned, preparation, progress, kit: settings.kit ?? NO_KIT };
+    return { document, record, nowMin, planned, preparation, day, progress, kit: settings.kit ?? NO_KIT };
   }
 
   function summarise(job: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {

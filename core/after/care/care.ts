@@ -122,9 +122,9 @@ export function conditionAt(layer: StandingLayer, atMin: number): number {
 const USUAL_FULL_CURE_DAYS = 14;
 
 /** When a layer is hard and comes off by chemistry no longer; null: never in this air. */
-export function hardFromMin(layer: StandingLayer): number | null {
-  const { fullCure } = layer.milestones;
-  return fullCure === undefined ? layer.endMin + USUAL_FULL_CURE_DAYS * MINUTES_PER_DAY : fullCure;
+export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milestones' | 'endMin'>): number | null {
+  const { fullCure } = milestones;
+  return fullCure === undefined ? endMin + USUAL_FULL_CURE_DAYS * MINUTES_PER_DAY : fullCure;
 }
 
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */

@@ -51,3 +51,50 @@ export function within(a: Hours, b: Hours): Hours {
     ),
   );
 }
+
+/** What is left of some hours when others are taken out of them. */
+export function without(hours: Hours, taken: Hours): Hours {
+  const gone = inOrder(taken);
+  return inOrder(
+    hours.flatMap(([from, to]) => {
+      const left: [number, number][] = [];
+      let at = from;
+      for (const [begins, ends] of gone) {
+        if (ends <= at || begins >= to) continue;
+        left.push([at, begins]);
+        at = Math.max(at, ends);
+      }
+      left.push([at, to]);
+      return left;
+    }),
+  );
+}
+
+/**
+ * Pieces of work one after the other in the hours somebody is there, each as the stretches in which it is done; null for
+ * a piece the hours do not reach.
+ * @param works minutes of each
+ * @param firstMin of every stretch of hours that are not work: set-up
+ * @example workedIn([[0, 60], [100, 200]], 0, [50, 40], 0) // [[[0, 50]], [[50, 60], [100, 130]]]
+ */
+export function workedIn(hours: Hours, fromMin: number, works: readonly number[], firstMin = 0): (Hours | null)[] {
+  const open = hours.flatMap(([opens, closes]): [number, number][] => {
+    const start = Math.max(opens, fromMin) + firstMin;
+    return start < closes ? [[start, closes]] : [];
+  });
+  let at = 0;
+  return works.map((workMin) => {
+    const stretches: [number, number][] = [];
+    let left = workMin;
+    while (left > SAME_MOMENT_MIN) {
+      const stretch = open[at];
+      if (!stretch) return null;
+      const takes = Math.min(left, stretch[1] - stretch[0]);
+      if (takes > 0) stretches.push([stretch[0], stretch[0] + takes]);
+      stretch[0] += takes;
+      left -= takes;
+      if (stretch[1] - stretch[0] <= SAME_MOMENT_MIN) at++;
+    }
+    return stretches;
+  });
+}

@@ -1,5 +1,5 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
-import { type Hours, inOrder } from '#core/work/crew';
+import { type Hours, inOrder, workedIn } from '#core/work/crew';
 
 /** When a workshop is open on a day, local hours; null: it stays closed. */
 export type OpenDay = readonly [opensAtHour: number, closesAtHour: number] | null;
@@ -34,12 +34,6 @@ export function openHours(week: Week, startMinuteOfDay: number, startWeekday: nu
  */
 export function workedBy(hours: Hours, fromMin: number, workMin: number, firstMin: number): number | null {
   if (workMin <= 0) return fromMin;
-  let left = workMin;
-  for (const [opens, closes] of hours) {
-    const start = Math.max(opens, fromMin) + firstMin;
-    if (start >= closes) continue;
-    if (start + left <= closes) return start + left;
-    left -= closes - start;
-  }
-  return null;
+  const [stretches] = workedIn(hours, fromMin, [workMin], firstMin);
+  return stretches?.at(-1)?.[1] ?? null;
 }

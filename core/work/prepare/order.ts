@@ -106,6 +106,13 @@ const JUST_DRY = 1e-9;
 
 const phaseOf = (kind: StepKindId): Unit['phase'] => (WET.includes(kind) ? 0 : STRIPPING.includes(kind) ? 2 : 1);
 
+/** Phases of the work: all that is wet, all that is dry, the last wipe. */
+export const PREPARE_PHASES = ['clean', 'correct', 'wipe'] as const;
+export type PreparePhase = (typeof PREPARE_PHASES)[number];
+
+/** Which phase a kind of step belongs to. */
+export const preparePhase = (kind: StepKindId): PreparePhase => PREPARE_PHASES[phaseOf(kind)];
+
 /** Up to which phase a panel may go, given what is still to be done on the others. */
 function openPhases(left: ReadonlyMap<string, readonly Unit[]>, zones: ReadonlyMap<string, number>, byZone: boolean) {
   /** Units still to be done by phase, over the whole item and by zone. */

@@ -6,6 +6,8 @@ import { runSheet } from './sheet';
 /** How far a run has come, counted: what a glance at a job needs. */
 export interface RunProgress {
   readonly plan: LaidOut['plan'];
+  /** Who does what when. */
+  readonly out: LaidOut;
   readonly begun: boolean;
   readonly patchesDone: number;
   readonly patchesTotal: number;
@@ -15,9 +17,10 @@ export interface RunProgress {
 
 /** The run sheet in numbers. */
 export function runProgress(job: PlannedJob, record: RunRecord, nowMin: number): RunProgress {
-  const { plan, patches, refused } = runSheet(job, record, nowMin);
+  const { plan, out, patches, refused } = runSheet(job, record, nowMin);
   return {
     plan,
+    out,
     begun: record.patches.size > 0,
     patchesDone: [...record.patches.values()].filter((patch) => patchState(patch) === 'done').length,
     patchesTotal: patches.length,

@@ -1,7 +1,6 @@
-import { firstWashAfter } from '#core/after/care';
 import { MS_PER_MIN } from '#core/measures';
-import { latestMoment } from '#core/time/clocks';
 import { layingHours } from '#core/work/hours';
+import { firstWashPlanned } from '#job/days';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
@@ -11,6 +10,7 @@ import { hours } from '../../ui/hours';
 import { moment, span } from '../../ui/moments';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
+import { DaysView } from './DaysView';
 import { GoOrWait } from './GoOrWait';
 import { PanelTimes } from './PanelTimes';
 import { SheetView } from './SheetView';
@@ -38,6 +38,7 @@ export function Component() {
   const view = useTimeView();
   if (view === 'go') return <GoOrWait job={job} />;
   if (view === 'sheet') return <SheetView job={job} />;
+  if (view === 'days') return <DaysView job={job} />;
   if (view === 'bench') return <WhatIf job={job} />;
   return <ReadyAndCure job={job} />;
 }
@@ -141,14 +142,7 @@ function Ready({ job }: { readonly job: JobView }) {
   const { plan, document } = job;
   if (plan.purchases.length === 0) return null;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
-  const washes = laid.map(({ product, laid: coat }) =>
-    firstWashAfter(
-      document.products.find(({ id }) => id === product)!,
-      coat!.milestones,
-      coat!.endMin,
-    ),
-  );
-  const firstWash = latestMoment(washes);
+  const firstWash = firstWashPlanned(document, plan);
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
   const work = layingHours(job.sheet.out);
   const rows = [

@@ -1,0 +1,1 @@
+export { type CalendarEvent, calendarFile } from './calendar';

@@ -1,0 +1,89 @@
+import ICAL from 'ical.js';
+import { layOut } from '#core/work/runsheet';
+import { foldLog } from '#core/work/run';
+import { calendarFile } from '#formats/calendar';
+import type { Job } from '#formats/job';
+import { plannedJob } from '#job/plan';
+import { prepareSettings } from '#job/prepare';
+import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
+import { preparedWith } from '#job/view';
+import { ternmouthYard } from '../../demo/workshop';
+import { asAgreed, daysView, halfDays, ownerDates } from '.';
+
+const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const { document: tourer } = yard.jobs.find(({ id }) => id === 'satin-tourer')!.draft;
+const bay = yard.bays.find(({ id }) => id === yard.jobs.find((job) => job.id === 'satin-tourer')!.draft.bayId)!;
+const fresh = { record: foldLog([]), nowMin: 0 };
+
+/** The days of a job nothing has been done of. */
+function daysOf(document: Job) {
+  const { preparation, day } = preparedWith(document, prepareSettings(document));
+  const planned = inOpeningHours(plannedJob(document), document, weekOf(bay), fresh);
+  const out = layOut(planned, { nowMin: layingFrom(planned, preparation, day, fresh), begun: new Map() });
+  return { out, view: daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 }) };
+}
+const plan = daysOf(tourer);
+const begun = new Date('2027-03-04T09:00:00+01:00');
+
+test('the tourer is washed and laid in one morning, cures over night and is fetched the next day', () => {
+  const { blocks, handedOverMin, spareMin, until } = plan.view;
+  expect(blocks.filter(({ personMin }) => personMin > 0).map(({ key }) => key.split('/')[0])).toEqual([
+    'clean',
+    'correct',
+    'wipe',
+    'lay',
+    'check',
+    'hand-over',
+  ]);
+  expect(handedOverMin! / 60).toBeGreaterThan(24);
+  expect(handedOverMin! / 60).toBeLessThan(34);
+  expect(spareMin).toBeCloseTo(36 * 60 - handedOverMin!, 6);
+  expect(until!.beyondMin).toBe(0);
+});
+
+test('a lost morning moves all that comes after it, and each shift is told against what was agreed', () => {
+  const agreed = asAgreed(tourer, plan.view, '2027-03-02T10:40:00+01:00');
+  expect(daysOf({ ...tourer, days: { agreed } }).view.changes).toEqual([]);
+  const [from, to] = halfDays(weekOf(bay), tourer.startAt, 0, 1)[0]!;
+  const at = (min: number) => new Date(begun.getTime() + min * 60_000).toISOString();
+  const moved = daysOf({ ...tourer, days: { agreed, lost: [{ from: at(from), to: at(to), why: 'power' }] } }).view;
+  expect(moved.changes.map(({ key }) => key)).toEqual(expect.arrayContaining(['clean/1', 'hand-over']));
+  for (const { laterMin } of moved.changes) expect(laterMin!).toBeGreaterThan(15);
+  expect(moved.spareMin!).toBeLessThan(plan.view.spareMin!);
+});
+
+test('half days follow the week of the bay, a closed day has none', () => {
+  // Thursday at nine: the rest of the morning, the afternoon, and on from Friday.
+  const halves = halfDays([...weekOf(bay).slice(0, 5), null, null], tourer.startAt, 0, 5);
+  expect(halves).toHaveLength(5);
+  expect(halves[4]![0] / 60).toBeGreaterThan(4 * 24 - 2);
+  expect(halfDays(weekOf(bay), tourer.startAt, 6 * 60, 1)[0]![1]).toBeGreaterThan(6 * 60);
+});
+
+test('the owner’s dates open in another program: moments in their zone, whole days as days, told again they move', () => {
+  const dates = ownerDates(tourer, plan.out.plan, plan.view);
+  const file = (edition: number) => calendarFile('Tourer', dates, { id: 'satin-tourer', edition, at: begun });
+  const read = new ICAL.Component(ICAL.parse(file(3)));
+  const events = read.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+  expect(events.map(({ uid }) => uid)).toEqual(
+    ['bring', 'hand-over', 'first-wash', 'hard'].map((key) => `satin-tourer.${key}@glaphyra`),
+  );
+  expect(events.map(({ sequence }) => sequence)).toEqual([3, 3, 3, 3]);
+  const fetched = events[1]!;
+  expect(fetched.endDate.toJSDate().getTime() - begun.getTime()).toBeCloseTo(plan.view.handedOverMin! * 60_000, -4);
+  expect(fetched.summary).toContain('Fetch it');
+  const [, , washed, hard] = events;
+  expect([washed!.startDate.isDate, hard!.startDate.isDate]).toEqual([true, true]);
+  expect(hard!.startDate.compare(washed!.startDate)).toBeGreaterThan(0);
+  // No line is longer than a reader has to take, and none means something to one program only.
+  const lines = file(4).split('\r\n');
+  expect(Math.max(...lines.map((line) => Buffer.byteLength(line)))).toBeLessThanOrEqual(75);
+  expect(lines.filter((line) => line.startsWith('X-'))).toEqual(['X-WR-CALNAME:Tourer']);
+});
+
+test('a title with every sign a calendar minds is read back as it was', () => {
+  const title = 'Boat; "Marrow", \\ and\nmore '.repeat(9).trim();
+  const text = calendarFile(title, [{ key: 'a', title, from: tourer.startAt }], { id: 'x', edition: 1, at: begun });
+  const [event] = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+  expect(new ICAL.Event(event).summary).toBe(title);
+});

@@ -1,0 +1,237 @@
+import { useMemo, useState } from 'react';
+import { CalendarDays } from 'lucide-react';
+import { begins, type DayBlock, ends } from '#core/work/days';
+import { LOST_WHYS, type LostWhy } from '#formats/job';
+import { asAgreed, daysView, type DaysView as Days, halfDays, USUAL_HANDOVER_MIN } from '#job/days';
+import { changeDays, changePrepare } from '#job/edit';
+import { countsFrom, weekOf } from '#job/promise';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { FactTable } from '../../ui/FactTable';
+import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+import { hours } from '../../ui/hours';
+import { moment, nowInstant, span } from '../../ui/moments';
+import { blockName, changesInWords, LOST_WORDS } from './day-words';
+import { DayStrips } from './DayStrips';
+import { TimeSwitch } from './TimeSwitch';
+import { UntilHours } from './UntilHours';
+
+/** So many half days can be struck out with one tap. */
+const HALF_DAYS = 4;
+
+/** The job's days: from the first foam to the key in the owner's hand, in the hours there are. */
+export function DaysView({ job }: { readonly job: JobView }) {
+  const { document, planned, prepared, record, sheet, nowMin } = job;
+  // From its start until it has begun, from now once it has: renewed by the minute, not by the second.
+  const fromMin = Math.floor(countsFrom(record, nowMin));
+  const days = useMemo(
+    () => daysView({ document, planned, ...prepared, record, out: sheet.out, fromMin }),
+    [document, planned, prepared, record, sheet, fromMin],
+  );
+  return (
+    <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(18rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_25rem] lg:grid-rows-1">
+      <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
+        <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
+          <TimeSwitch />
+          <Headline job={job} days={days} />
+        </div>
+        {days.blocks.length === 0 ? (
+          <p className="p-6 text-ink-2">
+            Nothing is left to be done here. What is planned under Prepare and Layer stands in its days.
+          </p>
+        ) : (
+          <div className="min-h-0 flex-1 overflow-auto" role="region" aria-label="Days of the job" tabIndex={0}>
+            <DayStrips job={job} days={days} />
+            <InOrder job={job} blocks={days.blocks} />
+          </div>
+        )}
+      </div>
+      <aside aria-label="Until it is fetched" className="min-h-0 overflow-auto border-l border-line-strong bg-paper">
+        <Changes job={job} days={days} />
+        {days.until && <UntilHours job={job} until={days.until} />}
+        {days.wipedOverNight && !document.prepare?.overnight && <OverNight job={job} />}
+        <Lost job={job} fromMin={fromMin} />
+        <Part title="Hand-over">
+          <NumberField
+            optional
+            label="Explaining it to its owner"
+            unit="min"
+            hint={`empty: ${USUAL_HANDOVER_MIN}`}
+            value={document.days?.handoverMin}
+            check={(value) => (value >= 0 && value <= 480 ? undefined : '0 to 480 min')}
+            onChange={(handoverMin) => job.edit(changeDays({ handoverMin }))}
+          />
+          <p className="mt-3">
+            <a
+              className="inline-flex min-h-9.5 items-center gap-2 rounded border border-line-strong bg-sheet px-3.5 hover:bg-tint-1"
+              href={`/api/jobs/${encodeURIComponent(job.id)}/calendar.ics`}
+              download
+            >
+              <CalendarDays size={16} /> Dates for the owner’s calendar
+            </a>
+          </p>
+        </Part>
+      </aside>
+    </main>
+  );
+}
+
+/** The one line that matters: when the owner has it, and whether that is in time. */
+function Headline({ job, days: { handedOverMin, spareMin, blocks } }: { readonly job: JobView; readonly days: Days }) {
+  if (blocks.length === 0) return null;
+  if (handedOverMin === null) {
+    return <p className="figure text-xl text-stop">Not to be handed over in the hours there are, in this air.</p>;
+  }
+  return (
+    <p className="flex flex-wrap items-baseline gap-x-4">
+      <span>
+        In its owner’s hands <strong className="figure text-xl">{moment(job.at(handedOverMin))}</strong>
+      </span>
+      {spareMin !== undefined && (
+        <span className={`font-semibold ${spareMin < 0 ? 'text-stop' : 'text-ok'}`}>
+          {spareMin < 0 ? `✕ ${span(-spareMin)} too late` : `✓ ${span(spareMin)} before it is needed`}
+        </span>
+      )}
+    </p>
+  );
+}
+
+function InOrder({ job, blocks }: { readonly job: JobView; readonly blocks: readonly DayBlock[] }) {
+  return (
+    <section aria-label="In order" className="px-4 pb-4">
+      <FactTable
+        columns={['What', 'From', 'Until', 'Work']}
+        rows={blocks.map((block) => ({
+          key: block.key,
+          name: blockName(block.key, job),
+          cells: [
+            moment(job.at(begins(block))),
+            moment(job.at(ends(block))),
+            block.personMin > 0 ? hours(block.personMin) : `${span(ends(block) - begins(block))} by itself`,
+          ],
+        }))}
+      />
+    </section>
+  );
+}
+
+/** What was told to somebody, and what is otherwise now. */
+function Changes({ job, days }: { readonly job: JobView; readonly days: Days }) {
+  const agreed = job.document.days?.agreed;
+  const keep = () => job.edit(changeDays({ agreed: asAgreed(job.document, days, nowInstant()) }));
+  if (days.blocks.length === 0) return null;
+  if (!agreed) {
+    return (
+      <Part title="What was agreed">
+        <p className="text-ink-2">Nothing yet. Once it is, whatever moves is told here at once.</p>
+        <div className="mt-2">
+          <Button onClick={keep}>This is agreed</Button>
+        </div>
+      </Part>
+    );
+  }
+  const { changes, spareMin } = days;
+  const holds = spareMin === undefined || spareMin >= 0;
+  return (
+    <Part title="What was agreed">
+      <p>
+        {agreed.handedOver ? (
+          <>
+            Fetched <strong>{moment(agreed.handedOver)}</strong>, as agreed {moment(agreed.at)}.
+          </>
+        ) : (
+          <>Agreed {moment(agreed.at)}, without an end.</>
+        )}
+      </p>
+      {changes.length === 0 ? (
+        <p className="mt-2 border-l-4 border-ok bg-ok-soft px-3 py-2">✓ It stands as agreed.</p>
+      ) : (
+        <div
+          role="status"
+          className={`mt-2 border-l-4 px-3 py-2 ${holds ? 'border-warn bg-warn-soft' : 'border-stop bg-stop-soft'}`}
+        >
+          <p className="font-semibold">
+            {spareMin === undefined
+              ? '! Something moved.'
+              : holds
+                ? '! Something moved; the promise still holds.'
+                : `✕ The promise no longer holds: ${span(-spareMin)} too late. Tell the owner today.`}
+          </p>
+          <ul className="mt-1 text-[14px]">
+            {changesInWords(changes, job).map((sentence) => (
+              <li key={sentence} className="py-0.5">
+                {sentence}
+              </li>
+            ))}
+          </ul>
+          <div className="mt-2">
+            <Button onClick={keep}>Agreed anew</Button>
+          </div>
+        </div>
+      )}
+    </Part>
+  );
+}
+
+/** Half a day that is lost, struck out in one tap. */
+function Lost({ job, fromMin }: { readonly job: JobView; readonly fromMin: number }) {
+  const [why, setWhy] = useState<LostWhy>('power');
+  const lost = job.document.days?.lost ?? [];
+  const { startAt } = job.document;
+  const from = Math.max(fromMin, job.begun ? fromMin : Math.min(job.nowMin, 0));
+  const halves = halfDays(weekOf(job.bay), startAt, Math.max(from, job.nowMin), HALF_DAYS);
+  return (
+    <Part title="Half a day is lost">
+      {lost.length > 0 && (
+        <ul className="mb-3">
+          {lost.map((stretch, index) => (
+            <li key={`${stretch.from} ${stretch.to}`} className="flex items-center justify-between gap-2 border-b py-1">
+              <span>
+                {moment(stretch.from)} to {moment(stretch.to)}: {LOST_WORDS[stretch.why].toLowerCase()}
+              </span>
+              <Button
+                look="quiet"
+                onClick={() => job.edit(changeDays({ lost: lost.filter((_, other) => other !== index) }))}
+              >
+                Not lost
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <SelectField
+        label="Why"
+        value={why}
+        options={LOST_WHYS.map((id) => [id, LOST_WORDS[id]] as const)}
+        onChange={setWhy}
+      />
+      <div className="mt-2 flex flex-wrap gap-2">
+        {halves.map(([opens, closes]) => (
+          <Button
+            key={opens}
+            onClick={() => job.edit(changeDays({ lost: [...lost, { from: job.at(opens), to: job.at(closes), why }] }))}
+          >
+            {moment(job.at(opens))} to {job.at(closes).slice(11, 16)}
+          </Button>
+        ))}
+      </div>
+      <p className="mt-2 text-[14px] text-ink-2">All that is still to come is planned anew around it, at once.</p>
+    </Part>
+  );
+}
+
+/** What was wiped in the evening is dusty in the morning. */
+function OverNight({ job }: { readonly job: JobView }) {
+  return (
+    <Part title="A night after the last wipe">
+      <p>
+        It stands over night between the last wipe and the first coat, and gathers dust: wipe it again before laying.
+      </p>
+      <div className="mt-2">
+        <Button onClick={() => job.edit(changePrepare({ overnight: true }))}>Plan that wipe</Button>
+      </div>
+    </Part>
+  );
+}
