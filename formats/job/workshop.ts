@@ -11,6 +11,7 @@ import {
   id,
   instant,
   nonEmpty,
+  nonNegative,
   object,
   oneOf,
   percent,
@@ -43,7 +44,18 @@ export const bayClimateSchema = object({
   path: ['closesAtHour'],
 });
 
-export const bayDraftSchema = object({ name: nonEmpty(), climate: bayClimateSchema });
+/** How large a bay is, and how its air is changed: shut, and with its door open. */
+export const bayRoomSchema = object({
+  volumeM3: positive(),
+  airChangesPerHour: nonNegative(),
+  doorOpen: object({ airChangesPerHour: nonNegative(), airSpeed: nonNegative() }).optional(),
+});
+
+export const bayDraftSchema = object({
+  name: nonEmpty(),
+  climate: bayClimateSchema,
+  room: bayRoomSchema.nullable().optional(),
+});
 export const baySchema = bayDraftSchema.extend({ id: id(), version: z.int() });
 export type Bay = z.output<typeof baySchema>;
 

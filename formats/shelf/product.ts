@@ -51,6 +51,8 @@ export const SOURCED_FIELDS = [
   'coveragePerM2',
   'densityGPerMl',
   'vocGPerL',
+  'limitMgPerM3',
+  'lowerExplosiveGPerM3',
   'packs',
   'prime',
   'applicatorM2',
@@ -78,6 +80,9 @@ export const productSchema = object({
   coveragePerM2: positive(),
   densityGPerMl: positive().default(1),
   vocGPerL: nonNegative().default(0),
+  /** Its safety sheet's: what a person may breathe of it, and its lower explosive limit. */
+  limitMgPerM3: positive().optional(),
+  lowerExplosiveGPerM3: positive().optional(),
   packs: list(object({ size: positive(), price: wholeNonNegative() })).min(1, {
     error: 'expected at least one pack on sale',
   }),

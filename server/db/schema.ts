@@ -13,6 +13,7 @@ export const bays = sqliteTable('bays', {
   version: integer('version').notNull(),
   name: text('name').notNull(),
   climate: text('climate', { mode: 'json' }).$type<Bay['climate']>().notNull(),
+  room: text('room', { mode: 'json' }).$type<Bay['room']>(),
 });
 
 /** The air of a bay as it was read: once, for every job in it. */

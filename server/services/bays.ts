@@ -6,6 +6,9 @@ import { jobRepository } from '../repositories/jobs';
 import type { ChangeFeed } from './changes';
 import { versionGuard } from './versions';
 
+/** What of a bay is edited. */
+const draftOf = ({ name, climate, room }: Bay): Omit<Bay, 'id' | 'version'> => ({ name, climate, room });
+
 /** Bays and how their air runs through a day. */
 export function bayService(db: Db, changes: ChangeFeed) {
   const bays = bayRepository(db);
@@ -23,7 +26,7 @@ export function bayService(db: Db, changes: ChangeFeed) {
       const bay = db.transaction(
         () => {
           const standing = bays.get(id);
-          const body = standing && { name: standing.name, climate: standing.climate };
+          const body = standing && draftOf(standing);
           versions.require(id, standing && { version: standing.version, body: body! }, version);
           versions.keep(id, version + 1, draft);
           return bays.put({ ...draft, id, version: version + 1 });
@@ -39,8 +42,7 @@ export function bayService(db: Db, changes: ChangeFeed) {
         () => {
           const standing = bays.get(id);
           if (!standing) throw versions.missing(id);
-          const { name, climate } = standing;
-          versions.require(id, { version: standing.version, body: { name, climate } }, version);
+          versions.require(id, { version: standing.version, body: draftOf(standing) }, version);
           const here = jobs.titlesInBay(id);
           if (here.length > 0) {
             const more = here.length > 1 ? ` and ${here.length - 1} more` : '';

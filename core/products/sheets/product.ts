@@ -64,6 +64,9 @@ export interface Product {
   readonly coveragePerM2: number;
   readonly densityGPerMl: number;
   readonly vocGPerL: number;
+  /** What a person may breathe of it, and where its vapour begins to burn: by its safety sheet. */
+  readonly limitMgPerM3?: number | undefined;
+  readonly lowerExplosiveGPerM3?: number | undefined;
   readonly packs: readonly Pack[];
   readonly onHand: number;
   /** Units that wet one applicator, and the area one lasts, m² (null: any). */

@@ -13,6 +13,7 @@ import { celsius } from '../../ui/measures';
 import { moment, nowInstant, span } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { WeekForm } from '../time/WeekForm';
+import { BayRoom } from './BayRoom';
 
 const AirChart = lazy(() => import('./AirChart'));
 
@@ -126,6 +127,7 @@ function BaySide({ bay, days }: Props) {
       <Part title="Hours">
         <WeekForm bay={bay} />
       </Part>
+      <BayRoom bay={bay} />
       <LoggerFile bay={bay} />
     </>
   );

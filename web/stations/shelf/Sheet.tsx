@@ -184,6 +184,8 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
                 <Numeric name="residue" label="Stays in the bottle, units" />
                 <Numeric name="densityGPerMl" label="Density, g/ml" />
                 <Numeric name="vocGPerL" label="Solvent (VOC), g/l" />
+                <Numeric name="limitMgPerM3" label="Limit to breathe, mg/m³ (safety sheet)" />
+                <Numeric name="lowerExplosiveGPerM3" label="Lower explosive limit, g/m³ (safety sheet)" />
                 <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
                 <Numeric name="shelfMonths.open" label="Keeps once opened, months" />
                 <Packs />
@@ -291,6 +293,8 @@ const SOURCED_NAMES: Readonly<Record<(typeof SOURCED_FIELDS)[number], string>> =
   coveragePerM2: 'Coverage',
   densityGPerMl: 'Density',
   vocGPerL: 'Solvent',
+  limitMgPerM3: 'Limit to breathe',
+  lowerExplosiveGPerM3: 'Lower explosive limit',
   packs: 'Packs and prices',
   prime: 'Wetting an applicator',
   applicatorM2: 'Life of an applicator',

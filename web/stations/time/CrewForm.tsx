@@ -101,59 +101,6 @@ export function CrewForm({ job }: { readonly job: JobView }) {
           />
         </div>
       </Part>
-      <Part title="Room">
-        <RoomForm job={job} />
-      </Part>
-    </>
-  );
-}
-
-/** Vapour in the bay: how large it is, and how its air is changed. */
-function RoomForm({ job }: { readonly job: JobView }) {
-  const { document, edit, plan } = job;
-  const room = document.room ?? { volumeM3: 180, airChangesPerHour: 2 };
-  const change = (changes: Partial<typeof room>) => edit(changeDocument({ room: { ...room, ...changes } }));
-  return (
-    <>
-      <div className="grid grid-cols-3 gap-3">
-        <NumberField
-          optional
-          label="Volume"
-          unit="m³"
-          value={document.room?.volumeM3}
-          check={(value) => (value > 0 ? undefined : 'more than 0')}
-          onChange={(volumeM3) =>
-            volumeM3 === undefined ? edit(changeDocument({ room: undefined })) : change({ volumeM3 })
-          }
-        />
-        <NumberField
-          optional
-          label="Air changes"
-          unit="/h"
-          value={document.room?.airChangesPerHour}
-          check={(value) => (value >= 0 && value < 200 ? undefined : '0 to 200')}
-          onChange={(airChangesPerHour) => airChangesPerHour !== undefined && change({ airChangesPerHour })}
-        />
-        <NumberField
-          optional
-          label="Limit"
-          unit="mg/m³"
-          value={document.room?.limitMgPerM3}
-          check={(value) => (value > 0 ? undefined : 'more than 0')}
-          onChange={(limitMgPerM3) => change({ limitMgPerM3 })}
-        />
-      </div>
-      {plan.air && (
-        <p className="mt-2 text-[14px] text-ink-2">
-          Vapour rises to {plan.air.peakMgPerM3.toFixed(0)} mg/m³
-          {plan.air.clearAfterMin === null
-            ? ' and never clears without air change.'
-            : plan.air.clearAfterMin === 0
-              ? ', under the limit.'
-              : `; clear ${plan.air.clearAfterMin.toFixed(0)} min after the last coat.`}{' '}
-          The limit is on the product’s safety sheet.
-        </p>
-      )}
     </>
   );
 }

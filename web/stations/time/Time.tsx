@@ -13,6 +13,7 @@ import { CrewForm } from './CrewForm';
 import { DaysView } from './DaysView';
 import { GoOrWait } from './GoOrWait';
 import { PanelTimes } from './PanelTimes';
+import { RoomAir } from './RoomAir';
 import { SheetView } from './SheetView';
 import { TimeSwitch, useTimeView } from './TimeSwitch';
 import { WhatIf } from './WhatIf';
@@ -30,7 +31,16 @@ const LEGEND: readonly LegendEntry[] = [
   { fill: 'stop', text: '✕ Will not work' },
 ];
 
-const NOT_OF_TIME = ['not-allowed', 'bond', 'test-spot', 'thin-paint', 'refinished', 'filler', 'not-readable'];
+const NOT_OF_TIME = [
+  'not-allowed',
+  'bond',
+  'test-spot',
+  'thin-paint',
+  'refinished',
+  'filler',
+  'not-readable',
+  'vapour',
+];
 
 /** When: windows, sections and cure in the air of the day, and whether the promise holds. */
 export function Component() {
@@ -132,6 +142,7 @@ function Whole({ job }: { readonly job: JobView }) {
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
         </Part>
       )}
+      <RoomAir job={job} />
       <AirForm job={job} />
       <CrewForm job={job} />
     </>

@@ -1,0 +1,1 @@
+export { EXPLOSIVE_ALARM, releasesOf, type RoomVapour, roomVapour } from './vapour';

@@ -1,0 +1,1 @@
+ALTER TABLE `bays` ADD `room` text;
