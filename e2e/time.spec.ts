@@ -104,3 +104,25 @@ test('the job’s days: agreed, a morning lost, what moved is told at once, and 
   await page.getByRole('link', { name: 'Dates for the owner’s calendar' }).click();
   expect((await file).suggestedFilename()).toBe('satin-tourer.ics');
 });
+
+test('ready and cure: what must hold with its way out, a lamp against waiting, and the air to breathe with the door open', async ({
+  page,
+}) => {
+  await page.goto('/jobs/satin-tourer/time');
+  const holds = page.locator('section', { hasText: 'What must hold' });
+  await expect(holds.getByText(/The bay may be/).first()).toBeVisible();
+  // Needed at once: too late, and what it would take.
+  await page.getByRole('textbox', { name: 'Owner needs it by: day' }).fill('4 Mar 2027');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Not ready when it is needed/)).toBeVisible();
+
+  const lamp = page.locator('section', { hasText: 'Under a lamp' });
+  await expect(lamp.getByText(/sooner than by waiting|Waiting is quicker/).first()).toBeVisible();
+  const byStand = await lamp.innerText();
+  await page.getByLabel('Lamp', { exact: true }).selectOption({ label: 'Hand lamp' });
+  await expect(lamp).not.toHaveText(byStand);
+  await page.goto('/jobs/teal-hatchback/time');
+  const air = page.locator('section', { hasText: 'Air to breathe' });
+  await expect(air.getByText('of what may be breathed', { exact: false }).first()).toBeVisible();
+  await expect(air.getByRole('columnheader', { name: 'Door open' })).toBeVisible();
+});

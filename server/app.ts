@@ -44,7 +44,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...bayEndpoints(services),
     ...kitEndpoints(services),
     ...offerEndpoints(services),
-    ...instrumentEndpoints(),
+    ...instrumentEndpoints(services.now),
     ...photoEndpoints(services),
     ...itemEndpoints(services),
     ...stockEndpoints(services),

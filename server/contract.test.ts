@@ -30,7 +30,7 @@ const endpoints = () => [
   ...bayEndpoints(server.services),
   ...kitEndpoints(server.services),
   ...offerEndpoints(server.services),
-  ...instrumentEndpoints(),
+  ...instrumentEndpoints(server.services.now),
   ...photoEndpoints(server.services),
   ...itemEndpoints(server.services),
   ...stockEndpoints(server.services),

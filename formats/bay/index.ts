@@ -1,3 +1,4 @@
+export { type YardForecast, yardForecastSchema } from './forecast';
 export { readLoggerCsv } from './logger-csv';
 export {
   type BayHistory,

@@ -1,4 +1,4 @@
-import type { BayHistory, NewReadings } from '#formats/bay';
+import type { BayHistory, NewReadings, YardForecast } from '#formats/bay';
 import { nanoid } from '@reduxjs/toolkit';
 import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { OfferRecord } from '#formats/choice';
@@ -154,6 +154,7 @@ export const api = createApi({
       query: ({ id, ...params }) => ({ url: `bays/${id}/air`, params }),
       providesTags: (_result, _error, { id }) => [{ type: 'Air', id }, 'Bays'],
     }),
+    yardForecast: build.query<YardForecast, void>({ query: () => 'yard/forecast' }),
     takeAir: build.mutation<{ added: number }, NewReadings & { id: string }>({
       query: ({ id, ...body }) => ({ url: `bays/${id}/air`, method: 'POST', body }),
       invalidatesTags: (_result, _error, { id }) => [{ type: 'Air', id }],
@@ -293,6 +294,7 @@ export const api = createApi({
 
 export const {
   useBayAirQuery,
+  useYardForecastQuery,
   useTakeAirMutation,
   useStockQuery,
   useStockThingQuery,

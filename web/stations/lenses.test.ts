@@ -107,10 +107,13 @@ describe('figures on the screen', () => {
   test('a bar runs from the first stroke of a product to the last moment it ripens, and the latest is the job’s', () => {
     for (const { draft } of yard.jobs) {
       const plan = planOf(draft.document);
-      const bars = cureBars(plan, draft.document.products);
+      const bars = cureBars(plannedJob(draft.document), plan, draft.document.products, 1.5);
       expect(bars).toHaveLength(plan.purchases.length);
-      for (const { startMin, endMin, waterSafeMin } of bars) {
+      for (const { startMin, endMin, waterSafeMin, handoverMin, handoverRangeMin } of bars) {
         expect(endMin).toBeGreaterThan(startMin);
+        const [early, late] = handoverRangeMin.map((min) => min ?? Infinity);
+        expect(early).toBeLessThanOrEqual((handoverMin ?? Infinity) + 1e-6);
+        expect(late).toBeGreaterThanOrEqual((handoverMin ?? Infinity) - 1e-6);
         if (waterSafeMin !== null) expect(waterSafeMin).toBeGreaterThanOrEqual(endMin - 1e-9);
       }
       const last = bars.map(({ handoverMin }) => handoverMin);

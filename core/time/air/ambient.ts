@@ -50,3 +50,9 @@ export function correctedBy(series: AmbientSeries, reading: Air, tauMin: number)
   });
   return [zero!, ...later];
 }
+
+/** The air warmer or colder by so much all through; its humidity kept, near enough. */
+export function warmerBy(series: AmbientSeries, byK: number): AmbientSeries {
+  const [first, ...rest] = series.map((step) => ({ ...step, airC: step.airC + byK }));
+  return [first!, ...rest];
+}

@@ -1,4 +1,4 @@
-export { airAt, type AmbientSeries, type AmbientStep, correctedBy, withReadings } from './ambient';
+export { airAt, type AmbientSeries, type AmbientStep, correctedBy, withReadings, warmerBy } from './ambient';
 export { bayAmbient, type BayClimate } from './bay-climate';
 export { type Condensation, condensation, DEW_MARGIN_K } from './condensation';
 export { type Air, rhAfterTemperatureChange, saturationPressurePa, STILL_AIR, vapourPressurePa } from './moist-air';

@@ -1,6 +1,6 @@
 import { seeded } from '#core/measures';
 import { handedOverMin } from '#core/products/schools';
-import type { AmbientSeries } from '#core/time/air';
+import { type AmbientSeries, warmerBy } from '#core/time/air';
 import { latestMoment, reachedAtMin } from '#core/time/clocks';
 import { type RehearsalCase, type RehearsedProduct, type Uncertainty, USUAL_UNCERTAINTY } from './case';
 import { aDay, type Day } from './day';
@@ -28,15 +28,9 @@ export interface Rehearsed {
 /** Offsets of the air at which curing is worked out; between them it runs evenly. */
 const GRID_K = [-6, -4, -2, 0, 2, 4, 6];
 
-/** The air warmer or colder by so much all through; the water in it stays what it was, near enough to keep its humidity. */
-const shifted = (series: AmbientSeries, byK: number): AmbientSeries => {
-  const [first, ...rest] = series.map((step) => ({ ...step, airC: step.airC + byK }));
-  return [first!, ...rest];
-};
-
 /** When something ripe is ripe, on a day whose air is off by so much. */
 function ripening(ambient: AmbientSeries) {
-  const airs = GRID_K.map((byK) => shifted(ambient, byK));
+  const airs = GRID_K.map((byK) => warmerBy(ambient, byK));
   return (
     { clock, min }: NonNullable<RehearsedProduct['ready']>,
     fromMin: number,

@@ -1,8 +1,9 @@
-import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN } from '#core/measures';
+import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN, NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { type JobView, useJob } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
 import { useSize } from '../../ui/useSize';
 import { type CureBar, cureBars } from './cure-bars';
+import { useAirSpread } from './MustHold';
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
@@ -17,6 +18,7 @@ const HOURS_AFTER = 4;
 /** The bay's temperature through the cure, and under it each product's layers from laying to hand-over. */
 export default function CureChart() {
   const job = useJob();
+  const airK = useAirSpread(job);
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const chart = useRef<echarts.ECharts>(undefined);
@@ -24,19 +26,19 @@ export default function CureChart() {
     if (!frame.current || width === 0) return;
     chart.current ??= echarts.init(frame.current, undefined, { renderer: 'svg' });
     chart.current.resize();
-    chart.current.setOption(chartOption(job), { notMerge: true });
-  }, [job, width, height]);
+    chart.current.setOption(chartOption(job, airK), { notMerge: true });
+  }, [job, airK, width, height]);
   useEffect(() => () => chart.current?.dispose(), []);
   // Colours are the theme's: drawn again when it changes.
   useEffect(() => {
-    const observer = new MutationObserver(() => chart.current?.setOption(chartOption(job), { notMerge: true }));
+    const observer = new MutationObserver(() => chart.current?.setOption(chartOption(job, airK), { notMerge: true }));
     observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
     return () => observer.disconnect();
-  }, [job]);
-  const bars = cureBars(job.plan, job.document.products);
+  }, [job, airK]);
+  const bars = cureBars(job.planned, job.plan, job.document.products, airK);
   const said = bars.map(
-    ({ name, waterSafeMin, handoverMin }) =>
-      `${name}: may get wet ${sayMin(job, waterSafeMin)}, hand over ${sayMin(job, handoverMin)}`,
+    ({ name, waterSafeMin, handoverMin, handoverRangeMin: [early, late] }) =>
+      `${name}: may get wet ${sayMin(job, waterSafeMin)}, hand over ${sayMin(job, handoverMin)}, between ${sayMin(job, early)} and ${sayMin(job, late)} as the air may be`,
   );
   return (
     <div ref={frame} role="img" aria-label={`Cure against the air. ${said.join('. ')}`} className="h-full w-full" />
@@ -52,11 +54,11 @@ function sayHour(ms: number): string {
   return time.toLocaleString('en-GB', midnight ? { weekday: 'short' } : { hour: '2-digit', minute: '2-digit' });
 }
 
-function chartOption(job: JobView): echarts.EChartsCoreOption {
+function chartOption(job: JobView, airK: number): echarts.EChartsCoreOption {
   const { document: file, plan, planned, nowMin, begun } = job;
   const style = getComputedStyle(document.documentElement);
   const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  const bars = cureBars(plan, file.products);
+  const bars = cureBars(planned, plan, file.products, airK);
   const startMs = Date.parse(file.startAt);
   const ms = (min: number) => startMs + min * MS_PER_MIN;
   const lastMin = Math.max(
@@ -67,6 +69,7 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
   const untilMin = Math.min(lastMin + HOURS_AFTER * MINUTES_PER_HOUR, 8 * MINUTES_PER_DAY);
   const air = planned.ambient.filter(({ atMin }) => atMin <= untilMin);
   const temperatures = [...air.map(({ atMin, airC }) => [ms(atMin), airC]), [ms(untilMin), air.at(-1)?.airC]];
+  const off = NINE_IN_TEN_SIGMAS * airK;
   const axis = {
     type: 'time' as const,
     min: ms(-30),
@@ -120,6 +123,25 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
       textStyle: { color: colour('ink') },
     },
     series: [
+      // The band the air stays in on nine days of ten: its lower edge, and its width on top of that.
+      ...(
+        [
+          [-off, 0],
+          [2 * off, 0.35],
+        ] as const
+      ).map(([k, opacity], index) => ({
+        type: 'line' as const,
+        xAxisIndex: 0,
+        yAxisIndex: 0,
+        step: 'end' as const,
+        stack: 'band',
+        stackStrategy: 'all' as const,
+        showSymbol: false,
+        silent: true,
+        lineStyle: { opacity: 0 },
+        areaStyle: { color: colour('tint-5'), opacity },
+        data: temperatures.map(([at, airC]) => [at, index === 0 ? airC! + k : k]),
+      })),
       {
         type: 'line',
         xAxisIndex: 0,
@@ -128,7 +150,6 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
         showSymbol: false,
         silent: true,
         lineStyle: { color: colour('tint-5'), width: 2 },
-        areaStyle: { color: colour('tint-2'), opacity: 0.6 },
         data: temperatures,
         markLine: {
           silent: true,
@@ -145,7 +166,7 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
         data: bars.map((bar, index) => ({ value: [index, ms(bar.startMin), ms(bar.handoverMin ?? untilMin)], bar })),
         tooltip: {
           formatter: ({ data }: { data: { bar: CureBar } }) =>
-            `${data.bar.name}<br>laid until ${moment(job.at(data.bar.endMin))}<br>may get wet ${sayMin(job, data.bar.waterSafeMin)}<br>hand over ${sayMin(job, data.bar.handoverMin)}`,
+            `${data.bar.name}<br>laid until ${moment(job.at(data.bar.endMin))}<br>may get wet ${sayMin(job, data.bar.waterSafeMin)}<br>hand over ${sayMin(job, data.bar.handoverMin)}<br>between ${sayMin(job, data.bar.handoverRangeMin[0])} and ${sayMin(job, data.bar.handoverRangeMin[1])}`,
         },
         renderItem: (_params: unknown, api: CustomSeriesRenderItemAPI) => {
           const bar = bars[Number(api.value(0))]!;
@@ -161,12 +182,23 @@ function chartOption(job: JobView): echarts.EChartsCoreOption {
               style: { fill, stroke: colour('ink-3'), lineWidth: 0.8 },
             };
           };
+          /** From the earliest to the latest, with a stroke across either end. */
+          const whisker = ([from, to]: [number, number][]) =>
+            [
+              [from![0], from![1], to![0], to![1]],
+              ...[from!, to!].map(([x, y]) => [x, y - high / 3, x, y + high / 3]),
+            ].map(([x1, y1, x2, y2]) => ({
+              type: 'line' as const,
+              shape: { x1, y1, x2, y2 },
+              style: { stroke: colour('ink'), lineWidth: 1.6 },
+            }));
           return {
             type: 'group' as const,
             children: [
               part(bar.startMin, bar.endMin, colour('ink-2')),
               part(bar.endMin, wet, colour('tint-4')),
               ...(ready > wet ? [part(wet, ready, colour('tint-2'))] : []),
+              ...whisker(bar.handoverRangeMin.map((min) => at(Math.min(min ?? untilMin, untilMin)))),
             ],
           };
         },

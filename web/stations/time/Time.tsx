@@ -13,6 +13,7 @@ import { CrewForm } from './CrewForm';
 import { DaysView } from './DaysView';
 import { GoOrWait } from './GoOrWait';
 import { PanelTimes } from './PanelTimes';
+import { MustHold, UnderLamp } from './MustHold';
 import { RoomAir } from './RoomAir';
 import { SheetView } from './SheetView';
 import { TimeSwitch, useTimeView } from './TimeSwitch';
@@ -68,7 +69,14 @@ function ReadyAndCure({ job }: { readonly job: JobView }) {
       }
       below={<Cure job={job} />}
     >
-      {job.chosen ? <PanelTimes key={job.chosen.id} job={job} surface={job.chosen} /> : <Whole job={job} />}
+      {job.chosen ? (
+        <>
+          <PanelTimes key={job.chosen.id} job={job} surface={job.chosen} />
+          <UnderLamp job={job} />
+        </>
+      ) : (
+        <Whole job={job} />
+      )}
     </Station>
   );
 }
@@ -142,6 +150,8 @@ function Whole({ job }: { readonly job: JobView }) {
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
         </Part>
       )}
+      <MustHold job={job} />
+      <UnderLamp job={job} />
       <RoomAir job={job} />
       <AirForm job={job} />
       <CrewForm job={job} />

@@ -1,5 +1,7 @@
+import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { latestMoment } from '#core/time/clocks';
-import { handoverOf, type Plan, waterSafeOf } from '#core/work/plan';
+import { curingCoats, ripeIn } from '#core/work/cure';
+import { handoverOf, type Plan, type PlannedJob, waterSafeOf } from '#core/work/plan';
 import type { ProductSheet } from '#formats/shelf';
 
 /** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */
@@ -9,15 +11,23 @@ export interface CureBar {
   readonly endMin: number;
   readonly waterSafeMin: number | null;
   readonly handoverMin: number | null;
+  /** Hand-over in air as warm, and as cold, as it is on one day in twenty each. */
+  readonly handoverRangeMin: readonly [early: number | null, late: number | null];
 }
 
-/** From its first stroke to the last moment it ripens, for each product of a plan. */
-export function cureBars(plan: Plan, products: readonly ProductSheet[]): CureBar[] {
+/**
+ * From its first stroke to the last moment it ripens, for each product of a plan.
+ * @param airK how far the air may be off its forecast, one sigma
+ */
+export function cureBars(planned: PlannedJob, plan: Plan, products: readonly ProductSheet[], airK: number): CureBar[] {
+  const curing = curingCoats(planned, plan);
   return products.flatMap(({ id, name }): CureBar[] => {
     const coats = plan.surfaces
       .flatMap(({ coats: own }) => own)
       .flatMap(({ product, laid }) => (product === id && laid ? [laid] : []));
     if (coats.length === 0) return [];
+    const own = curing.filter(({ product }) => product.id === id);
+    const off = NINE_IN_TEN_SIGMAS * airK;
     return [
       {
         name,
@@ -25,6 +35,7 @@ export function cureBars(plan: Plan, products: readonly ProductSheet[]): CureBar
         endMin: Math.max(...coats.map(({ endMin }) => endMin)),
         waterSafeMin: latestMoment(coats.map(waterSafeOf)),
         handoverMin: latestMoment(coats.map(handoverOf)),
+        handoverRangeMin: [ripeIn(planned, own, off).readyMin, ripeIn(planned, own, -off).readyMin],
       },
     ];
   });
