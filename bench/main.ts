@@ -21,6 +21,7 @@ import { DEMO_SHELF } from '../demo/shelf';
 import highsLoader from 'highs';
 import { benchNest } from './nest';
 import { benchSections, benchStock } from './stock';
+import { benchTime } from './time';
 
 const ROUNDS = 60;
 const OUT_ROUNDS = 15;
@@ -236,4 +237,5 @@ console.log(`  bar: ${CHOICE_BAR_MS} ms, ${((100 * chosenMs) / CHOICE_BAR_MS).to
 
 benchSections(SURFACES);
 benchStock();
+benchTime(job);
 benchNest();
