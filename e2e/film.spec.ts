@@ -121,9 +121,12 @@ test('a flaw is marked on the roll, widths are compared in money, and a narrower
   // The cut between the two parts of the bonnet is moved on the panel.
   await page.goto('/jobs/moss-saloon/quantify?view=film&panel=bonnet');
   const seam = page.getByRole('slider', { name: 'Cut between the two parts' });
+  const share = page.getByLabel('Cut at, share of the way across');
+  // Its rolls come after it: only then is it known how wide they are.
+  await expect(share).toBeVisible();
   const at = Number(await seam.getAttribute('aria-valuenow'));
   await seam.focus();
   await page.keyboard.press('ArrowRight');
   await expect(seam).toHaveAttribute('aria-valuenow', String(at + 1));
-  await expect(page.getByLabel('Cut at, share of the way across')).toHaveValue(String(at + 1));
+  await expect(share).toHaveValue(String(at + 1));
 });

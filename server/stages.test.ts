@@ -1,5 +1,5 @@
 import type { JobRecord, Problem } from '#formats/job';
-import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
+import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues } from '#formats/log';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 
@@ -132,4 +132,37 @@ test('the ladder begins from what worked on this very item, then on its model', 
     ['last-year', 'medium-finishing', true],
     ['other', 'wool-compound', false],
   ]);
+});
+
+test('cues seen at a job are told at their product beside what was expected; a forgotten one teaches no more', async () => {
+  const [sheet] = document.products;
+  expect((await server.call('POST', '/api/products', sheet)).status).toBe(201);
+  const cues = async () => (await server.call<ProductCues>('GET', `/api/products/${sheet!.id}/cues`)).body;
+  expect(await cues()).toEqual({ factor: 1, sigma: 0.2, jobs: [] });
+
+  const surface = document.surfaces.find(({ layers }) => layers[0]?.product === sheet!.id)!;
+  const patch = { surface: surface.id, layer: 0, coat: 1, copy: 1, section: 1 };
+  const start = { product: sheet!.id, sections: 1, areaM2: 0.3, amount: 2 };
+  for (const [id, minute, entry] of [
+    ['a', 0, { type: 'lay-start', patch, start }],
+    ['b', 0.5, { type: 'lay-end', patch }],
+    ['c', 1.5, { type: 'cue-seen', patch }],
+  ] as const) {
+    expect((await log('one', id, minute, entry)).status).toBe(201);
+  }
+  const taught = await cues();
+  expect(taught.jobs).toMatchObject([
+    { jobId: 'one', factor: 1, sigma: 0.2, cues: [{ seen: { entry: 'c', seenMin: 1.5 } }] },
+  ]);
+  const [{ ratio, seen }] = taught.jobs[0]!.cues as [ProductCues['jobs'][number]['cues'][number]];
+  expect(ratio).toBeCloseTo(1.5 / seen!.expectedMin!, 1);
+  expect(Math.sign(Math.log(taught.factor))).toBe(Math.sign(Math.log(ratio)));
+  expect(taught.sigma).toBeLessThan(0.2);
+
+  expect((await log('one', 'd', 2, { type: 'set-aside', entry: 'c', reason: 'no cue of this product' })).status).toBe(
+    201,
+  );
+  expect(await cues()).toEqual({ factor: 1, sigma: 0.2, jobs: [] });
+  expect((await server.call<LogEntry[]>('GET', '/api/jobs/one/log')).body).toHaveLength(4);
+  expect((await server.call('GET', '/api/products/none-such/cues')).status).toBe(404);
 });

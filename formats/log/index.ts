@@ -1,3 +1,4 @@
+export { type ProductCues, productCuesSchema } from './cues';
 export {
   type EarlierPair,
   earlierPairSchema,

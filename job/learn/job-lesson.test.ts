@@ -1,4 +1,6 @@
+import { seeded } from '#core/measures';
 import { FLASH_LEARNING, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/work/learning';
+import { flashBeliefs } from '#core/work/run';
 import type { LogEntry } from '#formats/log';
 import { type Job, readJob } from '#formats/job';
 import { instantAfter } from '#formats/values';
@@ -46,6 +48,32 @@ test('a cue teaches how it came beside the sheet, whatever factor the job was pl
   const [same] = jobLesson(planned, laidWith(0.7)).cues;
   expect(same!.ratio).toBeCloseTo(cue!.ratio, 9);
   expect(jobLesson(job, laidWith(0.7).slice(0, 2)).cues).toEqual([]);
+  // Seen beside expected, in minutes, by the sheet itself.
+  expect(cue!.seen).toMatchObject({ entry: '2', seenMin: expect.closeTo(0.7 * cueMin, 1) });
+  expect(cue!.seen!.expectedMin).toBeCloseTo(cueMin, 6);
+  expect(same!.seen!.expectedMin).toBeCloseTo(cueMin, 6);
+});
+
+test('a cue set aside teaches nothing, and stays on record', () => {
+  const log = laidWith(0.7);
+  const aside = { ...log[2]!, id: '3', seq: 3, entry: { type: 'set-aside', entry: '2', reason: 'no cue' } as const };
+  expect(jobLesson(job, [...log, aside]).cues).toEqual([]);
+});
+
+test('by the third job the error of the cue is at most half of what it was at the first', () => {
+  const random = seeded(7);
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  const errors = [0, 0, 0];
+  for (let shop = 0; shop < 400; shop++) {
+    // A product that really flashes otherwise than its sheet says, and cues seen as well as they are.
+    const truth = Math.exp(FLASH_LEARNING.priorSigma * 1.5 * normal());
+    const jobs = [0, 1, 2].map(() => [0, 1, 2].map(() => truth * Math.exp(0.08 * normal())));
+    flashBeliefs(jobs)
+      .slice(0, 3)
+      .forEach(({ flashFactor }, nth) => (errors[nth]! += Math.log(flashFactor / truth) ** 2));
+  }
+  const [first, , third] = errors.map((sum) => Math.sqrt(sum / 400));
+  expect(third!).toBeLessThan(first! / 2);
 });
 
 test('jobs teach one after the other, less certain with each day between', () => {

@@ -1,13 +1,17 @@
 import { lessonOf, type PreparationLesson } from '#core/work/prepare';
-import { cueRatios, foldLog, learnedFlash } from '#core/work/run';
-import type { Job } from '#formats/job';
+import { cueRatios, type CueSeen, foldLog, learnedFlash } from '#core/work/run';
+import { type Job, surfaceName } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
+import { instantAfter } from '#formats/values';
 import { plannedJob } from '#job/plan';
 
 /** All one job teaches: its preparation, and when the cues of its products really came. */
 export interface JobLesson extends PreparationLesson {
   /** Observed against the sheet's own minutes, the factor a job was planned with taken out. */
-  readonly cues: readonly { readonly product: string; readonly ratio: number }[];
+  readonly cues: readonly (Pick<CueSeen, 'product' | 'ratio'> & {
+    /** Which entry of its log noted it; absent in lessons of an older server. */
+    readonly seen?: Pick<CueSeen, 'entry' | 'surface' | 'seenMin' | 'expectedMin'> & { readonly at: string };
+  })[];
 }
 
 /** What a job teaches, from its document and the log of what was really done. */
@@ -16,10 +20,23 @@ export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at
   const planned = new Map(document.products.map(({ id, flashFactor }) => [id, flashFactor]));
   return {
     ...lessonOf(record.stages.values(), record.outcomes.values()),
-    cues: cueRatios(plannedJob(document), record).map(({ product, ratio }) => ({
-      product,
-      ratio: ratio * (planned.get(product) ?? 1),
-    })),
+    cues: cueRatios(plannedJob(document), record).map(
+      ({ product, ratio, entry, surface, seenMin, expectedMin, atMin }) => {
+        const factor = planned.get(product) ?? 1;
+        return {
+          product,
+          ratio: ratio * factor,
+          seen: {
+            entry,
+            surface: surfaceName(document.surfaces.find(({ id }) => id === surface)!),
+            seenMin,
+            // By the sheet itself, whatever was learned when the job was planned.
+            expectedMin: expectedMin === null ? null : expectedMin / factor,
+            at: instantAfter(document.startAt, atMin),
+          },
+        };
+      },
+    ),
   };
 }
 

@@ -35,6 +35,12 @@ export const versionMissing = () =>
     detail: 'Say which version you edited, as If-Match: "3".',
   });
 
+/** An instrument that stands in its bay and does not answer. */
+export const silent = (bay: string) =>
+  problem(503, 'instrument-silent', 'No answer', {
+    detail: `The instrument in ${bay} does not answer. Read the air by hand, or ask again.`,
+  });
+
 export const wrongHost = () =>
   problem(421, 'wrong-host', 'Wrong host', { detail: 'Open this workshop as localhost or 127.0.0.1.' });
 

@@ -6,13 +6,13 @@ import { jobLessons, runLog } from '../db/schema';
 /** What each job teaches of preparation, kept with the entry of its log it was worked out at. */
 export function lessonRepository(db: Db) {
   return {
-    all: (): JobLesson[] =>
+    all: (): (JobLesson & { readonly jobId: string })[] =>
       db
-        .select({ lesson: jobLessons.lesson })
+        .select({ jobId: jobLessons.jobId, lesson: jobLessons.lesson })
         .from(jobLessons)
         .orderBy(jobLessons.lastSeq)
         .all()
-        .map(({ lesson }) => lesson),
+        .map(({ jobId, lesson }) => ({ ...lesson, jobId })),
     /** Jobs whose log has grown since their lesson was worked out. */
     outdated: (): string[] =>
       db

@@ -5,6 +5,7 @@ import { read } from '#formats/values';
 import { simulatedThermoHygrometer } from '../devices/thermo-hygrometer';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';
+import { silent } from '../http/problem';
 import type { Services } from '../services';
 
 const historyQuestion = z.object({
@@ -74,7 +75,12 @@ export function bayEndpoints({ bays, bayAir, now }: Services) {
       path: '/api/bays/{id}/thermo-hygrometer',
       summary: 'What the bay’s thermo-hygrometer reads now',
       answer: { status: 200, schema: airReadingSchema },
-      run: ({ params }) => simulatedThermoHygrometer(bayOf(params.id!)).read(now()),
+      run: ({ params }) => {
+        const bay = bayOf(params.id!);
+        const reading = simulatedThermoHygrometer(bay).read(now());
+        if (!reading) throw silent(bay.name);
+        return reading;
+      },
     }),
     endpoint({
       method: 'get',
@@ -84,7 +90,11 @@ export function bayEndpoints({ bays, bayAir, now }: Services) {
       run: ({ params, response }) => {
         const instrument = simulatedThermoHygrometer(bayOf(params.id ?? ''));
         const stream = openEventStream(response);
-        const send = () => stream.send('reading', instrument.read(now()));
+        const send = () => {
+          const reading = instrument.read(now());
+          if (reading) stream.send('reading', reading);
+          else stream.send('silent', {});
+        };
         send();
         const timer = setInterval(send, READING_EVERY_MS);
         stream.onClose(() => clearInterval(timer));

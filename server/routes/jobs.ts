@@ -19,6 +19,7 @@ import { planFile } from '#job/plan';
 import { cutPaper } from '../documents/cut-paper';
 import { offersSheet } from '../documents/offers-sheet';
 import { sendPdf } from '../documents/paper';
+import { runSheetPaper } from '../documents/run-sheet-paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
 import { conflict, notFound } from '../http/problem';
@@ -143,6 +144,16 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
         const job = jobs.get(params.id!);
         const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
         sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), quotes.settingsOf(job.document)));
+      },
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/run-sheet.pdf',
+      summary: 'What is left to be laid, to hang up in the bay: who does what when, a box to tick at each',
+      answer: { status: 200, media: 'application/pdf' },
+      run: ({ params, response }) => {
+        const job = jobs.get(params.id!);
+        sendPdf(response, 'run-sheet.pdf', runSheetPaper(job.document, summaries.runSheetOf(job)));
       },
     }),
     endpoint({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { shelfProductSchema } from '#formats/job';
+import { productCuesSchema } from '#formats/log';
 import {
   makerSheetSchema,
   productSchema,
@@ -40,6 +41,13 @@ export function shelfEndpoints({ shelf }: Services) {
       versioned: true,
       answer: { status: 200, schema: shelfProductSchema },
       run: ({ params, version, body }) => shelf.update(params.id!, version, body),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/products/{id}/cues',
+      summary: 'The cues seen of a product, job by job, beside what was expected, and what they taught',
+      answer: { status: 200, schema: productCuesSchema },
+      run: ({ params }) => shelf.cuesOf(params.id!),
     }),
     endpoint({
       method: 'put',

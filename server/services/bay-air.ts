@@ -69,11 +69,13 @@ export function bayAirService(db: Db, changes: ChangeFeed, bays: ReturnType<type
     },
     /** Readings of a bay as they were before somebody opened the workshop here. */
     begin: (id: string, readings: readonly KeptReading[]) => void kept.add(id, readings),
-    /** Asks the instrument of every bay, and keeps what it says. */
+    /** Asks the instrument of every bay, and keeps what it says; what it does not say is no reading. */
     log(): void {
       const at = now();
       for (const bay of bays.all()) {
-        const { airC, rhPct, simulated } = simulatedThermoHygrometer(bay).read(at);
+        const reading = simulatedThermoHygrometer(bay).read(at);
+        if (!reading) continue;
+        const { airC, rhPct, simulated } = reading;
         keep(bay.id, [{ atMs: at.getTime(), airC, rhPct, source: 'instrument', simulated }]);
       }
     },

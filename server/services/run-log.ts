@@ -1,9 +1,9 @@
 import { learnedHours, learnedShares, learnedUse } from '#core/work/prepare';
-import { entryFault, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/work/run';
+import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/work/run';
 import type { Job } from '#formats/job';
-import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
+import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry, type ProductCues } from '#formats/log';
 import { minutesBetween } from '#formats/values';
-import { flashOf, jobLesson, type JobLesson } from '#job/learn';
+import { flashOf, jobLesson } from '#job/learn';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -57,7 +57,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
       .outdated()
       .filter((id) => jobs.get(id))
       .forEach(learnFrom);
-    const all: readonly JobLesson[] = lessons.all();
+    const all = lessons.all();
     taught = {
       preparation: {
         hours: learnedHours(all),
@@ -79,6 +79,25 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     learnedPreparation: (): LearnedPreparation => lessonsTaught().preparation,
     /** What the cues seen at all jobs teach of each product's flash. */
     learnedFlash: () => lessonsTaught().flash,
+    /** The cues seen of one product, job by job, with what was believed before each. */
+    cuesOf(productId: string): ProductCues {
+      lessonsTaught();
+      const taughtBy = lessons.all().flatMap(({ jobId, cues }) => {
+        const own = cues.filter(({ product }) => product === productId);
+        return own.length > 0 ? [{ jobId, title: jobs.everKnown(jobId)?.document.title ?? jobId, cues: own }] : [];
+      });
+      const beliefs = flashBeliefs(taughtBy.map(({ cues }) => cues.map(({ ratio }) => ratio)));
+      const told = (nth: number) => ({ factor: beliefs[nth]!.flashFactor, sigma: beliefs[nth]!.flashSigma });
+      return {
+        ...told(beliefs.length - 1),
+        jobs: taughtBy.map(({ jobId, title, cues }, nth) => ({
+          jobId,
+          title,
+          ...told(nth),
+          cues: cues.map(({ ratio, seen }) => ({ ratio, ...(seen && { seen }) })),
+        })),
+      };
+    },
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
      * @throws ProblemError (409) where it does not fit the job, its time, or what was done already, such as the same

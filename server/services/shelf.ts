@@ -1,5 +1,6 @@
 import type { ShelfProduct } from '#formats/job';
 import { type MakerSheet, parted, type ProductSheet, type ShopFigures, stocked } from '#formats/shelf';
+import type { ProductCues } from '#formats/log';
 import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
@@ -57,6 +58,8 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
     /** Every product as a job takes it: its sheet with what is the shop's. */
     products: (): ProductSheet[] => shelf.all().map(withShop()).map(stocked),
     get: (id: string): ShelfProduct => withShop()(kept(id)),
+    /** What the cues seen of a product have taught. */
+    cuesOf: (id: string): ProductCues => runLog.cuesOf(kept(id).id),
     add(product: ProductSheet): ShelfProduct {
       const { sheet, shop } = parted(product);
       const known = shelf.get(sheet.id);

@@ -2,6 +2,7 @@ import { firstRenewMin, firstWashMin, phaseOf, standingSurfaces } from '#core/af
 import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, runProgress } from '#core/work/run';
+import type { LaidOut } from '#core/work/runsheet';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
@@ -67,6 +68,8 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
       const dates = ownerDates(document, progress.plan, days);
       return calendarFile(document.title, dates, { id: job.id, edition: job.version, at: now() });
     },
+    /** What is left to be laid of a job: who does what when. */
+    runSheetOf: (job: JobRecord): LaidOut => lookAt(job, now().getTime()).progress.out,
     /** Everything a job still wants at hand, in the order of work. */
     pickList(job: JobRecord): PickGroup[] {
       const { document, progress, ...look } = lookAt(job, now().getTime());

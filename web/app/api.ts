@@ -20,7 +20,7 @@ import type {
   Problem,
   ShelfProduct,
 } from '#formats/job';
-import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry } from '#formats/log';
+import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues } from '#formats/log';
 import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
 import type {
@@ -124,6 +124,15 @@ export const api = createApi({
       },
     }),
     products: build.query<ShelfProduct[], void>({ query: () => 'products', providesTags: ['Products'] }),
+    productCues: build.query<ProductCues, string>({
+      query: (id) => `products/${encodeURIComponent(id)}/cues`,
+      providesTags: ['Products'],
+    }),
+    /** A cue that was none is set aside in its job's log: on record, and taught from no longer. */
+    forgetCue: build.mutation<LogEntry, { jobId: string; entry: NewEntry }>({
+      query: ({ jobId, entry }) => ({ url: `jobs/${jobId}/log`, method: 'POST', body: entry }),
+      invalidatesTags: (_result, _error, { jobId }) => ['Products', { type: 'Log', id: jobId }],
+    }),
     addProduct: build.mutation<ShelfProduct, ProductSheetInput>({
       query: (body) => ({ url: 'products', method: 'POST', body }),
       invalidatesTags: ['Products'],
@@ -294,6 +303,8 @@ export const api = createApi({
 
 export const {
   useBayAirQuery,
+  useForgetCueMutation,
+  useProductCuesQuery,
   useYardForecastQuery,
   useTakeAirMutation,
   useStockQuery,

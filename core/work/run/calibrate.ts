@@ -10,7 +10,7 @@ import {
   predictiveSigma,
   untaught,
 } from '#core/work/learning';
-import { type CoatCase, cueRatio, type PlannedJob, substrateUnder } from '#core/work/plan';
+import { type CoatCase, coatWindow, cueRatio, type PlannedJob, substrateUnder } from '#core/work/plan';
 import type { RunRecord } from './record';
 
 /** What a run has taught of one product's flash. */
@@ -26,21 +26,46 @@ export function withMeasuredAir(job: PlannedJob, record: RunRecord): PlannedJob 
   return { ...job, ambient: withReadings(job.ambient, record.air) };
 }
 
-/** Cues seen beside the product's own sheet, patch by patch, in the order laying started; 1: just as the sheet says. */
-export function cueRatios(
-  job: PlannedJob,
-  record: RunRecord,
-): { readonly product: string; readonly ratio: number; readonly day: number }[] {
+/** A cue as it was seen. Minutes on the scale of the job. */
+export interface CueSeen {
+  readonly product: string;
+  readonly surface: string;
+  /** The entry of the log that noted it. */
+  readonly entry: string;
+  readonly atMin: number;
+  /** Minutes after laying began: seen, and by the product's own sheet in this air; null: the sheet has it never. */
+  readonly seenMin: number;
+  readonly expectedMin: number | null;
+  /** Seen against the sheet in the clock's own time; 1: just as the sheet says. */
+  readonly ratio: number;
+  readonly day: number;
+}
+
+/** Cues seen beside the product's own sheet, patch by patch, in the order laying started. */
+export function cueRatios(job: PlannedJob, record: RunRecord): CueSeen[] {
   const { ambient, matteSchool } = withMeasuredAir(job, record);
   const products = new Map(job.products.map((product) => [product.id, product]));
   const surfaces = new Map(job.surfaces.map((surface) => [surface.id, surface]));
-  return [...record.patches.values()].flatMap(({ patch, start, layStartMin, cueMin }) => {
+  return [...record.patches.values()].flatMap(({ patch, start, layStartMin, cueMin, cueEntry }): CueSeen[] => {
     const [product, surface] = [products.get(start.product), surfaces.get(patch.surface)];
-    if (!product || !surface || cueMin === undefined) return [];
+    if (!product || !surface || cueMin === undefined || cueEntry === undefined) return [];
     const substrate = substrateUnder(surface, patch.layer, products);
     const coat: CoatCase = { product, substrate, surfaceC: start.surfaceC, ambient, matteSchool };
     const ratio = cueRatio(coat, layStartMin, cueMin);
-    return ratio === undefined ? [] : [{ product: product.id, ratio, day: Math.floor(layStartMin / MINUTES_PER_DAY) }];
+    if (ratio === undefined) return [];
+    const { cueMin: byCue, levelFromMin } = coatWindow(coat, layStartMin, 0);
+    return [
+      {
+        product: product.id,
+        surface: surface.id,
+        entry: cueEntry,
+        atMin: cueMin,
+        seenMin: cueMin - layStartMin,
+        expectedMin: byCue === undefined ? levelFromMin : byCue,
+        ratio,
+        day: Math.floor(layStartMin / MINUTES_PER_DAY),
+      },
+    ];
   });
 }
 
@@ -82,14 +107,18 @@ export function calibrated(job: PlannedJob, record: RunRecord): PlannedJob {
 }
 
 /**
- * What the cues of several jobs teach of a product's flash for the next one: job after job, less certain each time a
- * day has passed, and one more before the next.
+ * What is believed of a product's flash before each of several jobs, and before the one after them: job after job, less
+ * certain each time a day has passed.
  * @param jobs ratios of observed to the sheet's own minutes, job by job, the first one first; none may be empty
  */
-export function learnedFlash(jobs: readonly (readonly number[])[]): Pick<Product, 'flashFactor' | 'flashSigma'> {
-  const learned = jobs.reduce(
-    (before, ratios) => onALaterDay(learnFactor(ratios, FLASH_LEARNING, before)),
-    untaught(FLASH_LEARNING),
-  );
-  return { flashFactor: learned.factor, flashSigma: predictiveSigma(learned, FLASH_LEARNING) };
-}
+export const flashBeliefs = (jobs: readonly (readonly number[])[]): Pick<Product, 'flashFactor' | 'flashSigma'>[] =>
+  jobs
+    .reduce<LearnedFactor[]>(
+      (beliefs, ratios) => [...beliefs, onALaterDay(learnFactor(ratios, FLASH_LEARNING, beliefs.at(-1)))],
+      [untaught(FLASH_LEARNING)],
+    )
+    .map((learned) => ({ flashFactor: learned.factor, flashSigma: predictiveSigma(learned, FLASH_LEARNING) }));
+
+/** What the cues of several jobs teach of a product's flash for the next one. */
+export const learnedFlash = (jobs: readonly (readonly number[])[]): Pick<Product, 'flashFactor' | 'flashSigma'> =>
+  flashBeliefs(jobs).at(-1)!;

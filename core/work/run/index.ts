@@ -5,4 +5,4 @@ export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } fro
 export { coatRecords, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
 export { runProgress, type RunProgress } from './progress';
-export { cueRatios, learnedFlash } from './calibrate';
+export { cueRatios, type CueSeen, flashBeliefs, learnedFlash } from './calibrate';

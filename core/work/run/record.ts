@@ -19,6 +19,8 @@ export interface PatchRecord {
   readonly layStartMin: number;
   readonly layEndMin?: number;
   readonly cueMin?: number;
+  /** The entry that noted it. */
+  readonly cueEntry?: string;
   readonly levelStartMin?: number;
   readonly levelEndMin?: number;
   readonly faults: readonly {
@@ -140,7 +142,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
         stages.set(stageKey(entry.stage), afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin));
         break;
       default:
-        patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, atMin));
+        patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, logged));
     }
     record = { patches, air, stages, outcomes, clearTakenUm, lastEntry: logged };
   }
@@ -149,9 +151,10 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
 
 type PatchStep = Extract<RunEntry, { patch: Patch }>;
 
-function afterStep(before: PatchRecord | undefined, entry: PatchStep, atMin: number): PatchRecord {
+function afterStep(before: PatchRecord | undefined, entry: PatchStep, { id, atMin }: LoggedEntry): PatchRecord {
   if (entry.type === 'lay-start') return begun(entry.patch, entry.start, atMin);
-  return advanced(before!, entry, atMin);
+  const after = advanced(before!, entry, atMin);
+  return entry.type === 'cue-seen' ? { ...after, cueEntry: id } : after;
 }
 
 function begun(patch: Patch, start: PatchStart, atMin: number): PatchRecord {

@@ -1,16 +1,15 @@
 import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import { MS_PER_MIN, NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { bayAmbient } from '#core/time/air';
 import type { BayHistory } from '#formats/bay';
 import type { Bay } from '#formats/job';
+import { Chart } from '../../ui/Chart';
 import { useNow } from '../../ui/useNow';
-import { useSize } from '../../ui/useSize';
 
-echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent]);
 
 const AHEAD_DAYS = 2;
 /** A bay nobody has a history of is expected within so much, one sigma, K. */
@@ -26,36 +25,22 @@ interface Props {
 
 /** Temperature with its band, humidity under it, and two days ahead as the bay is expected to run. */
 export default function AirChart({ bay, history }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(frame);
-  const chart = useRef<echarts.ECharts>(undefined);
   const nowMs = useNow(RENEW_MS);
-  useEffect(() => {
-    if (!frame.current || width === 0) return;
-    chart.current ??= echarts.init(frame.current, undefined, { renderer: 'svg' });
-    const draw = () => chart.current?.setOption(option(bay, history, nowMs), { notMerge: true });
-    chart.current.resize();
-    draw();
-    // Colours are the theme's: drawn again when it changes.
-    const observer = new MutationObserver(draw);
-    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    return () => observer.disconnect();
-  }, [bay, history, nowMs, width, height]);
-  useEffect(() => () => chart.current?.dispose(), []);
+  const drawn = useCallback((colour: Colour) => option(colour, bay, history, nowMs), [bay, history, nowMs]);
   const lows = history.buckets.map(({ lowC }) => lowC);
   const highs = history.buckets.map(({ highC }) => highC);
   const said =
     lows.length > 0
       ? `between ${Math.min(...lows).toFixed(1)} and ${Math.max(...highs).toFixed(1)} °C`
       : 'nothing read yet';
-  return <div ref={frame} role="img" aria-label={`Air of ${bay.name}: ${said}`} className="h-full w-full" />;
+  return <Chart label={`Air of ${bay.name}: ${said}`} option={drawn} />;
 }
 
 type Place = readonly [ms: number, value: number | null];
 
-function option(bay: Bay, { buckets, fit }: BayHistory, nowMs: number): echarts.EChartsCoreOption {
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+type Colour = (token: string) => string;
+
+function option(colour: Colour, bay: Bay, { buckets, fit }: BayHistory, nowMs: number): echarts.EChartsCoreOption {
   const now = new Date(nowMs);
   const ahead = bayAmbient(bay.climate, now.getHours() * 60 + now.getMinutes(), AHEAD_DAYS).map((step) => ({
     ms: nowMs + step.atMin * MS_PER_MIN,

@@ -18,6 +18,7 @@ import {
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { DateField } from '../../ui/DateField';
+import { Cues } from './Cues';
 import { InHand } from './InHand';
 import { PropertyFields } from './PropertyFields';
 import { SheetPreview } from './SheetPreview';
@@ -152,9 +153,14 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
             </p>
           )}
           <div className="grid items-start gap-x-6 lg:grid-cols-[1fr_21rem]">
-            <aside className="mt-6 lg:sticky lg:top-4 lg:col-start-2 lg:row-start-1">
+            <aside
+              aria-label="What it comes to"
+              className="mt-6 lg:sticky lg:top-4 lg:col-start-2 lg:row-start-1 lg:max-h-[calc(100vh-6rem)] lg:overflow-auto"
+              tabIndex={0}
+            >
               <SheetPreview shop={stored?.shop} />
               {stored && <InHand product={stored} />}
+              {stored && <Cues product={stored.id} />}
             </aside>
             <div className="min-w-0 lg:col-start-1 lg:row-start-1">
               <Group title="What it is">

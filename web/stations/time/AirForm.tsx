@@ -117,7 +117,7 @@ function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
   if (reading === null) {
     return (
       <p role="alert" className="mt-3 text-[14px] text-stop">
-        The instrument in {bay.name} does not answer; type the air in.
+        The instrument in {bay.name} does not answer, or says what no bay has; type the air in.
       </p>
     );
   }

@@ -1,17 +1,16 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN, NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { type JobView, useJob } from '../../job/useJobView';
+import { Chart } from '../../ui/Chart';
 import { moment } from '../../ui/moments';
-import { useSize } from '../../ui/useSize';
 import { type CureBar, cureBars } from './cure-bars';
 import { useAirSpread } from './MustHold';
 import type { CustomSeriesRenderItemAPI } from 'echarts';
 import { CustomChart, LineChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 
-echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
+echarts.use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent]);
 
 const HOURS_AFTER = 4;
 
@@ -19,30 +18,13 @@ const HOURS_AFTER = 4;
 export default function CureChart() {
   const job = useJob();
   const airK = useAirSpread(job);
-  const frame = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(frame);
-  const chart = useRef<echarts.ECharts>(undefined);
-  useEffect(() => {
-    if (!frame.current || width === 0) return;
-    chart.current ??= echarts.init(frame.current, undefined, { renderer: 'svg' });
-    chart.current.resize();
-    chart.current.setOption(chartOption(job, airK), { notMerge: true });
-  }, [job, airK, width, height]);
-  useEffect(() => () => chart.current?.dispose(), []);
-  // Colours are the theme's: drawn again when it changes.
-  useEffect(() => {
-    const observer = new MutationObserver(() => chart.current?.setOption(chartOption(job, airK), { notMerge: true }));
-    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    return () => observer.disconnect();
-  }, [job, airK]);
+  const drawn = useCallback((colour: Colour) => chartOption(colour, job, airK), [job, airK]);
   const bars = cureBars(job.planned, job.plan, job.document.products, airK);
   const said = bars.map(
     ({ name, waterSafeMin, handoverMin, handoverRangeMin: [early, late] }) =>
       `${name}: may get wet ${sayMin(job, waterSafeMin)}, hand over ${sayMin(job, handoverMin)}, between ${sayMin(job, early)} and ${sayMin(job, late)} as the air may be`,
   );
-  return (
-    <div ref={frame} role="img" aria-label={`Cure against the air. ${said.join('. ')}`} className="h-full w-full" />
-  );
+  return <Chart label={`Cure against the air. ${said.join('. ')}`} option={drawn} />;
 }
 
 const sayMin = (job: JobView, min: number | null) => (min === null ? 'never' : moment(job.at(min)));
@@ -54,10 +36,10 @@ function sayHour(ms: number): string {
   return time.toLocaleString('en-GB', midnight ? { weekday: 'short' } : { hour: '2-digit', minute: '2-digit' });
 }
 
-function chartOption(job: JobView, airK: number): echarts.EChartsCoreOption {
+type Colour = (token: string) => string;
+
+function chartOption(colour: Colour, job: JobView, airK: number): echarts.EChartsCoreOption {
   const { document: file, plan, planned, nowMin, begun } = job;
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
   const bars = cureBars(planned, plan, file.products, airK);
   const startMs = Date.parse(file.startAt);
   const ms = (min: number) => startMs + min * MS_PER_MIN;

@@ -6,6 +6,7 @@ import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { PaperLink } from '../../ui/PaperLink';
 import { moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import type { SchoolRehearsed } from './rehearsal.worker';
@@ -38,6 +39,9 @@ export function SheetView({ job }: { readonly job: JobView }) {
       <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
           <TimeSwitch />
+          {sheet.out.actions.length > 0 && (
+            <PaperLink href={`/api/jobs/${encodeURIComponent(job.id)}/run-sheet.pdf`}>To hang up in the bay</PaperLink>
+          )}
         </div>
         {sheet.out.actions.length === 0 ? (
           <p className="p-6 text-ink-2">Nothing is left to be laid.</p>
