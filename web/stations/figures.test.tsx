@@ -36,7 +36,7 @@ describe('Quantify', () => {
     const document = documentOf(id);
     const plan = planOf(document);
     await open(`/jobs/${id}/quantify`);
-    const table = await screen.findByRole('table');
+    const table = await screen.findByRole('table', { name: 'What to buy' });
     const rows = within(table).getAllByRole('row').slice(1);
     expect(rows).toHaveLength(plan.purchases.length);
     for (const [index, { product, packs, cost }] of plan.purchases.entries()) {

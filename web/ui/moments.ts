@@ -1,8 +1,18 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MINUTES_PER_MONTH } from '#core/measures';
 import { DateTime } from 'luxon';
 
-/** Times are said in the workshop's own zone, as the instants carry it. */
-const at = (instant: string) => DateTime.fromISO(instant, { setZone: true });
+/** Whether clocks here stand at an offset in winter or in summer, minutes. */
+const isOffsetHere = (offset: number, year: number) =>
+  [1, 7].some((month) => DateTime.local(year, month, 1).offset === offset);
+
+/**
+ * Times are said in the workshop's own zone. An instant carries its offset, not its zone: where that is one of this
+ * device's own, winter or summer, it is said by the clock on the wall here, on either side of a change.
+ */
+const at = (instant: string) => {
+  const own = DateTime.fromISO(instant, { setZone: true });
+  return isOffsetHere(own.offset, own.year) ? own.toLocal() : own;
+};
 
 /** A moment of this device, with its own offset. */
 export const instantOf = (ms: number): string => DateTime.fromMillis(ms).toISO({ suppressMilliseconds: true })!;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { countdown, fromInput, moment, span, toInput } from './moments';
+import { Settings } from 'luxon';
+import { clock, countdown, fromInput, moment, span, toInput } from './moments';
 import { formatNumber, parseNumber } from './numbers';
 
 describe('numbers as people type them', () => {
@@ -55,5 +56,28 @@ describe('times as people say them', () => {
     const instant = '2027-03-02T08:30:00+01:00';
     expect(fromInput(toInput(instant), instant)).toBe(instant);
     expect(fromInput('soon', instant)).toBeUndefined();
+  });
+});
+
+describe('summer time', () => {
+  const zone = Settings.defaultZone;
+  afterEach(() => void (Settings.defaultZone = zone));
+
+  test('what was planned before the change is said by the clock on the wall after it', () => {
+    Settings.defaultZone = 'Europe/Berlin';
+    // A job begun in winter: its instants carry +01:00 all through.
+    expect(clock('2027-03-27T10:00:00+01:00')).toBe('10:00');
+    expect(clock('2027-03-28T10:00:00+01:00')).toBe('11:00');
+    expect(clock('2027-10-31T10:00:00+02:00')).toBe('09:00');
+    // Typed beside it, it is the same moment again.
+    const shown = toInput('2027-03-28T10:00:00+01:00');
+    expect(Date.parse(fromInput(shown, '2027-03-27T10:00:00+01:00')!)).toBe(Date.parse('2027-03-28T10:00:00+01:00'));
+  });
+
+  test('an instant of another part of the world keeps its own', () => {
+    Settings.defaultZone = 'Europe/Berlin';
+    expect(clock('2027-03-28T10:00:00+09:00')).toBe('10:00');
+    Settings.defaultZone = 'UTC';
+    expect(clock('2027-03-28T10:00:00+01:00')).toBe('10:00');
   });
 });

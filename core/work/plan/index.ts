@@ -18,3 +18,4 @@ export { asSeen, coatsInOrder, intervalRulings, type Plan, planJob, planned, sub
 export * as say from './say';
 export type { CoatPlan, ProductPurchase, SurfacePlan } from './readiness';
 export { amountOnCopy, inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';
+export { productsThatFit } from './would-fit';

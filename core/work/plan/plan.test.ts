@@ -4,6 +4,7 @@ import { job, product, surface } from '../../testing/samples';
 import type { FindingCode } from './findings';
 import type { PlannedJob } from './job';
 import { planJob } from './plan';
+import { productsThatFit } from './would-fit';
 
 const codes = (planned: PlannedJob) => planJob(planned).findings.map(({ code, severity }) => `${severity} ${code}`);
 const onlyCoat = (planned: PlannedJob) => planJob(planned).surfaces[0]!.coats[0]!;
@@ -208,5 +209,43 @@ describe('laws', () => {
         },
       ),
     );
+  });
+});
+
+describe('what from the shelf would go in one piece', () => {
+  const quick = product({ id: 'quick' });
+  const slow = product({
+    id: 'slow',
+    milestones: quick.milestones.map((milestone) =>
+      milestone.name === 'levelBy' ? { ...milestone, min: 60 } : milestone,
+    ),
+  });
+  const top = surface({ layers: [{ product: 'quick', coats: 1, method: 'small-block' }] });
+  const planned = job({ surfaces: [top], products: [quick] });
+  const asked = {
+    surface: top,
+    layer: 0,
+    substrate: 'clear-gloss',
+    method: 'small-block',
+    areaM2: 4,
+    startMin: 0,
+  } as const;
+  const found = (...shelf: ReturnType<typeof product>[]) =>
+    productsThatFit(planned, asked, shelf).map(({ product: { id } }) => id);
+
+  test('of the same family, with a window long enough, and nothing the rules refuse', () => {
+    expect(found(quick, slow)).toEqual(['slow']);
+    expect(found({ ...slow, id: 'as-short', milestones: quick.milestones })).toEqual([]);
+    expect(found({ ...slow, family: 'paste-wax' })).toEqual([]);
+    expect(found({ ...slow, substrates: { 'clear-gloss': { use: 'no' } } })).toEqual([]);
+    // The longer the window, the more room, the sooner it is named.
+    const slower = {
+      ...slow,
+      id: 'slower',
+      milestones: slow.milestones.map((milestone) =>
+        milestone.name === 'levelBy' ? { ...milestone, min: 200 } : milestone,
+      ),
+    };
+    expect(found(slow, slower)).toEqual(['slower', 'slow']);
   });
 });

@@ -3,7 +3,15 @@ import type { Product } from '#core/products/sheets';
 import { airAt, condensation, minutesToWarm } from '#core/time/air';
 import { mechanismInWords, type MilestoneName, rateInWords } from '#core/time/clocks';
 import { warmUpTauMin } from '#core/work/go';
-import { type CoatPlan, coatWindow, inOnePiece, type LaidCoat, paceWith, type PlannedSurface } from '#core/work/plan';
+import {
+  type CoatPlan,
+  coatWindow,
+  inOnePiece,
+  type LaidCoat,
+  paceWith,
+  type PlannedSurface,
+  productsThatFit,
+} from '#core/work/plan';
 import { type FitOption, whatWouldFit, slowness } from '#core/work/sections';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
@@ -243,17 +251,25 @@ function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
       ).guarded ?? { fromMin: 0, byMin: 0 },
     airLimitsC: product.limits?.airC ?? [5, 35],
   });
+  const { layer, substrate, method } = coat;
+  const asked = { surface, layer, substrate, method, areaM2: laid.sectionM2, startMin: laid.startMin };
+  const others = productsThatFit(job.planned, asked, job.shelf);
   return (
     <div className="mt-3 border-l-4 border-stop bg-stop-soft px-3 py-2 text-[14px]">
       <p className="font-semibold">
         Too large for one go: {m2(laid.sectionM2)} against {m2(laid.maxSectionM2)}. What would make it fit, each alone:
       </p>
-      {options.length === 0 ? (
+      {options.length + others.length === 0 ? (
         <p>Nothing alone does. Two of them together may: a second person and a cooler bay.</p>
       ) : (
         <ul className="mt-1 list-disc pl-5">
           {options.map((option) => (
             <li key={JSON.stringify(option)}>{optionInWords(option)}</li>
+          ))}
+          {others.map(({ product: other, maxM2 }) => (
+            <li key={other.id}>
+              From the shelf, {other.name}: {maxM2 === null ? 'no limit then' : `up to ${m2(maxM2)}`}.
+            </li>
           ))}
         </ul>
       )}
