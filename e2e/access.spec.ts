@@ -25,6 +25,7 @@ const VIEWS = [
   '/jobs/taped-tourer/time',
   '/jobs/taped-tourer/time?panel=tank',
   '/jobs/teal-hatchback/time?view=go&panel=bonnet',
+  '/jobs/satin-tourer/time?view=days',
   '/bays',
   '/jobs/teal-hatchback/run',
   '/jobs/two-door-classic/care',
