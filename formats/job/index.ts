@@ -40,6 +40,7 @@ export {
   type Bay,
   bayDraftSchema,
   baySchema,
+  USUAL_ROOM,
   type Change,
   type GaugeAnswer,
   gaugeReadingSchema,

@@ -386,10 +386,7 @@ export const jobSchema = object({
   /** Its days: half days lost, and what was agreed when. */
   days: object({
     /** When nobody can work at it, though they are there, and why. */
-    lost: list(
-      object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS), note: text().optional() }),
-      JOB_LIMITS.hours,
-    ).optional(),
+    lost: list(object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), JOB_LIMITS.hours).optional(),
     /** Explaining it to its owner when it is fetched, minutes. */
     handoverMin: nonNegative().max(MINUTES_PER_DAY, { error: 'expected at most a day' }).optional(),
     /** The plan somebody was told, so that what moves is seen. */

@@ -51,6 +51,9 @@ export const bayRoomSchema = object({
   doorOpen: object({ airChangesPerHour: nonNegative(), airSpeed: nonNegative() }).optional(),
 });
 
+/** A bay nobody has measured: as large as most for one item, its air changed by what leaks. */
+export const USUAL_ROOM = { volumeM3: 180, airChangesPerHour: 2 } as const;
+
 export const bayDraftSchema = object({
   name: nonEmpty(),
   climate: bayClimateSchema,

@@ -1,4 +1,4 @@
-import type { Bay } from '#formats/job';
+import { type Bay, USUAL_ROOM } from '#formats/job';
 import { errorText, useSaveBayMutation } from '../../app/api';
 import { Part } from '../../job/Station';
 import { NumberField } from '../../ui/NumberField';
@@ -10,7 +10,7 @@ const perHour = (value: number) => (value >= 0 && value < 200 ? undefined : '0 t
 /** How large a bay is and how its air is changed: what the vapour of a job is worked out from. */
 export function BayRoom({ bay }: { readonly bay: Bay }) {
   const [save, { error }] = useSaveBayMutation();
-  const room: Room = bay.room ?? { volumeM3: 180, airChangesPerHour: 2 };
+  const room: Room = bay.room ?? USUAL_ROOM;
   const change = (changes: Partial<Room>) => void save({ ...bay, room: { ...room, ...changes } });
   const door = room.doorOpen ?? { airChangesPerHour: 12, airSpeed: 0.4 };
   return (

@@ -180,8 +180,7 @@ function Lost({ job, fromMin }: { readonly job: JobView; readonly fromMin: numbe
   const [why, setWhy] = useState<LostWhy>('power');
   const lost = job.document.days?.lost ?? [];
   const { startAt } = job.document;
-  const from = Math.max(fromMin, job.begun ? fromMin : Math.min(job.nowMin, 0));
-  const halves = halfDays(weekOf(job.bay), startAt, Math.max(from, job.nowMin), HALF_DAYS);
+  const halves = halfDays(weekOf(job.bay), startAt, Math.max(fromMin, job.nowMin), HALF_DAYS);
   return (
     <Part title="Half a day is lost">
       {lost.length > 0 && (

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { type Air, airAt } from '#core/time/air';
 import { coatWindow } from '#core/work/plan';
 import { EXPLOSIVE_ALARM, releasesOf, roomVapour, type RoomVapour } from '#core/work/vapour';
+import { USUAL_ROOM } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -9,9 +10,6 @@ import { FactTable } from '../../ui/FactTable';
 import { NumberField } from '../../ui/NumberField';
 import { moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
-
-/** A bay nobody has measured: as large as most for one item, its air changed by what leaks. */
-const USUAL_ROOM = { volumeM3: 180, airChangesPerHour: 2 };
 
 /** One way of airing the bay: what it does to the vapour, and what its draught does to the window. */
 interface Airing {

@@ -1,12 +1,11 @@
 import { ScatterChart } from 'echarts/charts';
 import { GridComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
+import { useCallback } from 'react';
 import type { ChoicePoint } from '#formats/choice';
-import { useSize } from '../../../ui/useSize';
+import { Chart } from '../../../ui/Chart';
 
-echarts.use([ScatterChart, GridComponent, SVGRenderer]);
+echarts.use([ScatterChart, GridComponent]);
 
 interface Props {
   readonly points: readonly ChoicePoint[];
@@ -19,33 +18,27 @@ const MINOR = 100;
 
 /** Money now against months of protection; the larger the spot, the more hours. The chosen one is filled. */
 export default function FrontierChart({ points, chosen, currency, onChoose }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
-  const { width, height } = useSize(frame);
-  const chart = useRef<echarts.ECharts>(undefined);
-  useEffect(() => {
-    if (!frame.current || width === 0) return;
-    chart.current ??= echarts.init(frame.current, undefined, { renderer: 'svg' });
-    const draw = () => chart.current?.setOption(chartOption(points, chosen, currency), { notMerge: true });
-    chart.current.resize();
-    chart.current.off('click');
-    chart.current.on('click', ({ dataIndex }) => onChoose(dataIndex));
-    draw();
-    // Colours are the theme's: drawn again when it changes.
-    const observer = new MutationObserver(draw);
-    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    return () => observer.disconnect();
-  }, [points, chosen, currency, width, height, onChoose]);
-  useEffect(() => () => chart.current?.dispose(), []);
+  const drawn = useCallback(
+    (colour: (token: string) => string) => chartOption(colour, points, chosen, currency),
+    [points, chosen, currency],
+  );
   const said = points.map(
     ({ firstMoney, lifeMonths, hours }) =>
       `${Math.round(firstMoney / MINOR)} ${currency}, ${Math.round(lifeMonths)} months, ${hours.toFixed(1)} h`,
   );
-  return <div ref={frame} role="img" aria-label={`Money against life. ${said.join('. ')}`} className="h-52 w-full" />;
+  return (
+    <div className="h-52">
+      <Chart label={`Money against life. ${said.join('. ')}`} option={drawn} onPick={onChoose} />
+    </div>
+  );
 }
 
-function chartOption(points: readonly ChoicePoint[], chosen: number, currency: string): echarts.EChartsCoreOption {
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(`--${name}`).trim();
+function chartOption(
+  colour: (token: string) => string,
+  points: readonly ChoicePoint[],
+  chosen: number,
+  currency: string,
+): echarts.EChartsCoreOption {
   const mostHours = Math.max(...points.map(({ hours }) => hours), 1);
   const axis = {
     type: 'value' as const,
