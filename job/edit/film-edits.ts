@@ -1,11 +1,11 @@
 import type { BlankEdge } from '#core/film/blanks';
-import { type FilmSetId, frontStrips, panelsOfSet } from '#core/film/sets';
+import { type FilmSetId, frontStrips, panelsOfSet, wornEdges } from '#core/film/sets';
 import { boundingBox, type Point } from '#core/item/geometry';
-import type { Job, Surface } from '#formats/job';
+import type { Job, JobDraft, Surface } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { type FilmNest, outlineOf } from '#job/film';
 import { changeDocument, changeSurface, type Edit, setStacks } from './edits';
-import { splitFault, splitSurface } from './split-surface';
+import { splitFault, splitOffEdge, splitSurface } from './split-surface';
 
 /** Film on panels, under all else that goes on them; another film there gives way to it. */
 export function layFilm(surfaces: readonly Surface[], product: string, shelf: readonly ProductSheet[]): Edit {
@@ -22,41 +22,59 @@ export function layFilm(surfaces: readonly Surface[], product: string, shelf: re
 }
 
 /**
- * Film on what a set covers. For a partial front, bonnet and wings are split behind their strip, unless film is on them
- * already.
- * @param surfaces those that film may still go on
+ * Film on what a set covers. For a partial front, bonnet and wings are split behind their strip, for wear spots the edges
+ * of doors and the luggage lip are split off, unless film is on them already.
+ * @param onItem those that film may still go on; what the film's sheet does not name stays bare
  */
 export function laySet(
   set: FilmSetId,
-  surfaces: readonly Surface[],
-  product: string,
+  onItem: readonly Surface[],
+  film: ProductSheet,
   shelf: readonly ProductSheet[],
 ): Edit {
   return (draft) => {
+    const surfaces = taking(film, onItem);
     const films = filmsOf(shelf);
     const strips = set === 'partial-front' ? stripsOf(surfaces) : [];
+    const edges = set === 'wear-spots' ? wornOf(surfaces) : [];
     let split = draft;
+    const newPieces = (cut: (before: JobDraft) => JobDraft): Surface[] => {
+      const before = new Set(split.document.surfaces.map(({ id }) => id));
+      split = cut(split);
+      return split.document.surfaces.filter(({ id }) => !before.has(id));
+    };
     const fronts = strips.flatMap(({ panel, share }): Surface[] => {
       if (panel.layers.some((layer) => films.has(layer.product))) return [];
       if (share === 1) return [panel];
-      const before = new Set(split.document.surfaces.map(({ id }) => id));
-      split = splitSurface(split, panel.id, [share, 0], [share, 1]);
-      const pieces = split.document.surfaces.filter(({ id }) => !before.has(id));
+      const pieces = newPieces((before) => splitSurface(before, panel.id, [share, 0], [share, 1]));
       const front = (piece: Surface) => boundingBox(outlineOf(piece)).minX;
       return pieces.toSorted((a, b) => front(a) - front(b)).slice(0, 1);
     });
-    return layFilm([...panelsOfSet(set, surfaces), ...fronts], product, shelf)(split);
+    const worn = edges
+      .filter(({ panel }) => !panel.layers.some((layer) => films.has(layer.product)))
+      .flatMap(({ panel, ...edge }) => newPieces((before) => splitOffEdge(before, panel.id, edge)));
+    return layFilm([...panelsOfSet(set, surfaces), ...fronts, ...worn], film.id, shelf)(split);
   };
 }
 
-const stripsOf = (surfaces: readonly Surface[]) =>
-  frontStrips(
-    surfaces.filter((surface) => !splitFault(surface)).map((surface) => ({ ...surface, outline: outlineOf(surface) })),
-  );
+const splittable = (surfaces: readonly Surface[]) =>
+  surfaces.filter((surface) => !splitFault(surface)).map((surface) => ({ ...surface, outline: outlineOf(surface) }));
+const stripsOf = (surfaces: readonly Surface[]) => frontStrips(splittable(surfaces));
+const wornOf = (surfaces: readonly Surface[]) => wornEdges(splittable(surfaces));
 
-/** How many panels, or fronts of panels, a set covers. */
-export const panelsInSet = (set: FilmSetId, surfaces: readonly Surface[]): number =>
-  panelsOfSet(set, surfaces).length + (set === 'partial-front' ? stripsOf(surfaces).length : 0);
+/** How many panels, or strips of panels, a set covers with a film. */
+export function panelsInSet(set: FilmSetId, onItem: readonly Surface[], film: ProductSheet): number {
+  const surfaces = taking(film, onItem);
+  return (
+    panelsOfSet(set, surfaces).length +
+    (set === 'partial-front' ? stripsOf(surfaces).length : 0) +
+    (set === 'wear-spots' ? wornOf(surfaces).length : 0)
+  );
+}
+
+/** What a film may go on by its sheet: adhesive holds on little but smooth paint and lenses. */
+const taking = ({ substrates }: ProductSheet, surfaces: readonly Surface[]) =>
+  surfaces.filter(({ substrate }) => (substrates[substrate]?.use ?? 'no') !== 'no');
 
 /** No film on panels; what lies over it stays. */
 export function takeFilmOff(surfaces: readonly Surface[], shelf: readonly ProductSheet[]): Edit {

@@ -1,12 +1,14 @@
 import {
   boundingBox,
   containsPoint,
+  partedAlongEdge,
   type Point,
   type Polygon,
   polygonAreaM2,
   shapeOutline,
   splitAlong,
 } from '#core/item/geometry';
+import { partId } from '#core/item/nets';
 import type { JobDraft, Surface, SurfaceMark } from '#formats/job';
 import { placedReadings, withReadings } from './edits';
 
@@ -38,11 +40,6 @@ function placeOn(outline: Polygon, [x, y]: Point): [number, number] {
   return [share((x - minX) / (maxX - minX)), share((maxY - y) / (maxY - minY))];
 }
 
-/** `front-door-left` and `a` make `front-door-a-left`: the side stays last, so that twins are still found. */
-function pieceId(id: string, letter: string): string {
-  const side = /-(left|right)$/.exec(id)?.[0] ?? '';
-  return `${id.slice(0, id.length - side.length)}-${letter}${side}`;
-}
 function pieceName(name: string, letter: string): string {
   const side = /, (left|right)$/.exec(name)?.[0] ?? '';
   return `${name.slice(0, name.length - side.length)} ${letter}${side}`;
@@ -64,14 +61,55 @@ export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place
     .sort((p, q) => polygonAreaM2(q) - polygonAreaM2(p))
     .slice(0, LETTERS.length);
   if (outlines.length < 2) return draft;
+  return intoPieces(
+    draft,
+    surface,
+    outlines.map((piece, index) => ({
+      outline: piece,
+      key: LETTERS[index]!,
+      name: pieceName(surface.name ?? surface.id, LETTERS[index]!),
+    })),
+  );
+}
 
+/**
+ * Splits a strip off along an edge; what is left keeps its id and its name.
+ * @param strip what the strip is called behind the panel's own name and id
+ * @returns the draft as it was where no strip can be had there
+ */
+export function splitOffEdge(
+  draft: JobDraft,
+  id: string,
+  { line, depthMm, key, name }: { line: readonly Point[]; depthMm: number; key: string; name: string },
+): JobDraft {
+  const surface = draft.document.surfaces.find((one) => one.id === id);
+  if (!surface || splitFault(surface)) return draft;
+  const parted = partedAlongEdge(shapeOutline(surface.shape), line, depthMm);
+  if (!parted) return draft;
+  return intoPieces(draft, surface, [
+    { outline: parted.rest },
+    { outline: parted.strip, key, name: pieceName(surface.name ?? surface.id, name) },
+  ]);
+}
+
+/** A piece of a surface; one without a key goes on as the surface it was of. */
+interface Piece {
+  readonly outline: Polygon;
+  readonly key?: string;
+  readonly name?: string;
+}
+
+function intoPieces(draft: JobDraft, surface: Surface, cut: readonly Piece[]): JobDraft {
+  const { surfaces } = draft.document;
+  const outline = shapeOutline(surface.shape);
+  const outlines = cut.map((piece) => piece.outline);
   const marks = (surface.marks ?? []).map((mark) => ({ mark, point: pointAt(outline, mark.at) }));
   const readings = placedReadings(surface).map((reading) => ({
     ...reading,
     point: reading.at && pointAt(outline, reading.at),
   }));
   const taken = new Set(surfaces.map((one) => one.id));
-  const pieces = outlines.map((piece, index): Surface => {
+  const pieces = cut.map(({ outline: piece, key, name }, index): Surface => {
     const own = marks
       .filter(({ point }) => nearest(outlines, point) === index)
       .map(({ mark, point }): SurfaceMark => ({ ...mark, at: placeOn(piece, point) }));
@@ -81,21 +119,20 @@ export function splitSurface(draft: JobDraft, id: string, from: Place, to: Place
       .map(({ point, ...reading }) => ({ ...reading, at: point && placeOn(piece, point) }));
     return {
       ...withReadings(surface, read),
-      id: freeId(surface.id, LETTERS[index]!, taken),
-      name: pieceName(surface.name ?? surface.id, LETTERS[index]!),
+      ...(key && { id: freeId(surface.id, key, taken), name }),
       shape: { kind: 'polygon', pointsMm: piece.map(([x, y]): [number, number] => [x, y]) },
       ...(surface.marks && { marks: own }),
     };
   });
   return {
     ...draft,
-    document: { ...draft.document, surfaces: surfaces.flatMap((one) => (one.id === id ? pieces : [one])) },
+    document: { ...draft.document, surfaces: surfaces.flatMap((one) => (one === surface ? pieces : [one])) },
   };
 }
 
 function freeId(id: string, letter: string, taken: ReadonlySet<string>): string {
-  let free = pieceId(id, letter);
-  for (let number = 2; taken.has(free); number++) free = pieceId(id, `${letter}${number}`);
+  let free = partId(id, letter);
+  for (let number = 2; taken.has(free); number++) free = partId(id, `${letter}${number}`);
   return free;
 }
 

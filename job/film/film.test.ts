@@ -1,7 +1,7 @@
 import { nest, nestOnRolls } from '#core/film/nest';
-import { boundingBox } from '#core/item/geometry';
+import { boundingBox, shapeAreaM2 } from '#core/item/geometry';
 import { templateById } from '#core/item/nets';
-import type { Job, JobDraft, JobInput } from '#formats/job';
+import type { Job, JobDraft, JobInput, Surface } from '#formats/job';
 import { firstSurfaces, keepRolls, layFilm, laySet, panelsInSet, takeFilmOff, wrapEdge } from '#job/edit';
 import { product } from '../../core/testing/samples';
 import { plainJob } from '../testing/plain-job';
@@ -24,6 +24,11 @@ const HATCHBACK = templateById('hatchback')!;
 const film = (more: object = {}) => ({
   ...product({ family: 'film', unit: 'm2', milestones: [] }),
   id: 'clear',
+  substrates: {
+    'clear-gloss': { use: 'yes' as const },
+    'gloss-black': { use: 'yes' as const },
+    'lens-plastic': { use: 'yes' as const },
+  },
   packs: [
     { size: 7.6, price: 42_000 },
     { size: 22.8, price: 114_000 },
@@ -41,6 +46,7 @@ const draftWith = (panels: readonly string[], more: Parts = {}, sheet: object = 
     })),
     ...more,
   });
+const sheetOf = ({ document }: JobDraft) => document.products.find(({ id }) => id === 'clear')!;
 const jobWith = (...args: Parameters<typeof draftWith>): Job => draftWith(...args).document;
 
 describe('the film of a job', () => {
@@ -113,6 +119,50 @@ describe('the film of a job', () => {
     expect(bare.document.surfaces.find(({ id }) => id === 'bonnet')!.layers.map((layer) => layer.product)).toEqual([
       'coat',
     ]);
+  });
+  test('on the net a door is wrapped into its shut lines, not where its glass begins', () => {
+    const [door] = filmWork(jobWith(['front-door-left']))[0]!.blanks;
+    const middleX = ({ points }: { points: readonly (readonly [number, number])[] }) =>
+      points.reduce((sum, [x]) => sum + x, 0) / points.length;
+    const bare = door!.edges.filter(({ wraps }) => !wraps);
+    expect([door!.edges.length, bare.length]).toEqual([4, 1]);
+    // The long edge under the glass, not one of the two that open and hinge.
+    const xs = door!.outline.map(([x]) => x);
+    expect(Math.abs(middleX(bare[0]!) - (Math.min(...xs) + Math.max(...xs)) / 2)).toBeLessThan(50);
+  });
+  test('wear spots: strips are split off the doors and the bumper, film on them alone, wrapped round the edge that is struck', () => {
+    const draft = draftWith([]);
+    const { surfaces } = draft.document;
+    const count = panelsInSet('wear-spots', surfaces, sheetOf(draft));
+    const after = laySet('wear-spots', surfaces, sheetOf(draft), draft.document.products)(draft).document;
+    const onFilm = after.surfaces.filter(({ layers }) => layers.length > 0);
+    expect(onFilm).toHaveLength(count);
+    // Sills are of textured plastic, which the sheet does not name.
+    expect(onFilm.map(({ id }) => id)).not.toContain('sill-left');
+    expect(after.surfaces).toHaveLength(surfaces.length + 5);
+    const strip = after.surfaces.find(({ id }) => id === 'rear-door-edge-left')!;
+    expect([strip.name, strip.layers.length]).toEqual(['Rear door edge, left', 1]);
+    expect(after.surfaces.find(({ id }) => id === 'rear-door-left')!.layers).toEqual([]);
+    const area = (all: readonly Surface[]) => all.reduce((sum, { shape }) => sum + shapeAreaM2(shape), 0);
+    expect(area(after.surfaces)).toBeCloseTo(area(surfaces), 3);
+    const blanks = filmWork(after)[0]!.blanks;
+    const wrapped = (id: string) => blanks.find((blank) => blank.panel === id)!.edges.map(({ wraps }) => wraps);
+    // Wrapped into the shut line; not where the door goes on.
+    expect(wrapped('front-door-edge-left')).toContain(true);
+    expect(wrapped('front-door-edge-left')).toContain(false);
+    // A strip of some 25 mm by the height of a door, and what is wrapped.
+    const { areaM2 } = blanks.find(({ panel }) => panel === 'front-door-edge-left')!;
+    expect(areaM2).toBeGreaterThan(0.015);
+    expect(areaM2).toBeLessThan(0.05);
+    // Asked for again, nothing is split anew.
+    expect(panelsInSet('wear-spots', after.surfaces, sheetOf(draft))).toBe(count);
+    const again = laySet(
+      'wear-spots',
+      after.surfaces,
+      sheetOf(draft),
+      draft.document.products,
+    )({ ...draft, document: after });
+    expect(again.document.surfaces).toHaveLength(after.surfaces.length);
   });
   test('every edge of a panel can be set, whatever it was measured by and however curved', () => {
     const draft = plainJob({
@@ -197,7 +247,7 @@ describe('the film of a job', () => {
     const draft = draftWith(['bonnet']);
     const shelf = draft.document.products;
     const filmed = (job: Job) => filmWork(job)[0]!.blanks.map(({ id }) => id);
-    const lay = (from: JobDraft) => laySet('partial-front', from.document.surfaces, 'clear', shelf)(from);
+    const lay = (from: JobDraft) => laySet('partial-front', from.document.surfaces, sheetOf(draft), shelf)(from);
     const once = lay(draft);
     expect(filmed(once.document).filter((id) => /^(bonnet|front-wing)/.test(id))).toEqual([
       'bonnet',
@@ -211,7 +261,7 @@ describe('the film of a job', () => {
     expect(filmed(twice.document)).toEqual(filmed(once.document));
     const bare = lay(draftWith([]));
     expect(filmed(bare.document).filter((id) => id.startsWith('bonnet'))).toEqual(['bonnet-a']);
-    expect(panelsInSet('partial-front', draft.document.surfaces)).toBe(7 + 3);
+    expect(panelsInSet('partial-front', draft.document.surfaces, sheetOf(draft))).toBe(7 + 3);
   });
   test('panels that are left alone have no film', () => {
     const job = jobWith(['bonnet', 'mirror-left'], {

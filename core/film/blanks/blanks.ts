@@ -132,7 +132,7 @@ const UP: Readonly<Record<Zone | 'none', Point>> = {
  */
 export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, onNet: Around): Blank[] {
   if (!(film.rollWidthMm > 0)) throw new RangeError('a roll has a width');
-  const around = nearTo(panel.outline, onNet);
+  const around = nearTo(panel, onNet);
   const edges = settledEdges(panel, around);
   const growth = Math.sqrt(Math.max(1, panel.curvature));
   const centre = middleOf(panel.outline);
@@ -241,7 +241,7 @@ const outwards = (path: PathsD[number]) => {
 };
 
 /** What lies in a panel, on it or just beside it. */
-function nearTo(outline: Polygon, { neighbours, linework }: Around): Around {
+function nearTo({ id, outline }: FilmPanel, { neighbours, linework }: Around): Around {
   const { minX, maxX, minY, maxY } = boundingBox(outline);
   const isNear = (points: readonly Point[]) => {
     if (points.length === 0) return false;
@@ -253,14 +253,16 @@ function nearTo(outline: Polygon, { neighbours, linework }: Around): Around {
       box.minY <= maxY + SHUT_LINE_MM
     );
   };
-  return { neighbours: neighbours.filter((each) => isNear(each.outline)), linework: linework.filter(isNear) };
+  return {
+    neighbours: neighbours.filter((each) => each.id !== id && isNear(each.outline)),
+    linework: linework.filter(isNear),
+  };
 }
 
 /** What is let in: film ends before it. Sensors and what must be kept clear have more room. */
-function cutOutsIn({ id, outline }: FilmPanel, { neighbours, linework }: Around): Polygon[] {
+function cutOutsIn({ outline }: FilmPanel, { neighbours, linework }: Around): Polygon[] {
   const within = neighbours.filter(
     (each) =>
-      each.id !== id &&
       polygonAreaM2(each.outline) < polygonAreaM2(outline) / 2 &&
       each.outline.every((point) => containsPoint(outline, point)),
   );
@@ -324,7 +326,7 @@ function acrossRoll(
   const shares =
     count === 2 ? [fitting(splitAt ?? hiddenAt(even[0]!, linework, along, low, across), across, rollWidthMm)] : even;
   const bands = [0, ...shares].map((from, index) => [from, shares[index] ?? 1] as const);
-  const parts = bands.map(([from, to]) =>
+  const parts = bands.flatMap(([from, to]) =>
     band(
       whole,
       along,
@@ -335,7 +337,7 @@ function acrossRoll(
   const [from, to] = along === 0 ? [minX, maxX] : [minY, maxY];
   return {
     parts: parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2),
-    ...(count === 2 && { seam: { along, share: shares[0]!, low, across, from, to } }),
+    ...(parts.length === 2 && count === 2 && { seam: { along, share: shares[0]!, low, across, from, to } }),
   };
 }
 
@@ -367,8 +369,8 @@ function hiddenAt(
   return lines.sort((a, b) => Math.abs(a - share) - Math.abs(b - share))[0] ?? share;
 }
 
-/** The part of an outline between two lines along it. */
-function band(whole: Polygon, along: 0 | 1, from: number, to: number): Polygon {
+/** What of an outline lies between two lines along it: a hollow panel may fall into several pieces there. */
+function band(whole: Polygon, along: 0 | 1, from: number, to: number): Polygon[] {
   const line = (at: number): readonly [Point, Point] =>
     along === 0
       ? [
@@ -380,16 +382,11 @@ function band(whole: Polygon, along: 0 | 1, from: number, to: number): Polygon {
           [at, 1],
         ];
   const other = along === 0 ? 1 : 0;
-  const keep = (outline: Polygon, at: number, above: boolean): Polygon => {
-    const parts = splitAlong(outline, ...line(at)).filter((part) => {
+  const keep = (outline: Polygon, at: number, above: boolean): Polygon[] =>
+    splitAlong(outline, ...line(at)).filter((part) => {
       const box = boundingBox(part);
       const middle = other === 1 ? (box.minY + box.maxY) / 2 : (box.minX + box.maxX) / 2;
       return middle > at === above;
     });
-    return parts.sort((a, b) => polygonAreaM2(b) - polygonAreaM2(a))[0] ?? [];
-  };
-  const upper = keep(whole, from, true);
-  const start = upper.length > 0 ? upper : whole;
-  const lower = keep(start, to, false);
-  return lower.length > 0 ? lower : start;
+  return keep(whole, from, true).flatMap((upper) => keep(upper, to, false));
 }

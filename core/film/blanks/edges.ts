@@ -20,6 +20,8 @@ const CORNER_DEG = 40;
 const CORNER_REACH_MM = 15;
 /** Across a shut line no wider than this, mm, the next panel lies. */
 export const SHUT_LINE_MM = 18;
+/** Parts of one panel that were split lie against each other without a gap, mm: nothing returns there. */
+const TOUCHING_MM = 0.5;
 /** Of what lies along an edge so much decides. */
 const MOST = 0.5;
 const SAMPLES = 12;
@@ -72,22 +74,24 @@ function awayFrom(outline: Polygon, from: number, step: 1 | -1): Point {
 
 /**
  * Whether film is wrapped round an edge unless somebody says otherwise: round an edge that returns into a shut line or ends
- * free, not where glass, a seal or trim begins, and never on what is let in itself (a lamp, a moulding).
+ * free, not where glass, a seal or trim begins nor where the panel goes on, and never on what is let in itself (a lamp, a
+ * moulding).
  */
 export function wrapsByNature(edge: PanelEdge, own: SubstrateId, neighbours: readonly Neighbour[]): boolean {
   if (SUBSTRATES[own].moulding || SUBSTRATES[own].glass) return false;
   const places = alongEdge(edge.points);
   const beside = places.map((place) => nearest(place, neighbours));
-  const ends = beside.filter((each) => each && (SUBSTRATES[each.substrate].glass || SUBSTRATES[each.substrate].trim));
+  const ends = beside.filter(
+    (each) => each && (each.mm < TOUCHING_MM || SUBSTRATES[each.substrate].glass || SUBSTRATES[each.substrate].trim),
+  );
   return ends.length <= MOST * places.length;
 }
 
-function nearest(place: Point, neighbours: readonly Neighbour[]): Neighbour | undefined {
-  let closest: Neighbour | undefined;
-  let least = SHUT_LINE_MM;
+function nearest(place: Point, neighbours: readonly Neighbour[]) {
+  let closest: (Neighbour & { readonly mm: number }) | undefined;
   for (const neighbour of neighbours) {
-    const distance = distanceToEdgeMm(neighbour.outline, place);
-    if (distance <= least) [closest, least] = [neighbour, distance];
+    const mm = distanceToEdgeMm(neighbour.outline, place);
+    if (mm <= (closest?.mm ?? SHUT_LINE_MM)) closest = { ...neighbour, mm };
   }
   return closest;
 }

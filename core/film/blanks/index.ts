@@ -1,1 +1,2 @@
 export { type Around, type Blank, type BlankEdge, blanksOf, type FilmStock, type Seam } from './blanks';
+export { edgesOf, type PanelEdge } from './edges';

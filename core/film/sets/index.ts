@@ -1,1 +1,1 @@
-export { FILM_SET_IDS, FILM_SETS, type FilmSetId, frontStrips, panelsOfSet } from './sets';
+export { FILM_SET_IDS, FILM_SETS, type FilmSetId, frontStrips, panelsOfSet, wornEdges } from './sets';

@@ -1,7 +1,7 @@
 import { TEMPLATES } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 import { boundingBox } from '#core/item/geometry';
-import { FILM_SET_IDS, frontStrips, panelsOfSet } from './sets';
+import { FILM_SET_IDS, frontStrips, panelsOfSet, wornEdges } from './sets';
 
 const netOf = (id: string) => {
   const template = TEMPLATES.find((each) => each.id === id)!;
@@ -64,4 +64,27 @@ test('law: on every template each set is within the next, none on glass, wheels,
       }
     }
   }
+});
+test('edges that wear: of each door the one that opens, and what luggage is dragged over; once split off, not again', () => {
+  const net = netOf('hatchback').map((panel) => ({ ...panel, outline: panel.outlineMm }));
+  const worn = wornEdges(net);
+  expect(worn.map(({ panel, key }) => `${panel.id} ${key}`).sort()).toEqual([
+    'front-door-left edge',
+    'front-door-right edge',
+    'rear-bumper lip',
+    'rear-door-left edge',
+    'rear-door-right edge',
+  ]);
+  for (const { panel, line, key } of worn) {
+    const { minX, maxX, minY, maxY } = boundingBox(panel.outline);
+    const edge = boundingBox(line);
+    // It runs along most of the door's height, or of the bumper's breadth, at the rear of a door and the front of a bumper.
+    expect(edge.maxY - edge.minY).toBeGreaterThan(0.7 * (maxY - minY));
+    if (key === 'edge') expect(edge.maxX).toBeGreaterThan(maxX - 5);
+    else expect(edge.minX).toBeLessThan(minX + 5);
+  }
+  const split = [...net, { ...net.find(({ id }) => id === 'front-door-left')!, id: 'front-door-edge-left' }];
+  expect(wornEdges(split).map(({ panel }) => panel.id)).not.toContain('front-door-left');
+  expect(wornEdges(split).map(({ panel }) => panel.id)).not.toContain('front-door-edge-left');
+  expect(panelsOfSet('wear-spots', split).map(({ id }) => id)).toContain('front-door-edge-left');
 });

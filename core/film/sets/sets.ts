@@ -1,6 +1,7 @@
 import type { SubstrateId } from '#core/item/substrates';
-import { boundingBox, type Polygon } from '#core/item/geometry';
-import type { Zone } from '#core/item/nets';
+import { edgesOf, type PanelEdge } from '#core/film/blanks';
+import { boundingBox, type Point, type Polygon, signedAreaMm2 } from '#core/item/geometry';
+import { partId, wholeOf, type Zone } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
 
 /** What the trade sells film by: one tap, and film goes on those panels. */
@@ -14,7 +15,8 @@ export const FILM_SETS = {
   'full-wrap': { name: 'Full wrap', covers: 'Everything painted on the outside, lamps and gloss-black trim.' },
   'wear-spots': {
     name: 'Wear spots',
-    covers: 'Where hands, shoes and luggage touch: handle recesses, sills, jambs, loading lip and pillars.',
+    covers:
+      'Where hands, shoes and luggage touch: handle recesses, edges of doors, sills, jambs, luggage lip and pillars. Edges and lip are split off as strips.',
   },
 } as const;
 export type FilmSetId = keyof typeof FILM_SETS;
@@ -30,7 +32,7 @@ interface SetPanel {
 /** Panels by what they are called on every net. */
 const FACE = /^(front-bumper|mirror|headlamp|fairing|front-mudguard|cowling|nose-spat)/;
 const FRONT = /^(bonnet|front-wing|tank)/;
-const WEAR = /(^sill|handle|jamb|pillar|loading|footrest|top-case-lid|coaming)/;
+const WEAR = /(^sill|handle|jamb|pillar|loading|footrest|top-case-lid|coaming|-(edge|lip)(-left|-right)?$)/;
 
 const takesFilm = ({ substrate }: SetPanel) => {
   const { gaugeReads, polishable, keepClear, inside } = SUBSTRATES[substrate];
@@ -61,8 +63,46 @@ export function frontStrips<P extends SetPanel & { readonly outline: Polygon }>(
   });
 }
 
-/** The panel a piece was split off: `bonnet-a` and `bonnet-b` are of `bonnet`. */
-const wholeOf = (id: string) => id.replace(/-[a-h](?=-(left|right)$|$)/, '');
+/**
+ * Panels of which only one edge wears: the edge of a door that opens, which strikes what stands beside it, and what luggage
+ * is dragged over. How deep the strip is that film covers, mm (engineering defaults).
+ */
+const WORN_EDGES: readonly {
+  readonly of: RegExp;
+  readonly side: 'front' | 'rear';
+  readonly depthMm: number;
+  readonly key: string;
+  readonly name: string;
+}[] = [
+  { of: /(^|-)door(-left|-right)?$/, side: 'rear', depthMm: 25, key: 'edge', name: 'edge' },
+  { of: /^rear-bumper$/, side: 'front', depthMm: 110, key: 'lip', name: 'luggage lip' },
+];
+
+/** A strip along an edge of a panel that wears more than the rest of it. */
+interface WornEdge<P> {
+  readonly panel: P;
+  /** The edge, points of its outline in their order. */
+  readonly line: readonly Point[];
+  readonly depthMm: number;
+  /** What the strip is called behind its panel's own name, and in its id. */
+  readonly key: string;
+  readonly name: string;
+}
+
+/** Edges that film for wear spots is to cover, where the strip has not been split off before. */
+export function wornEdges<P extends SetPanel & { readonly outline: Polygon }>(panels: readonly P[]): WornEdge<P>[] {
+  const ids = new Set(panels.map(({ id }) => id));
+  return panels.filter(takesFilm).flatMap((panel): WornEdge<P>[] => {
+    const worn = WORN_EDGES.find(({ of, key }) => of.test(panel.id) && !ids.has(partId(panel.id, key)));
+    if (!worn) return [];
+    const { side, depthMm, key, name } = worn;
+    const outline = signedAreaMm2(panel.outline) < 0 ? panel.outline.toReversed() : panel.outline;
+    // Every net has the item's front where x is least, and anticlockwise what faces the rear climbs.
+    const climb = ({ points }: PanelEdge) => (points.at(-1)![1] - points[0]![1]) * (side === 'rear' ? 1 : -1);
+    const [edge] = edgesOf(outline).sort((a, b) => climb(b) - climb(a));
+    return edge && climb(edge) > depthMm ? [{ panel, line: edge.points, depthMm, key, name }] : [];
+  });
+}
 
 /** Panels of an item that a set covers whole, in their order. */
 export function panelsOfSet<P extends SetPanel>(set: FilmSetId, panels: readonly P[]): P[] {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { boxed, joined, overlapM2, without } from './boolean';
+import { boxed, joined, overlapM2, partedAlongEdge, without } from './boolean';
 import { firstSelfCrossing } from './crossing';
 import { type Polygon, polygonAreaM2 } from './polygon';
 import { splitAlong } from './split';
@@ -60,4 +60,16 @@ test('cutting out leaves pieces without holes that add up with what was cut', ()
       }
     }),
   );
+});
+
+test('a strip along an edge and what is left of the panel add up to it; too deep a strip is refused', () => {
+  const door = box(0, 0, 1000, 800);
+  const right = [
+    [1000, 0],
+    [1000, 800],
+  ] as const;
+  const { strip, rest } = partedAlongEdge(door, right, 25)!;
+  expect(polygonAreaM2(strip)).toBeCloseTo(0.02, 9);
+  expect(polygonAreaM2(rest)).toBeCloseTo(0.78, 9);
+  expect(partedAlongEdge(door, right, 2000)).toBeUndefined();
 });

@@ -113,3 +113,20 @@ export function without(outline: Polygon, others: readonly Polygon[]): Polygon[]
   const middle = (minX + maxX) / 2;
   return splitAlong(outline, [middle, 0], [middle, 1]).flatMap((piece) => without(piece, others));
 }
+
+/**
+ * A strip along an edge of an outline, so deep, mm, and what is left beside it. Undefined where the strip would take the
+ * whole, or leave more than one piece.
+ * @param line the edge, as points of the outline in their order
+ */
+export function partedAlongEdge(
+  outline: Polygon,
+  line: readonly Point[],
+  depthMm: number,
+): { readonly strip: Polygon; readonly rest: Polygon } | undefined {
+  const near = Clipper.inflatePathsD([pathD(line)], depthMm, JoinType.Miter, EndType.Square, MITER_LIMIT, PRECISION);
+  const strips = Clipper.intersectD(oriented([outline]), near, FillRule.NonZero, PRECISION).map(polygon);
+  const [strip] = strips.toSorted((a, b) => polygonAreaM2(b) - polygonAreaM2(a));
+  const rest = strip ? without(outline, [strip]) : [];
+  return strip && rest.length === 1 ? { strip, rest: rest[0]! } : undefined;
+}

@@ -1,5 +1,5 @@
 export { AREA_SIGMA, areaEstimate, areaRange, type AreaSource, totalArea } from './area-spread';
-export { boxed, joined, overlapM2, without } from './boolean';
+export { boxed, joined, overlapM2, partedAlongEdge, without } from './boolean';
 export {
   boundingBox,
   type Box,

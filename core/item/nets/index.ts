@@ -6,6 +6,7 @@ export { drawnRound } from './lasso';
 export { hitHarder } from './hit';
 export { lowHalf } from './low-half';
 export type { Net, Zone } from './net';
+export { partId, wholeOf } from './part-id';
 export { pathPoints, subPaths } from './path';
 export { snap, type Snapped } from './snap';
 export { asksFor, type ItemTemplate, sizeFaults } from './template';

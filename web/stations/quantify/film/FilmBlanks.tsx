@@ -75,7 +75,8 @@ interface Props {
 
 function WholeFilm({ job, work }: Props) {
   const films = job.shelf.filter(({ family }) => family === 'film');
-  const [film = films[0]?.id, setFilm] = useState<string | undefined>(work[0]?.product.id);
+  const [filmId, setFilm] = useState<string | undefined>(work[0]?.product.id);
+  const film = films.find(({ id }) => id === filmId) ?? films[0];
   const count = work.reduce((sum, { blanks }) => sum + blanks.reduce((n, each) => n + each.count, 0), 0);
   const hard = work.flatMap(({ blanks }) => blanks.filter(({ stretch }) => stretch.isTooMuch));
   return (
@@ -87,27 +88,24 @@ function WholeFilm({ job, work }: Props) {
           {count} {count === 1 ? 'piece' : 'pieces'}, developed, with what is wrapped round their edges
         </p>
       </section>
-      {films.length === 0 ? (
+      {!film ? (
         <p className="p-5 text-ink-2">No film is on the shelf. Add a sheet of family Film under Shelf first.</p>
       ) : (
         <Part title="What is covered">
           <SelectField
             label="Film"
-            value={film ?? ''}
+            value={film.id}
             options={films.map(({ id, name }) => [id, name])}
             onChange={setFilm}
           />
           <ul className="mt-3 space-y-2">
             {FILM_SET_IDS.map((id) => {
               const free = unlaid(job);
-              const count = panelsInSet(id, free);
-              const laid = panelsInSet(id, job.document.surfaces) - count;
+              const count = panelsInSet(id, free, film);
+              const laid = panelsInSet(id, job.document.surfaces, film) - count;
               return (
                 <li key={id}>
-                  <Button
-                    disabled={count === 0 || !film}
-                    onClick={() => film && job.edit(laySet(id, free, film, job.shelf))}
-                  >
+                  <Button disabled={count === 0} onClick={() => job.edit(laySet(id, free, film, job.shelf))}>
                     {FILM_SETS[id].name} · {count} {count === 1 ? 'panel' : 'panels'}
                   </Button>
                   <p className="mt-0.5 text-[13px] text-ink-2">
@@ -125,6 +123,7 @@ function WholeFilm({ job, work }: Props) {
           )}
           <p className="mt-3 text-[13px] text-ink-2">
             Film goes first, what else was chosen lies over it. What is on the panels already comes off under Prepare.
+            What the sheet of the film does not name is left out.
           </p>
         </Part>
       )}
