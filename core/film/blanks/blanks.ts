@@ -13,7 +13,7 @@ import {
 import type { Zone } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import type { LayingSchools } from '#core/products/schools';
-import { edgesOf, type Neighbour, type PanelEdge, SHUT_LINE_MM, turnAt, wrapsByNature } from './edges';
+import { edgesOf, type Neighbour, type PanelEdge, GLASS_LINE_MM, turnAt, wrapsByNature } from './edges';
 
 /** A pre-cut kit fits the panel; bulk is cut larger and trimmed on it. */
 type FilmSchool = LayingSchools['film'];
@@ -174,7 +174,7 @@ export function blanksOf(panel: FilmPanel, film: FilmStock, school: FilmSchool, 
 }
 
 /** The edges of a panel, each wrapped or not: by hand, or else by what lies beside it. */
-function settledEdges({ outline, substrate, edges: byHand = [] }: FilmPanel, { neighbours }: Around): BlankEdge[] {
+function settledEdges({ id, outline, substrate, edges: byHand = [] }: FilmPanel, { neighbours }: Around): BlankEdge[] {
   const { minX, maxX, minY, maxY } = boundingBox(outline);
   const edges = edgesOf(outline);
   const set = new Map(
@@ -184,7 +184,10 @@ function settledEdges({ outline, substrate, edges: byHand = [] }: FilmPanel, { n
       return [distances.indexOf(Math.min(...distances)), wraps];
     }),
   );
-  return edges.map((edge) => ({ ...edge, wraps: set.get(edge.index) ?? wrapsByNature(edge, substrate, neighbours) }));
+  return edges.map((edge) => ({
+    ...edge,
+    wraps: set.get(edge.index) ?? wrapsByNature(edge, { id, substrate }, neighbours),
+  }));
 }
 
 const distanceToLineMm = (points: readonly Point[], place: Point): number =>
@@ -247,10 +250,10 @@ function nearTo({ id, outline }: FilmPanel, { neighbours, linework }: Around): A
     if (points.length === 0) return false;
     const box = boundingBox(points);
     return (
-      box.maxX >= minX - SHUT_LINE_MM &&
-      box.minX <= maxX + SHUT_LINE_MM &&
-      box.maxY >= minY - SHUT_LINE_MM &&
-      box.minY <= maxY + SHUT_LINE_MM
+      box.maxX >= minX - GLASS_LINE_MM &&
+      box.minX <= maxX + GLASS_LINE_MM &&
+      box.maxY >= minY - GLASS_LINE_MM &&
+      box.minY <= maxY + GLASS_LINE_MM
     );
   };
   return {
@@ -326,18 +329,20 @@ function acrossRoll(
   const shares =
     count === 2 ? [fitting(splitAt ?? hiddenAt(even[0]!, linework, along, low, across), across, rollWidthMm)] : even;
   const bands = [0, ...shares].map((from, index) => [from, shares[index] ?? 1] as const);
-  const parts = bands.flatMap(([from, to]) =>
-    band(
-      whole,
-      along,
-      low + from * across - (from > 0 ? SPLIT_OVERLAP_MM / 2 : 0),
-      low + to * across + (to < 1 ? SPLIT_OVERLAP_MM / 2 : 0),
-    ),
-  );
+  const parts = bands
+    .flatMap(([from, to]) =>
+      band(
+        whole,
+        along,
+        low + from * across - (from > 0 ? SPLIT_OVERLAP_MM / 2 : 0),
+        low + to * across + (to < 1 ? SPLIT_OVERLAP_MM / 2 : 0),
+      ),
+    )
+    .filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2);
   const [from, to] = along === 0 ? [minX, maxX] : [minY, maxY];
   return {
-    parts: parts.filter((part) => part.length > 2 && polygonAreaM2(part) >= LEAST_PART_M2),
-    ...(parts.length === 2 && count === 2 && { seam: { along, share: shares[0]!, low, across, from, to } }),
+    parts,
+    ...(count === 2 && parts.length === 2 && { seam: { along, share: shares[0]!, low, across, from, to } }),
   };
 }
 

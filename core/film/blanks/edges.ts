@@ -19,9 +19,13 @@ export interface Neighbour {
 const CORNER_DEG = 40;
 const CORNER_REACH_MM = 15;
 /** Across a shut line no wider than this, mm, the next panel lies. */
-export const SHUT_LINE_MM = 18;
+const SHUT_LINE_MM = 18;
+/** Glass lies farther off: the strip or seal along it is drawn with it. */
+export const GLASS_LINE_MM = 35;
 /** Parts of one panel that were split lie against each other without a gap, mm: nothing returns there. */
 const TOUCHING_MM = 0.5;
+/** Panels that open, by what they are called on every net. */
+const OPENS = /^(bonnet|boot|tailgate|cowling|tank)|(^|-)(doors?|lid)(-|$)/;
 /** Of what lies along an edge so much decides. */
 const MOST = 0.5;
 const SAMPLES = 12;
@@ -75,14 +79,22 @@ function awayFrom(outline: Polygon, from: number, step: 1 | -1): Point {
 /**
  * Whether film is wrapped round an edge unless somebody says otherwise: round an edge that returns into a shut line or ends
  * free, not where glass, a seal or trim begins nor where the panel goes on, and never on what is let in itself (a lamp, a
- * moulding).
+ * moulding). What opens returns at trim too: the trim lies under it.
  */
-export function wrapsByNature(edge: PanelEdge, own: SubstrateId, neighbours: readonly Neighbour[]): boolean {
-  if (SUBSTRATES[own].moulding || SUBSTRATES[own].glass) return false;
+export function wrapsByNature(
+  edge: PanelEdge,
+  { id, substrate }: Pick<Neighbour, 'id' | 'substrate'>,
+  neighbours: readonly Neighbour[],
+): boolean {
+  if (SUBSTRATES[substrate].moulding || SUBSTRATES[substrate].glass) return false;
   const places = alongEdge(edge.points);
   const beside = places.map((place) => nearest(place, neighbours));
   const ends = beside.filter(
-    (each) => each && (each.mm < TOUCHING_MM || SUBSTRATES[each.substrate].glass || SUBSTRATES[each.substrate].trim),
+    (each) =>
+      each &&
+      (each.mm < TOUCHING_MM ||
+        SUBSTRATES[each.substrate].glass ||
+        (SUBSTRATES[each.substrate].trim && !OPENS.test(id))),
   );
   return ends.length <= MOST * places.length;
 }
@@ -91,7 +103,8 @@ function nearest(place: Point, neighbours: readonly Neighbour[]) {
   let closest: (Neighbour & { readonly mm: number }) | undefined;
   for (const neighbour of neighbours) {
     const mm = distanceToEdgeMm(neighbour.outline, place);
-    if (mm <= (closest?.mm ?? SHUT_LINE_MM)) closest = { ...neighbour, mm };
+    const reach = SUBSTRATES[neighbour.substrate].glass ? GLASS_LINE_MM : SHUT_LINE_MM;
+    if (mm <= (closest?.mm ?? reach)) closest = { ...neighbour, mm };
   }
   return closest;
 }
