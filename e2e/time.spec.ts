@@ -45,6 +45,35 @@ test('the run sheet: who does what when, a thousand days, for time or for safety
   await expect(lanes.getByRole('row', { name: /Lay Bonnet/ }).first()).toBeVisible();
   await side.getByRole('radio').last().check();
   await saved(page);
+  // The roof is dragged to just behind the bonnet; what that costs is said, and it is taken back.
+  const order = lanes.getByRole('row').filter({ hasText: /Lay / });
+  const roof = lanes.getByRole('button', { name: /^Lay Roof/ }).first();
+  const [from, to] = [
+    await roof.boundingBox(),
+    await lanes
+      .getByRole('button', { name: /^Lay Bonnet/ })
+      .first()
+      .boundingBox(),
+  ];
+  await page.mouse.move(from!.x + from!.width / 2, from!.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(to!.x + from!.width, to!.y + 10, { steps: 10 });
+  await page.mouse.up();
+  await expect(side).toContainText('Roof: after Bonnet, Pilot Clear Film');
+  await expect(order.nth(1)).toContainText('Lay Roof');
+  await expect(side).toContainText(/With it the laying ends .*, and all windows hold on \d+ % of days/, {
+    timeout: 60_000,
+  });
+  // And without a pointer: first of all.
+  await roof.click();
+  await side.getByLabel('Roof is laid').selectOption('first of all');
+  await expect(order.first()).toContainText('Lay Roof');
+  await saved(page);
+  await page.reload();
+  await expect(order.first()).toContainText('Lay Roof');
+  await side.getByRole('button', { name: 'Take back' }).click();
+  await expect(order.first()).not.toContainText('Lay Roof');
+  await saved(page);
   // What the owner wishes is held against nine days in ten.
   await page.goto('/jobs/moss-saloon/time');
   await page.getByLabel('Owner needs it by: day').fill('12 Mar 2027');

@@ -1,14 +1,14 @@
 /** What is wrong with a laid-out job, found by the rules alone and not by how it was laid out. Empty: nothing. */
-import { coatMilestones, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
+import { coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
 import { METHODS } from '#core/products/methods';
 import { peopleOf } from '#core/work/crew';
-import type { LaidOut, SheetAction } from '#core/work/runsheet';
+import { type LaidOut, moveKey, type SheetAction } from '#core/work/runsheet';
 
 const NEAR = 1e-6;
 
 export function sheetFaults(
   job: PlannedJob,
-  { actions, refused, unlaid, busyMin, endMin, boundMin }: LaidOut,
+  { actions, refused, unlaid, lostMoves, busyMin, endMin, boundMin }: LaidOut,
 ): string[] {
   const faults: string[] = [];
   const people = peopleOf(job.crew);
@@ -88,6 +88,31 @@ export function sheetFaults(
       last: Math.max(...parts.map(({ endMin: to }) => to)),
     };
   };
+  const laysOf = ({ surface, layer, coat }: CoatName) =>
+    actions.filter(
+      (action) =>
+        action.does === 'lay' &&
+        action.coat.surface.id === surface &&
+        action.coat.layer === layer &&
+        action.coat.coat === coat,
+    );
+  const moves = job.moves ?? [];
+  for (const [index, move] of moves.entries()) {
+    const isLast = moves.slice(index + 1).every((other) => moveKey(other) !== moveKey(move));
+    if (!isLast || lostMoves.some((lost) => lost.move === move)) continue;
+    const own = laysOf(move);
+    if (move.by !== undefined)
+      say(
+        own.every(({ who }) => people[who]!.id === move.by),
+        `${moveKey(move)}: not laid by ${move.by}`,
+      );
+    const before = move.after ? laysOf(move.after) : [];
+    if (own.length === 0 || before.length === 0) continue;
+    say(
+      Math.min(...own.map(({ startMin }) => startMin)) >= Math.max(...before.map(({ endMin: to }) => to)) - NEAR,
+      `${moveKey(move)}: laid before what it was moved behind`,
+    );
+  }
   for (const surface of job.surfaces) {
     const rounds = surface.layers.reduce((sum, { coats }) => sum + coats, 0);
     for (let copy = 1; copy <= surface.count; copy++) {

@@ -168,6 +168,9 @@ export const surfaceSchema = object({
 });
 
 /** Blanks nested on one roll: x along it from its free end, y across, mm. */
+/** A coat by its surface, its layer there from 0, and which coat of that layer it is, from 1. */
+const coatName = { surface: nonEmpty(), layer: wholeNonNegative(), coat: wholePositive() };
+
 const filmNest = object({
   product: nonEmpty(),
   /** The thing in stock it is cut from; absent: a roll to buy. */
@@ -248,6 +251,15 @@ export const jobSchema = object({
       .min(1, { error: 'expected at least one person' })
       .optional(),
   }).default({ mode: 'solo', ...DEFAULT_PACE, guardSigma: TENTH_SIGMAS }),
+  /** Coats moved on the run sheet by hand, the last of them at the end; what does not hold any more is passed over and said. */
+  moves: list(
+    object({
+      ...coatName,
+      after: object(coatName).nullable(),
+      by: nonEmpty().optional(),
+    }),
+    JOB_LIMITS.moves,
+  ).optional(),
   room: object({
     volumeM3: positive(),
     airChangesPerHour: nonNegative(),

@@ -18,4 +18,6 @@ export const JOB_LIMITS = {
   people: 20,
   /** Stretches of time one person is there. */
   hours: 400,
+  /** Coats moved on the run sheet. */
+  moves: 400,
 } as const;

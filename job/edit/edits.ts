@@ -6,6 +6,7 @@ import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/j
 import type { ProductSheet } from '#formats/shelf';
 import { minuteOfDay } from '#formats/values';
 import { withTakenOff } from '#job/plan';
+import { followersOf } from './following';
 
 export type Edit = (draft: JobDraft) => JobDraft;
 
@@ -52,7 +53,14 @@ export const addSurface = (surface: Surface): Edit =>
 
 export const removeSurface = (id: string): Edit =>
   inDocument((document) =>
-    withNeededSheets({ ...document, surfaces: document.surfaces.filter((surface) => surface.id !== id) }),
+    withNeededSheets({
+      ...document,
+      surfaces: followersOf(
+        document.surfaces.filter((surface) => surface.id !== id),
+        [id],
+        [],
+      ),
+    }),
   );
 
 const changeMarks = (id: string, change: (marks: readonly SurfaceMark[]) => SurfaceMark[]): Edit =>

@@ -34,3 +34,4 @@ export { splitFault, splitSurface } from './split-surface';
 export { groupsOf, itemTemplate, stretched, stretchItem, switchGroup } from './stretch-item';
 export { blankSurface, firstSurfaces, freeId, templateSurfaces } from './template-surfaces';
 export { keepRolls, layFilm, laySet, panelsInSet, splitFilm, takeFilmOff, wrapEdge } from './film-edits';
+export { moveCoat, unmoveCoat } from './moves';

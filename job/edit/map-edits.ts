@@ -12,6 +12,7 @@ import {
 import { arrange, type Claim, claims } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import type { JobDraft, Surface } from '#formats/job';
+import { followersOf, waitsFor } from './following';
 import { blankSurface, freeId } from './template-surfaces';
 
 /** Shut lines are narrower than this, mm: two panels are joined over them. */
@@ -142,6 +143,8 @@ export function mergeSurfaces(draft: JobDraft, first: string, second: string): J
   const sourced = one.readingsFrom || other.readingsFrom;
   const whole: Surface = {
     ...one,
+    // Joined, it would wait for itself by way of what waited for the other half.
+    ...(one.follows && { follows: one.follows.filter((id) => id !== second && !waitsFor(surfaces, id, second)) }),
     shape: polygon(outline),
     readingsUm: [...one.readingsUm, ...other.readingsUm],
     readingsAt: placed ? [...placesOf(one), ...placesOf(other)] : undefined,
@@ -153,7 +156,11 @@ export function mergeSurfaces(draft: JobDraft, first: string, second: string): J
     ...draft,
     document: {
       ...draft.document,
-      surfaces: surfaces.filter(({ id }) => id !== second).map((surface) => (surface.id === first ? whole : surface)),
+      surfaces: followersOf(
+        surfaces.filter(({ id }) => id !== second).map((surface) => (surface.id === first ? whole : surface)),
+        [second],
+        [first],
+      ),
     },
   };
 }

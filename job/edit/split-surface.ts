@@ -10,6 +10,7 @@ import {
 } from '#core/item/geometry';
 import { partId } from '#core/item/nets';
 import type { JobDraft, Surface, SurfaceMark } from '#formats/job';
+import { followersOf } from './following';
 import { placedReadings, withReadings } from './edits';
 
 /** A place on a panel as the net gives it: shares of its box, across and down the sheet. */
@@ -126,7 +127,14 @@ function intoPieces(draft: JobDraft, surface: Surface, cut: readonly Piece[]): J
   });
   return {
     ...draft,
-    document: { ...draft.document, surfaces: surfaces.flatMap((one) => (one === surface ? pieces : [one])) },
+    document: {
+      ...draft.document,
+      surfaces: followersOf(
+        surfaces.flatMap((one) => (one === surface ? pieces : [one])),
+        [surface.id],
+        pieces.map(({ id }) => id),
+      ),
+    },
   };
 }
 

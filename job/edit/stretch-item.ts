@@ -9,6 +9,7 @@ import {
   templateById,
 } from '#core/item/nets';
 import type { Job, JobDraft, Surface } from '#formats/job';
+import { followersOf } from './following';
 import { groupSurfaces } from './template-surfaces';
 
 type MeasuredItem = Pick<Job, 'item' | 'surfaces'>;
@@ -74,7 +75,11 @@ export function switchGroup(draft: JobDraft, group: GroupId, on: boolean): JobDr
   const there = new Set(document.surfaces.map(({ id }) => id));
   const surfaces = on
     ? [...document.surfaces, ...own.filter(({ id }) => !there.has(id))]
-    : document.surfaces.filter(({ id }) => !ids.has(id));
+    : followersOf(
+        document.surfaces.filter(({ id }) => !ids.has(id)),
+        [...ids],
+        [],
+      );
   return { ...draft, document: { ...document, surfaces } };
 }
 

@@ -37,6 +37,7 @@ export function plannedJob(job: Job): PlannedJob {
     firstWashDays: FIRST_WASH_DAYS[schools.firstWash],
     room: job.room,
     needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
+    moves: job.moves,
   };
 }
 

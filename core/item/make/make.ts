@@ -7,19 +7,21 @@ export interface Piece {
   readonly name: string;
   /** Minutes to coat one of it by hand at the usual pace, once: the same for a polishing step on it. */
   readonly min: number;
+  /** Minutes to lay film on one of it: placed, stretched, squeegeed, wrapped and trimmed. */
+  readonly filmMin: number;
 }
 
 const define = <T extends Record<string, Piece>>(table: T) => table;
 
-/** The trade's usual times until learned: core models, section 7. A wheel that is off is its face and its barrel. */
+/** The trade's usual times until learned: core models, section 7; film's are engineering defaults. A wheel that is off is its face and its barrel. */
 const TABLE = define({
-  'wheel-face': { name: 'Wheel face', min: 12 },
-  'wheel-barrel': { name: 'Wheel barrel, wheel off', min: 8 },
-  lamp: { name: 'Lamp', min: 6 },
-  mirror: { name: 'Mirror', min: 5 },
-  'handle-recess': { name: 'Handle recess', min: 3 },
-  'exhaust-tip': { name: 'Exhaust tip', min: 6 },
-  badge: { name: 'Badge', min: 2 },
+  'wheel-face': { name: 'Wheel face', min: 12, filmMin: 45 },
+  'wheel-barrel': { name: 'Wheel barrel, wheel off', min: 8, filmMin: 45 },
+  lamp: { name: 'Lamp', min: 6, filmMin: 18 },
+  mirror: { name: 'Mirror', min: 5, filmMin: 22 },
+  'handle-recess': { name: 'Handle recess', min: 3, filmMin: 6 },
+  'exhaust-tip': { name: 'Exhaust tip', min: 6, filmMin: 20 },
+  badge: { name: 'Badge', min: 2, filmMin: 5 },
 });
 
 export type PieceId = keyof typeof TABLE;

@@ -74,6 +74,23 @@ export interface PlannedProduct extends Product {
 }
 
 /** All that a plan is computed from. Every product a layer names is among the products. */
+/** A coat by where it is in its job. */
+export interface CoatName {
+  readonly surface: string;
+  readonly layer: number;
+  readonly coat: number;
+}
+
+/**
+ * A coat that somebody moved on the run sheet: it is begun as soon as it may be once another has been laid, not before;
+ * after null it is begun first of all. What is levelled when stays for the clocks to say.
+ */
+export interface Move extends CoatName {
+  readonly after: CoatName | null;
+  /** Who lays it; absent: whoever has their hands free. */
+  readonly by?: string | undefined;
+}
+
 export interface PlannedJob {
   readonly surfaces: readonly PlannedSurface[];
   readonly products: readonly PlannedProduct[];
@@ -86,4 +103,6 @@ export interface PlannedJob {
   readonly firstWashDays?: number | undefined;
   readonly room?: PlannedRoom | undefined;
   readonly needsByMin?: number | undefined;
+  /** Moved by hand on the run sheet, what was moved last at the end. */
+  readonly moves?: readonly Move[] | undefined;
 }

@@ -43,7 +43,11 @@ export function productsThatFit(
       const coat = { product, substrate, surfaceC: surface.surfaceC, ambient, matteSchool };
       const { guarded } = coatWindow(coat, startMin, crew.guardSigma);
       if (!guarded) return [];
-      const maxM2 = maxSectionM2(guarded, paceWith(crew, product, method, slowness(surface, areaM2)), crew.mode);
+      const maxM2 = maxSectionM2(
+        guarded,
+        paceWith(crew, product, method, slowness(surface, areaM2, product)),
+        crew.mode,
+      );
       return maxM2 === null || maxM2 >= areaM2 ? [{ product, maxM2 }] : [];
     })
     .toSorted((a, b) => (b.maxM2 ?? Infinity) - (a.maxM2 ?? Infinity));

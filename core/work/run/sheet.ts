@@ -130,7 +130,7 @@ function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Pa
   const product = products.find((sheet) => sheet.id === id);
   const own = surfaces.find((each) => each.id === surface);
   const method = own?.layers[layer]?.method;
-  return product && method ? paceWith(crew, product, method, slowness(own, surfaceAreaM2(own))) : crew;
+  return product && method ? paceWith(crew, product, method, slowness(own, surfaceAreaM2(own), product)) : crew;
 }
 
 /** What was really done of one coat. */

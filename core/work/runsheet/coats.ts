@@ -8,6 +8,7 @@ import {
   coatsInOrder,
   inOnePiece,
   levelling,
+  type Move,
   type PlannedJob,
   type PlannedSurface,
   surfaceAreaM2,
@@ -47,6 +48,8 @@ export interface SurfaceCoat {
   readonly alike: string;
   /** Its window for a laying that starts at a moment. */
   readonly openingAt: (startMin: number) => CoatOpening;
+  /** Moved by hand: when and by whom it is laid. */
+  readonly moved?: Move | undefined;
 }
 
 /**
@@ -59,12 +62,12 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
   return job.surfaces.map((surface, at) => {
     const oneM2 = surfaceAreaM2(surface);
     const coats = coatsInOrder(surface, products);
-    const slow = slowness(surface, oneM2);
     const stack = coats.map(({ product }) => product);
     const judged = judgeStack({ ...surface, layers: stack, refinishedAgoMin: undefined }, []);
     return coats.map(({ product, method, layer, coat }, index): SurfaceCoat => {
       const seen = asSeen(surface, stack.slice(0, index));
       const { substrate } = seen;
+      const slow = slowness(surface, oneM2, product);
       const rulings = withOverruled(judged[index]!.rulings, surface.layers[layer]!.overruled);
       const { ambient, matteSchool, crew } = job;
       const coatCase: CoatCase = { product, substrate, surfaceC: surface.surfaceC, ambient, matteSchool };

@@ -5,6 +5,7 @@ import { maxSectionM2, sectionCount } from '#core/work/sections';
 import { type LevelWindow, stepAt } from '#core/time/clocks';
 import type { SurfaceCoat } from './coats';
 import { mustLieOutside } from './outside';
+import { moveKey } from './moves';
 import { beginsBetween, levelInTime, levellersOf, type Levelling, type WetSection } from './wet';
 
 /** When to go back to what is open: as soon as it is, as late as it can wait, or once nothing more can be laid, then to the last. */
@@ -178,9 +179,15 @@ export function dispatch(
       followers.set(id, (followers.get(id) ?? new Set()).add(chain));
     }
   }
+  /** Coats laid whole, every copy of them, by key: when; and copies that a coat of theirs has to wait with until then. */
+  const laidMin = new Map<string, number>();
+  const copiesLaid = new Map<string, Set<number>>();
+  const behind = new Map<string, Set<Chain>>();
   const restMin = chains.map((chain) => longestRest(chain.coats, people));
   const place = new Map(chains.map((chain, index) => [chain, index]));
   const rank = (chain: Chain): number => {
+    // Whoever moved it wants it next.
+    if (chain.coats[chain.next]!.moved) return -Infinity;
     switch (strategy.first) {
       case 'lower':
         return chain.next;
@@ -220,16 +227,35 @@ export function dispatch(
     }
     return until;
   };
+  /** The moment until which the coat it was moved behind is being laid; undefined: it is not laid yet. */
+  const behindUntil = (chain: Chain, { moved }: SurfaceCoat): number | undefined => {
+    if (!moved?.after) return nowMin;
+    const key = moveKey(moved.after);
+    const at = laidMin.get(key);
+    if (at === undefined) behind.set(key, (behind.get(key) ?? new Set()).add(chain));
+    return at;
+  };
+  /** All sections of a copy's coat are laid, or it is not to be laid at all: what was moved behind it may go on once all copies are. */
+  const layingEnds = (coat: SurfaceCoat, copy: number, atMin: number) => {
+    const key = moveKey({ ...coat, surface: coat.surface.id });
+    const copies = (copiesLaid.get(key) ?? new Set()).add(copy);
+    copiesLaid.set(key, copies);
+    if (laidMin.has(key) || copies.size < coat.surface.count) return;
+    laidMin.set(key, atMin);
+    for (const chain of behind.get(key) ?? []) settle(chain);
+  };
   /** A copy has come through a round: what follows it may go on once all copies have. */
   const passed = (chain: Chain, atMin: number) => {
     const { id } = chain.coats[0]!.surface;
     const key = `${id}/${chain.next}`;
     roundEndMin.set(key, Math.max(atMin, roundEndMin.get(key) ?? -Infinity));
+    const coat = chain.coats[chain.next]!;
     chain.next++;
     chain.takenUp = false;
     chain.sections = 0;
     chain.eligibleMin = undefined;
     for (const follower of followers.get(id) ?? []) settle(follower);
+    layingEnds(coat, chain.copy, atMin);
   };
   /** Finds out when a copy's next coat may begin, passing over coats that are refused. */
   const settle = (chain: Chain): void => {
@@ -245,11 +271,11 @@ export function dispatch(
         takeUp(chain, coat, known);
         return;
       }
-      const followed = followsUntil(chain);
-      if (followed === undefined) return;
+      const [followed, behindMin] = [followsUntil(chain), behindUntil(chain, coat)];
+      if (followed === undefined || behindMin === undefined) return;
       const { below } = chain;
       const recoatFrom = below?.milestones.recoatFrom;
-      const fromMin = Math.max(followed, below?.endMin ?? nowMin, recoatFrom ?? nowMin);
+      const fromMin = Math.max(followed, behindMin, below?.endMin ?? nowMin, recoatFrom ?? nowMin);
       const atMin = firstHands(fromMin);
       const byTime = below ? overBelow(coat, below, atMin ?? fromMin) : [];
       if (recoatFrom === null && answerOf(byTime) === 'no') {
@@ -300,6 +326,7 @@ export function dispatch(
       });
     }
     if (chain.todo.length > 0) wake(chain, nowMin);
+    else layingEnds(coat, chain.copy, nowMin);
   };
   const finish = (chain: Chain) => {
     const done = copyCoat(chain);
@@ -385,6 +412,7 @@ export function dispatch(
     levelling[who] = false;
     const { copy } = chain;
     actions.push({ who, does: 'lay', coat, copy, section, sections, areaM2, startMin: atMin, endMin: atMin + layMin });
+    if (chain.todo.length === 0) layingEnds(coat, copy, atMin + layMin);
     return true;
   };
   const take = (plan: Levelling<Wet>[]) => {
@@ -438,6 +466,8 @@ export function dispatch(
     for (const open of [inHand, waiting]) {
       for (const chain of open) {
         if (chain.eligibleMin! > atMin + SAME_MOMENT_MIN) continue;
+        const { moved } = chain.coats[chain.next]!;
+        if (moved?.by !== undefined && moved.by !== people[who]!.id) continue;
         // What finds no time finds none for a larger piece of the same either.
         const { alike, oneM2 } = chain.coats[chain.next]!;
         const pieceM2 = oneM2 / (chain.sections || 1);

@@ -22,6 +22,7 @@ import { coatsOf, type SurfaceCoat } from './coats';
 import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
 import { byCoat, type OfCoat } from './of-coat';
 import { sheetFindings } from './findings';
+import { type HeldMoves, heldMoves, moveKey } from './moves';
 import { shortest } from './search';
 
 export interface SheetAction extends Action {
@@ -47,6 +48,8 @@ export interface LaidOut {
   readonly refused: readonly RefusedCoat[];
   /** What nobody's hours leave room for. */
   readonly unlaid: readonly SurfaceCoat[];
+  /** What was moved by hand and does not hold. */
+  readonly lostMoves: HeldMoves['lost'];
   /** The same job as a plan: coats with the times of this sheet, what is bought, when it is ready, what is found. */
   readonly plan: Plan;
 }
@@ -57,8 +60,14 @@ export interface LaidOut {
  * @throws RangeError for a layer whose product is not among the job's products
  */
 export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidOut {
-  const coats = coatsOf(job);
   const people = peopleOf(job.crew);
+  const asListed = coatsOf(job);
+  const { held, lost } = heldMoves(
+    asListed,
+    job.moves ?? [],
+    people.map(({ id }) => id),
+  );
+  const coats = held.size === 0 ? asListed : asListed.map((own) => own.map((coat) => withMove(coat, held)));
   const { sheet, boundMin } = shortest(coats, people, from, job.crew.ahead);
   const actions = sheet.actions
     .map((action): SheetAction => ({ ...action, ...(action.does === 'lay' && { amount: amountOf(action) }) }))
@@ -86,6 +95,7 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
     boundMin,
     refused,
     unlaid,
+    lostMoves: lost,
     plan: planned(job, surfaces, {
       waterSafeMin: whole ? latestMoment(sheet.laid.map(waterSafeOf)) : null,
       handoverMin: whole ? latestMoment(sheet.laid.map(handoverOf)) : null,
@@ -93,6 +103,11 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
     }),
   };
 }
+
+const withMove = (coat: SurfaceCoat, held: HeldMoves['held']): SurfaceCoat => {
+  const moved = held.get(moveKey({ ...coat, surface: coat.surface.id }));
+  return moved ? { ...coat, moved } : coat;
+};
 
 /** One entry for all copies of a coat. */
 function onceACoat<T extends { readonly coat: SurfaceCoat }>(entries: readonly T[]): T[] {
@@ -123,7 +138,7 @@ function laidCoat(job: PlannedJob, coat: SurfaceCoat, copies: readonly CopyCoat[
   const endMin = Math.max(...copies.map((copy) => copy.endMin));
   const sectionsPerCopy = Math.max(...copies.map(({ sections }) => sections));
   const window = coatWindow(coatCase, startMin, job.crew.guardSigma);
-  const pace = paceWith(job.crew, product, method, slowness(coat.surface, oneM2));
+  const pace = paceWith(job.crew, product, method, slowness(coat.surface, oneM2, product));
   const guarded = window.guarded ?? { fromMin: 0, byMin: null };
   const sectionM2 = oneM2 / sectionsPerCopy;
   return {

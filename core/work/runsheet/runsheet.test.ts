@@ -217,6 +217,11 @@ const anyPerson = fc.record({
     { nil: undefined, freq: 3 },
   ),
 });
+const anyCoat = fc.record({
+  surface: fc.nat(5).map((index) => `p${index}`),
+  layer: fc.nat(1),
+  coat: fc.integer({ min: 1, max: 2 }),
+});
 const anyJob = fc
   .record({
     windows: fc.array(anyWindow, { minLength: 1, maxLength: 3 }),
@@ -236,9 +241,14 @@ const anyJob = fc
       maxLength: 3,
     }),
     guard: fc.constantFrom(0, 1.2816),
+    moves: fc.array(
+      fc.record({ coat: anyCoat, after: fc.option(anyCoat), by: fc.option(fc.nat(3).map(String), { nil: undefined }) }),
+      { maxLength: 4 },
+    ),
   })
-  .map(({ windows, people, surfaces, steps, guard }): PlannedJob => ({
+  .map(({ windows, people, surfaces, steps, guard, moves }): PlannedJob => ({
     ...job(),
+    moves: moves.map(({ coat, after, by }) => ({ ...coat, after, by })),
     products: windows.map(({ from, wide }, index) =>
       opens(from, from + wide, { id: `w${index}`, over: ['bare', 'ceramic-base'] }),
     ),
@@ -267,6 +277,54 @@ const anyJob = fc
       }),
     ),
   }));
+
+describe('moved by hand', () => {
+  const of = (surface: string, layer = 0) => ({ surface, layer, coat: 1 });
+  const laid = ({ actions }: ReturnType<typeof layOut>) =>
+    actions.filter(({ does }) => does === 'lay').map(({ coat, who }) => `${coat.surface.id}.${coat.layer} ${who}`);
+  const four = (moves: PlannedJob['moves'], people = [person('a')]) =>
+    job({ products: [opens(1, 30)], surfaces: panels([0.5, 0.5, 0.5, 0.5]), moves, crew: crew(people) });
+
+  test('a panel is laid first of all, or as soon as another has been, and nothing else is later for it than it must be', () => {
+    expect(laid(layOut(four([])))).toEqual(['p0.0 0', 'p1.0 0', 'p2.0 0', 'p3.0 0']);
+    expect(laid(layOut(four([{ ...of('p3'), after: null }])))).toEqual(['p3.0 0', 'p0.0 0', 'p1.0 0', 'p2.0 0']);
+    const behind = layOut(four([{ ...of('p0'), after: of('p2') }]));
+    expect(laid(behind)).toEqual(['p1.0 0', 'p2.0 0', 'p0.0 0', 'p3.0 0']);
+    expect(behind.endMin).toBeCloseTo(layOut(four([])).endMin, 6);
+  });
+  test('one of two lays it, and waits for it where it must', () => {
+    const both = [person('a'), person('b')];
+    const sheet = layOut(four([{ ...of('p0'), after: null, by: 'b' }], both));
+    expect(laid(sheet)).toContain('p0.0 1');
+    expect(sheet.actions.find(({ coat }) => coat.surface.id === 'p0')!.startMin).toBe(0);
+  });
+  test('what cannot hold is passed over and said: gone, nobody of that name, each behind the other, before its own base', () => {
+    const lost = (moves: PlannedJob['moves'], planned = four(moves)) => {
+      const sheet = layOut(planned);
+      expect(sheetFaults(planned, sheet)).toEqual([]);
+      expect(sheet.unlaid).toEqual([]);
+      return sheet.lostMoves.map(({ move, why }) => [move.surface, why]);
+    };
+    expect(lost([{ ...of('nothing'), after: null }])).toEqual([['nothing', 'gone']]);
+    expect(lost([{ ...of('p1'), after: of('nothing') }])).toEqual([['p1', 'gone']]);
+    expect(lost([{ ...of('p1'), after: null, by: 'z' }])).toEqual([['p1', 'person']]);
+    // What was said last stands.
+    expect(
+      lost([
+        { ...of('p1'), after: of('p2') },
+        { ...of('p2'), after: of('p1') },
+      ]),
+    ).toEqual([['p1', 'circle']]);
+    const twice = job({
+      products: [opens(1, 30, { over: ['bare', 'ceramic-base'] })],
+      surfaces: panels([0.5], {
+        layers: [0, 1].map(() => ({ product: 'base', coats: 1, method: 'small-block' as const })),
+      }),
+      moves: [{ ...of('p0', 0), after: of('p0', 1) }],
+    });
+    expect(lost([], twice)).toEqual([['p0', 'circle']]);
+  });
+});
 
 describe('laws', () => {
   test('no window is broken, nobody does two things, nothing is wet over a break, every coat is in its order', () => {

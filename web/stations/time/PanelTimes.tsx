@@ -233,7 +233,7 @@ function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
   const options = whatWouldFit({
     areaM2: laid.sectionM2,
     window: guarded,
-    pace: paceWith(crew, product, coat.method, slowness(surface, laid.sectionM2)),
+    pace: paceWith(crew, product, coat.method, slowness(surface, laid.sectionM2, product)),
     mode: crew.mode,
     method: coat.method,
     airC: air.airC,

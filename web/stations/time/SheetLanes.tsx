@@ -1,10 +1,22 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { DateTime } from 'luxon';
+import type { ReactNode } from 'react';
 import { patchKey } from '#core/work/run';
-import type { SheetAction } from '#core/work/runsheet';
+import { moveKey, type SheetAction } from '#core/work/runsheet';
+import { moveCoat } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';
 import { clock, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { coatOf } from './MovedByHand';
 import { inUnit } from '../quantify/words';
 
 interface Props {
@@ -25,6 +37,8 @@ const GAP_MIN = 90;
 /** From so often late on it is marked. */
 const RISKY = 0.05;
 const LANE_PX = 92;
+/** Pixels before a press becomes a drag. */
+const PRESS_PX = 5;
 /** A name stands on what takes at least this share of what is shown. */
 const NAMED_FROM = 0.045;
 
@@ -40,6 +54,8 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
   const wholeMin = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
   const visibleMin = across === 'all' ? wholeMin : Math.min(wholeMin, Number(across) * 60);
   const products = [...new Set(actions.map(({ coat }) => coat.product.id))];
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: PRESS_PX } }));
+  const moved = new Set(job.document.moves?.map(moveKey));
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-4 px-4 py-2">
@@ -56,7 +72,10 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
               {job.productName(id)}
             </li>
           ))}
-          <li className="text-ink-2">Above: laid. Below: levelled. ! late on more than one day in twenty.</li>
+          <li className="text-ink-2">
+            Above: laid, to be dragged; thick edge: moved by hand. Below: levelled. ! late on more than one day in
+            twenty.
+          </li>
         </ul>
       </div>
       <div
@@ -65,40 +84,43 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
         aria-label="Run sheet by person"
         tabIndex={0}
       >
-        <div className="flex gap-3" style={{ width: `${(100 * wholeMin) / visibleMin}%`, minWidth: '100%' }}>
-          {stretches.map((stretch) => (
-            <div
-              key={stretch.fromMin}
-              className="min-w-0"
-              style={{ flexGrow: stretch.toMin - stretch.fromMin, flexBasis: 0 }}
-            >
-              <p className="truncate border-b pb-1 text-[13px] font-semibold">{moment(job.at(stretch.fromMin))}</p>
-              {people.map((person, who) => (
-                <div key={person.id} className="border-b py-2">
-                  <p className="truncate text-[13px] text-ink-2">
-                    {people.length > 1 || person.id !== '1' ? person.id : 'One person'}
-                  </p>
-                  <div className="relative bg-tint-0" style={{ height: LANE_PX }}>
-                    <Ticks job={job} stretch={stretch} />
-                    {actions
-                      .filter((action) => action.who === who && isIn(stretch, action))
-                      .map((action) => (
-                        <Block
-                          key={`${blockKey(action)} ${action.does}`}
-                          job={job}
-                          action={action}
-                          stretch={stretch}
-                          fill={FILLS[products.indexOf(action.coat.product.id) % FILLS.length]!}
-                          late={late.get(blockKey(action)) ?? 0}
-                          isNamed={action.endMin - action.startMin >= NAMED_FROM * visibleMin}
-                        />
-                      ))}
+        <DndContext sensors={sensors} onDragEnd={(event) => dropped(job, event)}>
+          <div className="flex gap-3" style={{ width: `${(100 * wholeMin) / visibleMin}%`, minWidth: '100%' }}>
+            {stretches.map((stretch) => (
+              <div
+                key={stretch.fromMin}
+                className="min-w-0"
+                style={{ flexGrow: stretch.toMin - stretch.fromMin, flexBasis: 0 }}
+              >
+                <p className="truncate border-b pb-1 text-[13px] font-semibold">{moment(job.at(stretch.fromMin))}</p>
+                {people.map((person, who) => (
+                  <div key={person.id} className="border-b py-2">
+                    <p className="truncate text-[13px] text-ink-2">
+                      {people.length > 1 || person.id !== '1' ? person.id : 'One person'}
+                    </p>
+                    <Lane of={{ stretch, who }}>
+                      <Ticks job={job} stretch={stretch} />
+                      {actions
+                        .filter((action) => action.who === who && isIn(stretch, action))
+                        .map((action) => (
+                          <Block
+                            key={`${blockKey(action)} ${action.does}`}
+                            job={job}
+                            action={action}
+                            stretch={stretch}
+                            fill={FILLS[products.indexOf(action.coat.product.id) % FILLS.length]!}
+                            isMoved={moved.has(moveKey(coatOf(action)))}
+                            late={late.get(blockKey(action)) ?? 0}
+                            isNamed={action.endMin - action.startMin >= NAMED_FROM * visibleMin}
+                          />
+                        ))}
+                    </Lane>
                   </div>
-                </div>
-              ))}
-            </div>
-          ))}
-        </div>
+                ))}
+              </div>
+            ))}
+          </div>
+        </DndContext>
         <OrderOfWork job={job} late={late} />
       </div>
     </div>
@@ -191,12 +213,46 @@ function Ticks({ job, stretch }: { readonly job: JobView; readonly stretch: Stre
   ));
 }
 
+/** Where a block is let go: somebody's lane, and what stretch of time it shows. */
+interface LaneOf {
+  readonly stretch: Stretch;
+  readonly who: number;
+}
+
+function Lane({ of, children }: { readonly of: LaneOf; readonly children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: `${of.stretch.fromMin} ${of.who}`, data: of });
+  return (
+    <div ref={setNodeRef} className={`relative ${isOver ? 'bg-over-soft' : 'bg-tint-0'}`} style={{ height: LANE_PX }}>
+      {children}
+    </div>
+  );
+}
+
+/** A coat is laid after what began before the place its block was let go at, and by whoever's lane it was. */
+function dropped(job: JobView, { active, over }: DragEndEvent): void {
+  const at = active.rect.current.translated;
+  if (!over || !at) return;
+  const action = active.data.current as SheetAction;
+  const { stretch, who } = over.data.current as LaneOf;
+  const share = (at.left - over.rect.left) / over.rect.width;
+  const tMin = stretch.fromMin + share * (stretch.toMin - stretch.fromMin);
+  const own = moveKey(coatOf(action));
+  const { actions, people } = job.sheet.out;
+  const before = actions.findLast(
+    (other) => other.does === 'lay' && other.startMin < tMin && moveKey(coatOf(other)) !== own,
+  );
+  const known = job.document.moves?.find((move) => moveKey(move) === own)?.by;
+  const by = who === action.who ? known : people[who]!.id;
+  job.edit(moveCoat(job.document, { ...coatOf(action), after: before ? coatOf(before) : null, by }));
+}
+
 function Block({
   job,
   action,
   stretch,
   fill,
   late,
+  isMoved,
   isNamed,
 }: {
   readonly job: JobView;
@@ -204,8 +260,15 @@ function Block({
   readonly stretch: Stretch;
   readonly fill: string;
   readonly late: number;
+  readonly isMoved: boolean;
   readonly isNamed: boolean;
 }) {
+  const isLaying = action.does === 'lay';
+  const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({
+    id: `${blockKey(action)} ${action.does}`,
+    data: action,
+    disabled: !isLaying,
+  });
   const { does, coat, section, sections, startMin, endMin } = action;
   const name = job.nameOf(coat.surface.id);
   const isChosen = job.chosen?.id === coat.surface.id;
@@ -213,15 +276,18 @@ function Block({
   const words = `${does === 'lay' ? 'Lay' : 'Level'} ${name}${part}, ${clock(job.at(startMin))} for ${span(endMin - startMin)}${late > 0 ? `, late on ${percent(late)} of days` : ''}`;
   return (
     <button
+      ref={setNodeRef}
       type="button"
+      {...(isLaying && { ...attributes, ...listeners })}
       title={words}
       aria-label={words}
       onClick={() => job.choose(coat.surface.id)}
-      className={`absolute overflow-hidden whitespace-nowrap border text-left text-[12px] leading-tight ${does === 'lay' ? `top-1 ${fill}` : 'top-10 bg-sheet'} ${isChosen ? 'border-2 border-over' : 'border-ink-3'}`}
+      className={`absolute overflow-hidden whitespace-nowrap border text-left text-[12px] leading-tight ${does === 'lay' ? `top-1 ${fill}` : 'top-10 bg-sheet'} ${isChosen ? 'border-2 border-over' : 'border-ink-3'} ${isLaying ? 'cursor-grab' : ''} ${isMoved && isLaying ? 'border-b-4 border-b-over' : ''} ${isDragging ? 'z-10 opacity-80' : ''}`}
       style={{
         left: `${share(stretch, startMin)}%`,
         width: `${Math.max(0.15, share(stretch, endMin) - share(stretch, startMin))}%`,
         height: 34,
+        ...(transform && { transform: `translate(${transform.x}px, ${transform.y}px)` }),
       }}
     >
       {late >= RISKY && <strong className="text-stop">!</strong>}

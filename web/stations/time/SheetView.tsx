@@ -10,6 +10,7 @@ import { PaperLink } from '../../ui/PaperLink';
 import { moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import type { SchoolRehearsed } from './rehearsal.worker';
+import { MovedByHand } from './MovedByHand';
 import { SheetLanes } from './SheetLanes';
 import { TimeSwitch } from './TimeSwitch';
 import { DAYS, type Rehearsal, useRehearsal } from './useRehearsal';
@@ -28,7 +29,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
   const rehearsal = useRehearsal(job, AHEAD_SCHOOLS);
   const { found } = rehearsal;
   const school = document.crew.ahead ?? 'safe';
-  const own = found?.find((each) => each.school === school);
+  const own = found?.schools.find((each) => each.school === school);
   const late = useMemo(
     () => new Map(own?.patches.map((patch, index) => [patchKey(patch), own.rehearsed.late[index]!])),
     [own],
@@ -51,7 +52,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
       </div>
       <aside aria-label="How it goes" className="min-h-0 overflow-auto border-l border-line-strong bg-paper">
         <Chance job={job} own={own} rehearsal={rehearsal} />
-        {found && found.length > 1 && (
+        {found && found.schools.length > 1 && (
           <Part title="For time or for safety">
             <table className="w-full text-[14px]">
               <thead>
@@ -62,7 +63,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
                 </tr>
               </thead>
               <tbody>
-                {found.map((each) => (
+                {found.schools.map((each) => (
                   <tr key={each.school} className="border-t align-top">
                     <td className="py-1.5 pr-2">
                       <label className="flex items-start gap-2">
@@ -86,6 +87,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
             </table>
           </Part>
         )}
+        <MovedByHand job={job} own={own} unmoved={found?.unmoved} />
         {own && <WhereLate job={job} own={own} />}
       </aside>
     </main>

@@ -63,7 +63,7 @@ export function WhatIf({ job }: { readonly job: JobView }) {
                 guardSigma: planned.crew.guardSigma,
                 areaM2: oneM2,
                 onePiece: inOnePiece({ ...surface, substrate: coat.substrate }),
-                pace: paceWith(planned.crew, product, coat.method, slowness(surface, oneM2)),
+                pace: paceWith(planned.crew, product, coat.method, slowness(surface, oneM2, product)),
               },
             ];
           }),

@@ -19,18 +19,37 @@ export interface SchoolRehearsed {
   readonly patches: readonly RehearsedPatch['of'][];
 }
 
-serveWorker<RehearsalRequest, number, readonly SchoolRehearsed[]>(
-  ({ planned, record, fromMin, preparationMin, schools, days }, tell) =>
-    schools.map((school, index) => {
-      const job = { ...planned, crew: { ...planned.crew, ahead: school } };
+/** All that was gone through. */
+export interface RehearsalAnswer {
+  readonly schools: readonly SchoolRehearsed[];
+  /** As the sheet would have it without what was moved by hand; absent where nothing was. */
+  readonly unmoved?: SchoolRehearsed;
+}
+
+serveWorker<RehearsalRequest, number, RehearsalAnswer>(
+  ({ planned, record, fromMin, preparationMin, schools, days }, tell) => {
+    const { moves, ...free } = planned;
+    const isMoved = moves !== undefined && moves.length > 0;
+    const rounds = schools.length + (isMoved ? 1 : 0);
+    let round = 0;
+    const through = (asked: PlannedJob, school: AheadSchool): SchoolRehearsed => {
+      const job = { ...asked, crew: { ...asked.crew, ahead: school } };
       const { out } = runSheet(job, record, fromMin);
-      const ambient = out.actions[0]?.coat.coatCase.ambient ?? planned.ambient;
-      const asked = rehearsalCase(out, ambient, preparationMin, planned.handover);
-      const steps = rehearsing(asked, days);
+      const ambient = out.actions[0]?.coat.coatCase.ambient ?? asked.ambient;
+      const rehearsal = rehearsalCase(out, ambient, preparationMin, asked.handover);
+      const steps = rehearsing(rehearsal, days);
       for (;;) {
         const step = steps.next();
-        if (step.done) return { school, rehearsed: step.value, patches: asked.patches.map(({ of }) => of) };
-        tell((index + step.value / days) / schools.length);
+        if (step.done) {
+          round++;
+          return { school, rehearsed: step.value, patches: rehearsal.patches.map(({ of }) => of) };
+        }
+        tell((round + step.value / days) / rounds);
       }
-    }),
+    };
+    return {
+      schools: schools.map((school) => through(planned, school)),
+      ...(isMoved && { unmoved: through(free, planned.crew.ahead ?? schools[0]!) }),
+    };
+  },
 );

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { AheadSchool } from '#core/work/plan';
 import type { JobView } from '../../job/useJobView';
 import { inWorker } from '../../work/in-worker';
-import type { RehearsalRequest, SchoolRehearsed } from './rehearsal.worker';
+import type { RehearsalAnswer, RehearsalRequest } from './rehearsal.worker';
 
 /** So many days are gone through. */
 export const DAYS = 1000;
@@ -23,12 +23,12 @@ interface Told {
 export function useRehearsal(job: JobView, schools: readonly AheadSchool[]) {
   const request = useRequest(job, schools);
   const [told, setTold] = useState<Told>();
-  const [found, setFound] = useState<readonly SchoolRehearsed[]>();
+  const [found, setFound] = useState<RehearsalAnswer>();
   const [again, setAgain] = useState(0);
   const callOff = useRef<() => void>(undefined);
   useEffect(() => {
     const worker = new Worker(new URL('./rehearsal.worker.ts', import.meta.url), { type: 'module' });
-    callOff.current = inWorker<RehearsalRequest, number, readonly SchoolRehearsed[]>(worker, request, {
+    callOff.current = inWorker<RehearsalRequest, number, RehearsalAnswer>(worker, request, {
       onNews: (share) => setTold({ request, share }),
       onAnswer: (answer) => {
         setFound(answer);
