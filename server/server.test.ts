@@ -57,7 +57,34 @@ describe('jobs', () => {
     const other = { ...tourer.draft, document: { ...tourer.draft.document, title: 'Another' } };
     expect((await call('POST', '/api/jobs', { id: 'tourer', ...other })).status).toBe(409);
     const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
-    expect(list).toMatchObject([{ id: 'tourer', phase: 'planned', stops: 0, patchesDone: 0 }]);
+    expect(list).toMatchObject([{ id: 'tourer', phase: 'planned', stops: 0, patchesDone: 0, dusty: [] }]);
+  });
+
+  test('the glance says when a job makes dust beside others: while its paint is cut, before anything is laid on it', async () => {
+    const { document } = await withTourer();
+    const [tank] = document.surfaces;
+    const polished = {
+      id: 'polished',
+      ...tourer.draft,
+      document: {
+        ...document,
+        surfaces: [
+          {
+            ...tank,
+            id: 'lid',
+            substrate: 'clear-gloss',
+            marks: [{ id: 'm', kind: 'swirls', severity: 'medium', at: [0.5, 0.5] }],
+          },
+        ],
+        prepare: { level: 'one-step' },
+      },
+    };
+    expect((await call('POST', '/api/jobs', polished)).status).toBe(201);
+    const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
+    const { dusty } = list.find(({ id }) => id === 'polished')!;
+    expect(dusty.length).toBeGreaterThan(0);
+    for (const { from, until } of dusty) expect(Date.parse(until)).toBeGreaterThan(Date.parse(from));
+    expect(Date.parse(dusty[0]!.from)).toBeGreaterThanOrEqual(Date.parse(document.startAt));
   });
 
   test('a stale write is refused with what changed, and writes nothing', async () => {

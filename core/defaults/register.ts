@@ -4,6 +4,7 @@
  */
 import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, LABORATORY_FACTOR, LIFE_SIGMA, MELTED_SHARE } from '#core/after/life';
 import { AREA_SIGMA } from '#core/item/geometry';
+import { TONES } from '#core/item/condition';
 import { PIECE_IDS, PIECES } from '#core/item/make';
 import { CLEAR_RESERVE_UM, FILLER_UM, HARDNESS, OUTLYING_Z, REFINISHED_UM, THIN_UM } from '#core/item/paint';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
@@ -22,6 +23,7 @@ import {
   NATURAL_CONVECTION,
   REFERENCE_AIR,
 } from '#core/time/clocks';
+import { SUN_GAIN_K } from '#core/work/go';
 import { FLASH_LEARNING } from '#core/work/learning';
 import { ADDED_MIN } from '#core/work/hours';
 import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING } from '#core/work/prepare';
@@ -81,6 +83,7 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
       figure('Glass warms with a time constant of', WARM_UP_TAU_MIN.glass, 'min'),
       figure('Thin sheet metal', WARM_UP_TAU_MIN['thin-metal'], 'min'),
       figure('Thick composite, a hull', WARM_UP_TAU_MIN['thick-composite'], 'min'),
+      ...TONES.map((tone) => figure(`In the midday sun over its air, ${tone} paint`, SUN_GAIN_K[tone], 'K')),
     ],
   },
   {

@@ -9,6 +9,7 @@ import {
   type GoStretch,
   type GoVerdict,
   SLOT_MIN,
+  sunGainK,
   warmUpTauMin,
   type WayToGo,
   waysToGo,
@@ -45,6 +46,14 @@ export interface Arrival {
   readonly surfaceC: number;
 }
 
+/** Where it is laid, beside the air: whether the sun can reach it, and when somebody makes dust in the same room. */
+export interface LaidAt {
+  readonly shade: boolean;
+  /** Minutes from local midnight to the start of the job. */
+  readonly startMinuteOfDay: number;
+  readonly dust: Hours;
+}
+
 /** Nobody looks for a longer stretch at once, minutes. */
 const LONGEST_STRETCH_MIN = 4 * 60;
 
@@ -52,6 +61,7 @@ const LONGEST_STRETCH_MIN = 4 * 60;
  * Go or wait, from a moment on. A panel that was measured follows the air from its reading; else from when the item came
  * in; else it has taken on the air.
  * @param arrival when the item came in, and how warm it was
+ * @param laidAt absent: in the shade, with nobody making dust
  * @param isDone whether a coat is laid and levelled already
  */
 export function goView(
@@ -60,6 +70,7 @@ export function goView(
   fromMin: number,
   forMin: number,
   arrival?: Arrival,
+  laidAt?: LaidAt,
   isDone: (surface: string, coat: CoatPlan) => boolean = () => false,
 ): GoView {
   const products = new Map(planned.products.map((product) => [product.id, product]));
@@ -71,11 +82,17 @@ export function goView(
     for (const coat of coats) {
       if (!coat.laid || isDone(id, coat)) continue;
       const product = products.get(coat.product)!;
-      const key = [product.id, coat.substrate, surface.substrate, surface.surfaceC].join(' ');
+      const key = [
+        product.id,
+        coat.substrate,
+        surface.substrate,
+        surface.surfaceC,
+        laidAt?.shade === false && surface.tone,
+      ].join(' ');
       const group = groups.get(key) ?? {
         product,
         surfaces: [],
-        asked: goCase(planned, surface, product, coat, fromMin, arrival),
+        asked: goCase(planned, surface, product, coat, fromMin, arrival, laidAt),
         startMin: coat.laid.startMin,
       };
       group.startMin = Math.min(group.startMin, coat.laid.startMin);
@@ -126,6 +143,7 @@ function goCase(
   { substrate }: CoatPlan,
   fromMin: number,
   arrival: Arrival | undefined,
+  laidAt: LaidAt | undefined,
 ): GoCase {
   const from = surface.surfaceC === undefined ? arrival : { atMin: fromMin, surfaceC: surface.surfaceC };
   return {
@@ -135,6 +153,12 @@ function goCase(
     surface: followingAir(ambient, warmUpTauMin(surface.substrate), from),
     matteSchool,
     guardSigma: crew.guardSigma,
+    ...(laidAt && {
+      around: (tMin) => ({
+        sunK: laidAt.shade ? 0 : sunGainK(surface.tone, laidAt.startMinuteOfDay + tMin),
+        dusty: laidAt.dust.some(([from, to]) => from <= tMin && tMin < to),
+      }),
+    }),
   };
 }
 

@@ -1,1 +1,1 @@
-export { type GoGroup, type GoView, goView, waysFor } from './go-view';
+export { type GoGroup, type GoView, goView, type LaidAt, waysFor } from './go-view';

@@ -27,6 +27,7 @@ export function plannedJob(job: Job): PlannedJob {
       name: surfaceName(surface),
       aircraft,
       curvature: surface.curvature ?? 1,
+      tone: surface.colour?.tone,
       refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
     })),
     products: bySchoolsOf(job, job.products).map((product) => ({ ...product, cut: cut.get(product.id) })),

@@ -93,12 +93,14 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
 
   function summarise(job: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {
     const { id, version, bayId } = job;
-    const { document, record, nowMin, planned, progress } = lookAt(job, atMs);
+    const { document, record, nowMin, planned, progress, preparation, day } = lookAt(job, atMs);
     const { startAt, item, owner } = document;
     const { plan, patchesDone, patchesTotal } = progress;
     const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
     const laid = patchesTotal > 0 && patchesDone === patchesTotal;
+    const fromMin = countsFrom(record, nowMin);
+    const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
     const demand = new Map(laid ? [] : plan.purchases.map(({ product, order }) => [product, order]));
     const summary: JobSummary = {
       id,
@@ -116,6 +118,14 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
       reminders: remindersOf(document),
+      dusty: days.blocks.flatMap(({ kind, stretches }) =>
+        kind === 'correct'
+          ? stretches.map(([from, until]) => ({
+              from: instantAfter(startAt, from),
+              until: instantAfter(startAt, until),
+            }))
+          : [],
+      ),
       ...(item && {
         itemName: item.name,
         ...(item.id && { itemId: item.id }),

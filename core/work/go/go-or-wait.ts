@@ -3,6 +3,7 @@ import type { Product } from '#core/products/sheets';
 import { type Air, airAt, type AmbientSeries, condensation, type Condensation, DEW_MARGIN_K } from '#core/time/air';
 import { NARROW_WINDOW_MIN } from '#core/time/clocks';
 import { type CoatWindow, coatWindow } from '#core/work/plan';
+import { type Around, QUIET } from './around';
 import type { SurfaceTrack } from './surface-track';
 
 /** Go, mind, or wait. */
@@ -12,7 +13,17 @@ export const worst = (verdicts: readonly GoVerdict[]): GoVerdict =>
   verdicts.includes('not') ? 'not' : verdicts.includes('marginal') ? 'marginal' : 'good';
 
 export type GoCause =
-  'air-cold' | 'air-hot' | 'air-dry' | 'air-damp' | 'surface-cold' | 'surface-hot' | 'dew' | 'draught' | 'window';
+  | 'air-cold'
+  | 'air-hot'
+  | 'air-dry'
+  | 'air-damp'
+  | 'surface-cold'
+  | 'surface-hot'
+  | 'dew'
+  | 'draught'
+  | 'sun'
+  | 'dust'
+  | 'window';
 
 /** What stands against laying now, and its number: what is measured, and what it should be. */
 export interface GoReason {
@@ -30,6 +41,8 @@ export interface GoCase {
   readonly surface: SurfaceTrack;
   readonly matteSchool: MatteSchool;
   readonly guardSigma: number;
+  /** What is going on around it at a moment; absent: nothing. */
+  readonly around?: (tMin: number) => Around;
 }
 
 export interface GoAnswer {
@@ -41,6 +54,7 @@ export interface GoAnswer {
   readonly surfaceC: number;
   readonly dew: Condensation;
   readonly window: CoatWindow;
+  readonly around: Around;
 }
 
 /** This near a limit of the sheet one minds it: K of temperature, per cent of humidity. Engineering defaults. */
@@ -51,13 +65,19 @@ export const DRAUGHT_M_PER_S = 0.5;
 
 /** Whether a coat may be laid at a moment, and what stands against it. */
 export function goAt(asked: GoCase, tMin: number): GoAnswer {
-  return judged(asked, tMin, airAt(asked.ambient, tMin), asked.surface(tMin), asked.ambient);
+  const around = asked.around?.(tMin) ?? QUIET;
+  return judged(asked, tMin, airAt(asked.ambient, tMin), asked.surface(tMin), asked.ambient, around);
 }
 
 /** The same in air that holds: as it would be if somebody changed it. */
-export function goIn(asked: Omit<GoCase, 'ambient' | 'surface'>, air: Air, surfaceC: number): GoAnswer {
+export function goIn(
+  asked: Omit<GoCase, 'ambient' | 'surface'>,
+  air: Air,
+  surfaceC: number,
+  around: Around = QUIET,
+): GoAnswer {
   const { airC, rhPct, airSpeed } = air;
-  return judged(asked, 0, air, surfaceC, [{ atMin: 0, airC, rhPct, airSpeed }]);
+  return judged(asked, 0, air, surfaceC, [{ atMin: 0, airC, rhPct, airSpeed }], around);
 }
 
 function judged(
@@ -66,6 +86,7 @@ function judged(
   { airC, rhPct, airSpeed }: Air,
   surfaceC: number,
   ambient: AmbientSeries,
+  around: Around,
 ): GoAnswer {
   const { limits } = product;
   const dew = condensation(airC, rhPct, surfaceC);
@@ -79,6 +100,8 @@ function judged(
       ? [{ cause: 'draught', verdict: 'marginal', value: airSpeed, limit: DRAUGHT_M_PER_S } as const]
       : []),
     ...windowReasons(window),
+    ...sunReasons({ product, substrate, surfaceC, ambient, matteSchool }, atMin, guardSigma, around),
+    ...(around.dusty ? [{ cause: 'dust', verdict: 'marginal', value: 0, limit: 0 } as const] : []),
   ].sort((a, b) => Number(b.verdict === 'not') - Number(a.verdict === 'not'));
   return {
     atMin,
@@ -88,7 +111,24 @@ function judged(
     surfaceC,
     dew,
     window,
+    around,
   };
+}
+
+/** Warmer than this, °C, nothing is laid where the sheet does not say (engineering default). */
+const HOTTEST_PANEL_C = 35;
+
+/** Where the sun can reach it: no, if the panel is then hotter than the sheet lets or its window is gone; else to be minded. */
+function sunReasons(
+  coat: Parameters<typeof coatWindow>[0] & { readonly surfaceC: number },
+  atMin: number,
+  guardSigma: number,
+  { sunK }: Around,
+): GoReason[] {
+  if (sunK <= 0) return [];
+  const [value, limit] = [coat.surfaceC + sunK, coat.product.limits?.surfaceC?.[1] ?? HOTTEST_PANEL_C];
+  const gone = coatWindow({ ...coat, surfaceC: value }, atMin, guardSigma).verdict === 'closed';
+  return [{ cause: 'sun', verdict: value > limit || gone ? 'not' : 'marginal', value, limit }];
 }
 
 function within(

@@ -2,7 +2,18 @@
 import fc from 'fast-check';
 import { product } from '../../testing/samples';
 import type { Air, AmbientSeries } from '#core/time/air';
-import { bestStretch, followingAir, goAt, type GoCase, goIn, goStrip, SLOT_MIN, type WayToGo, waysToGo } from './index';
+import {
+  bestStretch,
+  followingAir,
+  sunGainK,
+  goAt,
+  type GoCase,
+  goIn,
+  goStrip,
+  SLOT_MIN,
+  type WayToGo,
+  waysToGo,
+} from './index';
 
 const still = (airC: number, rhPct = 50, airSpeed = 0.1): Air => ({ airC, rhPct, airSpeed });
 const always = (air: Air): AmbientSeries => [{ atMin: 0, ...air }];
@@ -56,6 +67,28 @@ test('what stands against it is named with its number, what is near a limit is m
   expect(goIn({ ...asked(always(still(20))), product: quick }, still(20), 20).reasons).toEqual([
     expect.objectContaining({ cause: 'window', verdict: 'not' }),
   ]);
+});
+
+test('the sun warms by tone and hour; what it makes of the panel is held against the sheet, and shade or rest beside it are the ways out', () => {
+  expect(sunGainK('dark', 12 * 60)).toBeCloseTo(30, 9);
+  expect(sunGainK('pale', 12 * 60)).toBeCloseTo(10, 9);
+  expect(sunGainK(undefined, 9 * 60)).toBeCloseTo(20 * Math.SQRT1_2, 9);
+  expect([sunGainK('dark', 5 * 60), sunGainK('dark', 18 * 60), sunGainK('dark', 24 * 60 + 12 * 60)]).toEqual([
+    0, 0, 30,
+  ]);
+  const beside = (sunK: number, dusty = false) =>
+    asked(always(still(14)), undefined, { around: () => ({ sunK, dusty }) });
+  const told = (question: GoCase) => {
+    const now = goAt(question, 0);
+    return [now.reasons.map(({ cause, verdict }) => `${cause} ${verdict}`), waysToGo(question, now)] as const;
+  };
+  expect(told(beside(0))).toEqual([[], []]);
+  // 24 °C in the sun is inside the sheet's 30, 34 °C is not; in the shade both are good.
+  expect(told(beside(10))).toEqual([['sun marginal'], [{ kind: 'shade', verdict: 'good' }]]);
+  expect(told(beside(20))).toEqual([['sun not'], [{ kind: 'shade', verdict: 'good' }]]);
+  expect(told(beside(0, true))).toEqual([['dust marginal'], [{ kind: 'no-dust', verdict: 'good' }]]);
+  // Shade alone leaves the dust to be minded.
+  expect(told(beside(20, true))).toEqual([['sun not', 'dust marginal'], [{ kind: 'shade', verdict: 'marginal' }]]);
 });
 
 const cold = (hours: number): AmbientSeries => [

@@ -10,6 +10,8 @@ export type WayToGo = { readonly verdict: Exclude<GoVerdict, 'not'> } & (
   | { readonly kind: 'dry'; readonly toRhPct: number }
   | { readonly kind: 'damp'; readonly toRhPct: number }
   | { readonly kind: 'close-door' }
+  | { readonly kind: 'shade' }
+  | { readonly kind: 'no-dust' }
   | { readonly kind: 'close-door-and-heat'; readonly toC: number; readonly min: number }
 );
 
@@ -29,21 +31,33 @@ type Asked = Omit<GoCase, 'ambient' | 'surface'>;
  */
 export function waysToGo(asked: Asked, now: GoAnswer): WayToGo[] {
   if (now.verdict === 'good') return [];
-  const { air, surfaceC } = now;
+  const { air, surfaceC, around } = now;
   const tauMin = warmUpTauMin(asked.substrate);
   const still: Air = { ...air, airSpeed: STILL_AIR };
   const hasDraught = now.reasons.some(({ cause }) => cause === 'draught');
   const alone = [
     ...standing(asked, now, tauMin),
-    ...tempered(asked, air, surfaceC, tauMin),
-    ...moistened(asked, air, surfaceC),
+    ...tempered(asked, now, air, tauMin),
+    ...moistened(asked, now),
     ...(hasDraught
-      ? better(goIn(asked, still, surfaceC), now, (verdict): WayToGo => ({ kind: 'close-door', verdict }))
+      ? better(goIn(asked, still, surfaceC, around), now, (verdict): WayToGo => ({ kind: 'close-door', verdict }))
+      : []),
+    ...(around.sunK > 0
+      ? better(goIn(asked, air, surfaceC, { ...around, sunK: 0 }), now, (verdict): WayToGo => ({
+          kind: 'shade',
+          verdict,
+        }))
+      : []),
+    ...(around.dusty
+      ? better(goIn(asked, air, surfaceC, { ...around, dusty: false }), now, (verdict): WayToGo => ({
+          kind: 'no-dust',
+          verdict,
+        }))
       : []),
   ];
   const best = alone.some(({ verdict }) => verdict === 'good');
   if (best || !hasDraught) return sorted(alone);
-  const both = tempered(asked, still, surfaceC, tauMin).flatMap((way): WayToGo[] =>
+  const both = tempered(asked, now, still, tauMin).flatMap((way): WayToGo[] =>
     way.kind === 'heat' && way.verdict === 'good' ? [{ ...way, kind: 'close-door-and-heat' }] : [],
   );
   return sorted([...alone, ...both]);
@@ -72,8 +86,8 @@ function standing(asked: Asked, now: GoAnswer, tauMin: number): WayToGo[] {
 }
 
 /** The bay is brought to another temperature, the water in its air staying what it is, and the panel follows. */
-function tempered(asked: Asked, air: Air, surfaceC: number, tauMin: number): WayToGo[] {
-  const now = goIn(asked, air, surfaceC);
+function tempered(asked: Asked, { surfaceC, around }: GoAnswer, air: Air, tauMin: number): WayToGo[] {
+  const now = goIn(asked, air, surfaceC, around);
   const through = (toC: number) => (tMin: number) => {
     const airC = warmedSurfaceC(air.airC, toC, HEATER_TAU_MIN, tMin);
     return {
@@ -117,7 +131,7 @@ function soonest(
   let marginal: number | undefined;
   for (let min = STEP_MIN; min <= LONGEST_MIN; min += STEP_MIN) {
     const { air, surfaceC } = at(min);
-    const { verdict } = goIn(asked, air, surfaceC);
+    const { verdict } = goIn(asked, air, surfaceC, now.around);
     if (verdict === 'good') return [{ verdict, min }];
     if (verdict === 'marginal' && now.verdict === 'not') marginal ??= min;
   }
@@ -125,13 +139,13 @@ function soonest(
 }
 
 /** The air is dried or damped at its temperature. */
-function moistened(asked: Asked, air: Air, surfaceC: number): WayToGo[] {
-  const now = goIn(asked, air, surfaceC);
+function moistened(asked: Asked, now: GoAnswer): WayToGo[] {
+  const { air, surfaceC, around } = now;
   return (['dry', 'damp'] as const).flatMap((kind): WayToGo[] => {
     const sign = kind === 'dry' ? -1 : 1;
     let marginal: WayToGo | undefined;
     for (let toRhPct = Math.round(air.rhPct) + sign; toRhPct >= 15 && toRhPct <= 85; toRhPct += sign) {
-      const { verdict } = goIn(asked, { ...air, rhPct: toRhPct }, surfaceC);
+      const { verdict } = goIn(asked, { ...air, rhPct: toRhPct }, surfaceC, around);
       if (verdict === 'good') return [{ kind, verdict, toRhPct }];
       if (verdict === 'marginal' && now.verdict === 'not') marginal ??= { kind, verdict, toRhPct };
     }

@@ -1,4 +1,5 @@
 import type { AreaSource, Shape } from '#core/item/geometry';
+import type { Tone } from '#core/item/condition';
 import type { Make } from '#core/item/make';
 import type { PaintSystem } from '#core/item/paint';
 import type { MatteSchool, SubstrateId } from '#core/item/substrates';
@@ -31,6 +32,8 @@ export interface PlannedSurface extends Make {
   readonly count: number;
   readonly curvature: number;
   readonly onePiece: boolean;
+  /** How dark its colour is; absent: nobody said. */
+  readonly tone?: Tone | undefined;
   /** Measured; holds while laying and levelling. The air's where absent. */
   readonly surfaceC?: number | undefined;
   readonly existing: readonly FoundId[];

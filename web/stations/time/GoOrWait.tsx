@@ -13,6 +13,7 @@ import { fromInput, moment, span, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { GoStrip } from './GoStrip';
 import { GO_SIGNS, GO_WORDS, reasonInWords, wayInWords } from './go-words';
+import { type Dust, laidAt, useDust } from './useDust';
 import { TimeSwitch } from './TimeSwitch';
 
 const FOR_MIN = 48 * 60;
@@ -30,6 +31,7 @@ export function GoOrWait({ job }: { readonly job: JobView }) {
   const { planned, plan, nowMin, begun, document } = job;
   const fromMin = Math.floor((begun ? nowMin : Math.max(0, nowMin)) / SLOT_MIN) * SLOT_MIN;
   const arrived = document.item?.arrived;
+  const dust = useDust(job, fromMin, FOR_MIN);
   const view = useMemo(
     () =>
       goView(
@@ -38,9 +40,10 @@ export function GoOrWait({ job }: { readonly job: JobView }) {
         fromMin,
         FOR_MIN,
         arrived && { atMin: minutesBetween(document.startAt, arrived.at), surfaceC: arrived.surfaceC },
+        laidAt(document, dust),
         (_, coat) => coat.laid !== undefined && coat.laid.endMin < fromMin,
       ),
-    [planned, plan, fromMin, arrived, document.startAt],
+    [planned, plan, fromMin, arrived, document, dust],
   );
   const [slot, setSlot] = useState(0);
   const at = Math.min(slot, view.slots - 1);
@@ -70,7 +73,7 @@ export function GoOrWait({ job }: { readonly job: JobView }) {
       {job.chosen ? (
         <PanelGo key={job.chosen.id} job={job} group={view.nextOf.get(job.chosen.id)} slot={at} />
       ) : (
-        <WholeGo job={job} view={view} slot={at} />
+        <WholeGo job={job} view={view} slot={at} dust={dust} />
       )}
     </Station>
   );
@@ -94,7 +97,14 @@ function Verdict({ job, view, at }: { readonly job: JobView; readonly view: GoVi
   );
 }
 
-function WholeGo({ job, view, slot }: { readonly job: JobView; readonly view: GoView; readonly slot: number }) {
+interface WholeProps {
+  readonly job: JobView;
+  readonly view: GoView;
+  readonly slot: number;
+  readonly dust: readonly Dust[];
+}
+
+function WholeGo({ job, view, slot, dust }: WholeProps) {
   const { best } = view;
   const failing = alike(
     view.groups.filter(({ strip }) => strip[slot]!.verdict !== 'good'),
@@ -125,6 +135,17 @@ function WholeGo({ job, view, slot }: { readonly job: JobView; readonly view: Go
         )}
       </section>
       <Arrival job={job} />
+      {dust.length > 0 && (
+        <Part title="Dust in the same bay">
+          <ul>
+            {dust.map(({ title, fromMin, toMin }) => (
+              <li key={`${title} ${fromMin}`}>
+                {title}: sanded or polished {moment(job.at(fromMin))} to {moment(job.at(toMin))}
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
       {failing.map((group) => (
         <Part
           key={`${group.product.id} ${group.surfaces[0]}`}

@@ -28,6 +28,10 @@ export function reasonInWords({ cause, verdict, value, limit }: GoReason): strin
         : `Panel ${fixed(-value, 1)} K below the dew point: water stands on it, unseen`;
     case 'draught':
       return `Air moving at ${fixed(value, 1)} m/s: dust, and an uneven flash`;
+    case 'sun':
+      return `No shade: in the sun the panel reaches ${celsius(value)}, ${near ? 'lay under cloud or out of it' : `over the ${celsius(limit)} it may have`}`;
+    case 'dust':
+      return 'Sanding or polishing in the same bay: dust lands in what is wet';
     case 'window':
       return near
         ? `Window only ${span(value)} long: mind it`
@@ -48,6 +52,10 @@ export function wayInWords(way: WayToGo): string {
       return `Dry the air to ${way.toRhPct} %`;
     case 'damp':
       return `Damp the air to ${way.toRhPct} %`;
+    case 'shade':
+      return 'Put it in the shade, and let it cool';
+    case 'no-dust':
+      return 'Let the sanding and polishing beside it rest';
     case 'close-door':
       return 'Close the door';
     case 'close-door-and-heat':
