@@ -19,5 +19,7 @@ export const yardForecastSchema = object({
   /** Made up by a stand-in for a weather service. */
   simulated: z.boolean(),
   hours: z.array(forecastHour),
+  /** Mean air of each month of the year in an ordinary year, °C, January first: what goes on where the hours end. */
+  monthMeansC: z.array(z.number()).length(12),
 });
 export type YardForecast = z.output<typeof yardForecastSchema>;

@@ -8,7 +8,7 @@ import { prepareSettings } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { preparedWith } from '#job/view';
 import { ternmouthYard } from '../../demo/workshop';
-import { asAgreed, daysView, halfDays, ownerDates } from '.';
+import { asAgreed, daysView, halfDays, outdoorsOf, ownerDates, ripening } from '.';
 
 const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
 const { document: tourer } = yard.jobs.find(({ id }) => id === 'satin-tourer')!.draft;
@@ -20,7 +20,11 @@ function daysOf(document: Job) {
   const { preparation, day } = preparedWith(document, prepareSettings(document));
   const planned = inOpeningHours(plannedJob(document), document, weekOf(bay), fresh);
   const out = layOut(planned, { nowMin: layingFrom(planned, preparation, day, fresh), begun: new Map() });
-  return { out, view: daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 }) };
+  return {
+    planned,
+    out,
+    view: daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 }),
+  };
 }
 const plan = daysOf(tourer);
 const begun = new Date('2027-03-04T09:00:00+01:00');
@@ -61,7 +65,7 @@ test('half days follow the week of the bay, a closed day has none', () => {
 });
 
 test('the owner’s dates open in another program: moments in their zone, whole days as days, told again they move', () => {
-  const dates = ownerDates(tourer, plan.out.plan, plan.view);
+  const dates = ownerDates(tourer, plan.out.plan, plan.view, ripening(plan.planned, plan.out.plan));
   const file = (edition: number) => calendarFile('Tourer', dates, { id: 'satin-tourer', edition, at: begun });
   const read = new ICAL.Component(ICAL.parse(file(3)));
   const events = read.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
@@ -86,4 +90,56 @@ test('a title with every sign a calendar minds is read back as it was', () => {
   const text = calendarFile(title, [{ key: 'a', title, from: tourer.startAt }], { id: 'x', edition: 1, at: begun });
   const [event] = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
   expect(new ICAL.Event(event).summary).toBe(title);
+});
+
+describe('once it stands outside', () => {
+  const { planned, out, view } = plan;
+  const weather = (airC: number) =>
+    Array.from({ length: 96 }, (_, hour) => ({ atMin: hour * 60, airC, rhPct: 75, spreadK: 1.5 }));
+  const ripe = (airC: number, sigmas = 0, fromMin = view.handedOverMin!) =>
+    ripening(planned, out.plan, { fromMin, air: weather(airC) }, sigmas);
+  const inBay = ripening(planned, out.plan);
+
+  test('the colder the weather the later it is hard, a cold day later than an expected one, never sooner than in air as warm as its bay', () => {
+    const hard = [18, 12, 8, 5].map((airC) => ripe(airC).hardMin!);
+    expect(hard).toEqual(hard.toSorted((a, b) => a - b));
+    expect(ripe(12, -1.6449).hardMin!).toBeGreaterThan(ripe(12).hardMin!);
+    // Two months on it has nothing left to do with the weather; an hour of it little.
+    expect(ripe(5, 0, 90 * 24 * 60)).toEqual(inBay);
+    expect(inBay.firstWashMin!).toBeGreaterThan(view.handedOverMin!);
+    expect(hard[3]! - inBay.hardMin!).toBeGreaterThan(24 * 60);
+  });
+  test('beyond the forecast the year goes on as it usually does; an owner’s garage has no nights', () => {
+    const forecast = {
+      monthMeansC: [2, 2, 6, 10, 14, 17, 19, 18, 14, 10, 6, 3],
+      hours: Array.from({ length: 96 }, (_, hour) => ({
+        at: new Date(begun.getTime() + hour * 3_600_000).toISOString(),
+        airC: 8 + (hour % 24 < 12 ? 4 : -4),
+        rhPct: 70,
+        rainPct: 0,
+        rainMm: 0,
+        spreadK: 1,
+      })),
+    };
+    const { air } = outdoorsOf(tourer, 0, forecast)!;
+    expect(air.map(({ atMin }) => atMin).slice(0, 3)).toEqual([0, 60, 120]);
+    expect(air.map(({ atMin }) => atMin)).toEqual(air.map(({ atMin }) => atMin).toSorted((a, b) => a - b));
+    // From the eighth of March on: between February's mean and March's, then warmer from week to week.
+    const season = air.slice(96, 96 + 20).map(({ airC }) => airC);
+    expect(season[0]).toBeGreaterThan(2);
+    expect(season[0]).toBeLessThan(6);
+    expect(season).toEqual(season.toSorted((a, b) => a - b));
+    const kept = outdoorsOf({ ...tourer, owner: { parking: 'indoor' } }, 0, forecast)!;
+    expect(new Set(kept.air.slice(0, 96).map(({ airC }) => airC))).toEqual(new Set([8]));
+    expect(outdoorsOf(tourer, null, forecast)).toBeUndefined();
+    expect(outdoorsOf(tourer, 0, { ...forecast, hours: [] })).toBeUndefined();
+    // It leaves long after the forecast has ended: the season alone, and a warmer one is sooner.
+    const late = (byK: number) =>
+      ripening(
+        planned,
+        out.plan,
+        outdoorsOf(tourer, 200 * 60, { ...forecast, monthMeansC: forecast.monthMeansC.map((c) => c + byK) }),
+      );
+    expect(late(4).hardMin!).toBeLessThan(late(0).hardMin!);
+  });
 });

@@ -1,2 +1,3 @@
 export { asAgreed, daysView, type DaysView, halfDays, USUAL_HANDOVER_MIN } from './days-view';
-export { firstWashPlanned, ownerDates } from './owner-dates';
+export { ownerDates } from './owner-dates';
+export { airOnceOutside, leavesMin, type Outdoors, outdoorsOf, ripening, type Ripening } from './ripening';

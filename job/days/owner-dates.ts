@@ -1,22 +1,9 @@
-import { firstWashAfter, hardFromMin } from '#core/after/care';
-import { latestMoment } from '#core/time/clocks';
 import { begins, type JobDays } from '#core/work/days';
 import type { Plan } from '#core/work/plan';
 import type { Job } from '#formats/job';
 import type { CalendarEvent } from '#formats/calendar';
 import { instantAfter } from '#formats/values';
-
-/** When the whole item may first be washed, by what is planned on it; null: never in this air. */
-export function firstWashPlanned({ products }: Pick<Job, 'products'>, { surfaces }: Pick<Plan, 'surfaces'>) {
-  const sheets = new Map(products.map((product) => [product.id, product]));
-  return latestMoment(
-    surfaces.flatMap(({ coats }) =>
-      coats.flatMap(({ product, laid }) =>
-        laid ? [firstWashAfter(sheets.get(product)!, laid.milestones, laid.endMin)] : [],
-      ),
-    ),
-  );
-}
+import type { Ripening } from './ripening';
 
 /** Minutes a visit to bring an item takes. */
 const BRING_MIN = 15;
@@ -26,18 +13,15 @@ const BRING_MIN = 15;
  * be washed, when it is hard. Those that never come are left out.
  */
 export function ownerDates(
-  document: Pick<Job, 'title' | 'item' | 'startAt' | 'products'>,
-  plan: Pick<Plan, 'surfaces' | 'waterSafeMin'>,
+  document: Pick<Job, 'title' | 'item' | 'startAt'>,
+  { waterSafeMin }: Pick<Plan, 'waterSafeMin'>,
   days: JobDays,
+  { firstWashMin: washMin, hardMin }: Ripening,
 ): CalendarEvent[] {
   const { startAt } = document;
   const item = document.item?.name ?? document.title;
   const at = (minutes: number) => instantAfter(startAt, minutes);
   const handover = days.blocks.find(({ kind }) => kind === 'hand-over');
-  const washMin = firstWashPlanned(document, plan);
-  const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => coat.laid ?? []));
-  const hardMin = laid.length === 0 ? null : latestMoment(laid.map(hardFromMin));
-  const { waterSafeMin } = plan;
   const { handedOverMin } = days;
   return [
     { key: 'bring', title: `Bring it: ${item}`, from: startAt, until: at(BRING_MIN) },

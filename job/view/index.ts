@@ -1,1 +1,1 @@
-export { doneView, preparedView, type PreparedView, preparedWith, standingView } from './views';
+export { doneView, type DoneView, preparedView, type PreparedView, preparedWith, standingView } from './views';

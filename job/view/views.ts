@@ -12,6 +12,7 @@ import {
 } from '#core/work/prepare';
 import { foldLog, type LoggedEntry, type RunRecord } from '#core/work/run';
 import type { Job } from '#formats/job';
+import { airOnceOutside, type Outdoors } from '#job/days';
 import { type LearnedPreparation, type LogEntry, loggedEntries } from '#formats/log';
 import { panelCases, prepareSettings } from '#job/prepare';
 
@@ -50,6 +51,11 @@ export function doneView(startAt: string, entries: readonly LogEntry[]): DoneVie
   return { log, record, laid, begun: record.patches.size > 0 };
 }
 
-/** What lies on the item now, panel by panel. */
-export const standingView = (planned: PlannedJob, record: RunRecord, owner: Job['owner']): StandingSurface[] =>
-  standingSurfaces(planned, record, owner ?? {});
+/** What lies on the item now, panel by panel, cured in its bay and then where it stands since. */
+export const standingView = (
+  planned: PlannedJob,
+  record: RunRecord,
+  owner: Job['owner'],
+  outdoors: Outdoors | undefined,
+): StandingSurface[] =>
+  standingSurfaces({ ...planned, ambient: airOnceOutside(planned.ambient, outdoors) }, record, owner ?? {});

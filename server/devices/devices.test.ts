@@ -3,7 +3,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import type { Bay } from '#formats/job';
 import { simulatedThermoHygrometer } from './thermo-hygrometer';
 import { simulatedThicknessGauge } from './thickness-gauge';
-import { simulatedYardForecast } from './yard-forecast';
+import { yardWeather } from './yard-forecast';
 
 const bay: Bay = {
   id: 'b',
@@ -50,17 +50,17 @@ test('now and then it is silent, or says what no bay has, and drifts by less tha
 });
 
 test('the yard’s forecast: a day between its night and its afternoon, showers of some hours, less certain further ahead', () => {
-  const told = simulatedYardForecast.forecast(at(9));
-  expect(told).toEqual(simulatedYardForecast.forecast(at(9)));
+  const told = yardWeather.forecast(at(9));
+  expect(told).toEqual(yardWeather.forecast(at(9)));
   expect(told.hours).toHaveLength(96);
   const spreads = told.hours.map(({ spreadK }) => spreadK);
   expect(spreads).toEqual(spreads.toSorted((a, b) => a - b));
   // The same hour is the same weather, whenever it is asked for.
-  const later = simulatedYardForecast.forecast(at(15)).hours[0]!;
+  const later = yardWeather.forecast(at(15)).hours[0]!;
   expect(told.hours.find((hour) => hour.at === later.at)).toMatchObject({ airC: later.airC, rainMm: later.rainMm });
   const year = Array.from(
     { length: 90 },
-    (_, nth) => simulatedYardForecast.forecast(new Date(at(0).getTime() + nth * 4 * 86_400_000)).hours,
+    (_, nth) => yardWeather.forecast(new Date(at(0).getTime() + nth * 4 * 86_400_000)).hours,
   ).flat();
   const wet = year.filter(({ rainMm }) => rainMm > 0);
   expect(wet.length / year.length).toBeGreaterThan(0.01);

@@ -19,12 +19,15 @@ const SPREAD = { nowK: 0.7, perDayK: 0.8 };
  * Stands in for a weather service: a year, a day, and weather that changes from day to day. The same day has the same
  * weather whenever it is asked for.
  */
-export const simulatedYardForecast: YardForecastService = {
+const simulatedYardForecast: YardForecastService = {
   forecast(at) {
     const first = Math.floor(at.getTime() / HOUR_MS) * HOUR_MS;
     return {
       at: at.toISOString(),
       simulated: true,
+      monthMeansC: Array.from({ length: 12 }, (_, month) =>
+        tenth(YEAR.meanC + YEAR.swingK * seasonAt((month + 0.5) / 12)),
+      ),
       hours: Array.from({ length: HOURS }, (_, ahead) => {
         const ms = first + ahead * HOUR_MS;
         return { ...weatherAt(new Date(ms)), spreadK: tenth(SPREAD.nowK + (SPREAD.perDayK * ahead) / 24) };
@@ -32,6 +35,12 @@ export const simulatedYardForecast: YardForecastService = {
     };
   },
 };
+
+/** Where a real weather service would be asked. */
+export const yardWeather: YardForecastService = simulatedYardForecast;
+
+/** From -1 in the middle of January to 1 in the middle of July, by the share of the year that has gone. */
+const seasonAt = (ofYear: number): number => -Math.cos(2 * Math.PI * (ofYear - 0.5 / 12));
 
 function weatherAt(at: Date) {
   const day = Math.floor(at.getTime() / DAY_MS);
@@ -41,7 +50,7 @@ function weatherAt(at: Date) {
   const isWet = random() < 0.3;
   const [begins, lasts, mm] = [8 + 10 * random(), 2 + 4 * random(), 0.4 + 2 * random()];
   const hour = at.getHours() + at.getMinutes() / 60;
-  const season = -Math.cos((2 * Math.PI * (day % DAYS_OF_YEAR) - 0.5) / DAYS_OF_YEAR);
+  const season = seasonAt((day % DAYS_OF_YEAR) / DAYS_OF_YEAR);
   const airC = YEAR.meanC + YEAR.swingK * season + weatherK - YEAR.dayK * Math.cos((2 * Math.PI * (hour - 3)) / 24);
   const rains = isWet && hour >= begins && hour < begins + lasts;
   return {

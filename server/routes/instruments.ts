@@ -2,7 +2,7 @@ import { yardForecastSchema } from '#formats/bay';
 import { gaugeReadingSchema, probeSpotSchema } from '#formats/job';
 import { read } from '#formats/values';
 import { simulatedThicknessGauge, type ThicknessGauge } from '../devices/thickness-gauge';
-import { simulatedYardForecast, type YardForecastService } from '../devices/yard-forecast';
+import { yardWeather } from '../devices/yard-forecast';
 import { endpoint } from '../http/endpoint';
 import { openEventStream } from '../http/event-stream';
 
@@ -12,9 +12,6 @@ const WALK_MS = 700;
 /** Where a real gauge would be asked. */
 const gauge: ThicknessGauge = simulatedThicknessGauge;
 
-/** Where a real weather service would be asked. */
-const weather: YardForecastService = simulatedYardForecast;
-
 export function instrumentEndpoints(now: () => Date) {
   return [
     endpoint({
@@ -22,7 +19,7 @@ export function instrumentEndpoints(now: () => Date) {
       path: '/api/yard/forecast',
       summary: 'The weather outside, hour by hour for four days, with how far it may be off',
       answer: { status: 200, schema: yardForecastSchema },
-      run: () => weather.forecast(now()),
+      run: () => yardWeather.forecast(now()),
     }),
     endpoint({
       method: 'post',

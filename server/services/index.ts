@@ -1,4 +1,5 @@
 import type { Db } from '../db/open';
+import { yardWeather } from '../devices/yard-forecast';
 import { bayAirService } from './bay-air';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
@@ -27,7 +28,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const offers = offerService(db, changes);
   const quotes = quoteService({ runLog, kit, offers, shelf });
   const jobs = jobService(db, changes, runLog, now);
-  const summaries = summaryService(db, now, { settingsOf: quotes.settingsOf, stock });
+  const summaries = summaryService(db, now, { settingsOf: quotes.settingsOf, stock, weather: yardWeather });
   return {
     now,
     changes,

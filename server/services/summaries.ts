@@ -1,4 +1,4 @@
-import { firstRenewMin, firstWashMin, phaseOf, standingSurfaces } from '#core/after/care';
+import { firstRenewMin, firstWashMin, phaseOf } from '#core/after/care';
 import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, runProgress } from '#core/work/run';
@@ -8,13 +8,14 @@ import { loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
 import { calendarFile } from '#formats/calendar';
-import { daysView, ownerDates } from '#job/days';
+import { daysView, leavesMin, outdoorsOf, ownerDates, ripening } from '#job/days';
 import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
-import { preparedWith } from '#job/view';
+import { preparedWith, standingView } from '#job/view';
 import type { Db } from '../db/open';
+import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
 import { runLogRepository } from '../repositories/run-log';
 import type { QuoteService } from './quotes';
@@ -36,10 +37,11 @@ interface Kept {
 
 interface Sources extends Pick<QuoteService, 'settingsOf'> {
   readonly stock: Pick<StockService, 'usage' | 'lessonsStanding'>;
+  readonly weather: YardForecastService;
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
-export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: Sources) {
+export function summaryService(db: Db, now: () => Date, { settingsOf, stock, weather }: Sources) {
   const log = runLogRepository(db);
   const bays = bayRepository(db);
   const kept = new Map<string, Kept>();
@@ -65,7 +67,8 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
       const { document, planned, preparation, day, record, progress, nowMin } = lookAt(job, atMs);
       const fromMin = countsFrom(record, nowMin);
       const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
-      const dates = ownerDates(document, progress.plan, days);
+      const outdoors = outdoorsOf(document, leavesMin(days, progress.plan, nowMin), weather.forecast(now()));
+      const dates = ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors));
       return calendarFile(document.title, dates, { id: job.id, edition: job.version, at: now() });
     },
     /** What is left to be laid of a job: who does what when. */
@@ -96,11 +99,12 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock }: S
     const { document, record, nowMin, planned, progress, preparation, day } = lookAt(job, atMs);
     const { startAt, item, owner } = document;
     const { plan, patchesDone, patchesTotal } = progress;
-    const standing = standingSurfaces(planned, record, owner ?? {});
     const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
     const laid = patchesTotal > 0 && patchesDone === patchesTotal;
     const fromMin = countsFrom(record, nowMin);
     const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
+    const outdoors = outdoorsOf(document, leavesMin(days, plan, nowMin), weather.forecast(now()));
+    const standing = standingView(planned, record, owner, outdoors);
     const demand = new Map(laid ? [] : plan.purchases.map(({ product, order }) => [product, order]));
     const summary: JobSummary = {
       id,

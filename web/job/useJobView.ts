@@ -1,6 +1,5 @@
 import { useEffect, useMemo } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import type { StandingSurface } from '#core/after/care';
 import type { Plan, PlannedJob } from '#core/work/plan';
 import { type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
@@ -10,7 +9,7 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withStock, withUsage } from '#job/stock';
-import { doneView, type PreparedView, preparedView, standingView } from '#job/view';
+import { doneView, type PreparedView, preparedView } from '#job/view';
 import {
   useBaysQuery,
   useJobQuery,
@@ -23,10 +22,11 @@ import {
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
+import { type After, useAfter } from './useAfter';
 import { useNow } from '../ui/useNow';
 
 /** One job as every station sees it: the draft, what was done, and all that follows from both. */
-export interface JobView {
+export interface JobView extends After {
   readonly id: string;
   readonly draft: JobDraft;
   readonly document: Job;
@@ -46,7 +46,6 @@ export interface JobView {
   /** When laying may begin, its preparation done, minutes after the start. */
   readonly layFromMin: number;
   readonly plan: Plan;
-  readonly standing: readonly StandingSurface[];
   readonly prepared: PreparedView;
   readonly begun: boolean;
   /** Now, minutes after the job's start; renewed every few seconds. */
@@ -107,8 +106,6 @@ export function useLoadedJob(id: string): LoadedJob {
       inOpeningHours(plannedJob(live), live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
     [live, done, bay, countsFromMin],
   );
-  const owner = document?.owner;
-  const standing = useMemo(() => planned && done && standingView(planned, done.record, owner), [planned, done, owner]);
   const { data: learned } = useLearnedQuery();
   const { data: kitRecords = NONE } = useKitQuery();
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
@@ -125,9 +122,12 @@ export function useLoadedJob(id: string): LoadedJob {
     () => planned && done && layFromMin !== undefined && runSheet(planned, done.record, layFromMin),
     [planned, done, layFromMin],
   );
+  const whole =
+    document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined;
+  const after = useAfter(whole, countsFromMin, nowMin);
 
   // Nothing is chosen from, or judged by, a shelf that is still on its way.
-  if (!shelf || !current || !document || !live || !planned || !done || !sheet || !standing || !prepared) {
+  if (!shelf || !current || !document || !live || !planned || !done || !sheet || !after || !prepared) {
     const failed = error ?? logError ?? shelfError;
     return failed ? { kind: 'failed', error: failed } : { kind: 'loading' };
   }
@@ -150,7 +150,7 @@ export function useLoadedJob(id: string): LoadedJob {
     sheet,
     layFromMin: layFromMin!,
     plan: sheet.plan,
-    standing,
+    ...after,
     prepared,
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),

@@ -25,6 +25,13 @@ export default class BrowserLikeEnvironment extends (JSDOMEnvironment.default ??
       close() {}
       addEventListener() {}
     };
+    // Work beside the interface is tested in a browser: here it is under way for ever.
+    global.Worker = class {
+      postMessage() {}
+      terminate() {}
+      addEventListener() {}
+      removeEventListener() {}
+    };
     global.matchMedia = () => ({ matches: false, addEventListener() {}, removeEventListener() {} });
   }
 }

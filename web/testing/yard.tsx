@@ -57,7 +57,7 @@ const json = (body: unknown, status = 200) =>
 function answer({ method, path, body, version }: Call): Response {
   const [, , what, id, part] = path.split('/');
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
-  if (what === 'yard') return json({ at: NOW, simulated: true, hours: [] });
+  if (what === 'yard') return json({ at: NOW, simulated: true, hours: [], monthMeansC: Array<number>(12).fill(9) });
   if (part === 'cues') return json({ factor: 1, sigma: 0.2, jobs: [] });
   if (what === 'products')
     return json(yard.shelf.map((product) => ({ id: product.id, version: 1, updatedAt: NOW, ...parted(product) })));

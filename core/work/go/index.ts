@@ -11,6 +11,6 @@ export {
   SLOT_MIN,
   worst,
 } from './go-or-wait';
-export { type Around, SUN_GAIN_K, sunGainK } from './around';
+export { SUN_GAIN_K, sunGainK } from './around';
 export { followingAir, warmUpTauMin } from './surface-track';
 export { type WayToGo, waysToGo } from './ways';

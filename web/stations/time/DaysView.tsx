@@ -1,8 +1,8 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { CalendarDays } from 'lucide-react';
 import { begins, type DayBlock, ends } from '#core/work/days';
 import { LOST_WHYS, type LostWhy } from '#formats/job';
-import { asAgreed, daysView, type DaysView as Days, halfDays, USUAL_HANDOVER_MIN } from '#job/days';
+import { asAgreed, type DaysView as Days, halfDays, USUAL_HANDOVER_MIN } from '#job/days';
 import { changeDays, changePrepare } from '#job/edit';
 import { countsFrom, weekOf } from '#job/promise';
 import { Part } from '../../job/Station';
@@ -23,13 +23,8 @@ const HALF_DAYS = 4;
 
 /** The job's days: from the first foam to the key in the owner's hand, in the hours there are. */
 export function DaysView({ job }: { readonly job: JobView }) {
-  const { document, planned, prepared, record, sheet, nowMin } = job;
-  // From its start until it has begun, from now once it has: renewed by the minute, not by the second.
+  const { document, days, record, nowMin } = job;
   const fromMin = Math.floor(countsFrom(record, nowMin));
-  const days = useMemo(
-    () => daysView({ document, planned, ...prepared, record, out: sheet.out, fromMin }),
-    [document, planned, prepared, record, sheet, fromMin],
-  );
   return (
     <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(18rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_25rem] lg:grid-rows-1">
       <div className="flex min-h-0 min-w-0 flex-col bg-sheet">

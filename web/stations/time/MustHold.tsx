@@ -13,8 +13,6 @@ import {
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { USUAL_UNCERTAINTY } from '#core/work/rehearsal';
 import { minutesBetween } from '#formats/values';
-import { daysView } from '#job/days';
-import { countsFrom } from '#job/promise';
 import { useBayAirQuery, useYardForecastQuery } from '../../app/api';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -35,12 +33,10 @@ export function useAirSpread({ bay }: JobView): number {
 
 /** What must hold until it is handed over, what is in danger first, each with its way out. */
 export function MustHold({ job }: { readonly job: JobView }) {
-  const { document, planned, plan, prepared, record, sheet, nowMin } = job;
+  const { document, planned, plan, days, nowMin } = job;
   const { data: weather } = useYardForecastQuery();
   const airK = useAirSpread(job);
-  const fromMin = Math.floor(countsFrom(record, nowMin));
   const holds = useMemo(() => {
-    const days = daysView({ document, planned, ...prepared, record, out: sheet.out, fromMin });
     return mustHold({
       planned,
       plan,
@@ -52,7 +48,7 @@ export function MustHold({ job }: { readonly job: JobView }) {
       airK,
       nowMin: Math.max(0, nowMin),
     });
-  }, [document, planned, plan, prepared, record, sheet, fromMin, weather, airK, nowMin]);
+  }, [document, planned, plan, days, weather, airK, nowMin]);
   if (holds.length === 0) return null;
   return (
     <Part title="What must hold">

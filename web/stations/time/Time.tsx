@@ -1,6 +1,6 @@
 import { MS_PER_MIN } from '#core/measures';
 import { layingHours } from '#core/work/hours';
-import { firstWashPlanned } from '#job/days';
+import { useYardForecastQuery } from '../../app/api';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
@@ -16,6 +16,8 @@ import { PanelTimes } from './PanelTimes';
 import { MustHold, UnderLamp } from './MustHold';
 import { RoomAir } from './RoomAir';
 import { SheetView } from './SheetView';
+import { useRehearsal } from './useRehearsal';
+import { type RipeningView, useRipening } from './useRipening';
 import { TimeSwitch, useTimeView } from './TimeSwitch';
 import { WhatIf } from './WhatIf';
 import { lazy, Suspense, useMemo } from 'react';
@@ -144,7 +146,7 @@ function Whole({ job }: { readonly job: JobView }) {
   const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
   return (
     <>
-      <Ready job={job} />
+      {plan.purchases.length > 0 && <Ready job={job} />}
       {findings.length > 0 && (
         <Part title="What this air does">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
@@ -161,9 +163,10 @@ function Whole({ job }: { readonly job: JobView }) {
 
 function Ready({ job }: { readonly job: JobView }) {
   const { plan, document } = job;
-  if (plan.purchases.length === 0) return null;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
-  const firstWash = firstWashPlanned(document, plan);
+  const ripe = useRipening(job);
+  const { found } = useRehearsal(job, [document.crew.ahead ?? 'safe']);
+  const promised = found?.schools[0]?.rehearsed.ready;
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
   const work = layingHours(job.sheet.out);
   const rows = [
@@ -171,7 +174,8 @@ function Ready({ job }: { readonly job: JobView }) {
     ['Laying ends', Math.max(...ends)],
     ['May get wet', plan.waterSafeMin],
     ['Hand over', plan.handoverMin],
-    ['First wash', firstWash],
+    ['First wash', ripe.expected.firstWashMin],
+    ['Fully hard', ripe.expected.hardMin],
   ] as const;
   return (
     <section className="border-b bg-sheet px-5 py-3">
@@ -184,6 +188,16 @@ function Ready({ job }: { readonly job: JobView }) {
             </dd>
           </div>
         ))}
+        {plan.handoverMin !== null && (
+          <div className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
+            <dt className="text-ink-2">
+              To be promised: <span className="whitespace-nowrap">nine days in ten</span>
+            </dt>
+            <dd className="figure text-[17px]">
+              {found === undefined ? '…' : promised ? moment(job.at(promised.nineTenths)) : 'not in this air'}
+            </dd>
+          </div>
+        )}
         {work.personMin > 0 && (
           <div className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
             <dt className="text-ink-2">{job.begun ? 'Laying still to come' : 'Work of laying'}</dt>
@@ -204,6 +218,33 @@ function Ready({ job }: { readonly job: JobView }) {
           </div>
         )}
       </dl>
+      <Outside job={job} ripe={ripe} />
     </section>
+  );
+}
+
+/** From here on it is worth saying that the weather moves a day, minutes. */
+const TOLD_FROM_MIN = 6 * 60;
+
+/** What standing outside makes of the first wash and of the cure. */
+function Outside({ job, ripe }: { readonly job: JobView; readonly ripe: RipeningView }) {
+  const { expected, inBay, cold } = ripe;
+  const { data: weather } = useYardForecastQuery();
+  if (job.outdoors === undefined) return null;
+  const moved = (['firstWashMin', 'hardMin'] as const).filter(
+    (name) => expected[name] === null || Math.abs(expected[name] - (inBay[name] ?? Infinity)) >= TOLD_FROM_MIN,
+  );
+  if (moved.length === 0) return null;
+  const names = { firstWashMin: 'first wash', hardMin: 'fully hard' };
+  const day = (min: number | null) => (min === null ? 'never' : moment(job.at(min)));
+  return (
+    <p className="mt-2 border-l-4 border-warn bg-warn-soft px-3 py-2 text-[14px]">
+      Outside from {moment(job.at(job.outdoors.fromMin))} it cures in the {weather?.simulated && 'simulated '}weather of
+      the yard:{' '}
+      {moved
+        .map((name) => `${names[name]} in the bay ${day(inBay[name])}, at its coldest ${day(cold[name])}`)
+        .join('; ')}
+      .{moved.some((name) => expected[name] === null) && ' Keep it under a roof, or set a lamp before it goes.'}
+    </p>
   );
 }

@@ -1,0 +1,49 @@
+import { useMemo } from 'react';
+import type { StandingSurface } from '#core/after/care';
+import type { PlannedJob } from '#core/work/plan';
+import type { RunSheet } from '#core/work/run';
+import type { Job } from '#formats/job';
+import { daysView, type DaysView, leavesMin, type Outdoors, outdoorsOf } from '#job/days';
+import { type DoneView, type PreparedView, standingView } from '#job/view';
+import { useYardForecastQuery } from '../app/api';
+
+interface Whole {
+  readonly document: Job;
+  readonly planned: PlannedJob;
+  readonly prepared: PreparedView;
+  readonly done: DoneView;
+  readonly sheet: RunSheet;
+}
+
+/** A job's days, the weather it goes out into, and what lies on it then. */
+export interface After {
+  readonly days: DaysView;
+  /** What it stands in once it has left its bay; undefined until a forecast says. */
+  readonly outdoors: Outdoors | undefined;
+  readonly standing: readonly StandingSurface[];
+}
+
+/** What comes after the laying of a job; undefined until all of it is known. */
+export function useAfter(whole: Whole | undefined, countsFromMin: number, nowMin: number): After | undefined {
+  const { document, planned, prepared, done, sheet } = whole ?? {};
+  const { data: weather } = useYardForecastQuery();
+  // Renewed by the minute, not by the second.
+  const fromMin = Math.floor(countsFromMin);
+  const days = useMemo(
+    () =>
+      document && planned && prepared && done && sheet
+        ? daysView({ document, planned, ...prepared, record: done.record, out: sheet.out, fromMin })
+        : undefined,
+    [document, planned, prepared, done, sheet, fromMin],
+  );
+  const leftMin = days && sheet ? leavesMin(days, sheet.plan, nowMin) : null;
+  const outdoors = useMemo(
+    () => (document && weather ? outdoorsOf(document, leftMin, weather) : undefined),
+    [document, weather, leftMin],
+  );
+  const standing = useMemo(
+    () => (planned && done && document ? standingView(planned, done.record, document.owner, outdoors) : undefined),
+    [planned, done, document, outdoors],
+  );
+  return useMemo(() => days && standing && { days, outdoors, standing }, [days, outdoors, standing]);
+}
