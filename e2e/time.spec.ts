@@ -155,3 +155,72 @@ test('ready and cure: what must hold with its way out, a lamp against waiting, a
   await expect(air.getByText('of what may be breathed', { exact: false }).first()).toBeVisible();
   await expect(air.getByRole('columnheader', { name: 'Door open' })).toBeVisible();
 });
+
+test('after the hand-over the weather decides; the sun and a polisher beside it are minded; in summer time the yard still opens at eight', async ({
+  page,
+}) => {
+  await page.goto('/jobs/satin-tourer/time');
+  const outside = page.getByText(/Outside from Fri 5 Mar.* it cures in the simulated weather of the yard/);
+  await expect(outside).toContainText('first wash in the bay');
+  const promised = page.getByText('To be promised: nine days in ten').locator('..');
+  await expect(promised).toContainText(/\d\d:\d\d/, { timeout: 60_000 });
+
+  // Two jobs beside it: one in the open and over a change of the clocks, one that is polished in its bay meanwhile.
+  const { document, bayId } = (await (await page.request.get('/api/jobs/satin-tourer')).json()) as {
+    document: Record<string, unknown> & { products: unknown[]; ambient: unknown[] };
+    bayId: string;
+  };
+  const made = async (id: string, changes: object) => {
+    const answer = await page.request.post('/api/jobs', {
+      data: { id, bayId, airSource: 'bay', document: { ...document, title: id, days: undefined, ...changes } },
+    });
+    expect(answer.status()).toBe(201);
+  };
+  await made('in-the-open', {
+    startAt: '2027-03-27T16:00:00+01:00',
+    owner: undefined,
+    prepare: { site: { shade: false } },
+  });
+  const saloon = (await (await page.request.get('/api/jobs/moss-saloon')).json()) as {
+    document: { surfaces: object[] };
+  };
+  const marks = [{ id: 'm', kind: 'swirls', severity: 'heavy', at: [0.5, 0.5] }];
+  await made('polished-beside-it', {
+    startAt: '2027-03-29T08:00:00+02:00',
+    owner: undefined,
+    surfaces: saloon.document.surfaces.map((surface) => ({ ...surface, layers: [], marks })),
+    prepare: { level: 'two-step' },
+  });
+  await page.goto('/jobs/in-the-open/time?view=days');
+  const days = page.getByRole('region', { name: 'Days of the job' });
+  await expect(days).toContainText(/Sun 28 Mar, 08:\d\d/);
+  await page.goto('/jobs/in-the-open/time?view=go');
+  await expect(page.locator('section', { hasText: 'Dust in the same bay' })).toContainText(
+    'polished-beside-it: sanded or polished',
+  );
+  await page.goto('/jobs/in-the-open/time?view=go&panel=tank-left');
+  await page.getByRole('slider', { name: 'Look at' }).fill('2');
+  await expect(page.getByText(/No shade: in the sun the panel reaches/)).toBeVisible();
+  await expect(page.getByText('Put it in the shade, and let it cool')).toBeVisible();
+});
+
+test('a cue that was none is forgotten at its product, and what is believed changes', async ({ page }) => {
+  const patch = { surface: 'tank-left', layer: 0, coat: 1, copy: 1, section: 1 };
+  const start = { product: 'slack-water', sections: 1, areaM2: 0.4, amount: 3, batch: 'S-1' };
+  const log = async (id: string, minute: number, entry: object) => {
+    const at = `2027-03-02T10:${minute}:00+01:00`;
+    const answer = await page.request.post('/api/jobs/satin-tourer/log', { data: { id, at, entry } });
+    expect(answer.status()).toBe(201);
+  };
+  await log('laid', 20, { type: 'lay-start', patch, start });
+  await log('seen', 38, { type: 'cue-seen', patch });
+  await page.goto('/shelf/slack-water');
+  const cues = page.getByRole('region', { name: 'Cues seen' });
+  await expect(cues).toContainText(/By 1 cue it flashes .* times as slow as the sheet/);
+  await cues.getByRole('button', { name: 'Forget' }).click();
+  await expect(cues).toContainText('None yet.');
+  // It is set aside on record, not taken out.
+  const entries = await (await page.request.get('/api/jobs/satin-tourer/log')).text();
+  expect(entries).toContain('"seen"');
+  expect(entries).toContain('set-aside');
+});

@@ -34,6 +34,8 @@ const patchStart = object({
   areaM2: positive(),
   amount: nonNegative(),
   surfaceC: celsius().optional(),
+  /** Of the bottle it is laid from, where one is in hand. */
+  batch: nonEmpty().optional(),
 });
 
 const step = <const T extends string>(type: T) => object({ type: z.literal(type), patch });

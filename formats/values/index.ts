@@ -1,6 +1,6 @@
 export { changedPaths } from './changed-paths';
 export { type Fault, faultLine, FaultsError, faultsOfIssues, pathText } from './faults';
-export { instantAfter, minuteOfDay, minutesBetween, minutesToDay, weekday } from './moments';
+export { clockShift, instantAfter, minuteOfDay, minutesBetween, minutesToDay, weekday } from './moments';
 export { money } from './money';
 export { isNumber, isRecord, type Raw, records } from './raw';
 export { parseJson, read } from './read';

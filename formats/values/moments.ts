@@ -36,3 +36,15 @@ export function instantAfter(startAt: string, minutes: number): string {
   const roundedMs = Math.round((start.toMillis() + minutes * MS_PER_MIN) / 1000) * 1000;
   return DateTime.fromMillis(roundedMs, { zone: start.zone }).toISO({ suppressMilliseconds: true })!;
 }
+
+/**
+ * By how many minutes the clocks of this workshop have been put forward since an instant, at a moment after it; 0 where
+ * the instant was told by another clock than theirs.
+ */
+export function clockShift(startAt: string): (tMin: number) => number {
+  const startMs = Date.parse(startAt);
+  const behind = (ms: number) => new Date(ms).getTimezoneOffset();
+  const own = behind(startMs);
+  if (DateTime.fromISO(startAt, { setZone: true }).offset !== -own) return () => 0;
+  return (tMin) => own - behind(startMs + tMin * MS_PER_MIN);
+}

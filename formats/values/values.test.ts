@@ -2,6 +2,7 @@ import { faultsOf as faultsOfReading } from '../testing/faults';
 import fc from 'fast-check';
 import { z } from 'zod';
 import {
+  clockShift,
   id,
   instantAfter,
   list,
@@ -121,4 +122,10 @@ test('text that is JSON comes back as it was written; what is not is told with i
     }),
   );
   expect(() => parseJson('{\n  "a": 1,\n  b: 2 }')).toThrow(/line 3/);
+});
+
+test('the clocks of the workshop are followed only where an instant was told by them', () => {
+  // An offset nobody here has: no summer time is guessed for it.
+  const shift = clockShift('2027-03-26T16:00:00+13:45');
+  expect([0, 5000, 500_000].map(shift)).toEqual([0, 0, 0]);
 });

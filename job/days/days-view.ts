@@ -17,7 +17,7 @@ import type { RunRecord } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
 import { STEP_KINDS } from '#core/work/steps';
 import type { Job } from '#formats/job';
-import { instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
+import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 
 /** Explaining the item to its owner where nobody says how long it takes, minutes. */
 export const USUAL_HANDOVER_MIN = 30;
@@ -115,7 +115,7 @@ export function asAgreed(
  * @param fromMin counted from here, minutes of the job
  */
 export function halfDays(week: Week, startAt: string, fromMin: number, count: number): Hours {
-  return openHours(week, minuteOfDay(startAt), weekday(startAt))
+  return openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt))
     .flatMap(([opens, closes]) => {
       const middle = (opens + closes) / 2;
       return [[opens, middle] as const, [middle, closes] as const];

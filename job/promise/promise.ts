@@ -4,7 +4,7 @@ import type { PlannedJob } from '#core/work/plan';
 import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
 import { patchState, type RunRecord } from '#core/work/run';
 import type { Bay, Job } from '#formats/job';
-import { minuteOfDay, minutesBetween, weekday } from '#formats/values';
+import { clockShift, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 import { asWorked } from '#job/plan';
 
 /** When a bay is open: its own week, else the hours it is heated, every day. */
@@ -27,7 +27,7 @@ export function inOpeningHours(
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
 ): PlannedJob {
   const lost = lostHours(startAt, days);
-  const open = without(openHours(week, minuteOfDay(startAt), weekday(startAt)), lost);
+  const open = without(openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt)), lost);
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
   const staysMin = minutesWithin(lost, nowMin, nowMin + STAYS_MIN) > 0 ? LEVELS_MIN : STAYS_MIN;
   const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + staysMin]]) : open;

@@ -61,6 +61,12 @@ describe('opening hours', () => {
 });
 
 describe('preparation', () => {
+  // From Saturday night on the clocks are an hour ahead: what opens at eight opens an hour sooner.
+  const spring = openHours(USUAL_WEEK, 16 * HOUR, 5, (tMin) => (tMin > 34 * HOUR ? HOUR : 0));
+  const winter = openHours(USUAL_WEEK, 16 * HOUR, 5);
+  expect(spring[0]).toEqual(winter[0]);
+  const monday = winter.findIndex(([from]) => from > 34 * HOUR);
+  expect(spring[monday]).toEqual(winter[monday]!.map((min) => min - HOUR));
   const open = openHours(USUAL_WEEK, 16 * HOUR, 2);
   const day = { elapsedMin: 14 * HOUR, waitedMin: 0, readyMin: 14 * HOUR };
 

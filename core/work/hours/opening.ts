@@ -16,14 +16,21 @@ const DAYS_AHEAD = 60;
  * Opening hours as stretches on the scale of a job.
  * @param startMinuteOfDay local minutes since midnight at the job's zero
  * @param startWeekday 1 Monday to 7 Sunday
+ * @param shiftMin by how many minutes the clocks on the wall have been put forward since, at a moment
  */
-export function openHours(week: Week, startMinuteOfDay: number, startWeekday: number): Hours {
+export function openHours(
+  week: Week,
+  startMinuteOfDay: number,
+  startWeekday: number,
+  shiftMin: (tMin: number) => number = () => 0,
+): Hours {
   const stretches: [number, number][] = [];
   for (let day = 0; day < DAYS_AHEAD; day++) {
     const open = week[(startWeekday - 1 + day) % DAYS_OF_WEEK];
     if (!open) continue;
     const midnightMin = day * MINUTES_PER_DAY - startMinuteOfDay;
-    stretches.push([midnightMin + open[0] * MINUTES_PER_HOUR, midnightMin + open[1] * MINUTES_PER_HOUR]);
+    const [from, to] = open.map((hour) => midnightMin + hour * MINUTES_PER_HOUR);
+    stretches.push([from! - shiftMin(from!), to! - shiftMin(to!)]);
   }
   return inOrder(stretches);
 }

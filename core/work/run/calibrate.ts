@@ -39,6 +39,8 @@ export interface CueSeen {
   /** Seen against the sheet in the clock's own time; 1: just as the sheet says. */
   readonly ratio: number;
   readonly day: number;
+  /** Of the bottle; absent: nobody said. */
+  readonly batch?: string | undefined;
 }
 
 /** Cues seen beside the product's own sheet, patch by patch, in the order laying started. */
@@ -64,6 +66,7 @@ export function cueRatios(job: PlannedJob, record: RunRecord): CueSeen[] {
         expectedMin: byCue === undefined ? levelFromMin : byCue,
         ratio,
         day: Math.floor(layStartMin / MINUTES_PER_DAY),
+        batch: start.batch,
       },
     ];
   });
@@ -71,17 +74,19 @@ export function cueRatios(job: PlannedJob, record: RunRecord): CueSeen[] {
 
 /**
  * What the cues seen say of each product: observed against predicted time of its flash clock, patch by patch,
- * carried with less certainty from one day to the next.
+ * carried with less certainty from one day, and from one batch, to the next.
  */
 export function flashLessons(job: PlannedJob, record: RunRecord): FlashLesson[] {
   const seen = cueRatios(job, record);
   return [...new Set(seen.map(({ product }) => product))].map((product): FlashLesson => {
     let learned = untaught(FLASH_LEARNING);
     let surprising = false;
-    let lastDay: number | undefined;
-    for (const { ratio, day } of seen.filter((cue) => cue.product === product)) {
-      if (lastDay !== undefined && day !== lastDay) learned = onALaterDay(learned);
-      lastDay = day;
+    let last: CueSeen | undefined;
+    for (const cue of seen.filter((each) => each.product === product)) {
+      const { ratio } = cue;
+      // Another batch is as strange as another day.
+      if (last && (cue.day !== last.day || cue.batch !== last.batch)) learned = onALaterDay(learned);
+      last = cue;
       surprising = isSurprising(ratio, learned, FLASH_LEARNING);
       learned = learnFactor([ratio], FLASH_LEARNING, learned);
     }

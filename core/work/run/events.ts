@@ -20,6 +20,8 @@ export interface PatchStart {
   readonly areaM2: number;
   readonly amount: number;
   readonly surfaceC?: number | undefined;
+  /** Of the bottle it is laid from; absent: nobody said. */
+  readonly batch?: string | undefined;
 }
 
 /** What was really done, in the order it was done. Nothing is ever changed or taken out: a mistake is undone by a later entry. */

@@ -284,6 +284,27 @@ describe('learning from the cue', () => {
     );
   });
 
+  test('a later day, or another batch, is less certain of what was learned, and keeps its mean', () => {
+    const cues = (second: object, atMin = 10) =>
+      foldLog(
+        log(
+          [0, { type: 'lay-start', patch, start: { ...start, batch: 'B-1' } }],
+          [2.1, { type: 'cue-seen', patch }],
+          [atMin, { type: 'lay-start', patch: { ...patch, surface: 'b' }, start: { ...start, ...second } }],
+          [atMin + 2.1, { type: 'cue-seen', patch: { ...patch, surface: 'b' } }],
+        ),
+      );
+    const two = { ...planned, surfaces: [planned.surfaces[0]!, { ...planned.surfaces[0]!, id: 'b' }] };
+    const sigma = (second: object, atMin?: number) => flashLessons(two, cues(second, atMin))[0]!.learned.sigma;
+    const [alike, otherBatch, otherDay] = [
+      sigma({ batch: 'B-1' }),
+      sigma({ batch: 'B-2' }),
+      sigma({ batch: 'B-1' }, 1500),
+    ];
+    expect(otherBatch).toBeGreaterThan(alike);
+    expect(otherDay).toBeCloseTo(otherBatch, 9);
+  });
+
   test('a mistaken tap stands out', () => {
     const record = foldLog(log([0, { type: 'lay-start', patch, start }], [30, { type: 'cue-seen', patch }]));
     expect(flashLessons(planned, record)[0]!.surprising).toBe(true);

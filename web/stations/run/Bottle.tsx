@@ -19,6 +19,10 @@ interface Props {
 
 const named = ({ batch, id }: StockRow) => (batch ? `batch ${batch}` : id);
 
+/** Batch of the bottle of a product that is in hand at a job; undefined: none is, or nobody noted it. */
+export const batchInHand = ({ id, stock }: JobView, product: string): string | undefined =>
+  stock?.kinds.find(({ of }) => of === product)?.things.find(({ inHand }) => inHand === id)?.batch ?? undefined;
+
 /** The bottle in hand: what is laid draws from it. Taken, changed and emptied in one tap. */
 export function Bottle({ job, product, amount }: Props) {
   const [changing, setChanging] = useState(false);

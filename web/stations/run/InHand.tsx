@@ -11,7 +11,7 @@ import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
 import { amountInHand } from '../quantify/words';
 import { AirButton } from './AirButton';
-import { Bottle } from './Bottle';
+import { batchInHand, Bottle } from './Bottle';
 import { CountLine } from './CountLine';
 import { FaultDialog } from './FaultDialog';
 import { Feed } from '../quantify/Feed';
@@ -122,7 +122,9 @@ export function InHand({ job, current }: InHandProps) {
           glove
           className="min-h-28 w-full text-[2rem]"
           disabled={pending}
-          onClick={() => tap(entryFor(instruction.logs, current, surface.surfaceC))}
+          onClick={() =>
+            tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(job, current.coat.product)))
+          }
         >
           {pending ? 'Logging …' : instruction.action}
         </Button>

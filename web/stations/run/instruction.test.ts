@@ -44,11 +44,11 @@ test('the first entry of a patch carries what is known of it', () => {
   const patch = { surface: 'roof', layer: 0, coat: 1, copy: 1, section: 2 };
   const sheetPatch = { patch, areaM2: 0.8, amount: 5, sections: 2, coat: { product: 'base' } };
   const of = (logs: 'lay-start' | 'lay-end') =>
-    entryFor(logs, sheetPatch as unknown as Parameters<typeof entryFor>[1], 19);
+    entryFor(logs, sheetPatch as unknown as Parameters<typeof entryFor>[1], 19, 'B-7');
   expect(of('lay-start')).toEqual({
     type: 'lay-start',
     patch,
-    start: { product: 'base', sections: 2, areaM2: 0.8, amount: 5, surfaceC: 19 },
+    start: { product: 'base', sections: 2, areaM2: 0.8, amount: 5, surfaceC: 19, batch: 'B-7' },
   });
   expect(of('lay-end')).toEqual({ type: 'lay-end', patch });
 });

@@ -86,9 +86,14 @@ function usualInstruction(state: SheetPatch['state'], window: WindowState): Inst
 }
 
 /** The entry that the large target logs. */
-export function entryFor(logs: Instruction['logs'], sheetPatch: SheetPatch, surfaceC: number | undefined): RunEntry {
+export function entryFor(
+  logs: Instruction['logs'],
+  sheetPatch: SheetPatch,
+  surfaceC: number | undefined,
+  batch: string | undefined,
+): RunEntry {
   const { patch, coat, sections, areaM2, amount } = sheetPatch;
   if (logs !== 'lay-start') return { type: logs, patch };
-  const start = { product: coat.product, sections, areaM2, amount, surfaceC };
+  const start = { product: coat.product, sections, areaM2, amount, surfaceC, batch };
   return { type: 'lay-start', patch, start };
 }
