@@ -9,19 +9,36 @@ export const BAYS: readonly Omit<Bay, 'version'>[] = [
     id: 'bay-1',
     name: 'Bay 1, heated',
     climate: { openC: 21, openRhPct: 48, nightC: 15, opensAtHour: 7, closesAtHour: 19, tauMin: 240 },
-    room: { volumeM3: 180, airChangesPerHour: 1.5, doorOpen: { airChangesPerHour: 12, airSpeed: 0.4 } },
+    room: {
+      volumeM3: 180,
+      airChangesPerHour: 1.5,
+      doorOpen: { airChangesPerHour: 12, airSpeed: 0.4 },
+      offers: { lift: true },
+      lamps: ['stand', 'hand'],
+    },
   },
   {
     id: 'bay-2',
     name: 'Bay 2, by the door',
     climate: { openC: 19, openRhPct: 52, nightC: 9, opensAtHour: 8, closesAtHour: 18, tauMin: 150 },
-    room: { volumeM3: 130, airChangesPerHour: 2, doorOpen: { airChangesPerHour: 15, airSpeed: 0.5 } },
+    room: {
+      volumeM3: 130,
+      airChangesPerHour: 2,
+      doorOpen: { airChangesPerHour: 15, airSpeed: 0.5 },
+      offers: { lift: false },
+      lamps: ['hand', 'stand'],
+    },
   },
   {
     id: 'slip-shed',
     name: 'Slip shed',
     climate: { openC: 16, openRhPct: 62, nightC: 6, opensAtHour: 8, closesAtHour: 17, tauMin: 90 },
-    room: { volumeM3: 420, airChangesPerHour: 3, doorOpen: { airChangesPerHour: 10, airSpeed: 0.6 } },
+    room: {
+      volumeM3: 420,
+      airChangesPerHour: 3,
+      doorOpen: { airChangesPerHour: 10, airSpeed: 0.6 },
+      offers: { lift: false },
+    },
   },
 ];
 

@@ -54,11 +54,12 @@ type JobParts = Omit<JobInput, 'format' | 'products' | 'ambient'>;
 
 /** A job as it stands in a bay of the yard: in its air, with the sheets that its layers name. */
 export function inBay(bayId: string, parts: JobParts): JobDraft {
-  const { climate } = BAYS.find(({ id }) => id === bayId)!;
+  const { climate, room } = BAYS.find(({ id }) => id === bayId)!;
   const named = new Set(parts.surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));
   const document = readJob({
     ...parts,
     format: 'glaphyra.job/1',
+    prepare: { ...parts.prepare, site: { ...room?.offers, ...parts.prepare?.site } },
     products: SHELF.filter(({ id }) => named.has(id)),
     ambient: bayAmbient(climate, Math.floor(minuteOfDay(parts.startAt)), AMBIENT_DAYS),
   });

@@ -193,14 +193,15 @@ const ambientStep = object({
 });
 
 /** What a place offers; what is left out is there. */
-const siteSchema = () =>
+export const offersSchema = () =>
   object({
     runningWater: flag().optional(),
     drain: flag().optional(),
     power: flag().optional(),
     shade: flag().optional(),
-    airC: celsius().optional(),
+    lift: flag().optional(),
   });
+const siteSchema = () => offersSchema().extend({ airC: celsius().optional() });
 
 /** What a school may be. */
 const schoolIds = <K extends keyof LayingSchools>(key: K) =>

@@ -3,6 +3,7 @@ import { BODIES } from '#core/item/make';
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
+import { LAMP_IDS } from '#core/work/cure';
 import { DAYS_OF_WEEK } from '#core/work/hours';
 import { makerSheetSchema, shopFiguresSchema } from '#formats/shelf';
 import {
@@ -18,7 +19,7 @@ import {
   positive,
   wholePositive,
 } from '#formats/values';
-import { jobSchema } from './job';
+import { jobSchema, offersSchema } from './job';
 
 const hour = () => anyNumber().min(0, { error: 'expected 0 to 24 h' }).max(24, { error: 'expected 0 to 24 h' });
 
@@ -49,6 +50,10 @@ export const bayRoomSchema = object({
   volumeM3: positive(),
   airChangesPerHour: nonNegative(),
   doorOpen: object({ airChangesPerHour: nonNegative(), airSpeed: nonNegative() }).optional(),
+  /** What there is to work with; a job that is moved there finds it so. */
+  offers: offersSchema().optional(),
+  /** Curing lamps that stand there; absent: nobody said. */
+  lamps: z.array(oneOf(LAMP_IDS)).optional(),
 });
 
 /** A bay nobody has measured: as large as most for one item, its air changed by what leaks. */

@@ -178,6 +178,13 @@ describe('what each edit is for', () => {
     const [bay] = bays;
     const moved = moveToBay(bay!)(begun());
     expect(moved).toMatchObject({ bayId: bay!.id, airSource: 'bay' });
+    // What there is to work with there comes with it; the frost of the yard outside stays as it was said.
+    const outside = changePrepare({ site: { airC: 2, drain: true } })(begun());
+    const noDrain: Bay = {
+      ...bay!,
+      room: { volumeM3: 100, airChangesPerHour: 2, offers: { drain: false, lift: false } },
+    };
+    expect(moveToBay(noDrain)(outside).document.prepare!.site).toEqual({ airC: 2, drain: false, lift: false });
     const night = startAt('2027-03-02T23:00:00+01:00', bay)(moved).document.ambient[0]!;
     const noon = startAt('2027-03-02T13:00:00+01:00', bay)(moved).document.ambient[0]!;
     expect(night.airC).toBeLessThan(noon.airC);

@@ -218,7 +218,13 @@ export const moveToBay =
   (draft) => ({
     bayId: bay.id,
     airSource: 'bay',
-    document: { ...draft.document, ambient: expectedAir(bay, draft.document.startAt) },
+    document: {
+      ...draft.document,
+      ambient: expectedAir(bay, draft.document.startAt),
+      ...(bay.room?.offers && {
+        prepare: { ...draft.document.prepare, site: { ...draft.document.prepare?.site, ...bay.room.offers } },
+      }),
+    },
   });
 
 /** Another start: in a bay, another hour of its day. */

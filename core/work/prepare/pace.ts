@@ -4,6 +4,7 @@ import type { Hardness } from '#core/item/paint';
 import { isPolishing, STEP_KINDS, type StepKindId } from '#core/work/steps';
 import type { PanelCase } from './panel-case';
 import type { PrepareSchools } from './schools';
+import type { Site } from './site';
 
 /** How much longer a correcting step takes on marks of a severity than the table's medium. */
 const SEVERITY_FACTOR: Readonly<Record<MarkSeverity, number>> = { light: 0.7, medium: 1, heavy: 1.6 };
@@ -60,6 +61,13 @@ export function awkwardness({ curvature, zone, handling = 1 }: PanelCase, kind: 
 /** What is small and shaped is polished by the piece: no fewer minutes than that. */
 export const pieceMin = ({ piece, count }: PanelCase, kind: StepKindId): number =>
   piece && isPolishing(kind) && STEP_KINDS[kind].pace.by === 'area' ? PIECES[piece].min * count : 0;
+
+/** Jacked, on its stand and down again where there is no lift, minutes a wheel that comes off (engineering default). */
+const JACKING_MIN = 6;
+
+/** Before the barrel of a wheel is wiped for its layers the wheel comes off: what that costs where the item cannot be raised whole. */
+export const jackingMin = ({ piece, count }: PanelCase, kind: StepKindId, { lift }: Pick<Site, 'lift'>): number =>
+  (kind === 'panel-wipe' || kind === 'mild-wipe') && piece === 'wheel-barrel' && !lift ? JACKING_MIN * count : 0;
 
 /** A pad on its leading edge cuts quicker and leaves trails for the refining. Engineering default. */
 export function padFactor(kind: StepKindId, pad: PrepareSchools['pad']): number {

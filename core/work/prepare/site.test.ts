@@ -81,6 +81,15 @@ describe('by what there is', () => {
     expect(done(swirly, byTowel)).toContain('dry-by-towel');
   });
 
+  test('without a lift each wheel that comes off is jacked: six minutes more, and it says so', () => {
+    const barrels = { ...wheel, piece: 'wheel-barrel' as const };
+    const wiped = (subject: PanelCase, lift: boolean) =>
+      steps(subject, { site: { ...FULL_SITE, lift } }).find(({ kind }) => kind === 'panel-wipe')!;
+    expect(wiped(barrels, false).minutes - wiped(barrels, true).minutes).toBeCloseTo(4 * 6, 9);
+    expect(wiped(barrels, false).reason).toMatch(/jacked corner by corner: there is no lift/);
+    expect(wiped(wheel, false)).toEqual(wiped(wheel, true));
+  });
+
   test('in the sun one dwell for as many panels as are sprayed within it, not one for each', () => {
     const small = Array.from({ length: 6 }, (_, nth) => panel({ id: `p${nth}`, areaM2: 0.5, iron: 'bleeds' }));
     const iron = (shade: boolean) =>

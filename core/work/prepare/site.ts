@@ -8,10 +8,12 @@ export interface Site {
   readonly drain: boolean;
   readonly power: boolean;
   readonly shade: boolean;
+  /** The item can be raised whole; else it is jacked corner by corner. */
+  readonly lift: boolean;
   readonly airC: number;
 }
 
-export const FULL_SITE: Site = { runningWater: true, drain: true, power: true, shade: true, airC: 20 };
+export const FULL_SITE: Site = { runningWater: true, drain: true, power: true, shade: true, lift: true, airC: 20 };
 
 /** Below this nothing is rinsed, and the lubricant of a clay freezes, °C: core models, section 7. */
 const FROST_C = 3;

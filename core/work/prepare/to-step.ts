@@ -1,7 +1,7 @@
 import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/work/kit';
 import { STEP_KINDS, type StepKind, type StepUse } from '#core/work/steps';
 import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
-import { awkwardness, hardnessFactor, padFactor, pieceMin, toneFactor } from './pace';
+import { awkwardness, hardnessFactor, jackingMin, padFactor, pieceMin, toneFactor } from './pace';
 import { prepareRuling } from './rules';
 import { rinseFault, siteFaultOf, siteOf } from './site';
 import { PAIRS } from './test-ladder';
@@ -22,7 +22,8 @@ export function toStep(
   const { cleaner, refused } = cleanerFor(kind, panel, kit, rinseFault(kind, settings) !== undefined);
   const one = { ...panel, areaM2: panel.areaM2 / panel.count, edgeM: panel.edgeM / panel.count };
   const ruling = prepareRuling({ kind, panel, polished });
-  const power = siteOf(kind, settings).power;
+  const here = siteOf(kind, settings);
+  const { power } = here;
   const tool = toolFor(
     one,
     kind,
@@ -45,7 +46,8 @@ export function toStep(
     (wiped ? definition.orWiped!.factor : 1) *
     fast;
   const least = pieceMin(panel, kind);
-  const defaultMin = worked?.minutes ?? Math.max(least, rate * amount * awkward);
+  const jacking = round === 1 ? jackingMin(panel, kind, here) : 0;
+  const defaultMin = worked?.minutes ?? Math.max(least, rate * amount * awkward) + jacking;
   const minutes = measured
     ? Math.max(least, measured.minPerM2 * amount * awkward)
     : defaultMin * (learned?.[kind] ?? 1);
@@ -70,7 +72,11 @@ export function toStep(
       amount: poured * (learnedUse?.get(what) ?? 1),
     })),
     clearUm: worked?.clearUm ?? clearUm ?? definition.clearUm,
-    reason: wiped ? `${reason}; wiped off, not rinsed, since ${wiped}` : reason,
+    reason: [
+      reason,
+      ...(wiped ? [`wiped off, not rinsed, since ${wiped}`] : []),
+      ...(jacking > 0 ? ['jacked corner by corner: there is no lift'] : []),
+    ].join('; '),
     ...(cleaner && { cleaner }),
     ...(ruling && { rule: ruling.rule }),
     ...(dwell !== undefined && { dwellMin: dwell }),

@@ -1,7 +1,10 @@
 import { type Bay, USUAL_ROOM } from '#formats/job';
 import { errorText, useSaveBayMutation } from '../../app/api';
+import { LAMP_IDS, LAMPS } from '#core/work/cure';
 import { Part } from '../../job/Station';
 import { NumberField } from '../../ui/NumberField';
+import { OfferTicks } from '../../ui/OfferTicks';
+import { Tick } from '../../ui/Tick';
 
 type Room = NonNullable<Bay['room']>;
 
@@ -51,8 +54,26 @@ export function BayRoom({ bay }: { readonly bay: Bay }) {
           onChange={(airSpeed) => change({ doorOpen: airSpeed === undefined ? undefined : { ...door, airSpeed } })}
         />
       </div>
+      <h3 className="label mt-3">What there is to work with</h3>
+      <div className="grid grid-cols-2 gap-x-3">
+        <OfferTicks offers={room.offers} onChange={(offers) => change({ offers: { ...room.offers, ...offers } })} />
+      </div>
+      <h3 className="label mt-3">Curing lamps</h3>
+      <div className="grid grid-cols-2 gap-x-3">
+        {LAMP_IDS.map((id) => (
+          <Tick
+            key={id}
+            label={LAMPS[id].name}
+            on={room.lamps?.includes(id) ?? false}
+            onChange={(on) =>
+              change({ lamps: LAMP_IDS.filter((each) => (each === id ? on : room.lamps?.includes(each))) })
+            }
+          />
+        ))}
+      </div>
       <p className="mt-2 text-[13px] text-ink-2">
-        The vapour of a job in this bay is worked out from it, under Time: Ready and cure.
+        A job that is moved here finds what there is to work with, under Prepare, and these lamps under Time. The vapour
+        of a job in this bay is worked out from it, under Time: Ready and cure.
       </p>
       {error && (
         <p role="alert" className="mt-1 text-stop">

@@ -4,17 +4,12 @@ import type { Job } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';
+import { OfferTicks } from '../../ui/OfferTicks';
 import { Tick } from '../../ui/Tick';
 import { SelectField } from '../../ui/SelectField';
 
 type SaidSite = NonNullable<NonNullable<Job['prepare']>['site']>;
 
-const OFFERS = {
-  runningWater: 'Running water',
-  drain: 'A drain for it',
-  power: 'Power',
-  shade: 'Shade or a roof',
-} as const;
 const STATES = {
   salted: 'It comes salted or iced',
   overnight: 'It stands a night between the last wipe and the first layer',
@@ -78,14 +73,7 @@ interface OffersProps {
 function Offers({ site, onChange }: OffersProps) {
   return (
     <div className="grid grid-cols-2 gap-x-3">
-      {Object.entries(OFFERS).map(([key, name]) => (
-        <Tick
-          key={key}
-          label={name}
-          on={site?.[key as keyof typeof OFFERS] ?? true}
-          onChange={(on) => onChange({ ...site, [key]: on })}
-        />
-      ))}
+      <OfferTicks offers={site} onChange={(offers) => onChange({ ...site, ...offers })} />
       <NumberField
         label="Air while washing"
         unit="°C"

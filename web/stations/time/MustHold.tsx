@@ -99,7 +99,10 @@ function inWords(hold: Hold, job: JobView, airK: number): string {
 
 /** A lamp on the chosen panel, or on all that cures slowest: how often, how long, and whether it beats waiting. */
 export function UnderLamp({ job }: { readonly job: JobView }) {
-  const [lamp, setLamp] = useState<LampId>('stand');
+  // Those of the bay; where nobody said which there are, any.
+  const there = job.bay?.room?.lamps?.length ? job.bay.room.lamps : LAMP_IDS;
+  const [asked, setLamp] = useState<LampId>('stand');
+  const lamp = there.includes(asked) ? asked : there[0]!;
   const { chosen, plan, planned, nowMin } = job;
   const own = plan.surfaces.find(({ id }) => id === chosen?.id);
   const last = own?.coats.findLast(({ laid }) => laid);
@@ -108,11 +111,11 @@ export function UnderLamp({ job }: { readonly job: JobView }) {
     if (own) {
       if (!last?.laid) return [];
       const { product, substrate, laid } = last;
-      const asked = { product: products.get(product)!, substrate, areaM2: own.areaM2, endMin: laid.endMin };
+      const on = { product: products.get(product)!, substrate, areaM2: own.areaM2, endMin: laid.endMin };
       return [
         {
           name: products.get(product)!.name,
-          plan: lampPlan({ ...asked, fromMin: nowMin, ambient: planned.ambient }, LAMPS[lamp]),
+          plan: lampPlan({ ...on, fromMin: nowMin, ambient: planned.ambient }, LAMPS[lamp]),
         },
       ];
     }
@@ -124,10 +127,10 @@ export function UnderLamp({ job }: { readonly job: JobView }) {
           (coats.some((coat) => coat.product === product.id && coat.substrate === substrate && coat.laid) ? whole : 0),
         0,
       );
-      const asked = { product, substrate, areaM2, endMin, fromMin: nowMin, ambient: planned.ambient };
+      const on = { product, substrate, areaM2, endMin, fromMin: nowMin, ambient: planned.ambient };
       const isOnMore = curing.some((other) => other.product === product && other.substrate !== substrate);
       const name = isOnMore ? `${product.name} on ${SUBSTRATES[substrate].name.toLowerCase()}` : product.name;
-      return { name, plan: lampPlan(asked, LAMPS[lamp]) };
+      return { name, plan: lampPlan(on, LAMPS[lamp]) };
     });
   }, [own, last, plan, planned, nowMin, lamp]);
   if (plans.length === 0) return null;
@@ -136,7 +139,7 @@ export function UnderLamp({ job }: { readonly job: JobView }) {
       <SelectField
         label="Lamp"
         value={lamp}
-        options={LAMP_IDS.map((id) => [id, LAMPS[id].name] as const)}
+        options={there.map((id) => [id, LAMPS[id].name] as const)}
         onChange={setLamp}
       />
       <ul className="mt-2">
