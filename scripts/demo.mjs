@@ -10,7 +10,7 @@ const port = process.env.PORT ?? '4680';
 ensureInstalled();
 if (!build()) process.exit(1);
 if (process.argv.includes('--fresh')) {
-  for (const ending of ['', '-wal', '-shm']) rmSync(database + ending, { force: true });
+  for (const ending of ['', '-wal', '-shm', '-open']) rmSync(database + ending, { force: true });
 }
 
 const env = { ...process.env, PORT: port, GLAPHYRA_DB: database };

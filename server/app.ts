@@ -10,6 +10,7 @@ import { openEventStream } from './http/event-stream';
 import { openApiDocument } from './http/openapi';
 import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
+import { sameOriginOnly } from './http/same-origin';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
@@ -29,6 +30,7 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
   const app = express();
   app.disable('x-powered-by');
   app.use(ownHostOnly);
+  app.use('/api', sameOriginOnly);
   app.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64');
     next();

@@ -1,14 +1,16 @@
 /** Loads the sample workshop into an empty database: `node dist/server/load-demo.js`. One with jobs is left alone. */
 import { DateTime } from 'luxon';
 import { SAMPLE_PICTURES, ternmouthYard } from '#demo';
-import { openDatabase, photoFolder } from './db/open';
+import { openAlone, photoFolder } from './db/open';
+import { makePrivate } from './db/private';
 import { createServices } from './services';
 import { loadPictures, loadWorkshop } from './services/sample-workshop';
 import { settingsFrom, StartFault } from './settings';
 
 try {
   const { file, clock } = settingsFrom(process.env);
-  const { db, close } = openDatabase(file);
+  makePrivate();
+  const { db, close } = openAlone(file);
   const services = createServices(db, photoFolder(file), clock);
   const now = DateTime.fromJSDate(clock()).toISO()!;
   if (loadWorkshop(db, services, ternmouthYard(now))) {

@@ -3,13 +3,17 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pino, { type Logger } from 'pino';
 import { createApp } from './app';
-import { openDatabase, photoFolder } from './db/open';
+import { backUpIfDue, backupFolder } from './backup/scheduled';
+import { openAlone, photoFolder } from './db/open';
+import { makePrivate } from './db/private';
 import { createServices } from './services';
 import { settingsFrom, StartFault } from './settings';
 
 const HOST = '127.0.0.1';
 /** The instruments of the bays are asked so often, ms. */
 const LOG_AIR_MS = 5 * 60_000;
+/** Whether a backup is due is looked at so often, ms. */
+const BACKUP_LOOK_MS = 60 * 60_000;
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 
 try {
@@ -22,10 +26,11 @@ try {
 
 async function start(log: Logger): Promise<void> {
   const { port, file, webFolder, clock } = settingsFrom(process.env);
+  makePrivate();
   // The port first: a second server never opens the file.
   const server = await listening(port);
   try {
-    const { db, close } = openDatabase(file);
+    const { db, close } = openAlone(file);
     const services = createServices(db, photoFolder(file), clock);
     const { aside, back } = services.photos.setAside();
     if (back > 0) log.info(`${back} pictures that lay aside are known again and came back`);
@@ -37,15 +42,28 @@ async function start(log: Logger): Promise<void> {
     server.on('request', createApp(services, log, webFolder));
     services.bayAir.log();
     const logger = setInterval(() => services.bayAir.log(), LOG_AIR_MS);
+    const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);
+    void backUp(file, clock);
     log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
     for (const signal of ['SIGTERM', 'SIGINT'] as const)
       process.on(signal, () => {
         clearInterval(logger);
+        clearInterval(backups);
         stop(server, close);
       });
   } catch (error) {
     server.close();
     throw error;
+  }
+}
+
+/** Makes the backup of the day where it is due; a server that cannot says so and goes on serving. */
+async function backUp(file: string, clock: () => Date): Promise<void> {
+  try {
+    const made = await backUpIfDue(file, photoFolder(file), backupFolder(file), clock());
+    if (made) log.info(`backup of the day: ${made}`);
+  } catch (error) {
+    log.error({ error }, 'the backup of the day could not be made');
   }
 }
 

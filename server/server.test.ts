@@ -321,4 +321,34 @@ describe('the workshop', () => {
     response.resume();
     expect(response.statusCode).toBe(421);
   });
+
+  test('a page of another origin gets nothing done, neither what changes something nor what is only read', async () => {
+    const host = new URL(server.base).host;
+    const asked = async (method: string, path: string, headers: Record<string, string>, body?: string) => {
+      const sent = request(server.base + path, { method, headers });
+      sent.end(body);
+      const [response] = (await once(sent, 'response')) as [{ statusCode: number; resume(): void }];
+      response.resume();
+      return response.statusCode;
+    };
+    const json = { 'content-type': 'application/json' };
+    const job = JSON.stringify({ id: 'planted', ...tourer.draft });
+    for (const origin of ['https://elsewhere.example', 'null', `https://${host}`, 'http://127.0.0.1:1']) {
+      expect([origin, await asked('POST', '/api/jobs', { ...json, origin }, job)]).toEqual([origin, 403]);
+      expect(await asked('GET', '/api/jobs', { origin })).toBe(403);
+    }
+    // A form or a picture of a foreign page names no origin on reading; the browser says where it comes from.
+    for (const site of ['cross-site', 'same-site']) {
+      expect(await asked('GET', '/api/jobs', { 'sec-fetch-site': site })).toBe(403);
+      expect(
+        await asked('POST', '/api/photos?job=x', { 'sec-fetch-site': site, 'content-type': 'text/plain' }, 'x'),
+      ).toBe(403);
+    }
+    expect((await call('GET', '/api/jobs/planted')).status).toBe(404);
+    // Our own pages, a link typed in, and what is no browser go on.
+    expect(
+      await asked('POST', '/api/jobs', { ...json, origin: `http://${host}`, 'sec-fetch-site': 'same-origin' }, job),
+    ).toBe(201);
+    expect(await asked('GET', '/api/jobs', { 'sec-fetch-site': 'none' })).toBe(200);
+  });
 });

@@ -1,12 +1,14 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, readFileSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { openDatabase } from './db/open';
+import { holdAlone } from './db/alone';
+import { openDatabase, photoFolder } from './db/open';
+import { closeToOthers } from './db/private';
 import { databaseFolder } from './testing/client';
 
 jest.setTimeout(90_000);
@@ -75,6 +77,41 @@ describe('a start that cannot be says why in a sentence, and writes nothing', ()
       expect(await refusedStart({ GLAPHYRA_DB: at })).toMatch(says);
       if (before) expect(readFileSync(at).equals(before)).toBe(true);
     }
+  });
+
+  test('one server at a time: the second says so, and the first one’s end lets the next in', async () => {
+    const shared = beside('shared.sqlite');
+    const letGo = holdAlone(shared);
+    expect(await refusedStart({ GLAPHYRA_DB: shared })).toMatch(/is open in another server: one at a time/);
+    // Killed, it has let go: nothing is left to be cleaned up.
+    const script = `const D = require('better-sqlite3'); const l = new D(${JSON.stringify(`${beside('killed.sqlite')}-open`)}); l.pragma('locking_mode = EXCLUSIVE'); l.exec('BEGIN EXCLUSIVE'); console.log('held'); setInterval(() => {}, 1000)`;
+    const child = spawn(process.execPath, ['-e', script], { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] });
+    await once(child.stdout, 'data');
+    expect(() => holdAlone(beside('killed.sqlite'))).toThrow(/one at a time/);
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+    holdAlone(beside('killed.sqlite'))();
+    letGo();
+  });
+
+  test('database and pictures are for their owner alone, those an earlier edition left open too', () => {
+    const open = beside('open.sqlite');
+    openDatabase(open).close();
+    const folder = photoFolder(open);
+    mkdirSync(path.join(folder, 'aside'), { recursive: true });
+    const picture = path.join(folder, 'aside', 'a.jpg');
+    writeFileSync(picture, 'x');
+    for (const [at, mode] of [
+      [open, 0o644],
+      [folder, 0o755],
+      [picture, 0o644],
+    ] as const)
+      chmodSync(at, mode);
+    closeToOthers(open, folder);
+    const modes = [open, folder, path.join(folder, 'aside'), picture].map((at) =>
+      (statSync(at).mode & 0o777).toString(8),
+    );
+    expect(modes).toEqual(['600', '700', '700', '600']);
   });
 
   test('it starts from any folder', async () => {

@@ -1,10 +1,12 @@
 /** Deletes for good what was taken away a month ago, and pictures that have lain aside as long: `npm run tidy`. */
 import { openDatabase, photoFolder } from './db/open';
+import { makePrivate } from './db/private';
 import { createServices } from './services';
 import { settingsFrom, StartFault } from './settings';
 
 try {
   const { file, clock } = settingsFrom(process.env);
+  makePrivate();
   const { db, close } = openDatabase(file);
   const { jobs, photos } = createServices(db, photoFolder(file), clock);
   const left = jobs.tidy();

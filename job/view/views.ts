@@ -44,7 +44,7 @@ export interface DoneView {
   readonly begun: boolean;
 }
 
-export function doneView(startAt: string, entries: readonly LogEntry[]): DoneView {
+export function doneView(startAt: string, entries: readonly Pick<LogEntry, 'id' | 'at' | 'entry'>[]): DoneView {
   const log = loggedEntries(startAt, entries);
   const record = foldLog(log);
   const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));

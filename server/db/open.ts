@@ -5,7 +5,9 @@ import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { ROOT } from '../root';
 import { StartFault } from '../settings';
+import { holdAlone } from './alone';
 import { databaseFault } from './check';
+import { closeToOthers } from './private';
 import * as schema from './schema';
 
 const MIGRATIONS = path.join(ROOT, 'server', 'migrations');
@@ -36,6 +38,30 @@ export function openDatabase(file: string, migrationsFolder = MIGRATIONS): OpenD
   const db = drizzle(connection, { schema });
   migrate(db, { migrationsFolder });
   return { db, close: () => connection.close() };
+}
+
+/**
+ * The same for a server that serves it alone, and for whatever must not meet one: held until it is closed.
+ * @throws StartFault for a file that cannot be the workshop's, or that another server holds
+ */
+export function openAlone(file: string): OpenDatabase {
+  const fault = databaseFault(file, MIGRATIONS);
+  if (fault !== undefined) throw new StartFault(fault);
+  const letGo = holdAlone(file);
+  try {
+    const { db, close } = openDatabase(file);
+    closeToOthers(file, photoFolder(file));
+    return {
+      db,
+      close() {
+        close();
+        letGo();
+      },
+    };
+  } catch (error) {
+    letGo();
+    throw error;
+  }
 }
 
 /** Where the pictures of a database lie: in a folder of its name beside it. */

@@ -44,6 +44,11 @@ export const silent = (bay: string) =>
 export const wrongHost = () =>
   problem(421, 'wrong-host', 'Wrong host', { detail: 'Open this workshop as localhost or 127.0.0.1.' });
 
+export const foreignPage = () =>
+  problem(403, 'foreign-page', 'From another page', {
+    detail: 'This request came from another page, not from this workshop. Nothing was done.',
+  });
+
 function asProblem(error: unknown): Problem | undefined {
   if (error instanceof ProblemError) return error.problem;
   if (error instanceof FaultsError) {

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
+import { Troubles } from '../outbox/Troubles';
 import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
 import { Refused } from './Refused';
@@ -23,6 +24,7 @@ export function Component() {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <Refused id={view.id} />
+      <Troubles job={view} />
       {!inBay && (
         <>
           <TitleBlock view={view} />

@@ -22,6 +22,7 @@ import {
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
+import { useWaitingTaps, withWaiting } from '../outbox/useWaitingTaps';
 import { type After, useAfter } from './useAfter';
 import { useNow } from '../ui/useNow';
 
@@ -82,7 +83,10 @@ export function useLoadedJob(id: string): LoadedJob {
 
   const document = current?.draft.document;
   const startAt = document?.startAt;
-  const done = useMemo(() => (startAt && entries ? doneView(startAt, entries) : undefined), [startAt, entries]);
+  const waiting = useWaitingTaps(id);
+  // What is tapped counts as done here, whether or not it has reached the server.
+  const known = useMemo(() => entries && withWaiting(entries, waiting), [entries, waiting]);
+  const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;

@@ -3,14 +3,25 @@ import type { NewEntry } from '#formats/log';
 import { api } from '../app/api';
 import { store } from '../app/store';
 import { cutInServer, NOW, server } from '../testing/yard';
-import { refusalRead, tapped } from './slice';
+import { keepTap, keptTaps } from './kept';
+import { asideOf, decided, tapped, waitingOf } from './slice';
+import { withWaiting } from './useWaitingTaps';
 
 const JOB = 'two-seater';
 const air = (id: string): NewEntry => ({ id, at: NOW, entry: { type: 'air', airC: 20, rhPct: 50, airSpeed: 0.1 } });
 const tap = (id: string, jobId = JOB) => store.dispatch(tapped({ jobId, entry: air(id) }));
 const logged = () => server.logs.get(JOB)!.map(({ id }) => id);
-const waiting = () => store.getState().outbox.waiting.map(({ entry }) => entry.id);
-const kept = () => JSON.parse(localStorage.getItem('glaphyra.outbox') ?? '[]') as unknown[];
+const waiting = () => waitingOf(store.getState().outbox).map(({ entry }) => entry.id);
+const aside = () => asideOf(store.getState().outbox).map(({ entry }) => entry.id);
+const kept = async () => (await keptTaps()).map(({ entry }) => entry.id);
+const refusing = (status: number, ...ids: string[]) =>
+  (server.instead = ({ method, body }) =>
+    method === 'POST' && ids.includes((body as NewEntry).id)
+      ? new Response(JSON.stringify({ type: '', title: 'Does not fit', status, detail: 'This patch is done.' }), {
+          status,
+          headers: { 'content-type': 'application/problem+json' },
+        })
+      : undefined);
 
 beforeAll(cutInServer);
 beforeEach(() => server.reset());
@@ -20,20 +31,20 @@ test('taps are sent one after the other in their order, and let go of when they 
   expect(waiting()).toContain('c');
   await waitFor(() => expect(waiting()).toEqual([]));
   expect(logged()).toEqual(['a', 'b', 'c']);
-  expect(kept()).toEqual([]);
+  await waitFor(async () => expect(await kept()).toEqual([]));
 });
 
 test('with the server gone they wait on the device, and go in order when it is back', async () => {
   server.down = true;
   tap('d');
   tap('e');
-  await waitFor(() => expect(store.getState().outbox.unreachable).toBe(true));
+  await waitFor(() => expect(store.getState().outbox.unreachable).toBeDefined());
   expect(logged()).toEqual([]);
-  expect(kept()).toHaveLength(2);
+  expect(await kept()).toEqual(['d', 'e']);
   server.down = false;
   await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
   expect(logged()).toEqual(['d', 'e']);
-  expect(store.getState().outbox.unreachable).toBe(false);
+  expect(store.getState().outbox.unreachable).toBeUndefined();
 }, 15_000);
 
 test('an answer that is lost makes no second entry: the same tap is sent again under its own name', async () => {
@@ -50,29 +61,85 @@ test('an answer that is lost makes no second entry: the same tap is sent again u
   expect(logged()).toEqual(['f']);
 }, 15_000);
 
-test('a tap that no longer fits is given up with those of the same job that followed it, others go on', async () => {
-  server.instead = ({ method, body }) =>
-    method === 'POST' && (body as NewEntry).id === 'g'
-      ? new Response(JSON.stringify({ type: '', title: 'Does not fit', status: 409, detail: 'This patch is done.' }), {
-          status: 409,
-          headers: { 'content-type': 'application/problem+json' },
-        })
-      : undefined;
-  tap('g');
-  tap('h');
+test('a tap that does not fit stands aside with what stands instead; what followed it goes on, in its order', async () => {
+  refusing(409, 'g');
+  for (const id of ['g', 'h', 'i']) tap(id);
   tap('other', 'satin-tourer');
   await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
-  expect(logged()).toEqual([]);
+  expect(logged()).toEqual(['h', 'i']);
   expect(server.logs.get('satin-tourer')!.map(({ id }) => id)).toEqual(['other']);
-  expect(store.getState().outbox.refused).toBe('This patch is done.');
-  store.dispatch(refusalRead());
-  expect(store.getState().outbox.refused).toBeUndefined();
+  expect(asideOf(store.getState().outbox)).toMatchObject([{ jobId: JOB, aside: 'This patch is done.' }]);
+  // It outlives the page, and every later tap.
+  expect(await kept()).toEqual(['g']);
+  tap('j');
+  await waitFor(() => expect(logged()).toContain('j'), { timeout: 8000 });
+  expect(aside()).toEqual(['g']);
+  // Tried again it goes as soon as it fits; let go it is gone.
+  server.instead = undefined;
+  store.dispatch(decided({ id: 'g', again: true }));
+  await waitFor(() => expect(logged()).toEqual(['h', 'i', 'j', 'g']), { timeout: 8000 });
+  refusing(409, 'k');
+  tap('k');
+  await waitFor(() => expect(aside()).toEqual(['k']), { timeout: 8000 });
+  store.dispatch(decided({ id: 'k', again: false }));
+  await waitFor(async () => expect(await kept()).toEqual([]));
+  expect(aside()).toEqual([]);
+}, 30_000);
+
+test('a server that does not know the job, or asks who it is, throws nothing away: it waits, and other jobs go on', async () => {
+  for (const status of [404, 401, 429]) {
+    const [first, second, other] = ['one', 'two', 'beside'].map((id) => `${id}-${status}`) as [string, string, string];
+    refusing(status, first);
+    tap(first);
+    tap(second);
+    tap(other, 'satin-tourer');
+    await waitFor(() => expect(server.logs.get('satin-tourer')!.map(({ id }) => id)).toContain(other), {
+      timeout: 8000,
+    });
+    expect([waiting(), aside()]).toEqual([[first, second], []]);
+    server.instead = undefined;
+    await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
+    expect(logged().slice(-2)).toEqual([first, second]);
+  }
+}, 40_000);
+
+test('another tab’s taps are never written over: each is kept by itself, and sent from here as well', async () => {
+  server.down = true;
+  tap('mine');
+  await waitFor(async () => expect(await kept()).toEqual(['mine']));
+  await keepTap({ jobId: JOB, entry: air('theirs') });
+  server.down = false;
+  await waitFor(() => expect(logged()).toEqual(['mine', 'theirs']), { timeout: 8000 });
+  expect(await kept()).toEqual([]);
 }, 15_000);
+
+test('a device without room says so and sends what it has all the same', async () => {
+  const put = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  });
+  tap('unkept');
+  await waitFor(() => expect(logged()).toEqual(['unkept']), { timeout: 8000 });
+  expect(store.getState().outbox.notKept).toBe(true);
+  put.mockRestore();
+}, 15_000);
+
+test('what an earlier edition kept is taken over', async () => {
+  localStorage.setItem('glaphyra.outbox', JSON.stringify([{ jobId: JOB, entry: air('former') }]));
+  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  await waitFor(() => expect(logged()).toEqual(['former']), { timeout: 8000 });
+  expect(localStorage.getItem('glaphyra.outbox')).toBeNull();
+}, 15_000);
+
+test('what waits counts as done here, once', () => {
+  const log = [{ ...air('a'), seq: 1, recordedAt: NOW }];
+  expect(withWaiting(log, [])).toBe(log);
+  expect(withWaiting(log, [air('a'), air('b')]).map(({ id }) => id)).toEqual(['a', 'b']);
+});
 
 test('what an earlier page left behind is sent when a job is opened', async () => {
   server.down = true;
   tap('left-behind');
-  await waitFor(() => expect(store.getState().outbox.unreachable).toBe(true));
+  await waitFor(() => expect(store.getState().outbox.unreachable).toBeDefined());
   server.down = false;
   await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
   await waitFor(() => expect(logged()).toEqual(['left-behind']), { timeout: 8000 });

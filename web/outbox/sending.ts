@@ -1,53 +1,134 @@
-import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
+import { createListenerMiddleware } from '@reduxjs/toolkit';
 import { api, problemOf } from '../app/api';
 import type { AppDispatch, RootState } from '../app/state';
-import { outbox, storeOutbox } from './slice';
+import { keepTap, type KeptTap, keptTaps, letGo, putAside } from './kept';
+import { decided, outbox, tapped, waitingOf } from './slice';
 
 const RETRY_MS = 1500;
-const { tapped, sent, refused, unreachable } = outbox.actions;
+/** One tab of this device sends at a time, and tells the others what has changed. */
+const LOCK = 'glaphyra.outbox';
+const { loaded, sent, setAside, unreachable, notKept } = outbox.actions;
 
 /** Sends taps one after the other, in their order, until the server has acknowledged each. */
 export const sending = createListenerMiddleware();
+type Listener = Parameters<NonNullable<Parameters<typeof sending.startListening>[0]['effect']>>[1];
+
+/** Taps that only this tab has: those the device could not keep, and those it is about to keep. */
+const onlyHere = new Set<string>();
+const keeping = new Set<string>();
 
 sending.startListening({
-  matcher: isAnyOf(tapped, sent, refused),
-  effect: (_action, { getState }) => storeOutbox((getState() as RootState).outbox),
-});
-
-let busy = false;
-
-sending.startListening({
-  // The first query of a page also takes up what an earlier page left behind.
-  matcher: isAnyOf(tapped, api.endpoints.log.matchFulfilled),
-  effect: async (_action, listener) => {
-    if (busy) return;
-    busy = true;
+  actionCreator: tapped,
+  effect: async ({ payload }, listener) => {
+    const { id } = payload.entry;
+    keeping.add(id);
     try {
-      await sendAll(listener.dispatch as AppDispatch, () => (listener.getState() as RootState).outbox.waiting[0]);
-    } finally {
-      busy = false;
+      await keepTap(payload);
+    } catch {
+      onlyHere.add(id);
+      listener.dispatch(notKept());
     }
+    keeping.delete(id);
+    await changed(listener);
   },
 });
 
-async function sendAll(
-  dispatch: AppDispatch,
-  next: () => RootState['outbox']['waiting'][number] | undefined,
-): Promise<void> {
-  for (let first = next(); first; first = next()) {
-    const { jobId, entry } = first;
-    const answer = await dispatch(api.endpoints.appendLog.initiate({ jobId, entry }, { track: false }));
-    if (answer.data) {
-      dispatch(sent(entry.id));
-      continue;
-    }
-    const problem = problemOf(answer.error);
-    if (problem && problem.status < 500) {
-      dispatch(refused({ id: entry.id, why: problem.detail ?? problem.title }));
-      dispatch(api.util.invalidateTags([{ type: 'Log', id: jobId }]));
-    } else {
-      dispatch(unreachable());
+sending.startListening({
+  actionCreator: decided,
+  effect: async ({ payload: { id, again } }, listener) => {
+    onlyHere.delete(id);
+    await (again ? putAside(id, undefined) : letGo(id)).catch(() => undefined);
+    await changed(listener);
+  },
+});
+
+// The first query of a page also takes up what an earlier page left behind.
+sending.startListening({
+  matcher: api.endpoints.log.matchFulfilled,
+  effect: async (_action, listener) => {
+    listen(listener);
+    if (!busy) await changed(listener);
+  },
+});
+
+let channel: BroadcastChannel | undefined;
+let busy = false;
+let again = false;
+
+/** Other tabs tell when something has changed, the browser when there is a network again. */
+function listen(listener: Listener): void {
+  if (channel || typeof BroadcastChannel === 'undefined') return;
+  channel = new BroadcastChannel(LOCK);
+  channel.onmessage = () => void reload(listener);
+  addEventListener('online', () => void changed(listener));
+}
+
+async function changed(listener: Listener): Promise<void> {
+  channel?.postMessage('changed');
+  again = true;
+  if (busy) return;
+  busy = true;
+  try {
+    while (again) {
+      again = false;
+      await alone(() => sendAll(listener));
+      if (waiting(listener).length === 0) continue;
       await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      again = true;
     }
+  } finally {
+    busy = false;
   }
 }
+
+const waiting = ({ getState }: Listener) => waitingOf((getState() as RootState).outbox);
+
+/** Where a browser has no locks there are not several tabs either, or each entry is sent twice and logged once. */
+const alone = (work: () => Promise<void>): Promise<void> =>
+  'locks' in navigator ? navigator.locks.request(LOCK, work) : work();
+
+/** What the device keeps is what is true: another tab may have sent, or tapped. */
+async function reload({ dispatch }: Listener): Promise<void> {
+  const kept = await keptTaps().catch(() => undefined);
+  if (kept) dispatch(loaded({ kept, own: [...onlyHere, ...keeping] }));
+}
+
+async function sendAll(listener: Listener): Promise<void> {
+  await reload(listener);
+  const dispatch = listener.dispatch as AppDispatch;
+  /** Jobs whose next tap the server does not take for now: what follows it waits behind it, other jobs go on. */
+  const stuck = new Set<string>();
+  const next = (): KeptTap | undefined => waiting(listener).find(({ jobId }) => !stuck.has(jobId));
+  for (let tap = next(); tap; tap = next()) {
+    const { jobId, entry } = tap;
+    // It is sent once the device has it, and then whatever follows it.
+    if (keeping.has(entry.id)) {
+      stuck.add(jobId);
+      continue;
+    }
+    const answer = await dispatch(api.endpoints.appendLog.initiate({ jobId, entry }, { track: false }));
+    const problem = answer.data ? undefined : problemOf(answer.error);
+    if (answer.data) {
+      onlyHere.delete(entry.id);
+      await letGo(entry.id).catch(() => undefined);
+      dispatch(sent(entry.id));
+    } else if (problem && doesNotFit(problem.status)) {
+      const why = problem.detail ?? problem.title;
+      await putAside(entry.id, why).catch(() => undefined);
+      dispatch(setAside({ id: entry.id, why }));
+      dispatch(api.util.invalidateTags([{ type: 'Log', id: jobId }]));
+    } else {
+      stuck.add(jobId);
+      dispatch(unreachable(problem ? (problem.detail ?? problem.title) : ''));
+      // No answer at all: nor will the next one have any.
+      if (!problem || problem.status >= 500) return;
+    }
+    channel?.postMessage('changed');
+  }
+}
+
+/**
+ * Whether an answer says that this very entry can never be logged as it is: it contradicts the record, or cannot be read.
+ * Any other refusal is of the server as it is now (another database, nobody signed in, too many at once): it waits.
+ */
+const doesNotFit = (status: number): boolean => status === 409 || status === 400 || status === 422;

@@ -1,55 +1,54 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { NewEntry } from '#formats/log';
+import type { KeptTap } from './kept';
 
-/** Taps at the bay on their way into the log. Kept on the device until the server has them on its disk. */
+/** Taps at the bay on their way into the log, as this tab knows them; what is true is what the device keeps. */
 export interface Outbox {
-  readonly waiting: readonly { readonly jobId: string; readonly entry: NewEntry }[];
-  /** The server did not answer the last time. */
-  readonly unreachable: boolean;
-  /** Why the last entry was not logged. */
-  readonly refused?: string | undefined;
+  readonly taps: readonly KeptTap[];
+  /** Why the server did not take the first of them the last time; absent: it did, or was not asked. */
+  readonly unreachable?: string | undefined;
+  /** The device keeps nothing: what is tapped is only in this tab. */
+  readonly notKept?: true | undefined;
 }
 
-const KEY = 'glaphyra.outbox';
-
-function stored(): Outbox['waiting'] {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Outbox['waiting'];
-  } catch {
-    return [];
-  }
-}
-
-export function storeOutbox({ waiting }: Outbox): void {
-  localStorage.setItem(KEY, JSON.stringify(waiting));
-}
+const without = (taps: readonly KeptTap[], id: string) => taps.filter(({ entry }) => entry.id !== id);
 
 export const outbox = createSlice({
   name: 'outbox',
-  initialState: (): Outbox => ({ waiting: stored(), unreachable: false }),
+  initialState: { taps: [] } as Outbox,
   reducers: {
-    tapped(state, { payload }: PayloadAction<Outbox['waiting'][number]>) {
-      state.waiting.push(payload);
-      state.refused = undefined;
+    tapped(state, { payload }: PayloadAction<KeptTap>) {
+      state.taps.push(payload);
+    },
+    /** As the device has them; what this tab alone has comes behind. */
+    loaded(state, { payload: { kept, own } }: PayloadAction<{ kept: readonly KeptTap[]; own: readonly string[] }>) {
+      const ids = new Set(kept.map(({ entry }) => entry.id));
+      const onlyHere = state.taps.filter(({ entry }) => !ids.has(entry.id) && own.includes(entry.id));
+      state.taps = [...(kept as KeptTap[]), ...onlyHere];
     },
     sent(state, { payload: id }: PayloadAction<string>) {
-      state.waiting = state.waiting.filter(({ entry }) => entry.id !== id);
-      state.unreachable = false;
+      state.taps = without(state.taps, id) as KeptTap[];
+      state.unreachable = undefined;
     },
-    refused(state, { payload: { id, why } }: PayloadAction<{ id: string; why: string }>) {
-      // What was tapped after it was tapped believing it had been logged.
-      const refusedJob = state.waiting.find(({ entry }) => entry.id === id)?.jobId;
-      state.waiting = state.waiting.filter(({ jobId }) => jobId !== refusedJob);
-      state.unreachable = false;
-      state.refused = why;
+    setAside(state, { payload: { id, why } }: PayloadAction<{ id: string; why: string }>) {
+      state.taps = state.taps.map((tap) => (tap.entry.id === id ? { ...tap, aside: why } : tap));
+      state.unreachable = undefined;
     },
-    unreachable(state) {
-      state.unreachable = true;
+    unreachable(state, { payload }: PayloadAction<string>) {
+      state.unreachable = payload;
     },
-    refusalRead(state) {
-      state.refused = undefined;
+    notKept(state) {
+      state.notKept = true;
+    },
+    /** Somebody read why a tap did not fit: it is tried again, or let go. */
+    decided(state, { payload: { id, again } }: PayloadAction<{ id: string; again: boolean }>) {
+      const tap = state.taps.find(({ entry }) => entry.id === id);
+      state.taps = without(state.taps, id) as KeptTap[];
+      if (tap && again) state.taps.push({ jobId: tap.jobId, entry: tap.entry });
     },
   },
 });
 
-export const { tapped, refusalRead } = outbox.actions;
+export const { tapped, decided } = outbox.actions;
+
+export const waitingOf = ({ taps }: Outbox): readonly KeptTap[] => taps.filter(({ aside }) => aside === undefined);
+export const asideOf = ({ taps }: Outbox): readonly KeptTap[] => taps.filter(({ aside }) => aside !== undefined);

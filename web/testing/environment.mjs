@@ -1,3 +1,4 @@
+import * as idb from 'fake-indexeddb';
 import JSDOMEnvironment from 'jest-environment-jsdom';
 
 /** jsdom with the platform pieces a browser has and jsdom leaves out, handed over from Node. */
@@ -25,6 +26,8 @@ export default class BrowserLikeEnvironment extends (JSDOMEnvironment.default ??
       close() {}
       addEventListener() {}
     };
+    const classes = Object.entries(idb).filter(([name]) => name.startsWith('IDB'));
+    Object.assign(global, Object.fromEntries(classes), { indexedDB: new idb.IDBFactory() });
     // Work beside the interface is tested in a browser: here it is under way for ever.
     global.Worker = class {
       postMessage() {}

@@ -31,7 +31,7 @@ export function InHand({ job, current }: InHandProps) {
   const { planned, record, document, sheet } = job;
   const now = useNow(250);
   const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
-  const { tap, waiting } = useTap(job.id);
+  const { tap, settling } = useTap(job.id);
   const [faulting, setFaulting] = useState(false);
   const [aloud] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
@@ -47,7 +47,6 @@ export function InHand({ job, current }: InHandProps) {
   const ageMin = laid ? nowMin - current.record.layStartMin : 0;
   const state = windowState(window, ageMin);
   const instruction = instructionFor(current.state, state, isFilm)!;
-  const pending = waiting > 0;
   useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
   const times = gateTimes(window);
   const early = !laid && current.startMin > nowMin + 0.5;
@@ -113,7 +112,7 @@ export function InHand({ job, current }: InHandProps) {
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
         )}
-        <WetRow job={job} current={current} now={now} disabled={pending} onTap={tap} />
+        <WetRow job={job} current={current} now={now} disabled={settling} onTap={tap} />
         <Lesson job={job} product={product.id} />
       </div>
       <div className="shrink-0 px-6 pb-5 pt-3">
@@ -121,18 +120,18 @@ export function InHand({ job, current }: InHandProps) {
           look={instruction.due && !early ? 'main' : 'plain'}
           glove
           className="min-h-28 w-full text-[2rem]"
-          disabled={pending}
+          disabled={settling}
           onClick={() =>
             tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(job, current.coat.product)))
           }
         >
-          {pending ? 'Logging …' : instruction.action}
+          {instruction.action}
         </Button>
         {current.state === 'laying' && document.crew.mode === 'pair' && (
           <Button
             glove
             className="mt-3 min-h-20 w-full text-2xl"
-            disabled={pending}
+            disabled={settling}
             onClick={() => tap({ type: 'level-start', patch })}
           >
             The second starts levelling
@@ -141,7 +140,7 @@ export function InHand({ job, current }: InHandProps) {
         <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
           <Button
             glove
-            disabled={pending || !cueDue || current.record?.cueMin !== undefined || isFilm}
+            disabled={settling || !cueDue || current.record?.cueMin !== undefined || isFilm}
             onClick={() => tap({ type: 'cue-seen', patch })}
           >
             <Eye size={22} /> Cue seen
@@ -151,12 +150,12 @@ export function InHand({ job, current }: InHandProps) {
           </Button>
           <Button
             glove
-            disabled={pending || !record.lastEntry}
+            disabled={settling || !record.lastEntry}
             onClick={() => record.lastEntry && tap({ type: 'undo', entry: record.lastEntry.id })}
           >
             <Undo2 size={22} /> Undo
           </Button>
-          <AirButton job={job} disabled={pending} onTap={tap} />
+          <AirButton job={job} disabled={settling} onTap={tap} />
         </div>
         <p className="mt-3 truncate text-ink-2">
           {next ? (

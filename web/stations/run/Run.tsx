@@ -11,7 +11,6 @@ import { BayBar } from './BayBar';
 import { InHand } from './InHand';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
-import { Troubles } from './Troubles';
 import { RUN_LEGEND, runLens } from './run-lens';
 import { useWakeLock } from './signals';
 
@@ -30,7 +29,6 @@ export function Component() {
   return (
     <main className="flex h-full flex-col">
       <BayBar job={job} />
-      <Troubles />
       <Strays job={job} />
       {current ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">

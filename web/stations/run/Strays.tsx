@@ -10,7 +10,7 @@ const REASON = 'the job has no place for it any more';
 /** Entries of the record whose panel or layer the job has lost: set aside by hand, and never silently. */
 export function Strays({ job }: { readonly job: JobView }) {
   const { document, log } = job;
-  const { tap, waiting } = useTap(job.id);
+  const { tap, settling } = useTap(job.id);
   const lost = useMemo(() => strays(document, log), [document, log]);
   const [first] = lost;
   if (!first) return null;
@@ -26,7 +26,7 @@ export function Strays({ job }: { readonly job: JobView }) {
       </p>
       <Button
         glove
-        disabled={waiting > 0}
+        disabled={settling}
         onClick={() => lost.forEach(({ id }) => tap({ type: 'set-aside', entry: id, reason: REASON }))}
       >
         Set aside

@@ -1,19 +1,31 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useCallback } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/work/run';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useAppDispatch } from '../../app/store';
 import { tapped } from '../../outbox/slice';
 import { nowInstant } from '../../ui/moments';
 
-/** Logs what was done, with the moment of the tap; the screen moves on when it is in the database. */
+/** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */
+const SETTLES_MS = 350;
+
+/**
+ * Logs what was done, with the moment of the tap. The screen moves on at once: what has not reached the server yet counts
+ * as done here, and is kept on the device.
+ */
 export function useTap(jobId: string) {
   const dispatch = useAppDispatch();
-  const waiting = useAppSelector((state) => state.outbox.waiting.filter((tap) => tap.jobId === jobId).length);
+  const [settling, setSettling] = useState(false);
+  useEffect(() => {
+    if (!settling) return;
+    const timer = setTimeout(() => setSettling(false), SETTLES_MS);
+    return () => clearTimeout(timer);
+  }, [settling]);
   const tap = useCallback(
     (entry: RunEntry) => {
       dispatch(tapped({ jobId, entry: { id: nanoid(), at: nowInstant(), entry } }));
+      setSettling(true);
     },
     [dispatch, jobId],
   );
-  return { tap, waiting };
+  return { tap, settling };
 }

@@ -1,0 +1,90 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { NewEntry } from '#formats/log';
+
+/** A tap as it is kept on the device until the server has it on its disk. */
+export interface KeptTap {
+  readonly jobId: string;
+  readonly entry: NewEntry;
+  /** Why it did not fit when it was sent; absent: it waits to be sent. */
+  readonly aside?: string;
+}
+
+interface Schema extends DBSchema {
+  /** In the order they were tapped, whichever tab they were tapped in. */
+  taps: { key: number; value: KeptTap & { readonly id: string }; indexes: { id: string } };
+}
+
+const NAME = 'glaphyra.outbox';
+/** Where an earlier edition kept them. */
+const FORMER_KEY = 'glaphyra.outbox';
+
+let opened: Promise<IDBPDatabase<Schema>> | undefined;
+const database = (): Promise<IDBPDatabase<Schema>> => {
+  opened ??= openDB<Schema>(NAME, 1, {
+    upgrade(db) {
+      db.createObjectStore('taps', { autoIncrement: true }).createIndex('id', 'id', { unique: true });
+    },
+  }).catch((error: unknown) => {
+    // Asked again the next time: a browser that was short of room may have some then.
+    opened = undefined;
+    throw error;
+  });
+  return opened;
+};
+
+/**
+ * Keeps a tap, each by itself: nothing else is written over. A tap that is kept already is left as it is.
+ * @throws DOMException where the device has no room, or lets nothing be kept
+ */
+export async function keepTap(tap: KeptTap): Promise<void> {
+  const db = await database();
+  const change = db.transaction('taps', 'readwrite', { durability: 'strict' });
+  const { id } = tap.entry;
+  if ((await change.store.index('id').getKey(id)) === undefined) await change.store.add({ ...tap, id });
+  await change.done;
+}
+
+/** All taps of this device, in their order. */
+export async function keptTaps(): Promise<KeptTap[]> {
+  const db = await database();
+  await takeFormer();
+  return (await db.getAll('taps')).map(({ id: _, ...tap }) => tap);
+}
+
+/** A tap is on the server's disk, or somebody let it go. */
+export async function letGo(id: string): Promise<void> {
+  const db = await database();
+  const change = db.transaction('taps', 'readwrite', { durability: 'strict' });
+  const key = await change.store.index('id').getKey(id);
+  if (key !== undefined) await change.store.delete(key);
+  await change.done;
+}
+
+/** A tap did not fit, or is to be sent again: then it comes behind all that waits. */
+export async function putAside(id: string, why: string | undefined): Promise<void> {
+  const db = await database();
+  const change = db.transaction('taps', 'readwrite', { durability: 'strict' });
+  const key = await change.store.index('id').getKey(id);
+  const tap = key === undefined ? undefined : await change.store.get(key);
+  if (key !== undefined && tap) {
+    const { aside: _, ...plain } = tap;
+    if (why === undefined) {
+      await change.store.delete(key);
+      await change.store.add(plain);
+    } else await change.store.put({ ...plain, aside: why }, key);
+  }
+  await change.done;
+}
+
+/** What an earlier edition kept is kept here from now on. */
+async function takeFormer(): Promise<void> {
+  const former = localStorage.getItem(FORMER_KEY);
+  if (former === null) return;
+  try {
+    for (const tap of JSON.parse(former) as KeptTap[]) await keepTap(tap);
+  } catch (error) {
+    // Unreadable it is of no use to anybody; not kept for want of room it stays where it is.
+    if (!(error instanceof SyntaxError)) throw error;
+  }
+  localStorage.removeItem(FORMER_KEY);
+}

@@ -1,0 +1,45 @@
+import { STEP_KINDS } from '#core/work/steps';
+import type { KeptTap } from './kept';
+import type { JobView } from '../job/useJobView';
+import { celsius } from '../ui/measures';
+
+/** What a tap said, in the words of the bay. */
+export function tapInWords(job: JobView, { jobId, entry: { entry } }: KeptTap): string {
+  const own = jobId === job.id;
+  const panel = (surface: string) => (own ? job.nameOf(surface) : surface);
+  const where = own ? '' : ` (another job: ${jobId})`;
+  switch (entry.type) {
+    case 'lay-start':
+      return `Began to lay ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+    case 'lay-end':
+      return `Laid ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+    case 'cue-seen':
+      return `Cue seen on ${panel(entry.patch.surface)}${where}`;
+    case 'level-start':
+      return `Began to level ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+    case 'level-end':
+      return `Levelled ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+    case 'fault':
+      return `Fault on ${panel(entry.patch.surface)}${entry.note ? `: ${entry.note}` : ''}${where}`;
+    case 'air':
+      return `Air ${celsius(entry.airC)}, ${Math.round(entry.rhPct)} %${where}`;
+    case 'undo':
+      return `Undo${where}`;
+    case 'set-aside':
+      return `Set aside: ${entry.reason}${where}`;
+    case 'mark-outcome':
+      return `What became of a mark${where}`;
+    case 'clear-taken':
+      return `Clear taken off ${panel(entry.surface)}${where}`;
+    default:
+      return `${STEP_KINDS[entry.stage.kind].name}: ${STAGE_WORDS[entry.type]}${where}`;
+  }
+}
+const STAGE_WORDS = {
+  'stage-start': 'begun',
+  'stage-pause': 'paused',
+  'stage-resume': 'gone on with',
+  'stage-end': 'done',
+  'stage-used': 'what it took',
+  'stage-found': 'what was found',
+} as const;
