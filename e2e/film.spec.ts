@@ -125,8 +125,7 @@ test('a flaw is marked on the roll, widths are compared in money, and a narrower
   // Its rolls come after it: only then is it known how wide they are.
   await expect(share).toBeVisible();
   const at = Number(await seam.getAttribute('aria-valuenow'));
-  await seam.focus();
-  await page.keyboard.press('ArrowRight');
+  await seam.press('ArrowRight');
   await expect(seam).toHaveAttribute('aria-valuenow', String(at + 1));
   await expect(share).toHaveValue(String(at + 1));
 });

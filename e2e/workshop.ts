@@ -88,7 +88,7 @@ export class Workshop {
 
   private async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     const { child } = this;
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     child.kill(signal);
     await once(child, 'exit');
   }

@@ -332,7 +332,7 @@ describe('the workshop', () => {
       return response.statusCode;
     };
     const json = { 'content-type': 'application/json' };
-    const job = JSON.stringify({ id: 'planted', ...tourer.draft });
+    const job = JSON.stringify({ id: 'planted', ...tourer.draft, bayId: null, airSource: 'typed' });
     for (const origin of ['https://elsewhere.example', 'null', `https://${host}`, 'http://127.0.0.1:1']) {
       expect([origin, await asked('POST', '/api/jobs', { ...json, origin }, job)]).toEqual([origin, 403]);
       expect(await asked('GET', '/api/jobs', { origin })).toBe(403);

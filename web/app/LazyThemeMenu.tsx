@@ -1,7 +1,11 @@
 import { SunMoon } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
+import { later } from '../ui/later';
 
-const Menu = lazy(() => import('./ThemeMenu').then(({ ThemeMenu }) => ({ default: ThemeMenu })));
+const Menu = later<{ readonly glove?: boolean }>(
+  () => import('./ThemeMenu').then(({ ThemeMenu }) => ({ default: ThemeMenu })),
+  () => null,
+);
 
 /** The menu of light and measures; what it takes is fetched after the first screen stands. */
 export function LazyThemeMenu({ glove = false }: { readonly glove?: boolean }) {

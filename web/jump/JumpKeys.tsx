@@ -1,9 +1,10 @@
 import { Search } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
+import { later } from '../ui/later';
 
 const loadJump = () => import('./Jump');
-const Jump = lazy(loadJump);
-const Shortcuts = lazy(() => import('./Shortcuts'));
+const Jump = later(loadJump);
+const Shortcuts = later(() => import('./Shortcuts'));
 
 const FETCH_AFTER_MS = 2500;
 

@@ -1,11 +1,12 @@
 import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { lazy, Suspense, useId, useState } from 'react';
+import { Suspense, useId, useState } from 'react';
 import { shownDay, typedDay, typedTime } from './dates';
 import { nowInstant } from './moments';
 import { useTyped } from './useTyped';
+import { later } from './later';
 
-const Calendar = lazy(() => import('./Calendar'));
+const Calendar = later(() => import('./Calendar'));
 
 interface DayProps {
   readonly label: string;

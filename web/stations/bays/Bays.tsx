@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { type BayHistory, readLoggerCsv, READINGS_AT_ONCE } from '#formats/bay';
@@ -14,8 +14,9 @@ import { moment, nowInstant, span } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
 import { WeekForm } from '../time/WeekForm';
 import { BayRoom } from './BayRoom';
+import { later } from '../../ui/later';
 
-const AirChart = lazy(() => import('./AirChart'));
+const AirChart = later(() => import('./AirChart'));
 
 /** As many stretches as a screen has room for. */
 const POINTS = 500;

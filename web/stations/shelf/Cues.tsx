@@ -1,11 +1,12 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { ProductCues } from '#formats/log';
 import { errorText, useForgetCueMutation, useProductCuesQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { moment, nowInstant, span } from '../../ui/moments';
+import { later } from '../../ui/later';
 
-const CuesChart = lazy(() => import('./CuesChart'));
+const CuesChart = later(() => import('./CuesChart'));
 
 /** So many of the latest cues are listed; the chart has them all. */
 const LISTED = 12;

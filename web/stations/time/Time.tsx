@@ -20,9 +20,10 @@ import { useRehearsal } from './useRehearsal';
 import { type RipeningView, useRipening } from './useRipening';
 import { TimeSwitch, useTimeView } from './TimeSwitch';
 import { WhatIf } from './WhatIf';
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
+import { later } from '../../ui/later';
 
-const CureChart = lazy(() => import('./CureChart'));
+const CureChart = later(() => import('./CureChart'));
 
 const LEGEND: readonly LegendEntry[] = [
   { fill: 'blank', text: 'Nothing laid' },

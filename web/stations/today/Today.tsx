@@ -9,11 +9,12 @@ import { Ripening } from './Ripening';
 import { TakenAway } from './TakenAway';
 import { ToOrder } from './ToOrder';
 import { Plus, Upload } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
+import { later } from '../../ui/later';
 
 // Reading files takes all the schemas along: loaded when one is to be read.
-const ImportJob = lazy(() => import('./ImportJob'));
+const ImportJob = later(() => import('./ImportJob'));
 
 const PLACE_OF = {
   survey: 'survey',

@@ -1,5 +1,5 @@
 import { Check, Play, Square } from 'lucide-react';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { Suspense, useCallback, useMemo, useState } from 'react';
 import { jobToChoose, wishesOf } from '#job/choose';
 import { changeWishes, type Edit, setStacks } from '#job/edit';
 import { toPlan } from '#job/offers';
@@ -16,8 +16,9 @@ import { PointRow } from './PointRow';
 import { WishesForm } from './WishesForm';
 import { changesOf, CHOICE_LEGEND, proposalLens } from './proposal-lens';
 import { useChoice } from './useChoice';
+import { later } from '../../../ui/later';
 
-const FrontierChart = lazy(() => import('./FrontierChart'));
+const FrontierChart = later(() => import('./FrontierChart'));
 
 /** What to lay where: for the whole item at once, as a frontier to choose from. */
 export function Choose({ job }: { readonly job: JobView }) {

@@ -69,6 +69,8 @@ export function SeamLine({ seam: { along, share, low, across, from, to }, unit, 
           const step = KEYS[event.key];
           if (step === undefined) return;
           event.preventDefault();
+          // The same keys walk from panel to panel on the sheet around it.
+          event.stopPropagation();
           onMove(Math.min(1, Math.max(0, share + step * KEY_SHARE)));
         }}
       />
