@@ -44,6 +44,7 @@ async function start(log: Logger): Promise<void> {
     const logger = setInterval(() => services.bayAir.log(), LOG_AIR_MS);
     const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);
     void backUp(file, clock);
+    services.summaries.warm().catch((error: unknown) => log.error({ error }, 'glances could not be worked out'));
     log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
     for (const signal of ['SIGTERM', 'SIGINT'] as const)
       process.on(signal, () => {

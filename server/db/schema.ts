@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Offer } from '#core/choice/offers';
 import type { ReadingSource } from '#formats/bay';
-import type { Bay, JobDraft, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
+import type { Bay, JobDraft, JobSummary, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import type { StockLogEntry } from '#formats/stock';
 import type { KeptShop, KitEntry, MakerSheet } from '#formats/shelf';
@@ -143,6 +143,21 @@ export const photos = sqliteTable(
 );
 
 /** What was really done. Append-only: triggers in the migrations refuse any change or removal. */
+/** Each job at a glance, with what it was worked out from and until when it holds: a list is read, not planned. */
+export const jobGlances = sqliteTable('job_glances', {
+  jobId: text('job_id')
+    .primaryKey()
+    .references(() => jobs.id, { onDelete: 'cascade' }),
+  version: integer('version').notNull(),
+  lastSeq: integer('last_seq').notNull(),
+  /** What it turns on beside the job and its log, as it stood. */
+  standing: text('standing').notNull(),
+  /** When it was worked out, and until when it stays as it is. */
+  atMs: integer('at_ms').notNull(),
+  goodUntilMs: integer('good_until_ms').notNull(),
+  glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
+});
+
 export const runLog = sqliteTable(
   'run_log',
   {

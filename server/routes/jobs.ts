@@ -78,7 +78,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       path: '/api/jobs',
       summary: 'All jobs at a glance, last changed first',
       answer: { status: 200, schema: z.array(jobSummarySchema) },
-      run: () => jobs.all().map(summaries.of),
+      run: () => summaries.list(),
     }),
     endpoint({
       method: 'post',

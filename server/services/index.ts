@@ -28,7 +28,12 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const offers = offerService(db, changes);
   const quotes = quoteService({ runLog, kit, offers, shelf });
   const jobs = jobService(db, changes, runLog, now);
-  const summaries = summaryService(db, now, { settingsOf: quotes.settingsOf, stock, weather: yardWeather });
+  const summaries = summaryService(db, now, {
+    settingsOf: quotes.settingsOf,
+    stock,
+    weather: yardWeather,
+    learned: runLog.learnedPreparation,
+  });
   return {
     now,
     changes,

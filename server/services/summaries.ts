@@ -4,7 +4,7 @@ import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, runProgress } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
 import type { JobRecord, JobSummary } from '#formats/job';
-import { loggedEntries } from '#formats/log';
+import { type LearnedPreparation, loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
 import { calendarFile } from '#formats/calendar';
@@ -17,18 +17,23 @@ import { preparedWith, standingView } from '#job/view';
 import type { Db } from '../db/open';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
+import { glanceRepository, type ListedJob } from '../repositories/glances';
+import { jobRepository } from '../repositories/jobs';
+import { kitRepository } from '../repositories/kit';
 import { runLogRepository } from '../repositories/run-log';
 import type { QuoteService } from './quotes';
 import type { StockService } from './stock';
 
-/** A glance at a job is computed again after this long, since time itself moves it on. */
+/** A glance at a job that is under way is computed again after this long, since time itself moves it on. */
 const FRESH_FOR_MS = 30_000;
+/** A first wash that is still to come follows the forecast, which is renewed by the hour. */
+const FORECAST_FOR_MS = 3_600_000;
+/** What time moves on no more. */
+const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
 
-interface Kept {
+interface KeptDemand {
   readonly version: number;
   readonly lastSeq: number;
-  readonly atMs: number;
-  readonly summary: JobSummary;
   /** Units of each product that the job takes, so that nine jobs in ten like it are covered; none once all is laid. */
   readonly demand: ReadonlyMap<string, number>;
   /** The lessons of weighings it was worked out with. */
@@ -38,29 +43,77 @@ interface Kept {
 interface Sources extends Pick<QuoteService, 'settingsOf'> {
   readonly stock: Pick<StockService, 'usage' | 'lessonsStanding'>;
   readonly weather: YardForecastService;
+  /** What all jobs have taught of preparation. */
+  readonly learned: () => LearnedPreparation;
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
-export function summaryService(db: Db, now: () => Date, { settingsOf, stock, weather }: Sources) {
+export function summaryService(db: Db, now: () => Date, { settingsOf, stock, weather, learned }: Sources) {
   const log = runLogRepository(db);
   const bays = bayRepository(db);
-  const kept = new Map<string, Kept>();
-  /** What is known of a job, no older than asked for. */
-  const keptOf = (job: JobRecord, freshForMs: number): Kept => {
+  const kit = kitRepository(db);
+  const jobs = jobRepository(db);
+  const glances = glanceRepository(db);
+  const demands = new Map<string, KeptDemand>();
+  /** What a job takes: it changes with its document, its log and what weighings teach, not with the time of day. */
+  const demandOf = (job: JobRecord): KeptDemand['demand'] => {
     const lastSeq = log.lastSeq(job.id);
-    const lessons = stock.lessonsStanding();
-    const atMs = now().getTime();
-    const known = kept.get(job.id);
-    const stands = known?.version === job.version && known.lastSeq === lastSeq && known.lessons === lessons;
-    if (known && stands && atMs - known.atMs < freshForMs) return known;
-    const fresh = { version: job.version, lastSeq, lessons, atMs, ...summarise(job, atMs) };
-    kept.set(job.id, fresh);
-    return fresh;
+    const taught = stock.lessonsStanding();
+    const known = demands.get(job.id);
+    const stands = known?.version === job.version && known.lastSeq === lastSeq && known.lessons === taught;
+    if (known && stands) return known.demand;
+    const { demand } = summarise(job, now().getTime());
+    demands.set(job.id, { version: job.version, lastSeq, lessons: taught, demand });
+    return demand;
   };
+  /** What a glance turns on beside its job, while something of it is still to be laid: hours of bays, what was learned, pads. */
+  const standingNow = (): string =>
+    JSON.stringify(
+      [
+        stock.lessonsStanding(),
+        bays.all().map(({ id, version }) => [id, version]),
+        kit.all().map(({ id, version }) => [id, version]),
+        learned(),
+      ],
+      twoPlaces,
+    );
+  /** What is laid turns on nothing any more but the weather. */
+  const standingOf = ({ phase }: JobSummary, now: string): string =>
+    phase === 'survey' || phase === 'planned' || phase === 'running' ? now : '';
+
+  const holds = ({ version, lastSeq, kept }: ListedJob, standing: string, nowMs: number): boolean =>
+    kept !== null &&
+    kept.version === version &&
+    kept.lastSeq === lastSeq &&
+    kept.standing === standingOf(kept.glance, standing) &&
+    // A clock that was put back makes what is kept a thing of the future.
+    kept.atMs <= nowMs &&
+    nowMs < kept.goodUntilMs;
+  const renewed = ({ id, version, lastSeq }: ListedJob, standing: string, nowMs: number): JobSummary => {
+    const { summary, goodUntilMs } = summarise(jobs.get(id)!, nowMs);
+    const stood = standingOf(summary, standing);
+    glances.put(id, { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs, glance: summary });
+    return summary;
+  };
+
   return {
-    of: (job: JobRecord): JobSummary => keptOf(job, FRESH_FOR_MS).summary,
-    /** What a job takes, and when: it does not change with the time of day. */
-    demandOf: (job: JobRecord): ReadonlyMap<string, number> => keptOf(job, Infinity).demand,
+    /** All jobs at a glance, last changed first: read as they are kept, worked out anew where something has moved. */
+    list(): JobSummary[] {
+      const [nowMs, standing] = [now().getTime(), standingNow()];
+      return glances
+        .listed()
+        .map((job) => (holds(job, standing, nowMs) ? job.kept!.glance : renewed(job, standing, nowMs)));
+    },
+    /** Works out beforehand what the first look would wait for, a job at a time, while others are answered. */
+    async warm(): Promise<void> {
+      for (const { id } of glances.listed()) {
+        await new Promise((resolve) => setImmediate(resolve));
+        const [job, nowMs, standing] = [glances.listedJob(id), now().getTime(), standingNow()];
+        if (job && !holds(job, standing, nowMs)) renewed(job, standing, nowMs);
+      }
+    },
+    /** Units of each product a job still takes; none once all is laid. */
+    demandOf,
     /** The dates of a job that matter to its owner, as an iCalendar file. */
     calendarOf(job: JobRecord): string {
       const atMs = now().getTime();
@@ -94,7 +147,10 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
     return { document, record, nowMin, planned, preparation, day, progress, kit: settings.kit ?? NO_KIT };
   }
 
-  function summarise(job: JobRecord, atMs: number): Pick<Kept, 'summary' | 'demand'> {
+  function summarise(
+    job: JobRecord,
+    atMs: number,
+  ): Pick<KeptDemand, 'demand'> & { readonly summary: JobSummary; readonly goodUntilMs: number } {
     const { id, version, bayId } = job;
     const { document, record, nowMin, planned, progress, preparation, day } = lookAt(job, atMs);
     const { startAt, item, owner } = document;
@@ -137,7 +193,28 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
       }),
       ...(owner?.needsBy && { needsBy: owner.needsBy }),
     };
-    return { summary, demand };
+    const isBegun = record.patches.size > 0 || record.stages.size > 0;
+    return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, laid, atMs) };
   }
 }
+
+/** Small steps of what was learned move no day of a job. */
+const twoPlaces = (_key: string, value: unknown): unknown =>
+  typeof value === 'number' ? Math.round(value * 100) / 100 : value;
+
+/** Until when a glance stays as it is while nothing but time moves. */
+function goodUntil(
+  { waterSafe, handover, firstWash, renew }: JobSummary,
+  isBegun: boolean,
+  isLaid: boolean,
+  nowMs: number,
+): number {
+  if (!isBegun) return FOR_EVER_MS;
+  if (!isLaid) return nowMs + FRESH_FOR_MS;
+  const moments = [waterSafe, handover, firstWash, renew].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
+  const coming = moments.filter((ms) => ms > nowMs);
+  const isCuring = firstWash !== null && Date.parse(firstWash) > nowMs;
+  return Math.min(FOR_EVER_MS, ...coming, ...(isCuring ? [nowMs + FORECAST_FOR_MS] : []));
+}
+
 export type SummaryService = ReturnType<typeof summaryService>;

@@ -281,25 +281,33 @@ export const api = createApi({
     }),
     ticks: build.query<Tick[], string>({
       query: (id) => `jobs/${id}/ticks`,
+      // An answer that was on its way when a finger came does not take its tick back.
+      transformResponse: (ticks: Tick[], _meta, id) =>
+        [...ticksUnderWay.values()].reduce((shown, tick) => (tick.jobId === id ? withTick(shown, tick) : shown), ticks),
       providesTags: (_result, _error, id) => [{ type: 'Ticks', id }],
     }),
     tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean }>({
       query: ({ jobId, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body }),
       // Seen at the finger; taken back where the server has not noted it.
-      async onQueryStarted({ jobId, line, ticked }, { dispatch, queryFulfilled }) {
-        const shown = dispatch(
-          api.util.updateQueryData('ticks', jobId, (ticks) => {
-            const others = ticks.filter((tick) => tick.line !== line);
-            return ticked ? [...others, { line, at: nowInstant() }] : others;
-          }),
-        );
+      async onQueryStarted(tick, { dispatch, queryFulfilled, requestId }) {
+        ticksUnderWay.set(requestId, tick);
+        const shown = dispatch(api.util.updateQueryData('ticks', tick.jobId, (ticks) => withTick(ticks, tick)));
         await queryFulfilled.catch(() => shown.undo());
+        ticksUnderWay.delete(requestId);
       },
       invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Ticks', id: jobId }],
     }),
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
   }),
 });
+
+/** Ticks that have not been answered yet. */
+const ticksUnderWay = new Map<string, { readonly jobId: string; readonly line: string; readonly ticked: boolean }>();
+
+function withTick(ticks: Tick[], { line, ticked }: { readonly line: string; readonly ticked: boolean }): Tick[] {
+  const others = ticks.filter((tick) => tick.line !== line);
+  return ticked ? [...others, { line, at: nowInstant() }] : others;
+}
 
 export const {
   useBayAirQuery,

@@ -130,7 +130,11 @@ describe('a record whose panel the job has lost', () => {
     expect(text(alert)).toMatch(new RegExp(`^${lost.length} entr`));
     await userEvent.click(screen.getByRole('button', { name: 'Set aside' }));
     await waitFor(() => expect(screen.queryByText(/no place in this job any more/)).toBeNull());
-    const set = server.logs.get('marrow-launch')!.flatMap(({ entry }) => (entry.type === 'set-aside' ? [entry] : []));
+    // It counts at once, and is on the server a little later.
+    const asideNow = () =>
+      server.logs.get('marrow-launch')!.flatMap(({ entry }) => (entry.type === 'set-aside' ? [entry] : []));
+    await waitFor(() => expect(asideNow()).toHaveLength(lost.length));
+    const set = asideNow();
     expect(set.map(({ entry }) => entry).toSorted()).toEqual(lost.toSorted());
     for (const { reason } of set) expect(reason).toMatch(/no place/);
   });

@@ -1,0 +1,75 @@
+/** Jobs at a glance: kept beside the jobs, and as current as what changes them. */
+import type { Bay, JobRecord, JobSummary } from '#formats/job';
+import { eq } from 'drizzle-orm';
+import { ternmouthYard } from '#demo';
+import { jobGlances } from './db/schema';
+import { loadWorkshop } from './services/sample-workshop';
+import { startServer } from './testing/client';
+
+jest.setTimeout(60_000);
+
+const NOW = '2027-03-02T10:40:00+01:00';
+let nowMs = Date.parse(NOW);
+let server: Awaited<ReturnType<typeof startServer>>;
+beforeAll(async () => {
+  server = await startServer(() => new Date(nowMs));
+  loadWorkshop(server.db, server.services, ternmouthYard(NOW));
+});
+afterAll(() => server.stop());
+beforeEach(() => (nowMs = Date.parse(NOW)));
+
+const list = async () => (await server.call<JobSummary[]>('GET', '/api/jobs')).body;
+const title = async (id: string) => (await list()).find((job) => job.id === id)!.title;
+/** Writes another title into what is kept: it is read where it is trusted, and gone where it is worked out anew. */
+const mark = (id: string) => {
+  const { glance } = server.db.select().from(jobGlances).where(eq(jobGlances.jobId, id)).get()!;
+  server.db
+    .update(jobGlances)
+    .set({ glance: { ...glance, title: 'as kept' } })
+    .where(eq(jobGlances.jobId, id))
+    .run();
+};
+const isKept = async (id: string) => (await title(id)) === 'as kept';
+
+test('a second look reads what the first worked out, and both say the same', async () => {
+  const first = await list();
+  expect(await list()).toEqual(first);
+  for (const id of ['satin-tourer', 'teal-hatchback-sealant', 'marrow-launch']) {
+    mark(id);
+    expect([id, await isKept(id)]).toEqual([id, true]);
+  }
+});
+
+test('an edit, a tap, another bay, and time make it anew; each only what it moves', async () => {
+  await list();
+  const anew = async (id: string, change: () => unknown) => {
+    mark(id);
+    await change();
+    return !(await isKept(id));
+  };
+  const { body: job } = await server.call<JobRecord>('GET', '/api/jobs/satin-tourer');
+  const { document, bayId, airSource } = job;
+  const edited = () => server.call('PUT', '/api/jobs/satin-tourer', { document, bayId, airSource }, job.version);
+  expect(await anew('satin-tourer', edited)).toBe(true);
+  expect(await anew('two-seater', () => undefined)).toBe(false);
+  const air = { id: 'a', at: NOW, entry: { type: 'air', airC: 19, rhPct: 50, airSpeed: 0.1 } };
+  expect(await anew('teal-hatchback', () => server.call('POST', '/api/jobs/teal-hatchback/log', air))).toBe(true);
+  const bay = (await server.call<Bay[]>('GET', '/api/bays')).body.find(({ id }) => id === bayId)!;
+  const { name, climate, room } = bay;
+  const shorter = () =>
+    server.call('PUT', `/api/bays/${bay.id}`, { name, climate: { ...climate, closesAtHour: 15 }, room }, bay.version);
+  expect(await anew('satin-tourer', shorter)).toBe(true);
+  // What lies on it already no bay and no lesson moves.
+  expect(await anew('teal-hatchback-sealant', () => undefined)).toBe(false);
+  // Under way it is looked at again by the half minute, planned it waits for somebody.
+  expect(await anew('teal-hatchback', () => (nowMs += 31_000))).toBe(true);
+  expect(await anew('two-seater', () => (nowMs += 20 * 86_400_000))).toBe(false);
+});
+
+test('a phase changes at its moment, though nobody touches the job', async () => {
+  const launch = async () => (await list()).find(({ id }) => id === 'marrow-launch')!;
+  const { phase, handover } = await launch();
+  expect(phase).toBe('curing');
+  nowMs = Date.parse(handover!) + 60_000;
+  expect((await launch()).phase).not.toBe('curing');
+});
