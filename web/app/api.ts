@@ -108,6 +108,8 @@ export const api = createApi({
     }),
     log: build.query<LogEntry[], string>({
       query: (id) => `jobs/${id}/log`,
+      // An answer that was on its way before the last entry does not take that one back.
+      transformResponse: (log: LogEntry[], _meta, id) => withJustLogged(log, id),
       providesTags: (_result, _error, id) => [{ type: 'Log', id }],
     }),
     appendLog: build.mutation<LogEntry, { jobId: string; entry: NewEntry }>({
@@ -116,9 +118,10 @@ export const api = createApi({
       async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (!data) return;
+        justLogged.set(data.id, { jobId, entry: data, atMs: Date.now() });
         dispatch(
           api.util.updateQueryData('log', jobId, (log) => {
-            if (!log.some(({ seq }) => seq === data.seq)) log.push(data);
+            if (!log.some(({ id }) => id === data.id)) log.push(data);
           }),
         );
       },
@@ -300,6 +303,17 @@ export const api = createApi({
     reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
   }),
 });
+
+/** Entries this page has had an answer for, while an older answer of the whole log may still be on its way. */
+const justLogged = new Map<string, { readonly jobId: string; readonly entry: LogEntry; readonly atMs: number }>();
+const JUST_MS = 10_000;
+
+function withJustLogged(log: LogEntry[], jobId: string): LogEntry[] {
+  for (const [id, { atMs }] of justLogged) if (Date.now() - atMs > JUST_MS) justLogged.delete(id);
+  const ids = new Set(log.map(({ id }) => id));
+  const newer = [...justLogged.values()].filter((each) => each.jobId === jobId && !ids.has(each.entry.id));
+  return newer.length === 0 ? log : [...log, ...newer.map(({ entry }) => entry)];
+}
 
 /** Ticks that have not been answered yet. */
 const ticksUnderWay = new Map<string, { readonly jobId: string; readonly line: string; readonly ticked: boolean }>();

@@ -103,6 +103,43 @@ test('a server that does not know the job, or asks who it is, throws nothing awa
   }
 }, 40_000);
 
+test('a tap never leaves the screen on its way: while others are read, kept and sent it counts all the time', async () => {
+  const seen: string[] = [];
+  const all = Array.from({ length: 12 }, (_, nth) => `quick-${nth}`);
+  /** Of those tapped so far, what neither waits nor is logged in the cache of this page. */
+  const lost = () => {
+    const log = api.endpoints.log.select(JOB)(store.getState()).data ?? [];
+    const there = new Set([...waiting(), ...log.map(({ id }) => id)]);
+    return seen.filter((id) => !there.has(id));
+  };
+  const missed = new Set<string>();
+  const stop = store.subscribe(() => lost().forEach((id) => missed.add(id)));
+  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  for (const id of all) {
+    tap(id);
+    seen.push(id);
+    await new Promise((resolve) => setTimeout(resolve, seen.length % 4));
+  }
+  await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
+  stop();
+  expect([...missed]).toEqual([]);
+  expect(logged().filter((id) => id.startsWith('quick'))).toEqual(all);
+}, 20_000);
+
+test('an answer of the log that is older than the last tap does not take it back', async () => {
+  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  const older = [...server.logs.get(JOB)!];
+  tap('newest');
+  await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
+  server.instead = ({ method, path }) =>
+    method === 'GET' && path.endsWith(`/${JOB}/log`)
+      ? new Response(JSON.stringify(older), { headers: { 'content-type': 'application/json' } })
+      : undefined;
+  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  const shown = api.endpoints.log.select(JOB)(store.getState()).data!;
+  expect(shown.map(({ id }) => id)).toContain('newest');
+});
+
 test('another tab’s taps are never written over: each is kept by itself, and sent from here as well', async () => {
   server.down = true;
   tap('mine');

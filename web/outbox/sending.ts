@@ -16,6 +16,20 @@ type Listener = Parameters<NonNullable<Parameters<typeof sending.startListening>
 /** Taps that only this tab has: those the device could not keep, and those it is about to keep. */
 const onlyHere = new Set<string>();
 const keeping = new Set<string>();
+/**
+ * What this tab kept, or let go of, and in which turn: a look at what is kept that began before it is older than that.
+ * Only what the last few looks could have missed is remembered.
+ */
+const lately = new Map<string, { readonly turn: number; readonly isKept: boolean }>();
+let turn = 0;
+const MOST_LATELY = 200;
+
+function remember(id: string, isKept: boolean): void {
+  lately.delete(id);
+  lately.set(id, { turn, isKept });
+  const [oldest] = lately.keys();
+  if (lately.size > MOST_LATELY && oldest !== undefined) lately.delete(oldest);
+}
 
 sending.startListening({
   actionCreator: tapped,
@@ -24,6 +38,7 @@ sending.startListening({
     keeping.add(id);
     try {
       await keepTap(payload);
+      remember(id, true);
     } catch {
       onlyHere.add(id);
       listener.dispatch(notKept());
@@ -38,6 +53,7 @@ sending.startListening({
   effect: async ({ payload: { id, again } }, listener) => {
     onlyHere.delete(id);
     await (again ? putAside(id, undefined) : letGo(id)).catch(() => undefined);
+    remember(id, again);
     await changed(listener);
   },
 });
@@ -54,6 +70,7 @@ sending.startListening({
 let channel: BroadcastChannel | undefined;
 let busy = false;
 let again = false;
+let wake: (() => void) | undefined;
 
 /** Other tabs tell when something has changed, the browser when there is a network again. */
 function listen(listener: Listener): void {
@@ -66,14 +83,20 @@ function listen(listener: Listener): void {
 async function changed(listener: Listener): Promise<void> {
   channel?.postMessage('changed');
   again = true;
+  wake?.();
   if (busy) return;
   busy = true;
   try {
     while (again) {
       again = false;
       await alone(() => sendAll(listener));
-      if (waiting(listener).length === 0) continue;
-      await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+      if (waiting(listener).length === 0 || again) continue;
+      // Sooner where something is tapped, or there is a network again.
+      await new Promise<void>((resolve) => {
+        wake = resolve;
+        setTimeout(resolve, RETRY_MS);
+      });
+      wake = undefined;
       again = true;
     }
   } finally {
@@ -89,8 +112,13 @@ const alone = (work: () => Promise<void>): Promise<void> =>
 
 /** What the device keeps is what is true: another tab may have sent, or tapped. */
 async function reload({ dispatch }: Listener): Promise<void> {
+  const began = ++turn;
   const kept = await keptTaps().catch(() => undefined);
-  if (kept) dispatch(loaded({ kept, own: [...onlyHere, ...keeping] }));
+  if (!kept) return;
+  const since = [...lately].filter(([, { turn: at }]) => at >= began);
+  const gone = new Set(since.flatMap(([id, { isKept }]) => (isKept ? [] : [id])));
+  const own = [...onlyHere, ...keeping, ...since.flatMap(([id, { isKept }]) => (isKept ? [id] : []))];
+  dispatch(loaded({ kept: kept.filter(({ entry }) => !gone.has(entry.id)), own }));
 }
 
 async function sendAll(listener: Listener): Promise<void> {
@@ -111,6 +139,7 @@ async function sendAll(listener: Listener): Promise<void> {
     if (answer.data) {
       onlyHere.delete(entry.id);
       await letGo(entry.id).catch(() => undefined);
+      remember(entry.id, false);
       dispatch(sent(entry.id));
     } else if (problem && doesNotFit(problem.status)) {
       const why = problem.detail ?? problem.title;
