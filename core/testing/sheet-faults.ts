@@ -1,8 +1,8 @@
 /** What is wrong with a laid-out job, found by the rules alone and not by how it was laid out. Empty: nothing. */
-import { coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
+import { coatKey, coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
 import { METHODS } from '#core/products/methods';
 import { peopleOf } from '#core/work/crew';
-import { type LaidOut, moveKey, type SheetAction } from '#core/work/runsheet';
+import type { LaidOut, SheetAction } from '#core/work/runsheet';
 
 const NEAR = 1e-6;
 
@@ -98,19 +98,19 @@ export function sheetFaults(
     );
   const moves = job.moves ?? [];
   for (const [index, move] of moves.entries()) {
-    const isLast = moves.slice(index + 1).every((other) => moveKey(other) !== moveKey(move));
+    const isLast = moves.slice(index + 1).every((other) => coatKey(other) !== coatKey(move));
     if (!isLast || lostMoves.some((lost) => lost.move === move)) continue;
     const own = laysOf(move);
     if (move.by !== undefined)
       say(
         own.every(({ who }) => people[who]!.id === move.by),
-        `${moveKey(move)}: not laid by ${move.by}`,
+        `${coatKey(move)}: not laid by ${move.by}`,
       );
     const before = move.after ? laysOf(move.after) : [];
     if (own.length === 0 || before.length === 0) continue;
     say(
       Math.min(...own.map(({ startMin }) => startMin)) >= Math.max(...before.map(({ endMin: to }) => to)) - NEAR,
-      `${moveKey(move)}: laid before what it was moved behind`,
+      `${coatKey(move)}: laid before what it was moved behind`,
     );
   }
   for (const surface of job.surfaces) {

@@ -1,9 +1,8 @@
-import type { CoatName, Move } from '#core/work/plan';
-import { moveKey } from '#core/work/runsheet';
+import { coatKey, type CoatName, type Move } from '#core/work/plan';
 import type { Job } from '#formats/job';
 import { changeDocument, type Edit } from './edits';
 
-const others = (moves: Job['moves'] = [], coat: CoatName) => moves.filter((move) => moveKey(move) !== moveKey(coat));
+const others = (moves: Job['moves'] = [], coat: CoatName) => moves.filter((move) => coatKey(move) !== coatKey(coat));
 
 /** A coat moved on the run sheet; an earlier move of it gives way. */
 export const moveCoat = ({ moves }: Pick<Job, 'moves'>, { surface, layer, coat, after, by }: Move): Edit =>

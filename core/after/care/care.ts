@@ -5,6 +5,7 @@ import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { FAMILIES, type FoundId } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import {
+  coatKey,
   coatMilestones,
   type CoatMilestones,
   type PlannedJob,
@@ -13,7 +14,7 @@ import {
   surfaceAreaM2,
 } from '#core/work/plan';
 import { slowness } from '#core/work/sections';
-import { coatKey, coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
+import { coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
 /** Average month, minutes. */
 

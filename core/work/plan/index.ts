@@ -12,7 +12,15 @@ export {
   waterSafeOf,
 } from './coat';
 export { type Finding, FINDING_CODES, SEVERITIES, type Severity } from './findings';
-export { AHEAD_SCHOOLS, type AheadSchool, type CoatName, type Move, type PlannedJob, type PlannedSurface } from './job';
+export {
+  AHEAD_SCHOOLS,
+  type AheadSchool,
+  coatKey,
+  type CoatName,
+  type Move,
+  type PlannedJob,
+  type PlannedSurface,
+} from './job';
 export { breathing, conditionFindings } from './conditions';
 export { asSeen, coatsInOrder, intervalRulings, type Plan, planJob, planned, substrateUnder } from './plan';
 export * as say from './say';

@@ -84,6 +84,8 @@ export interface CoatName {
   readonly coat: number;
 }
 
+export const coatKey = ({ surface, layer, coat }: CoatName): string => [surface, layer, coat].join('/');
+
 /**
  * A coat that somebody moved on the run sheet: it is begun as soon as it may be once another has been laid, not before;
  * after null it is begun first of all. What is levelled when stays for the clocks to say.

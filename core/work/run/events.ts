@@ -54,6 +54,3 @@ export interface LoggedEntry {
 export function patchKey({ surface, layer, coat, copy, section }: Patch): string {
   return [surface, layer, coat, copy, section].join('/');
 }
-export function coatKey({ surface, layer, coat }: Pick<Patch, 'surface' | 'layer' | 'coat'>): string {
-  return [surface, layer, coat].join('/');
-}

@@ -1,5 +1,5 @@
 export { flashLessons, withMeasuredAir } from './calibrate';
-export { coatKey, type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
+export { type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
 export { patchWindow } from './patch-window';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';
 export { coatRecords, runSheet, type RunSheet, type SheetPatch } from './sheet';

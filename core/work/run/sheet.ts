@@ -1,8 +1,16 @@
-import { type CoatPlan, type LaidCoat, paceWith, type Plan, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
+import {
+  coatKey,
+  type CoatPlan,
+  type LaidCoat,
+  paceWith,
+  type Plan,
+  type PlannedJob,
+  surfaceAreaM2,
+} from '#core/work/plan';
 import { type BegunCoat, begunKey, type LaidOut, layOut, type SheetFrom } from '#core/work/runsheet';
 import { type Pace, slowness } from '#core/work/sections';
 import { calibrated } from './calibrate';
-import { coatKey, type Patch, patchKey } from './events';
+import { type Patch, patchKey } from './events';
 import { type PatchRecord, patchState, type PatchState, type RunRecord } from './record';
 
 /** A patch of the run sheet, in the order of work. */

@@ -1,11 +1,11 @@
 import { answerOf, type Ruling, withOverruled } from '#core/products/layering';
 import { CREW_ROLES, hoursOf, mayDo, nextFit, type Person, SAME_MOMENT_MIN } from '#core/work/crew';
-import { coatMilestones, type CoatMilestones, intervalRulings, say } from '#core/work/plan';
+import { coatKey, coatMilestones, type CoatMilestones, intervalRulings, say } from '#core/work/plan';
 import { maxSectionM2, sectionCount } from '#core/work/sections';
 import { type LevelWindow, stepAt } from '#core/time/clocks';
 import type { SurfaceCoat } from './coats';
 import { mustLieOutside } from './outside';
-import { moveKey } from './moves';
+import { coatName } from './moves';
 import { beginsBetween, levelInTime, levellersOf, type Levelling, type WetSection } from './wet';
 
 /** When to go back to what is open: as soon as it is, as late as it can wait, or once nothing more can be laid, then to the last. */
@@ -230,14 +230,14 @@ export function dispatch(
   /** The moment until which the coat it was moved behind is being laid; undefined: it is not laid yet. */
   const behindUntil = (chain: Chain, { moved }: SurfaceCoat): number | undefined => {
     if (!moved?.after) return nowMin;
-    const key = moveKey(moved.after);
+    const key = coatKey(moved.after);
     const at = laidMin.get(key);
     if (at === undefined) behind.set(key, (behind.get(key) ?? new Set()).add(chain));
     return at;
   };
   /** All sections of a copy's coat are laid, or it is not to be laid at all: what was moved behind it may go on once all copies are. */
   const layingEnds = (coat: SurfaceCoat, copy: number, atMin: number) => {
-    const key = moveKey({ ...coat, surface: coat.surface.id });
+    const key = coatKey(coatName(coat));
     const copies = (copiesLaid.get(key) ?? new Set()).add(copy);
     copiesLaid.set(key, copies);
     if (laidMin.has(key) || copies.size < coat.surface.count) return;

@@ -1,3 +1,3 @@
 export { type BegunCoat, begunKey, type SheetFrom } from './dispatch';
 export { type LaidOut, layOut, type SheetAction } from './lay-out';
-export { type LostMove, moveKey } from './moves';
+export { coatName, type LostMove } from './moves';

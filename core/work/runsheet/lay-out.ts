@@ -4,6 +4,7 @@ import { countsFrom, latestMoment, type MilestoneName } from '#core/time/clocks'
 import { peopleOf, type Person } from '#core/work/crew';
 import {
   amountOnCopy,
+  coatKey,
   type CoatMilestones,
   type CoatPlan,
   coatWindow,
@@ -22,7 +23,7 @@ import { coatsOf, type SurfaceCoat } from './coats';
 import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
 import { byCoat, type OfCoat } from './of-coat';
 import { sheetFindings } from './findings';
-import { type HeldMoves, heldMoves, moveKey } from './moves';
+import { type HeldMoves, coatName, heldMoves } from './moves';
 import { shortest } from './search';
 
 export interface SheetAction extends Action {
@@ -105,7 +106,7 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
 }
 
 const withMove = (coat: SurfaceCoat, held: HeldMoves['held']): SurfaceCoat => {
-  const moved = held.get(moveKey({ ...coat, surface: coat.surface.id }));
+  const moved = held.get(coatKey(coatName(coat)));
   return moved ? { ...coat, moved } : coat;
 };
 

@@ -1,4 +1,4 @@
-import type { CoatName, Move } from '#core/work/plan';
+import { coatKey, type CoatName, type Move } from '#core/work/plan';
 import type { SurfaceCoat } from './coats';
 
 /** Why a move does not hold: what it names is not laid any more, nobody of that name works on it, or each would wait for the other. */
@@ -11,7 +11,8 @@ export interface HeldMoves {
   readonly lost: readonly { readonly move: Move; readonly why: LostMove }[];
 }
 
-export const moveKey = ({ surface, layer, coat }: CoatName): string => [surface, layer, coat].join('/');
+/** A coat of the sheet by where it is in its job. */
+export const coatName = ({ surface, layer, coat }: SurfaceCoat): CoatName => ({ surface: surface.id, layer, coat });
 
 /**
  * The moves that can hold together: of those of one coat the last, and none that would have a coat wait for itself, by
@@ -23,7 +24,7 @@ export function heldMoves(
   moves: readonly Move[],
   people: readonly string[],
 ): HeldMoves {
-  const known = new Map(coats.flat().map((coat) => [moveKey({ ...coat, surface: coat.surface.id }), coat] as const));
+  const known = new Map(coats.flat().map((coat) => [coatKey(coatName(coat)), coat] as const));
   const bySurface = new Map(coats.flatMap((own) => (own[0] ? [[own[0].surface.id, own] as const] : [])));
   const held = new Map<string, Move>();
   const lost: { move: Move; why: LostMove }[] = [];
@@ -34,10 +35,8 @@ export function heldMoves(
     const below = bySurface.get(surface.id)![round - 1];
     const after = held.get(key)?.after;
     return [
-      ...[below, ...(surface.follows ?? []).map(inRound)].flatMap((coat) =>
-        coat ? [moveKey({ ...coat, surface: coat.surface.id })] : [],
-      ),
-      ...(after ? [moveKey(after)] : []),
+      ...[below, ...(surface.follows ?? []).map(inRound)].flatMap((coat) => (coat ? [coatKey(coatName(coat))] : [])),
+      ...(after ? [coatKey(after)] : []),
     ];
   };
   const reaches = (from: string, to: string): boolean => {
@@ -49,11 +48,11 @@ export function heldMoves(
     return false;
   };
   for (const move of moves.toReversed()) {
-    const key = moveKey(move);
+    const key = coatKey(move);
     if (held.has(key)) continue;
-    if (!known.has(key) || (move.after && !known.has(moveKey(move.after)))) lost.push({ move, why: 'gone' });
+    if (!known.has(key) || (move.after && !known.has(coatKey(move.after)))) lost.push({ move, why: 'gone' });
     else if (move.by !== undefined && !people.includes(move.by)) lost.push({ move, why: 'person' });
-    else if (move.after && reaches(moveKey(move.after), key)) lost.push({ move, why: 'circle' });
+    else if (move.after && reaches(coatKey(move.after), key)) lost.push({ move, why: 'circle' });
     else held.set(key, move);
   }
   return { held, lost };

@@ -1,5 +1,5 @@
-import type { CoatName, Move } from '#core/work/plan';
-import { type LostMove, moveKey, type SheetAction } from '#core/work/runsheet';
+import { coatKey, type CoatName, type Move } from '#core/work/plan';
+import { coatName, type LostMove } from '#core/work/runsheet';
 import { changeDocument, moveCoat, unmoveCoat } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
@@ -30,7 +30,7 @@ export function MovedByHand({ job, own, unmoved }: Props) {
   const { moves = [] } = job.document;
   const { lostMoves } = job.sheet.out;
   const coats = coatsOnSheet(job);
-  const lostFor = new Map(lostMoves.map(({ move, why }) => [moveKey(move), why]));
+  const lostFor = new Map(lostMoves.map(({ move, why }) => [coatKey(move), why]));
   const chosen = coats.filter(({ surface }) => surface === job.chosen?.id);
   return (
     <Part title="Moved by hand">
@@ -41,15 +41,15 @@ export function MovedByHand({ job, own, unmoved }: Props) {
         </p>
       )}
       {chosen.map((coat) => (
-        <OneCoat key={moveKey(coat)} job={job} coat={coat} coats={coats} isOnlyOne={chosen.length === 1} />
+        <OneCoat key={coatKey(coat)} job={job} coat={coat} coats={coats} isOnlyOne={chosen.length === 1} />
       ))}
       {moves.length > 0 && (
         <>
           <ul className="mt-2 space-y-2">
             {moves.map((move) => {
-              const why = lostFor.get(moveKey(move));
+              const why = lostFor.get(coatKey(move));
               return (
-                <li key={moveKey(move)} className="flex items-start justify-between gap-3 border-b pb-2">
+                <li key={coatKey(move)} className="flex items-start justify-between gap-3 border-b pb-2">
                   <span>
                     {wordsOf(job, move)}
                     {why && <strong className="block font-normal text-warn">Passed over: {WHY_LOST[why]}.</strong>}
@@ -83,8 +83,8 @@ function OneCoat({
   readonly isOnlyOne: boolean;
 }) {
   const { people } = job.sheet.out;
-  const move = job.document.moves?.find((each) => moveKey(each) === moveKey(coat));
-  const after = move ? (move.after ? moveKey(move.after) : FIRST) : AS_IT_COMES;
+  const move = job.document.moves?.find((each) => coatKey(each) === coatKey(coat));
+  const after = move ? (move.after ? coatKey(move.after) : FIRST) : AS_IT_COMES;
   const put = (changes: Partial<Pick<Move, 'after' | 'by'>>) =>
     job.edit(moveCoat(job.document, { ...coat, after: null, ...move, ...changes }));
   return (
@@ -96,12 +96,12 @@ function OneCoat({
           [AS_IT_COMES, 'as the sheet has it'],
           [FIRST, 'first of all'],
           ...coats
-            .filter((other) => moveKey(other) !== moveKey(coat))
-            .map((other) => [moveKey(other), `after ${nameOf(job, other)}`] as const),
+            .filter((other) => coatKey(other) !== coatKey(coat))
+            .map((other) => [coatKey(other), `after ${nameOf(job, other)}`] as const),
         ]}
         onChange={(value) => {
           if (value === AS_IT_COMES) return job.edit(unmoveCoat(job.document, coat));
-          put({ after: coats.find((other) => moveKey(other) === value) ?? null });
+          put({ after: coats.find((other) => coatKey(other) === value) ?? null });
         }}
       />
       {people.length > 1 && move && (
@@ -120,17 +120,11 @@ function OneCoat({
 function coatsOnSheet({ sheet }: JobView): CoatName[] {
   const coats = new Map<string, CoatName>();
   for (const action of sheet.out.actions) {
-    const coat = coatOf(action);
-    if (action.does === 'lay' && !coats.has(moveKey(coat))) coats.set(moveKey(coat), coat);
+    const coat = coatName(action.coat);
+    if (action.does === 'lay' && !coats.has(coatKey(coat))) coats.set(coatKey(coat), coat);
   }
   return [...coats.values()];
 }
-
-export const coatOf = ({ coat: { surface, layer, coat } }: SheetAction): CoatName => ({
-  surface: surface.id,
-  layer,
-  coat,
-});
 
 /** The panel, and which of its coats where there are several. */
 function nameOf(job: JobView, { surface, layer, coat }: CoatName, isFull = true): string {

@@ -10,13 +10,13 @@ import {
 import { DateTime } from 'luxon';
 import type { ReactNode } from 'react';
 import { patchKey } from '#core/work/run';
-import { moveKey, type SheetAction } from '#core/work/runsheet';
+import { coatKey } from '#core/work/plan';
+import { coatName, type SheetAction } from '#core/work/runsheet';
 import { moveCoat } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';
 import { clock, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
-import { coatOf } from './MovedByHand';
 import { inUnit } from '../quantify/words';
 
 interface Props {
@@ -55,7 +55,7 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
   const visibleMin = across === 'all' ? wholeMin : Math.min(wholeMin, Number(across) * 60);
   const products = [...new Set(actions.map(({ coat }) => coat.product.id))];
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: PRESS_PX } }));
-  const moved = new Set(job.document.moves?.map(moveKey));
+  const moved = new Set(job.document.moves?.map(coatKey));
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-4 px-4 py-2">
@@ -109,7 +109,7 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
                             action={action}
                             stretch={stretch}
                             fill={FILLS[products.indexOf(action.coat.product.id) % FILLS.length]!}
-                            isMoved={moved.has(moveKey(coatOf(action)))}
+                            isMoved={moved.has(coatKey(coatName(action.coat)))}
                             late={late.get(blockKey(action)) ?? 0}
                             isNamed={action.endMin - action.startMin >= NAMED_FROM * visibleMin}
                           />
@@ -236,14 +236,14 @@ function dropped(job: JobView, { active, over }: DragEndEvent): void {
   const { stretch, who } = over.data.current as LaneOf;
   const share = (at.left - over.rect.left) / over.rect.width;
   const tMin = stretch.fromMin + share * (stretch.toMin - stretch.fromMin);
-  const own = moveKey(coatOf(action));
+  const own = coatKey(coatName(action.coat));
   const { actions, people } = job.sheet.out;
   const before = actions.findLast(
-    (other) => other.does === 'lay' && other.startMin < tMin && moveKey(coatOf(other)) !== own,
+    (other) => other.does === 'lay' && other.startMin < tMin && coatKey(coatName(other.coat)) !== own,
   );
-  const known = job.document.moves?.find((move) => moveKey(move) === own)?.by;
+  const known = job.document.moves?.find((move) => coatKey(move) === own)?.by;
   const by = who === action.who ? known : people[who]!.id;
-  job.edit(moveCoat(job.document, { ...coatOf(action), after: before ? coatOf(before) : null, by }));
+  job.edit(moveCoat(job.document, { ...coatName(action.coat), after: before ? coatName(before.coat) : null, by }));
 }
 
 function Block({
