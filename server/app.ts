@@ -2,15 +2,20 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import compression from 'compression';
+import { sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { type Endpoint, endpoint, mount } from './http/endpoint';
+import { type Endpoint, endpoint, mount, type Recorder } from './http/endpoint';
 import { openEventStream } from './http/event-stream';
 import { openApiDocument } from './http/openapi';
 import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
 import { sameOriginOnly } from './http/same-origin';
+import { whoAsks } from './http/who';
+import { sessionsOf } from './accounts/sessions';
+import type { Db } from './db/open';
+import { accountEndpoints } from './routes/accounts';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
@@ -26,11 +31,12 @@ const LARGEST_BODY = '8mb';
 const NONCE_PLACE = '__CSP_NONCE__';
 
 /** The whole application: the interface's files, and the API under `/api`. */
-export function createApp(services: Services, log: Logger, webFolder: string): Express {
+export function createApp(db: Db, services: Services, log: Logger, webFolder: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(ownHostOnly);
   app.use('/api', sameOriginOnly);
+  app.use('/api', sessionsOf(db), whoAsks(services.accounts));
   app.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64');
     next();
@@ -50,9 +56,10 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
     ...photoEndpoints(services),
     ...itemEndpoints(services),
     ...stockEndpoints(services),
+    ...accountEndpoints(services),
     changes(services),
   ];
-  for (const definition of endpoints) mount(app, definition);
+  for (const definition of endpoints) mount(app, definition, recorderOf(db, services));
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(endpoints)));
   app.all('/api/{*path}', (request) => {
     throw notFound('address', `${request.method} ${request.path}`);
@@ -61,6 +68,29 @@ export function createApp(services: Services, log: Logger, webFolder: string): E
   app.use(problemHandler(log));
   return app;
 }
+
+/**
+ * What changes something and its place on record are one step; of what takes its time, the first part is, and the record
+ * follows the rest at once.
+ */
+const recorderOf =
+  (db: Db, { accounts }: Services): Recorder =>
+  (work, deed) => {
+    const record = <T>(answer: T): T => {
+      accounts.did(deed(answer as never));
+      return answer;
+    };
+    db.run(sql`begin immediate`);
+    try {
+      const answer = work();
+      const told = answer instanceof Promise ? (answer.then(record) as typeof answer) : record(answer);
+      db.run(sql`commit`);
+      return told;
+    } catch (error) {
+      db.run(sql`rollback`);
+      throw error;
+    }
+  };
 
 /** Nothing from outside, nothing inline but styles this very answer has named. */
 function contentPolicy() {

@@ -1,6 +1,7 @@
 /** Every door of the server answers as it says it does: by the schema it is described with. */
 import { z } from 'zod';
 import { ternmouthYard } from '../demo/workshop';
+import { accountEndpoints } from './routes/accounts';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
@@ -34,6 +35,7 @@ const endpoints = () => [
   ...photoEndpoints(server.services),
   ...itemEndpoints(server.services),
   ...stockEndpoints(server.services),
+  ...accountEndpoints(server.services),
 ];
 
 /** What stands for a parameter, by the door it belongs to. */

@@ -39,7 +39,7 @@ async function start(log: Logger): Promise<void> {
         `${aside} pictures this database does not know lie aside in ${photoFolder(file)}; npm run tidy tells more`,
       );
     }
-    server.on('request', createApp(services, log, webFolder));
+    server.on('request', createApp(db, services, log, webFolder));
     services.bayAir.log();
     const logger = setInterval(() => services.bayAir.log(), LOG_AIR_MS);
     const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);

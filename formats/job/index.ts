@@ -50,6 +50,8 @@ export {
   jobRecordSchema,
   type JobSummary,
   jobSummarySchema,
+  type GuestJob,
+  guestJobSchema,
   newJobSchema,
   type ProbeSpot,
   probeSpotSchema,

@@ -110,6 +110,32 @@ export const jobSummarySchema = object({
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 
+/** A job as its owner sees it by a link: how far it is, what lies where, and the dates. */
+export const guestJobSchema = object({
+  title: z.string(),
+  itemName: z.string().optional(),
+  phase: z.enum(PHASES),
+  patchesDone: z.int(),
+  patchesTotal: z.int(),
+  panels: z.array(
+    object({
+      id: z.string(),
+      name: z.string(),
+      layers: z.array(object({ product: z.string(), state: z.enum(['planned', 'begun', 'laid']) })),
+    }),
+  ),
+  dates: z.array(
+    object({
+      title: z.string(),
+      from: instant(),
+      until: instant().optional(),
+      allDay: z.boolean().optional(),
+      says: z.string().optional(),
+    }),
+  ),
+});
+export type GuestJob = z.output<typeof guestJobSchema>;
+
 export const shelfProductSchema = object({
   id: id(),
   version: z.int(),
@@ -154,12 +180,27 @@ export const problemSchema = object({
   /** For a stale write: the version that stands, and what has changed since the one that was edited. */
   version: z.int().optional(),
   changed: z.array(z.string()).optional(),
+  /** After how many seconds it may be tried again. */
+  retryAfterS: z.int().optional(),
 });
 export type Problem = z.output<typeof problemSchema>;
 
 /** Something that changed on the server, told to every open window. */
 export const changeSchema = object({
-  kind: z.enum(['job', 'log', 'product', 'bay', 'air', 'photos', 'template', 'kit', 'offer', 'stock', 'ticks']),
+  kind: z.enum([
+    'job',
+    'log',
+    'product',
+    'bay',
+    'air',
+    'photos',
+    'template',
+    'kit',
+    'offer',
+    'stock',
+    'ticks',
+    'people',
+  ]),
   id: z.string(),
 });
 export type Change = z.output<typeof changeSchema>;

@@ -260,7 +260,7 @@ export const scaleReadingSchema = object({ grossG: z.number(), densityGPerMl: z.
 export type ScaleReading = z.output<typeof scaleReadingSchema>;
 
 /** A line of a job's lists that was ticked off. */
-export const tickSchema = object({ line: z.string(), at: instant() });
+export const tickSchema = object({ line: z.string(), at: instant(), by: z.string().optional() });
 export type Tick = z.output<typeof tickSchema>;
 
 /** A product laid by each method, beside one another. */

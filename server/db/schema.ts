@@ -4,6 +4,7 @@ import type { Offer } from '#core/choice/offers';
 import type { ReadingSource } from '#formats/bay';
 import type { Bay, JobDraft, JobSummary, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
 import type { LogEntry } from '#formats/log';
+import type { Role } from '#formats/people';
 import type { StockLogEntry } from '#formats/stock';
 import type { KeptShop, KitEntry, MakerSheet } from '#formats/shelf';
 import type { JobLesson } from '#job/learn';
@@ -142,7 +143,6 @@ export const photos = sqliteTable(
   (table) => [index('photos_job').on(table.jobId)],
 );
 
-/** What was really done. Append-only: triggers in the migrations refuse any change or removal. */
 /** Each job at a glance, with what it was worked out from and until when it holds: a list is read, not planned. */
 export const jobGlances = sqliteTable('job_glances', {
   jobId: text('job_id')
@@ -158,6 +158,7 @@ export const jobGlances = sqliteTable('job_glances', {
   glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
 });
 
+/** What was really done. Append-only: triggers in the migrations refuse any change or removal. */
 export const runLog = sqliteTable(
   'run_log',
   {
@@ -198,7 +199,84 @@ export const ticks = sqliteTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     line: text('line').notNull(),
     at: text('at').notNull(),
+    /** Who ticked it. */
     by: text('by'),
   },
   (table) => [uniqueIndex('ticks_line').on(table.jobId, table.line)],
 );
+
+/** Who works here. Nobody is deleted: what they did stays theirs. */
+export const people = sqliteTable(
+  'people',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    role: text('role').$type<Role>().notNull(),
+    passwordHash: text('password_hash'),
+    pinHash: text('pin_hash'),
+    /** Goes up where password, PIN or role is changed, or they leave: whoever signed in under an earlier one is out. */
+    edition: integer('edition').notNull(),
+    leftAt: text('left_at'),
+  },
+  (table) => [uniqueIndex('people_name').on(sql`lower(${table.name})`)],
+);
+
+/** Devices of the shop, let in by a code that was scanned at the desk. */
+export const tablets = sqliteTable('tablets', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  pairedAt: text('paired_at').notNull(),
+  seenAt: text('seen_at'),
+  cutAt: text('cut_at'),
+});
+
+/** Codes that pair a device: once, for ten minutes. Only what they hash to is kept. */
+export const pairings = sqliteTable('pairings', {
+  codeHash: text('code_hash').primaryKey(),
+  name: text('name').notNull(),
+  expiresMs: integer('expires_ms').notNull(),
+});
+
+/** Links that show one job to whoever has them, until a day. Only what they hash to is kept. */
+export const guestLinks = sqliteTable(
+  'guest_links',
+  {
+    id: text('id').primaryKey(),
+    tokenHash: text('token_hash').notNull(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    madeAt: text('made_at').notNull(),
+    until: text('until').notNull(),
+    cutAt: text('cut_at'),
+  },
+  (table) => [uniqueIndex('guest_links_token').on(table.tokenHash), index('guest_links_job').on(table.jobId)],
+);
+
+/** Who is in, under what the session's name hashes to. */
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    data: text('data').notNull(),
+    expiresMs: integer('expires_ms').notNull(),
+  },
+  (table) => [index('sessions_expires').on(table.expiresMs)],
+);
+
+/** What was changed, by whom and at which device. Append-only. What is laid and what stock moves has logs of its own. */
+export const deeds = sqliteTable('deeds', {
+  seq: integer('seq').primaryKey({ autoIncrement: true }),
+  at: text('at').notNull(),
+  by: text('by'),
+  tablet: text('tablet'),
+  deed: text('deed').notNull(),
+  ofKind: text('of_kind'),
+  ofId: text('of_id'),
+});
+
+/** What is set for the whole workshop, each under its name. */
+export const shopSettings = sqliteTable('shop_settings', {
+  name: text('name').primaryKey(),
+  value: text('value', { mode: 'json' }).$type<unknown>().notNull(),
+});

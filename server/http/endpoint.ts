@@ -1,14 +1,18 @@
-import express, { type Express, type Request, type Response } from 'express';
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
+import type { Actor } from '../accounts/actor';
+import type { NewDeed } from '../repositories/deeds';
 import { versionMissing } from './problem';
+import { type Door, requireRight } from './rights';
 
 /** One way into the server: what it takes, what it answers, and what it does; the OpenAPI document is made from these. */
-export interface Endpoint<Body extends z.ZodType = z.ZodType> {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
+export interface Endpoint<Body extends z.ZodType = z.ZodType> extends Door {
   /** With parameters in braces: `/api/jobs/{id}`. */
   readonly path: string;
   readonly summary: string;
+  /** How it stands on record, as a verb with its object; what is logged elsewhere, or changes nothing, is not told here. */
+  readonly deed?: string;
   readonly body?: Body;
   /** A file sent as it is, at most so many bytes; the handler gets it as a Buffer. */
   readonly fileBytes?: number;
@@ -30,6 +34,8 @@ export interface Call<Body> {
   readonly params: Readonly<Record<string, string>>;
   readonly query: Readonly<Record<string, string>>;
   readonly body: Body;
+  /** Who asks. */
+  readonly actor: Actor;
   /** From `If-Match`; only where the endpoint is versioned. */
   readonly version: number;
   readonly request: Request;
@@ -41,13 +47,24 @@ export function endpoint<Body extends z.ZodType>(definition: Endpoint<Body>): En
   return definition as unknown as Endpoint;
 }
 
-/** Puts an endpoint into the application. Bodies are read by their schema before anything is done. */
-export function mount(app: Express, definition: Endpoint): void {
+/** Puts on record what was done, within what does it where that is one step. */
+export type Recorder = <T>(work: () => T, deed: (answer: Awaited<T>) => Omit<NewDeed, 'at'>) => T;
+
+/**
+ * Puts an endpoint into the application. Whoever asks is looked at first, bodies are read by their schema before anything
+ * is done, and what changes something is put on record.
+ */
+export function mount(app: Express, definition: Endpoint, recorded: Recorder): void {
   const path = definition.path.replaceAll(/\{(\w+)\}/g, ':$1');
   const receivers = definition.fileBytes
     ? [express.raw({ type: () => true, limit: definition.fileBytes, inflate: false })]
     : [];
-  app[definition.method](path, ...receivers, async (request, response) => {
+  const admit: RequestHandler = (request, response, next) => {
+    requireRight(actorOf(response), definition, request.params);
+    next();
+  };
+  app[definition.method](path, admit, ...receivers, async (request, response) => {
+    const actor = actorOf(response);
     const body = definition.body ? read(request.body, definition.body, definition.sense) : undefined;
     const version = definition.versioned ? editedVersion(request) : 0;
     const query = Object.fromEntries(
@@ -55,13 +72,44 @@ export function mount(app: Express, definition: Endpoint): void {
     );
     const params = request.params as Record<string, string>;
     if (definition.method === 'put') requireAddressable(params);
-    const answer = await definition.run({ params, query, body, version, request, response });
+    const run = () => definition.run({ params, query, body, version, actor, request, response });
+    const { deed } = definition;
+    const answer = await (deed === undefined
+      ? run()
+      : recorded(run, (done) => deedOf(definition.path, deed, actor, params, done)));
     if (definition.answer.stream || definition.answer.media) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);
     else response.end();
   });
 }
+
+export const actorOf = (response: Response): Actor => response.locals.actor as Actor;
+
+/** What a deed was done to: by the address, and the name of what came of it. */
+function deedOf(
+  path: string,
+  deed: string,
+  { by, tablet }: Actor,
+  params: Readonly<Record<string, string>>,
+  answer: unknown,
+): Omit<NewDeed, 'at'> {
+  const ofKind = KINDS[path.split('/')[2]!] ?? null;
+  const made = typeof answer === 'object' && answer !== null && 'id' in answer ? String(answer.id) : null;
+  return { by: by ?? null, tablet: tablet?.id ?? null, deed, ofKind, ofId: params.id ?? made };
+}
+const KINDS: Readonly<Record<string, string>> = {
+  jobs: 'job',
+  products: 'product',
+  kit: 'kit',
+  offers: 'offer',
+  bays: 'bay',
+  templates: 'template',
+  photos: 'picture',
+  people: 'person',
+  devices: 'device',
+  links: 'link',
+};
 
 /** What is made under an id of the sender can be found, changed and taken away again by it. */
 function requireAddressable(params: Readonly<Record<string, string>>): void {

@@ -49,6 +49,27 @@ export const foreignPage = () =>
     detail: 'This request came from another page, not from this workshop. Nothing was done.',
   });
 
+/** Nobody has said who they are. */
+export const signInFirst = () =>
+  problem(401, 'sign-in', 'Sign in first', { detail: 'This workshop wants to know who you are: sign in first.' });
+
+/** The same for a wrong name as for a wrong password. */
+export const wrongSecret = (detail = 'That name and password do not go together.') =>
+  problem(401, 'wrong-secret', 'Not signed in', { detail });
+
+/** @param what what it takes, in words */
+export const notAllowed = (what: string) =>
+  problem(403, 'not-allowed', 'Not yours to do', {
+    detail: `To ${what} takes somebody with that right. Nothing was done.`,
+  });
+
+/** @param seconds until it may be tried again */
+export const tooOften = (seconds: number) =>
+  problem(429, 'too-often', 'Tried too often', {
+    detail: `Too many wrong attempts. Wait ${Math.max(1, Math.ceil(seconds / 60))} min, then try again.`,
+    retryAfterS: seconds,
+  });
+
 function asProblem(error: unknown): Problem | undefined {
   if (error instanceof ProblemError) return error.problem;
   if (error instanceof FaultsError) {
@@ -75,6 +96,7 @@ function asProblem(error: unknown): Problem | undefined {
 }
 
 export function sendProblem(response: Response, body: Problem): void {
+  if (body.retryAfterS !== undefined) response.setHeader('retry-after', String(body.retryAfterS));
   response.status(body.status).type('application/problem+json').send(JSON.stringify(body));
 }
 

@@ -38,6 +38,8 @@ export function bayEndpoints({ bays, bayAir, now }: Services) {
     endpoint({
       method: 'put',
       path: '/api/bays/{id}',
+      needs: 'own',
+      deed: 'changed the bay',
       summary: 'Change a bay, unless it has changed since; version 0 makes a new one',
       body: bayDraftSchema,
       versioned: true,
@@ -47,6 +49,8 @@ export function bayEndpoints({ bays, bayAir, now }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/bays/{id}',
+      needs: 'own',
+      deed: 'took the bay away',
       summary: 'Take a bay away in which no job stands',
       versioned: true,
       answer: { status: 204 },
@@ -65,6 +69,8 @@ export function bayEndpoints({ bays, bayAir, now }: Services) {
     endpoint({
       method: 'post',
       path: '/api/bays/{id}/air',
+      needs: 'run',
+      deed: 'entered readings of the air',
       summary: 'Readings by hand or of a logger; a moment that is known is kept as it was',
       body: newReadingsSchema,
       answer: { status: 200, schema: z.object({ added: z.int() }) },

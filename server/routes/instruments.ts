@@ -24,6 +24,7 @@ export function instrumentEndpoints(now: () => Date) {
     endpoint({
       method: 'post',
       path: '/api/thickness-gauge/readings',
+      needs: 'run',
       summary: 'Take one reading with the thickness gauge; null where there is no metal under the paint',
       body: probeSpotSchema,
       answer: { status: 200, schema: gaugeReadingSchema },

@@ -41,6 +41,8 @@ export function itemEndpoints({ items, templates }: Services) {
     endpoint({
       method: 'put',
       path: '/api/templates/{id}',
+      needs: 'work',
+      deed: 'kept the pattern',
       summary: 'Keep an item as a template under an id of the sender',
       body: keptTemplateDraftSchema,
       sense: templateSense,
@@ -50,6 +52,8 @@ export function itemEndpoints({ items, templates }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/templates/{id}',
+      needs: 'work',
+      deed: 'took the pattern away',
       summary: 'Take a template away; jobs made from it stay',
       answer: { status: 204 },
       run: ({ params }) => templates.remove(params.id!),

@@ -3,6 +3,7 @@ import { offcutsOf } from '#core/film/cut-plan';
 import { boundingBox } from '#core/item/geometry';
 import { cutDxf, cutSvg, netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
+  guestJobSchema,
   jobDraftSchema,
   type JobRecord,
   jobRecordSchema,
@@ -83,6 +84,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'post',
       path: '/api/jobs',
+      needs: 'work',
+      deed: 'made the job',
       summary: 'Make a job; the sender names it, so that sending it twice makes it once',
       body: newJobSchema,
       sense: draftSense,
@@ -99,6 +102,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'put',
       path: '/api/jobs/{id}',
+      needs: 'work',
+      deed: 'changed the job',
       summary: 'Replace a job, unless it has changed since',
       body: jobDraftSchema,
       sense: draftSense,
@@ -109,6 +114,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'delete',
       path: '/api/jobs/{id}',
+      needs: 'work',
+      deed: 'took the job away',
       summary: 'Take a job away, as long as nothing has been done at it; it can be brought back',
       versioned: true,
       answer: { status: 204 },
@@ -117,6 +124,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'post',
       path: '/api/jobs/{id}/back',
+      needs: 'work',
+      deed: 'brought the job back',
       summary: 'Bring back a job that was taken away',
       answer: { status: 200, schema: jobRecordSchema },
       run: ({ params }) => jobs.bringBack(params.id!),
@@ -159,6 +168,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'get',
       path: '/api/jobs/{id}/calendar.ics',
+      guests: true,
       summary: 'The dates that matter to the owner, as an iCalendar file',
       answer: { status: 200, media: 'text/calendar' },
       run: ({ params, response }) => {
@@ -166,6 +176,14 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
         response.type('text/calendar').setHeader('content-disposition', `attachment; filename="${params.id}.ics"`);
         response.send(calendar);
       },
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/jobs/{id}/guest',
+      guests: true,
+      summary: 'A job as its owner sees it by a link: how far it is, what lies where, and the dates',
+      answer: { status: 200, schema: guestJobSchema },
+      run: ({ params }) => summaries.guestView(jobs.get(params.id!)),
     }),
     endpoint({
       method: 'get',
@@ -191,9 +209,11 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'post',
       path: '/api/jobs/{id}/film/{product}/{roll}/cut',
+      needs: 'work',
+      deed: 'cut film for the job',
       summary: 'The film nested for a job is cut off its roll: drawn from stock, offcuts worth keeping taken in',
       answer: { status: 204 },
-      run: ({ params }) => {
+      run: ({ params, actor }) => {
         const job = jobs.get(params.id!);
         const { product, nest, plan, missing, notClear, panels } = cutOf(stock, job, params);
         const { thing } = nest;
@@ -205,7 +225,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
           const { minX, maxX, minY, maxY } = boundingBox(outline);
           return { widthMm: maxY - minY, lengthMm: maxX - minX };
         });
-        stock.cut({ job: job.id, thing, of: product, lengthMm: plan.lengthMm, panels, offcuts });
+        stock.cut({ job: job.id, thing, of: product, lengthMm: plan.lengthMm, panels, offcuts }, actor.by);
       },
     }),
     ...CUT_FILES.map(({ ending, summary, media, write }) =>
@@ -245,10 +265,11 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'post',
       path: '/api/jobs/{id}/log',
+      needs: 'run',
       summary: 'Log one thing done; answered when it is on the disk, logged once however often it is sent',
       body: newEntrySchema,
       answer: { status: 201, schema: logEntrySchema },
-      run: ({ params, body }) => runLog.append(params.id!, body),
+      run: ({ params, body, actor }) => runLog.append(params.id!, body, actor.by),
     }),
     endpoint({
       method: 'get',
@@ -268,6 +289,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'post',
       path: '/api/plan',
+      needs: 'look',
       summary: 'Plan a job file without keeping it',
       body: jobSchema,
       sense: jobSenseFaults,

@@ -16,6 +16,8 @@ export function kitEndpoints({ kit }: Services) {
     endpoint({
       method: 'put',
       path: '/api/kit/{id}',
+      needs: 'own',
+      deed: 'changed the sheet',
       summary:
         'Put a sheet or a thing on the preparation shelf, unless it has changed since; version 0 makes a new one',
       body: kitEntrySchema,
@@ -30,6 +32,8 @@ export function kitEndpoints({ kit }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/kit/{id}',
+      needs: 'own',
+      deed: 'took the sheet away',
       summary: 'Take a sheet or a thing away',
       versioned: true,
       answer: { status: 204 },

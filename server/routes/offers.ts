@@ -15,6 +15,8 @@ export function offerEndpoints({ offers }: Services) {
     endpoint({
       method: 'put',
       path: '/api/offers/{id}',
+      needs: 'own',
+      deed: 'changed the offer',
       summary: 'Keep an offer, unless it has changed since; version 0 makes a new one',
       body: offerSchema,
       versioned: true,
@@ -24,6 +26,8 @@ export function offerEndpoints({ offers }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/offers/{id}',
+      needs: 'own',
+      deed: 'took the offer away',
       summary: 'Take an offer away; jobs keep what they took from it',
       versioned: true,
       answer: { status: 204 },

@@ -30,6 +30,8 @@ export function photoEndpoints({ photos }: Services) {
     endpoint({
       method: 'post',
       path: '/api/jobs/{id}/photos',
+      needs: 'run',
+      deed: 'took a picture for the job',
       summary: 'Keep a picture: the file as the body; its id, role, surface, mark and pairOf in the query',
       fileBytes: LARGEST_FILE,
       answer: { status: 201, schema: photoSchema },
@@ -43,6 +45,8 @@ export function photoEndpoints({ photos }: Services) {
     endpoint({
       method: 'put',
       path: '/api/photos/{id}',
+      needs: 'run',
+      deed: 'changed what is said of the picture',
       summary: 'Say something else of a picture; what is not sent stays',
       body: photoChangesSchema,
       answer: { status: 200, schema: photoSchema },
@@ -51,6 +55,8 @@ export function photoEndpoints({ photos }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/photos/{id}',
+      needs: 'work',
+      deed: 'took the picture away',
       summary: 'Take a picture away; it can be brought back for 30 days',
       answer: { status: 204 },
       run: ({ params }) => photos.remove(params.id!),
@@ -58,6 +64,8 @@ export function photoEndpoints({ photos }: Services) {
     endpoint({
       method: 'post',
       path: '/api/photos/{id}/back',
+      needs: 'work',
+      deed: 'brought the picture back',
       summary: 'Bring back a picture that was taken away',
       answer: { status: 200, schema: photoSchema },
       run: ({ params }) => photos.bringBack(params.id!),

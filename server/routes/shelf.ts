@@ -26,6 +26,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'post',
       path: '/api/products',
+      needs: 'own',
+      deed: 'put the sheet on the shelf',
       summary: 'Put a product sheet on the shelf',
       body: productSchema,
       sense: productSenseFaults,
@@ -35,6 +37,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'put',
       path: '/api/products/{id}',
+      needs: 'own',
+      deed: 'changed the sheet',
       summary: 'Replace a product sheet, unless it has changed since; what is the shop’s stays',
       body: makerSheetSchema,
       sense: productSenseFaults,
@@ -52,6 +56,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'put',
       path: '/api/products/{id}/shop',
+      needs: 'own',
+      deed: 'changed the delivery time of',
       summary: 'Say how long a product takes from ordering to unpacking',
       body: shopFiguresSchema.pick({ deliveryDays: true }).required(),
       answer: { status: 200, schema: shelfProductSchema },
@@ -60,6 +66,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'delete',
       path: '/api/products/{id}',
+      needs: 'own',
+      deed: 'took the sheet off the shelf',
       summary: 'Take a product sheet off the shelf; jobs keep their copies',
       versioned: true,
       answer: { status: 204 },
@@ -88,6 +96,8 @@ export function shelfEndpoints({ shelf }: Services) {
     endpoint({
       method: 'post',
       path: '/api/shelf',
+      needs: 'own',
+      deed: 'took a shelf of sheets in',
       summary: 'Take a whole shelf in, or nothing of it',
       body: shelfFileSchema,
       sense: shelfSenseFaults,

@@ -61,20 +61,22 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
     endpoint({
       method: 'post',
       path: '/api/stock/log',
+      needs: 'run',
       summary:
         'Note what happened to a thing in stock; the sender names the entry, so that sending it twice notes it once',
       body: newStockEntrySchema,
       answer: { status: 201, schema: stockLogEntrySchema },
-      run: ({ body }) => stock.append(body),
+      run: ({ body, actor }) => stock.append(body, actor.by),
     }),
     endpoint({
       method: 'post',
       path: '/api/stock',
+      needs: 'work',
       summary: 'Take a delivery in, all of it or nothing',
       body: takenInSchema,
       sense: idsTwice,
       answer: { status: 200, schema: z.object({ added: z.int() }) },
-      run: ({ body }) => stock.takeIn(body),
+      run: ({ body, actor }) => stock.takeIn(body, actor.by),
     }),
     endpoint({
       method: 'get',
@@ -130,6 +132,7 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
     endpoint({
       method: 'post',
       path: '/api/bottle-scale/readings',
+      needs: 'run',
       summary: 'Take the weight of the thing on the bottle scale',
       body: object({ thing: nonEmpty() }),
       answer: { status: 200, schema: scaleReadingSchema },
@@ -177,10 +180,12 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
     endpoint({
       method: 'put',
       path: '/api/jobs/{id}/ticks',
+      needs: 'run',
+      deed: 'ticked a line of the job',
       summary: 'Tick a line off, or take that back; ticked twice is ticked once',
       body: object({ line: nonEmpty(200), ticked: flag() }),
       answer: { status: 200, schema: z.array(tickSchema) },
-      run: ({ params, body }) => ticks.set(jobs.get(params.id!).id, body.line, body.ticked),
+      run: ({ params, body, actor }) => ticks.set(jobs.get(params.id!).id, body.line, body.ticked, actor.by),
     }),
   ];
 }

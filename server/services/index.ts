@@ -1,5 +1,6 @@
 import type { Db } from '../db/open';
 import { yardWeather } from '../devices/yard-forecast';
+import { accountService } from './accounts';
 import { bayAirService } from './bay-air';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
@@ -36,6 +37,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   });
   return {
     now,
+    accounts: accountService(db, changes, now),
     changes,
     runLog,
     jobs,

@@ -46,9 +46,15 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     taught = undefined;
   };
   /** What is laid comes out of the bottle in hand; what is undone goes back. */
-  const drawFor = (jobId: string, document: Job, log: readonly LoggedEntry[], { at, entry }: NewEntry): boolean => {
+  const drawFor = (
+    jobId: string,
+    document: Job,
+    log: readonly LoggedEntry[],
+    { at, entry }: NewEntry,
+    by?: string,
+  ): boolean => {
     if (!MOVES_STOCK.has(entry.type)) return false;
-    return stock.follow(jobId, document, foldLog(log), 'patch' in entry ? entry.patch : undefined, at);
+    return stock.follow(jobId, document, foldLog(log), 'patch' in entry ? entry.patch : undefined, { at, by });
   };
   const lessonsTaught = () => {
     if (taught) return taught;
@@ -100,10 +106,11 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     },
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
+     * @param by whose it is, where people have accounts
      * @throws ProblemError (409) where it does not fit the job, its time, or what was done already, such as the same
      * tap from a second tablet
      */
-    append(jobId: string, entry: NewEntry): LogEntry {
+    append(jobId: string, entry: NewEntry, by?: string): LogEntry {
       const { stored, isNew, drawn } = db.transaction(
         () => {
           const known = log.find(jobId, entry.id);
@@ -117,10 +124,10 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
             entryFault(done, logged, entry.entry) ??
             untimely(done, wanted!, minutesBetween(document.startAt, now().toISOString()));
           if (fault) throw conflict(`This was not logged: ${fault}.`);
-          const stored = log.append(jobId, entry, now().toISOString());
+          const stored = log.append(jobId, entry, now().toISOString(), by);
           if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
           else lessons.follow(jobId, stored.seq);
-          return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry) };
+          return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry, by) };
         },
         { behavior: 'immediate' },
       );

@@ -209,14 +209,14 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
      * Logs an entry once, however often it is sent.
      * @throws ProblemError (409) where it cannot be true of the thing as it stands
      */
-    append(entry: NewStockEntry): StockLogEntry {
+    append(entry: NewStockEntry, by?: string): StockLogEntry {
       const { stored, isNew } = db.transaction(
         () => {
           const sent = log.find(entry.id);
           if (sent) return { stored: sent, isNew: false };
           const fault = faultOf(loggedStock(entry).entry) ?? untimely(entry.at, now());
           if (fault) throw conflict(`This was not noted: ${fault}.`);
-          const [stored] = store([entry]);
+          const [stored] = store([entry], by);
           return { stored: stored!, isNew: true };
         },
         { behavior: 'immediate' },
@@ -225,7 +225,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       return stored;
     },
     /** Takes a whole delivery or an older stock in, or nothing of it. */
-    takeIn({ things }: TakenIn): { added: number } {
+    takeIn({ things }: TakenIn, by?: string): { added: number } {
       const faults = things.flatMap((each, index) =>
         deliveryFaults(each, current().thing(each.id) !== undefined, now()).map(([key, message]) => ({
           path: `things[${index}].${key}`,
@@ -237,15 +237,18 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
       db.transaction(
         () => {
           for (const { id, remaining, boughtAt, openedAt, ...as } of things) {
-            store([
-              { id: `in-${id}`, at: boughtAt ?? at, entry: { type: 'bought', thing: id, as } },
-              ...(openedAt === undefined
-                ? []
-                : [{ id: `open-${id}`, at: openedAt, entry: { type: 'opened', thing: id } } as const]),
-              ...(remaining === undefined || remaining === as.size
-                ? []
-                : [{ id: `count-${id}`, at, entry: { type: 'counted', thing: id, remaining } } as const]),
-            ]);
+            store(
+              [
+                { id: `in-${id}`, at: boughtAt ?? at, entry: { type: 'bought', thing: id, as } },
+                ...(openedAt === undefined
+                  ? []
+                  : [{ id: `open-${id}`, at: openedAt, entry: { type: 'opened', thing: id } } as const]),
+                ...(remaining === undefined || remaining === as.size
+                  ? []
+                  : [{ id: `count-${id}`, at, entry: { type: 'counted', thing: id, remaining } } as const]),
+              ],
+              by,
+            );
           }
         },
         { behavior: 'immediate' },
@@ -265,7 +268,13 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
      * @param laid the patch that was just laid, if one was
      * @returns whether anything moved
      */
-    follow(jobId: string, document: Job, record: RunRecord, laid: Patch | undefined, at: string): boolean {
+    follow(
+      jobId: string,
+      document: Job,
+      record: RunRecord,
+      laid: Patch | undefined,
+      { at, by }: { readonly at: string; readonly by?: string | undefined },
+    ): boolean {
       const drawn = drawsOf(jobId);
       const news: StockAppend[] = [];
       for (const { logged, patch } of drawn) {
@@ -289,9 +298,9 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
         const entry = bottle && drawOf({ job: jobId, document, record, factor }, done!, bottle.id);
         if (entry && entry.amount > 0) news.push({ id: `draw-${jobId}-${patchKey(laid)}-${readTo}`, at, entry });
       }
-      // Where one person lays alone, it is they whose hand is learned.
+      // Nobody has an account: where one person lays alone, it is they whose hand is learned.
       const [alone, ...others] = document.crew.people ?? [];
-      store(news, others.length === 0 ? alone?.id : undefined);
+      store(news, by ?? (others.length === 0 ? alone?.id : undefined));
       return news.length > 0;
     },
     /** Rolls that film was cut off for a job, by product. */
@@ -301,7 +310,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
      * keeping of it taken in as offcuts, which cost no more.
      * @throws ProblemError (409) where it is cut already, or the roll holds less
      */
-    cut({ job, thing: id, of, lengthMm, panels, offcuts }: FilmCut): void {
+    cut({ job, thing: id, of, lengthMm, panels, offcuts }: FilmCut, by?: string): void {
       db.transaction(
         () => {
           const roll = current().thing(id);
@@ -330,6 +339,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
                 patch: cutKey(of),
               },
             })),
+            by,
           );
           store(
             offcuts.map(({ widthMm, lengthMm: longMm }, index) => ({
@@ -351,6 +361,7 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
                 },
               },
             })),
+            by,
           );
         },
         { behavior: 'immediate' },

@@ -1,9 +1,9 @@
 import { firstRenewMin, firstWashMin, phaseOf } from '#core/after/care';
 import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
-import { foldLog, runProgress } from '#core/work/run';
+import { foldLog, patchState, runProgress, runSheet } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
-import type { JobRecord, JobSummary } from '#formats/job';
+import { type GuestJob, type JobRecord, type JobSummary, surfaceName } from '#formats/job';
 import { type LearnedPreparation, loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
@@ -115,14 +115,46 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
     /** Units of each product a job still takes; none once all is laid. */
     demandOf,
     /** The dates of a job that matter to its owner, as an iCalendar file. */
-    calendarOf(job: JobRecord): string {
-      const atMs = now().getTime();
-      const { document, planned, preparation, day, record, progress, nowMin } = lookAt(job, atMs);
-      const fromMin = countsFrom(record, nowMin);
-      const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
-      const outdoors = outdoorsOf(document, leavesMin(days, progress.plan, nowMin), weather.forecast(now()));
-      const dates = ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors));
-      return calendarFile(document.title, dates, { id: job.id, edition: job.version, at: now() });
+    calendarOf: (job: JobRecord): string =>
+      calendarFile(job.document.title, datesOf(lookAt(job, now().getTime())), {
+        id: job.id,
+        edition: job.version,
+        at: now(),
+      }),
+    /** A job as its owner sees it by a link. */
+    guestView(job: JobRecord): GuestJob {
+      const look = lookAt(job, now().getTime());
+      const { document, planned, record, progress, nowMin } = look;
+      const { phase } = summarise(job, now().getTime()).summary;
+      const { patches } = runSheet(planned, record, nowMin);
+      const stateOf = (surface: string, layer: number) => {
+        const own = patches.filter((each) => each.patch.surface === surface && each.patch.layer === layer);
+        const done = own.filter(({ record: done }) => done && patchState(done) === 'done');
+        return own.length > 0 && done.length === own.length
+          ? 'laid'
+          : own.some(({ record: begun }) => begun)
+            ? 'begun'
+            : 'planned';
+      };
+      const names = new Map(document.products.map(({ id, name }) => [id, name]));
+      return {
+        title: document.title,
+        ...(document.item && { itemName: document.item.name }),
+        phase,
+        patchesDone: progress.patchesDone,
+        patchesTotal: progress.patchesTotal,
+        panels: document.surfaces
+          .filter(({ layers }) => layers.length > 0)
+          .map((surface) => ({
+            id: surface.id,
+            name: surfaceName(surface),
+            layers: surface.layers.map(({ product }, layer) => ({
+              product: names.get(product) ?? product,
+              state: stateOf(surface.id, layer),
+            })),
+          })),
+        dates: datesOf(look).map(({ key, ...date }) => date),
+      };
     },
     /** What is left to be laid of a job: who does what when. */
     runSheetOf: (job: JobRecord): LaidOut => lookAt(job, now().getTime()).progress.out,
@@ -145,6 +177,13 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
     // Until it begins, a job is judged at the time it is planned for, its preparation done.
     const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
     return { document, record, nowMin, planned, preparation, day, progress, kit: settings.kit ?? NO_KIT };
+  }
+
+  function datesOf({ document, planned, preparation, day, record, progress, nowMin }: ReturnType<typeof lookAt>) {
+    const fromMin = countsFrom(record, nowMin);
+    const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
+    const outdoors = outdoorsOf(document, leavesMin(days, progress.plan, nowMin), weather.forecast(now()));
+    return ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors));
   }
 
   function summarise(

@@ -8,15 +8,20 @@ import type { ChangeFeed } from './changes';
 export function tickService(db: Db, changes: ChangeFeed, now: () => Date) {
   const of = (jobId: string): Tick[] =>
     db
-      .select({ line: ticks.line, at: ticks.at })
+      .select({ line: ticks.line, at: ticks.at, by: ticks.by })
       .from(ticks)
       .where(eq(ticks.jobId, jobId))
       .orderBy(asc(ticks.line))
-      .all();
+      .all()
+      .map(({ by, ...tick }) => ({ ...tick, ...(by !== null && { by }) }));
   return {
     of,
-    set(jobId: string, line: string, ticked: boolean): Tick[] {
-      if (ticked) db.insert(ticks).values({ jobId, line, at: now().toISOString() }).onConflictDoNothing().run();
+    set(jobId: string, line: string, ticked: boolean, by?: string): Tick[] {
+      if (ticked)
+        db.insert(ticks)
+          .values({ jobId, line, at: now().toISOString(), by: by ?? null })
+          .onConflictDoNothing()
+          .run();
       else
         db.delete(ticks)
           .where(and(eq(ticks.jobId, jobId), eq(ticks.line, line)))

@@ -28,6 +28,44 @@ export function client(base: string) {
   };
 }
 
+/** The same with what a browser keeps and says of itself: its cookie. */
+export function browser(base: string) {
+  let cookie = '';
+  let lastSet = '';
+  return {
+    cookie: () => cookie,
+    setCookie: (said: string) => void (cookie = said),
+    /** As the server set it last, with what it said of it. */
+    lastSetCookie: () => lastSet,
+    async call<T = unknown>(
+      method: string,
+      address: string,
+      body?: unknown,
+      version?: number,
+      headers: Readonly<Record<string, string>> = {},
+    ): Promise<Answer<T>> {
+      const response = await fetch(base + address, {
+        method,
+        headers: {
+          ...(cookie !== '' && { cookie }),
+          ...(body !== undefined && { 'content-type': 'application/json' }),
+          ...(version !== undefined && { 'if-match': `"${version}"` }),
+          ...headers,
+        },
+        ...(body !== undefined && { body: JSON.stringify(body) }),
+      });
+      const [set] = response.headers.getSetCookie();
+      if (set !== undefined) {
+        lastSet = set;
+        cookie = set.split(';')[0]!;
+      }
+      const text = await response.text();
+      const isJson = response.headers.get('content-type')?.includes('json') === true;
+      return { status: response.status, body: (isJson ? JSON.parse(text) : text) as T };
+    },
+  };
+}
+
 /** A folder for a real database file, removed at the end. */
 export function databaseFolder() {
   const folder = mkdtempSync(path.join(tmpdir(), 'workshop-'));
@@ -42,7 +80,7 @@ export async function startServer(now?: () => Date, pictures?: string) {
   const { file, remove } = databaseFolder();
   const { db, close } = openDatabase(file);
   const services = createServices(db, pictures ?? photoFolder(file), now);
-  const server = createApp(services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
+  const server = createApp(db, services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
   // A machine that is busy with other tests may take longer between two questions than a connection is kept for.
   server.keepAliveTimeout = KEPT_MS;
   await new Promise((resolve) => server.once('listening', resolve));

@@ -77,6 +77,9 @@ export const TAGS = [
   'Offers',
   'Stock',
   'Ticks',
+  'People',
+  'Links',
+  'Backups',
 ] as const;
 
 /** The server as the interface sees it. What another window changes is told by the change feed and read again. */
