@@ -40,6 +40,8 @@ export default {
       ...shared,
       sandboxInjectedGlobals: AT_HAND,
       displayName: 'server',
+      transform: { ...shared.transform, 'node_modules/asn1js/.+\\.js$': '<rootDir>/scripts/in-a-scope.mjs' },
+      transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|@tanstack|asn1js)/)'],
       testEnvironment: 'node',
       testMatch: ['<rootDir>/server/**/*.test.ts'],
     },

@@ -44,6 +44,7 @@ export class Workshop {
       ...process.env,
       TZ: 'Europe/Berlin',
       PORT: String(this.port),
+      NETWORK_PORT: '0',
       GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
       GLAPHYRA_NOW: this.now,
     };

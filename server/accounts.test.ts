@@ -384,3 +384,11 @@ test('what somebody changed is on record in the same step, and what was refused 
     'rowan',
   ]);
 });
+
+test('whoever lost their password is let in by whoever is at the server’s machine, and is out everywhere else', async () => {
+  const { desk } = await shop();
+  const password = await server.services.accounts.letIn('wren');
+  expect((await desk.call('GET', '/api/jobs')).status).toBe(401);
+  expect((await desk.call('POST', '/api/sign-in', { name: 'Wren', password })).status).toBe(200);
+  expect(await server.services.accounts.letIn('nobody')).toBeUndefined();
+});

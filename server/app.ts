@@ -15,7 +15,11 @@ import { sameOriginOnly } from './http/same-origin';
 import { whoAsks } from './http/who';
 import { sessionsOf } from './accounts/sessions';
 import type { Db } from './db/open';
+import { loopbackOnly, type Network } from './network/network';
 import { accountEndpoints } from './routes/accounts';
+import { type Keeping, nothingKept } from './backup/keeping';
+import { backupEndpoints } from './routes/backups';
+import { networkEndpoints } from './routes/network';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
@@ -30,11 +34,32 @@ import type { Services } from './services';
 const LARGEST_BODY = '8mb';
 const NONCE_PLACE = '__CSP_NONCE__';
 
+interface Parts {
+  readonly db: Db;
+  readonly services: Services;
+  readonly log: Logger;
+  /** The interface as it was built. */
+  readonly webFolder: string;
+  readonly network?: Network;
+  readonly keeping?: Keeping;
+  /** A proxy on this machine stands before it: what it says of whoever asks is believed. */
+  readonly proxied?: boolean;
+}
+
 /** The whole application: the interface's files, and the API under `/api`. */
-export function createApp(db: Db, services: Services, log: Logger, webFolder: string): Express {
+export function createApp({
+  db,
+  services,
+  log,
+  webFolder,
+  network = loopbackOnly,
+  keeping = nothingKept,
+  proxied = false,
+}: Parts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(ownHostOnly);
+  app.set('trust proxy', proxied ? 'loopback' : false);
+  app.use(ownHostOnly(network));
   app.use('/api', sameOriginOnly);
   app.use('/api', sessionsOf(db), whoAsks(services.accounts));
   app.use((_request, response, next) => {
@@ -57,6 +82,8 @@ export function createApp(db: Db, services: Services, log: Logger, webFolder: st
     ...itemEndpoints(services),
     ...stockEndpoints(services),
     ...accountEndpoints(services),
+    ...networkEndpoints(network, services),
+    ...backupEndpoints(keeping),
     changes(services),
   ];
   for (const definition of endpoints) mount(app, definition, recorderOf(db, services));
@@ -110,7 +137,7 @@ function contentPolicy() {
         frameAncestors: ["'none'"],
       },
     },
-    // Served on loopback without TLS.
+    // A workshop's own certificate may be replaced by one no tablet trusts yet: a browser must not be told to insist.
     hsts: false,
   });
 }
@@ -123,7 +150,7 @@ function changes({ changes: feed }: Services): Endpoint {
     answer: { status: 200, stream: true },
     run: ({ response }) => {
       const stream = openEventStream(response);
-      stream.onClose(feed.listen((change) => stream.send('change', change)));
+      stream.onClose(feed.listen((change) => stream.send('change', change), stream.end));
     },
   });
 }

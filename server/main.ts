@@ -1,17 +1,20 @@
-/** Starts the server: `node dist/server/main.js`, settings from the environment. */
-import { createServer, type Server } from 'node:http';
+/** Starts the server: `node dist/server/main.js [--network]`, settings from the environment. */
+import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { parseArgs } from 'node:util';
 import pino, { type Logger } from 'pino';
-import { createApp } from './app';
+import { keepingOf } from './backup/keeping';
+import { looked } from './backup/manifest';
+import { restoreBackup } from './backup/restore';
 import { backUpIfDue, backupFolder } from './backup/scheduled';
-import { openAlone, photoFolder } from './db/open';
+import { photoFolder } from './db/open';
 import { makePrivate } from './db/private';
-import { createServices } from './services';
+import { closedForNow, ProblemError } from './http/problem';
+import { type Network, networkOf } from './network/network';
 import { settingsFrom, StartFault } from './settings';
+import { type OpenWorkshop, openWorkshop } from './workshop';
 
 const HOST = '127.0.0.1';
-/** The instruments of the bays are asked so often, ms. */
-const LOG_AIR_MS = 5 * 60_000;
 /** Whether a backup is due is looked at so often, ms. */
 const BACKUP_LOOK_MS = 60 * 60_000;
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
@@ -25,36 +28,83 @@ try {
 }
 
 async function start(log: Logger): Promise<void> {
-  const { port, file, webFolder, clock } = settingsFrom(process.env);
+  const opensNetwork = argumentsGiven();
+  const settings = settingsFrom(process.env);
+  const { port, file, clock } = settings;
   makePrivate();
   // The port first: a second server never opens the file.
   const server = await listening(port);
+  /** Undefined while a copy is put back. */
+  let open: OpenWorkshop | undefined;
   try {
-    const { db, close } = openAlone(file);
-    const services = createServices(db, photoFolder(file), clock);
-    const { aside, back } = services.photos.setAside();
-    if (back > 0) log.info(`${back} pictures that lay aside are known again and came back`);
-    if (aside > 0) {
-      log.warn(
-        `${aside} pictures this database does not know lie aside in ${photoFolder(file)}; npm run tidy tells more`,
-      );
-    }
-    server.on('request', createApp(db, services, log, webFolder));
-    services.bayAir.log();
-    const logger = setInterval(() => services.bayAir.log(), LOG_AIR_MS);
+    const handler: RequestListener = (request, response) => {
+      if (open) return void open.app(request, response);
+      const { problem } = closedForNow();
+      response.writeHead(problem.status, { 'content-type': 'application/problem+json', 'retry-after': '1' });
+      response.end(JSON.stringify(problem));
+    };
+    const network = networkOf({
+      settings: settings.network,
+      clock,
+      log,
+      isOwned: () => open?.services.accounts.isAnybody() === true,
+      handler,
+    });
+    const keeping = keepingOf({
+      file,
+      pictures: photoFolder(file),
+      clock,
+      lastChange: () => looked(file).lastChange,
+      async restore(from) {
+        open?.close();
+        open = undefined;
+        try {
+          const { manifest, before } = await restoreBackup(from, file, { over: true, overNewer: true }, clock());
+          log.info(`put back as of ${manifest.at}; what was there lies in ${before ?? 'nothing'}`);
+          return `Put back as of ${manifest.at}. What was there before lies in ${before ?? 'no place: there was nothing'}.`;
+        } finally {
+          open = openWorkshop(settings, { log, network, keeping });
+        }
+      },
+    });
+    open = openWorkshop(settings, { log, network, keeping });
+    server.on('request', handler);
+    if (opensNetwork || open.services.accounts.isNetworkKeptOpen()) await openNetwork(network, opensNetwork);
     const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);
     void backUp(file, clock);
-    services.summaries.warm().catch((error: unknown) => log.error({ error }, 'glances could not be worked out'));
     log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
     for (const signal of ['SIGTERM', 'SIGINT'] as const)
       process.on(signal, () => {
-        clearInterval(logger);
         clearInterval(backups);
-        stop(server, close);
+        void network.close();
+        stop(server, () => open?.close());
       });
   } catch (error) {
     server.close();
+    open?.close();
     throw error;
+  }
+}
+
+/** @throws StartFault where it was asked for and cannot be; one that was left open and cannot be is told and left shut */
+async function openNetwork(network: Network, isAsked: boolean): Promise<void> {
+  try {
+    await network.open();
+    const { urls, fingerprint } = network.state();
+    log.info({ urls, fingerprint }, `open to the workshop’s network: ${urls.join(', ')}`);
+  } catch (error) {
+    if (!(error instanceof ProblemError)) throw error;
+    if (isAsked) throw new StartFault(error.message);
+    log.error(`not open to the workshop’s network: ${error.message}`);
+  }
+}
+
+/** @returns whether it is to be opened to the workshop's network @throws StartFault for an option there is not */
+function argumentsGiven(): boolean {
+  try {
+    return parseArgs({ options: { network: { type: 'boolean' } } }).values.network === true;
+  } catch (error) {
+    throw new StartFault(`${error instanceof Error ? error.message : String(error)} npm start -- [--network]`);
   }
 }
 
@@ -64,7 +114,7 @@ async function backUp(file: string, clock: () => Date): Promise<void> {
     const made = await backUpIfDue(file, photoFolder(file), backupFolder(file), clock());
     if (made) log.info(`backup of the day: ${made}`);
   } catch (error) {
-    log.error({ error }, 'the backup of the day could not be made');
+    log.error({ err: error }, 'the backup of the day could not be made');
   }
 }
 

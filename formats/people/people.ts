@@ -132,3 +132,31 @@ export const deedSchema = object({
 export type Deed = z.output<typeof deedSchema>;
 export const deedPageSchema = object({ deeds: z.array(deedSchema), next: z.string().nullable() });
 export type DeedPage = z.output<typeof deedPageSchema>;
+
+/** How the workshop is reached from outside its machine. */
+export const networkStateSchema = object({
+  open: flag(),
+  /** Where it is reached from the workshop's network. */
+  urls: z.array(z.string()),
+  /** Where a proxy shows it. */
+  proxy: z.string().optional(),
+  /** Until when its certificate holds; it is renewed before. */
+  until: instant().optional(),
+  /** Of the authority tablets have to trust: the same on both screens, or somebody sits between. */
+  fingerprint: z.string().optional(),
+});
+export type NetworkState = z.output<typeof networkStateSchema>;
+export const networkSwitchSchema = object({ open: flag() });
+
+/** Copies of the workshop, the latest first. */
+export const keptCopiesSchema = object({
+  /** Where they lie on the server's machine. */
+  folder: z.string(),
+  copies: z.array(object({ name: z.string(), at: instant(), bytes: z.int() })),
+  /** How the last putting back ended. */
+  putBack: object({ at: instant(), isDone: flag(), said: z.string() }).optional(),
+});
+export type KeptCopies = z.output<typeof keptCopiesSchema>;
+export const putBackSchema = object({ overNewer: flag() });
+/** A copy that is whole and is being put back. */
+export const puttingBackSchema = object({ at: instant(), jobs: z.int(), entries: z.int(), pictures: z.int() });

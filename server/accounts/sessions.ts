@@ -104,13 +104,13 @@ export function sessionsOf(db: Db): RequestHandler {
   const known = settings.get(SECRET);
   const secret = typeof known === 'string' ? known : token();
   if (secret !== known) settings.put(SECRET, secret);
-  const store = new FileStore(db);
   const knowing = (secure: boolean) =>
     session({
       // A name with this beginning is only taken from this very host, over TLS.
       name: secure ? '__Host-glaphyra' : 'glaphyra',
       secret,
-      store,
+      // One each: the package makes new sessions by what it was last told of a store.
+      store: new FileStore(db),
       resave: false,
       saveUninitialized: false,
       rolling: true,

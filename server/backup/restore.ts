@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import path from 'node:path';
 import { holdAlone } from '../db/alone';
 import { openDatabase, photoFolder } from '../db/open';
+import { sessions } from '../db/schema';
 import { closeToOthers } from '../db/private';
 import { StartFault } from '../settings';
 import { DATABASE, looked, type Manifest, PICTURES } from './manifest';
@@ -33,7 +34,10 @@ export async function restoreBackup(
     try {
       const copy = path.join(folder, DATABASE);
       // Opened as it will be: migrated where it is older, refused where it is newer.
-      openDatabase(copy).close();
+      const { db, close } = openDatabase(copy);
+      // Whoever was in then, on a device that may be lost by now, comes in anew.
+      db.delete(sessions).run();
+      close();
       const inTheWay = standing(file);
       if (inTheWay && !over)
         throw new StartFault(

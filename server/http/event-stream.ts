@@ -5,6 +5,7 @@ const KEEP_ALIVE_MS = 20_000;
 export interface EventStream {
   send(event: string, data: unknown): void;
   onClose(action: () => void): void;
+  end(): void;
 }
 
 /** Opens a stream of server-sent events on a response. */
@@ -19,6 +20,7 @@ export function openEventStream(response: Response): EventStream {
   response.on('close', () => clearInterval(keepAlive));
   return {
     send: (event, data) => void response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
+    end: () => void response.end(),
     onClose: (action) => void response.on('close', action),
   };
 }

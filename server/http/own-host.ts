@@ -1,4 +1,6 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
+import { isLoopback } from '../network/addresses';
+import type { Network } from '../network/network';
 import { wrongHost } from './problem';
 
 const OWN_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
@@ -7,7 +9,14 @@ const OWN_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
  * Refuses requests addressed to another name. A page elsewhere can have its own name resolve to this
  * machine; the browser then still sends that name.
  */
-export const ownHostOnly: RequestHandler = (request, _response, next) => {
-  if (!OWN_HOST.test(request.headers.host ?? '')) throw wrongHost();
-  next();
-};
+export const ownHostOnly =
+  (network: Network): RequestHandler =>
+  (request, _response, next) => {
+    const host = request.headers.host ?? '';
+    if (!OWN_HOST.test(host) && !network.knows(host)) throw wrongHost();
+    next();
+  };
+
+/** Whether somebody asks from this very machine, by its own name, and not through a proxy on it. */
+export const isHere = ({ socket, headers }: Request): boolean =>
+  isLoopback(socket.remoteAddress) && OWN_HOST.test(headers.host ?? '') && headers['x-forwarded-for'] === undefined;

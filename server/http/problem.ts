@@ -41,8 +41,17 @@ export const silent = (bay: string) =>
     detail: `The instrument in ${bay} does not answer. Read the air by hand, or ask again.`,
   });
 
+/** A copy is being put back: there is no workshop for a moment. */
+export const closedForNow = () =>
+  problem(503, 'closed', 'Closed for a moment', {
+    detail: 'A copy of the workshop is being put back. Try again in a moment.',
+  });
+
 export const wrongHost = () =>
-  problem(421, 'wrong-host', 'Wrong host', { detail: 'Open this workshop as localhost or 127.0.0.1.' });
+  problem(421, 'wrong-host', 'Wrong host', {
+    detail:
+      'This workshop is not reached under that name. Open it under one it shows itself: Workshop, Devices and network.',
+  });
 
 export const foreignPage = () =>
   problem(403, 'foreign-page', 'From another page', {

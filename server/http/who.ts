@@ -1,4 +1,6 @@
 import type { RequestHandler } from 'express';
+import { EVERYBODY, NOBODY } from '../accounts/actor';
+import { isHere } from './own-host';
 import type { AccountService } from '../services/accounts';
 
 /** Taps that arrive late say in which turn of their device they were made; whose turn that was, the session knows. */
@@ -11,6 +13,8 @@ export const whoAsks =
     const { tablet, guest, turns, turn } = request.session;
     const standing = { tablet, guest, turns, turn };
     response.locals.actor = accounts.actorOf(standing, request.get(TURN_HEADER));
+    // Nobody has an account: that lets in whoever is at this machine, and nobody from elsewhere.
+    if (response.locals.actor === EVERYBODY && !isHere(request)) response.locals.actor = NOBODY;
     if (tablet !== undefined) accounts.seenTablet(tablet);
     const seen = accounts.seen(standing);
     if (seen) request.session.turns = seen;

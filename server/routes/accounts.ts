@@ -23,7 +23,8 @@ import {
 import type { Actor } from '../accounts/actor';
 import { ended, renamed } from '../accounts/sessions';
 import { endpoint } from '../http/endpoint';
-import { signInFirst } from '../http/problem';
+import { isHere } from '../http/own-host';
+import { conflict, signInFirst } from '../http/problem';
 import type { KeptPerson } from '../repositories/people';
 import type { Services } from '../services';
 
@@ -65,7 +66,10 @@ export function accountEndpoints({ accounts }: Pick<Services, 'accounts'>) {
       summary: 'The first account, its owner’s; from then on everybody has to say who they are',
       body: firstOwnerSchema,
       answer: { status: 200, schema: meSchema },
-      run: async ({ body, request }) => enter(request, await accounts.firstOwner(body.name, body.password)),
+      run: async ({ body, request }) => {
+        if (!isHere(request)) throw conflict('The owner’s account is made at the machine the server runs on.');
+        return enter(request, await accounts.firstOwner(body.name, body.password));
+      },
     }),
     endpoint({
       method: 'post',

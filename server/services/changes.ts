@@ -4,12 +4,19 @@ type Listener = (change: Change) => void;
 
 /** Tells every open window what has changed, after it has. */
 export function changeFeed() {
-  const listeners = new Set<Listener>();
+  const listeners = new Map<Listener, (() => void) | undefined>();
   return {
-    tell: (change: Change) => listeners.forEach((listener) => listener(change)),
-    listen(listener: Listener): () => void {
-      listeners.add(listener);
+    tell: (change: Change) => listeners.forEach((_, listener) => listener(change)),
+    /** @param onEnd called where there is nothing more to be told */
+    listen(listener: Listener, onEnd?: () => void): () => void {
+      listeners.set(listener, onEnd);
       return () => listeners.delete(listener);
+    },
+    /** The workshop closes: nobody listens any more. */
+    end(): void {
+      const ends = [...listeners.values()];
+      listeners.clear();
+      for (const end of ends) end?.();
     },
   };
 }

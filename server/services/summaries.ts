@@ -105,9 +105,10 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
         .map((job) => (holds(job, standing, nowMs) ? job.kept!.glance : renewed(job, standing, nowMs)));
     },
     /** Works out beforehand what the first look would wait for, a job at a time, while others are answered. */
-    async warm(): Promise<void> {
+    async warm(isWanted: () => boolean = () => true): Promise<void> {
       for (const { id } of glances.listed()) {
         await new Promise((resolve) => setImmediate(resolve));
+        if (!isWanted()) return;
         const [job, nowMs, standing] = [glances.listedJob(id), now().getTime(), standingNow()];
         if (job && !holds(job, standing, nowMs)) renewed(job, standing, nowMs);
       }

@@ -80,7 +80,10 @@ export async function startServer(now?: () => Date, pictures?: string) {
   const { file, remove } = databaseFolder();
   const { db, close } = openDatabase(file);
   const services = createServices(db, pictures ?? photoFolder(file), now);
-  const server = createApp(db, services, pino({ level: 'silent' }), 'no-interface').listen(0, '127.0.0.1');
+  const server = createApp({ db, services, log: pino({ level: 'silent' }), webFolder: 'no-interface' }).listen(
+    0,
+    '127.0.0.1',
+  );
   // A machine that is busy with other tests may take longer between two questions than a connection is kept for.
   server.keepAliveTimeout = KEPT_MS;
   await new Promise((resolve) => server.once('listening', resolve));

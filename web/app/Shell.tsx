@@ -1,6 +1,9 @@
 import { Suspense } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
 import { JumpKeys } from '../jump/JumpKeys';
+import { Gate } from '../people/Gate';
+import { useMe } from '../people/known';
+import { LazyWhoChip } from '../people/LazyWhoChip';
 import { LazyThemeMenu } from './LazyThemeMenu';
 
 const PLACES = [
@@ -10,10 +13,15 @@ const PLACES = [
   ['/stock', 'Stock'],
   ['/bays', 'Bays'],
 ] as const;
+const OWNERS = ['/workshop', 'Workshop'] as const;
 
 /** What stands around every view. In the bay it steps aside. */
 export function Shell() {
   const inBay = useMatch('/jobs/:jobId/run') !== null;
+  const me = useMe();
+  // Whoever has not said who they are is shown nothing but the way in.
+  const isIn = me !== undefined && (!me.accounts || me.person !== null);
+  const places = isIn ? [...PLACES, ...(me.rights.includes('own') ? [OWNERS] : [])] : [];
   return (
     <div className="flex h-dvh flex-col">
       {!inBay && (
@@ -22,7 +30,7 @@ export function Shell() {
             <Wordmark />
           </NavLink>
           <nav aria-label="Places" className="flex h-full gap-1">
-            {PLACES.map(([to, name]) => (
+            {places.map(([to, name]) => (
               <NavLink
                 key={to}
                 to={to}
@@ -36,13 +44,16 @@ export function Shell() {
             ))}
           </nav>
           <span className="flex-1" />
-          <JumpKeys />
+          {isIn && <JumpKeys />}
+          <LazyWhoChip />
           <LazyThemeMenu />
         </header>
       )}
       <div className="min-h-0 flex-1 overflow-auto">
         <Suspense>
-          <Outlet />
+          <Gate>
+            <Outlet />
+          </Gate>
         </Suspense>
       </div>
     </div>

@@ -77,15 +77,28 @@ export const TAGS = [
   'Offers',
   'Stock',
   'Ticks',
+  'Me',
   'People',
+  'Deeds',
+  'Network',
   'Links',
   'Backups',
 ] as const;
 
+const plainly = fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href });
+
+/** Asks the server; where it wants to know who one is, that is asked first. */
+const asking: typeof plainly = async (args, ask, extra) => {
+  const answer = await plainly(args, ask, extra);
+  if (answer.error?.status === UNKNOWN && ask.endpoint !== 'me') ask.dispatch(api.util.invalidateTags(['Me']));
+  return answer;
+};
+const UNKNOWN = 401;
+
 /** The server as the interface sees it. What another window changes is told by the change feed and read again. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href }),
+  baseQuery: asking,
   tagTypes: TAGS,
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
@@ -115,8 +128,14 @@ export const api = createApi({
       transformResponse: (log: LogEntry[], _meta, id) => withJustLogged(log, id),
       providesTags: (_result, _error, id) => [{ type: 'Log', id }],
     }),
-    appendLog: build.mutation<LogEntry, { jobId: string; entry: NewEntry }>({
-      query: ({ jobId, entry }) => ({ url: `jobs/${jobId}/log`, method: 'POST', body: entry }),
+    appendLog: build.mutation<LogEntry, { jobId: string; entry: NewEntry; turn?: string | undefined }>({
+      query: ({ jobId, entry, turn }) => ({
+        url: `jobs/${jobId}/log`,
+        method: 'POST',
+        body: entry,
+        // Whose it is: whoever was at this device when it was tapped.
+        ...(turn !== undefined && { headers: { 'glaphyra-turn': turn } }),
+      }),
       // The answer is the entry as it stands on the disk: put in place at once, without asking again.
       async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));

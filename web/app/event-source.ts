@@ -1,3 +1,6 @@
+/** Asked again this long after it was refused. */
+const REFUSED_MS = 3000;
+
 type Handlers = Readonly<Record<string, (data: string) => void>>;
 
 /**
@@ -10,6 +13,7 @@ type Handlers = Readonly<Record<string, (data: string) => void>>;
 export function listenWhileVisible(url: string, events: Handlers, onGap?: () => void, onLost?: () => void): () => void {
   let source: EventSource | undefined;
   let missed = false;
+  let retry: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
     source = new EventSource(url);
     for (const [name, handle] of Object.entries(events)) {
@@ -18,6 +22,11 @@ export function listenWhileVisible(url: string, events: Handlers, onGap?: () => 
     source.addEventListener('error', () => {
       missed = true;
       onLost?.();
+      // A browser asks again by itself where the line broke, but not where it was refused: nobody was in, or it is closed.
+      if (source?.readyState === EventSource.CLOSED) {
+        close();
+        retry = setTimeout(() => document.visibilityState === 'visible' && !source && open(), REFUSED_MS);
+      }
     });
     source.addEventListener('open', () => {
       if (missed) onGap?.();
@@ -39,6 +48,7 @@ export function listenWhileVisible(url: string, events: Handlers, onGap?: () => 
   document.addEventListener('visibilitychange', onVisibility);
   return () => {
     document.removeEventListener('visibilitychange', onVisibility);
+    clearTimeout(retry);
     close();
   };
 }

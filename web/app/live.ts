@@ -19,7 +19,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
       offer: ['Offers' as const],
       stock: ['Stock' as const, 'Products' as const],
       ticks: [{ type: 'Ticks' as const, id }],
-      people: ['People' as const],
+      people: ['People' as const, 'Me' as const],
     }[kind];
     dispatch(api.util.invalidateTags(tags));
   };

@@ -22,6 +22,13 @@ export const router = createBrowserRouter([
       { path: 'stock/recall', lazy: () => import('../stations/stock/Recall') },
       { path: 'stock/learned', lazy: () => import('../stations/stock/Learned') },
       { path: 'bays', lazy: () => import('../stations/bays/Bays') },
+      { path: 'workshop', lazy: () => import('../stations/workshop/People') },
+      { path: 'workshop/devices', lazy: () => import('../stations/workshop/Devices') },
+      { path: 'workshop/backups', lazy: () => import('../stations/workshop/Backups') },
+      { path: 'workshop/record', lazy: () => import('../stations/workshop/Record') },
+      { path: 'pair', lazy: () => import('../people/Pair') },
+      { path: 'guest', lazy: () => import('../people/Guest') },
+      { path: 'trust', lazy: () => import('../people/Trust') },
       { path: 'figures', lazy: () => import('../stations/figures/Figures') },
       { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {

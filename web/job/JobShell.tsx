@@ -1,15 +1,19 @@
-import { Download, Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
+import { Download, Redo2, Share2, Undo2 } from 'lucide-react';
+import { Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
 import { Troubles } from '../outbox/Troubles';
+import { Dialog } from '../ui/Dialog';
+import { later } from '../ui/later';
 import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
 import { Refused } from './Refused';
 import { keepSearch, searchFor } from './kept-place';
 import { STATIONS } from './stations';
 import { type JobView, useLoadedJob } from './useJobView';
+
+const GuestLinks = later(() => import('./GuestLinks'));
 
 /** A job: its title block, the line of stations, and the station one is in. */
 export function Component() {
@@ -94,6 +98,7 @@ const SAVE_WORDS = {
 
 function SavedState({ id }: { readonly id: string }) {
   const { current, undo, redo } = useDraft(id);
+  const [sharing, setSharing] = useState(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
@@ -124,6 +129,14 @@ function SavedState({ id }: { readonly id: string }) {
       <button type="button" className={button} aria-label="Redo" disabled={current.future.length === 0} onClick={redo}>
         <Redo2 size={18} />
       </button>
+      <button type="button" className={button} aria-label="Show this job to its owner" onClick={() => setSharing(true)}>
+        <Share2 size={18} />
+      </button>
+      <Dialog open={sharing} onClose={() => setSharing(false)} title="Show this job to its owner">
+        <Suspense>
+          <GuestLinks job={id} />
+        </Suspense>
+      </Dialog>
       <a
         className={button}
         href={`/api/jobs/${id}/file`}

@@ -40,6 +40,10 @@ const PLACES: readonly Jump[] = [
   { key: 'recall', name: 'Recall of a batch', to: '/stock/recall' },
   { key: 'learned', name: 'What weighings have taught', to: '/stock/learned' },
   { key: 'bays', name: 'Bays', note: 'air, instruments, hours', to: '/bays' },
+  { key: 'people', name: 'Workshop: people', note: 'accounts, roles, PINs', to: '/workshop' },
+  { key: 'devices', name: 'Workshop: devices and network', to: '/workshop/devices' },
+  { key: 'backups', name: 'Workshop: backups', to: '/workshop/backups' },
+  { key: 'record', name: 'Workshop: who did what', to: '/workshop/record' },
   { key: 'figures', name: 'Where figures come from', note: 'defaults and their sources', to: '/figures' },
 ];
 const COMMANDS: readonly Jump[] = [

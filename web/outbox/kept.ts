@@ -5,6 +5,8 @@ import type { NewEntry } from '#formats/log';
 export interface KeptTap {
   readonly jobId: string;
   readonly entry: NewEntry;
+  /** The stretch of this device's time it was tapped in: whose it is. */
+  readonly turn?: string;
   /** Why it did not fit when it was sent; absent: it waits to be sent. */
   readonly aside?: string;
 }

@@ -128,13 +128,13 @@ async function sendAll(listener: Listener): Promise<void> {
   const stuck = new Set<string>();
   const next = (): KeptTap | undefined => waiting(listener).find(({ jobId }) => !stuck.has(jobId));
   for (let tap = next(); tap; tap = next()) {
-    const { jobId, entry } = tap;
+    const { jobId, entry, turn } = tap;
     // It is sent once the device has it, and then whatever follows it.
     if (keeping.has(entry.id)) {
       stuck.add(jobId);
       continue;
     }
-    const answer = await dispatch(api.endpoints.appendLog.initiate({ jobId, entry }, { track: false }));
+    const answer = await dispatch(api.endpoints.appendLog.initiate({ jobId, entry, turn }, { track: false }));
     const problem = answer.data ? undefined : problemOf(answer.error);
     if (answer.data) {
       onlyHere.delete(entry.id);

@@ -43,7 +43,9 @@ export const outbox = createSlice({
     decided(state, { payload: { id, again } }: PayloadAction<{ id: string; again: boolean }>) {
       const tap = state.taps.find(({ entry }) => entry.id === id);
       state.taps = without(state.taps, id) as KeptTap[];
-      if (tap && again) state.taps.push({ jobId: tap.jobId, entry: tap.entry });
+      if (!tap || !again) return;
+      const { aside: _, ...plain } = tap;
+      state.taps.push(plain);
     },
   },
 });

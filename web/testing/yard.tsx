@@ -56,6 +56,15 @@ const json = (body: unknown, status = 200) =>
 
 function answer({ method, path, body, version }: Call): Response {
   const [, , what, id, part] = path.split('/');
+  if (what === 'me')
+    return json({
+      accounts: false,
+      person: null,
+      tablet: null,
+      guest: null,
+      rights: ['look', 'run', 'work', 'own'],
+      turn: null,
+    });
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
   if (what === 'yard') return json({ at: NOW, simulated: true, hours: [], monthMeansC: Array<number>(12).fill(9) });
   if (part === 'cues') return json({ factor: 1, sigma: 0.2, jobs: [] });

@@ -10,6 +10,8 @@ const isOffsetHere = (offset: number, year: number) =>
  * device's own, winter or summer, it is said by the clock on the wall here, on either side of a change.
  */
 const at = (instant: string) => {
+  // No clock on any wall: it is said by the one here.
+  if (instant.endsWith('Z')) return DateTime.fromISO(instant);
   const own = DateTime.fromISO(instant, { setZone: true });
   return isOffsetHere(own.offset, own.year) ? own.toLocal() : own;
 };

@@ -1,6 +1,7 @@
 import { ArrowLeft, Volume2, VolumeX } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import { LazyThemeMenu } from '../../app/LazyThemeMenu';
+import { LazyWhoChip } from '../../people/LazyWhoChip';
 import type { JobView } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
 import { useSound } from './signals';
@@ -40,6 +41,7 @@ export function BayBar({ job }: { readonly job: JobView }) {
       >
         {aloud ? <Volume2 size={26} /> : <VolumeX size={26} />}
       </button>
+      <LazyWhoChip glove />
       <LazyThemeMenu glove />
     </header>
   );

@@ -1,8 +1,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/work/run';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch, useAppStore } from '../../app/store';
 import { tapped } from '../../outbox/slice';
+import { turnNow } from '../../people/api';
 import { nowInstant } from '../../ui/moments';
 
 /** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */
@@ -14,6 +15,7 @@ const SETTLES_MS = 350;
  */
 export function useTap(jobId: string) {
   const dispatch = useAppDispatch();
+  const store = useAppStore();
   const [settling, setSettling] = useState(false);
   useEffect(() => {
     if (!settling) return;
@@ -22,10 +24,13 @@ export function useTap(jobId: string) {
   }, [settling]);
   const tap = useCallback(
     (entry: RunEntry) => {
-      dispatch(tapped({ jobId, entry: { id: nanoid(), at: nowInstant(), entry } }));
+      const turn = turnNow(store.getState());
+      dispatch(
+        tapped({ jobId, entry: { id: nanoid(), at: nowInstant(), entry }, ...(turn !== undefined && { turn }) }),
+      );
       setSettling(true);
     },
-    [dispatch, jobId],
+    [dispatch, store, jobId],
   );
   return { tap, settling };
 }

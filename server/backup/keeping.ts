@@ -1,0 +1,95 @@
+import { rmSync, statSync } from 'node:fs';
+import path from 'node:path';
+import type { KeptCopies } from '#formats/people';
+import { conflict, notFound } from '../http/problem';
+import { StartFault } from '../settings';
+import { backupName, makeBackup } from './make';
+import type { Manifest } from './manifest';
+import { opened } from './read';
+import { backupFolder, backupsIn } from './scheduled';
+
+/** Copies of the workshop as its owner sees and handles them in the application. */
+export interface Keeping {
+  list(): KeptCopies;
+  make(): Promise<void>;
+  /** @throws ProblemError (404) where there is no such copy */
+  fileOf(name: string): string;
+  /** Looks whether a copy is whole, then puts it back once `answered` is over. */
+  putBack(name: string, overNewer: boolean, answered: Promise<void>): Promise<Manifest>;
+}
+
+interface Place {
+  readonly file: string;
+  readonly pictures: string;
+  readonly clock: () => Date;
+  /** When something was entered last. */
+  readonly lastChange: () => string | null;
+  /** Closes the workshop, puts the copy back, and opens it again. */
+  readonly restore: (from: string) => Promise<string>;
+}
+
+/** Copies of a workshop in the folder beside its file. */
+export function keepingOf({ file, pictures, clock, lastChange, restore }: Place): Keeping {
+  const folder = backupFolder(file);
+  /** How the last putting back ended. */
+  let last: KeptCopies['putBack'];
+  const fileOf = (name: string): string => {
+    const known = backupsIn(folder).find((each) => path.basename(each.file) === name);
+    if (!known) throw notFound('backup', name);
+    return known.file;
+  };
+  return {
+    fileOf,
+    list: () => ({
+      folder,
+      copies: backupsIn(folder).map(({ file: each, at }) => ({
+        name: path.basename(each),
+        at: at.toISOString(),
+        bytes: statSync(each).size,
+      })),
+      ...(last && { putBack: last }),
+    }),
+    async make() {
+      const at = clock();
+      await toldAsRefusal(makeBackup(file, pictures, path.join(folder, backupName(at)), at));
+    },
+    async putBack(name, overNewer, answered) {
+      const from = fileOf(name);
+      const { folder: unpacked, manifest } = await toldAsRefusal(opened(from, path.dirname(file)));
+      rmSync(unpacked, { recursive: true, force: true });
+      const changed = lastChange();
+      if (changed !== null && Date.parse(changed) > Date.parse(manifest.at) && !overNewer)
+        throw conflict(
+          `The workshop was changed ${changed}, after this copy of ${manifest.at} was made. Make a copy of it first; then say that it may be put over it.`,
+        );
+      void answered
+        .then(() => restore(from))
+        .then(
+          (said) => (last = { at: clock().toISOString(), isDone: true, said }),
+          (error: unknown) =>
+            (last = {
+              at: clock().toISOString(),
+              isDone: false,
+              said: error instanceof Error ? error.message : String(error),
+            }),
+        );
+      return manifest;
+    },
+  };
+}
+
+/** What a command says before it ends is an answer here. */
+const toldAsRefusal = <T>(work: Promise<T>): Promise<T> =>
+  work.catch((error: unknown) => {
+    throw error instanceof StartFault ? conflict(error.message) : error;
+  });
+
+/** Where there is no file to copy. */
+export const nothingKept: Keeping = {
+  list: () => ({ folder: '', copies: [] }),
+  make: () => Promise.reject(conflict('This workshop is not kept in a file.')),
+  fileOf: (name) => {
+    throw notFound('backup', name);
+  },
+  putBack: (name) => Promise.reject(notFound('backup', name)),
+};

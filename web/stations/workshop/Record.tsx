@@ -1,0 +1,88 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Deed } from '#formats/people';
+import { useDeedsQuery, usePeopleQuery } from '../../people/api';
+import { Button } from '../../ui/Button';
+import { moment } from '../../ui/moments';
+import { SelectField } from '../../ui/SelectField';
+import { WorkshopPage } from './WorkshopPage';
+
+const EVERYBODY = '';
+
+/** Who did what, the last first: what was changed, what was laid, what moved in stock. */
+export function Component() {
+  const { data: people = [] } = usePeopleQuery();
+  const [person, setPerson] = useState(EVERYBODY);
+  /** Where each page that was opened begins. */
+  const [pages, setPages] = useState<readonly (string | undefined)[]>([undefined]);
+  const from = pages.at(-1);
+  const { data, error, isFetching } = useDeedsQuery({ from, person: person || undefined });
+  return (
+    <WorkshopPage error={error}>
+      <div className="mt-4 max-w-xs">
+        <SelectField
+          label="Done by"
+          value={person}
+          options={[[EVERYBODY, 'Everybody'], ...people.map(({ id, name }): [string, string] => [id, name])]}
+          onChange={(chosen) => {
+            setPerson(chosen);
+            setPages([undefined]);
+          }}
+        />
+      </div>
+      <table className="mt-3 w-full table-fixed bg-sheet text-[14.5px]" aria-busy={isFetching}>
+        <thead>
+          <tr className="label border-y text-left">
+            <th scope="col" className="w-44 px-4 py-1.5 font-normal">
+              When
+            </th>
+            <th scope="col" className="w-48 px-3 py-1.5 font-normal">
+              Who, where
+            </th>
+            <th scope="col" className="px-3 py-1.5 font-normal">
+              What
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {data?.deeds.map((deed, index) => (
+            <tr key={index} className="border-b align-top">
+              <td className="px-4 py-2">{moment(deed.at)}</td>
+              <td className="px-3 py-2 break-words">
+                {deed.by ?? <span className="text-ink-3">no account</span>}
+                {deed.tablet && <span className="block text-[13px] text-ink-2">{deed.tablet}</span>}
+              </td>
+              <td className="px-3 py-2 break-words">
+                {deed.deed} <Of of={deed.of} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {data?.deeds.length === 0 && <p className="mt-4 text-ink-2">Nothing yet.</p>}
+      <div className="mt-4 flex gap-3">
+        <Button disabled={pages.length === 1} onClick={() => setPages(pages.slice(0, -1))}>
+          Later
+        </Button>
+        <Button disabled={!data?.next} onClick={() => data?.next && setPages([...pages, data.next])}>
+          Earlier
+        </Button>
+      </div>
+    </WorkshopPage>
+  );
+}
+
+/** What it was done to, and the way there. */
+function Of({ of }: Pick<Deed, 'of'>) {
+  if (!of) return null;
+  const to = { job: `/jobs/${of.id}`, product: `/shelf/${of.id}`, bay: '/bays', thing: `/stock?thing=${of.id}` }[
+    of.kind
+  ];
+  return to === undefined ? (
+    <strong>{of.title}</strong>
+  ) : (
+    <Link to={to} className="font-semibold underline">
+      {of.title}
+    </Link>
+  );
+}
