@@ -8,6 +8,8 @@ export default defineConfig({
   forbidOnly: true,
   reporter: 'list',
   use: {
+    // What is kept on the device is tried by tests of its own; elsewhere every answer is the server's.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     actionTimeout: 60_000,

@@ -1,10 +1,37 @@
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   root: 'web',
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'offline',
+      filename: 'service-worker.ts',
+      injectRegister: false,
+      injectManifest: {
+        // Everything but the page: that comes from the server with a content policy of its own.
+        globPatterns: ['**/*.{js,css,woff2,wasm,svg,png}'],
+        maximumFileSizeToCacheInBytes: 8_000_000,
+      },
+      manifest: {
+        name: 'Glaphyra',
+        short_name: 'Glaphyra',
+        description: 'Plans, times and records the layers a protection installer puts on every kind of surface.',
+        display: 'standalone',
+        background_color: '#eef2f3',
+        theme_color: '#13232f',
+        icons: [
+          { src: '/mark-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/mark-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+        ],
+      },
+    }),
+  ],
   worker: { format: 'es' },
   build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 700 },
   server: { host: '127.0.0.1', port: 4681, proxy: { '/api': { target: 'http://127.0.0.1:4680' } } },

@@ -19,7 +19,8 @@ export class Workshop {
   /** @param sample a folder that was kept: the workshop begins as it was left. An empty one without. */
   constructor(
     sample?: string,
-    private readonly now = NOW,
+    /** The server's clock as it starts. */
+    public now = NOW,
   ) {
     if (sample !== undefined) cpSync(sample, this.folder, { recursive: true });
   }

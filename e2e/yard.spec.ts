@@ -162,12 +162,30 @@ test('what another window changed meanwhile is told, and neither is lost', async
   await saved(other);
   await page.unroute('**/api/jobs/taped-shuttle');
   await page.clock.fastForward('00:10');
-  const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('document.surfaces[roof].note');
-  await dialog.getByRole('button', { name: 'Take what stands there' }).click();
-  await expect(page.getByLabel('Note')).toHaveValue('Theirs');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  // The name here, the note there: put together.
+  await saved(page);
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mine');
+  await expect(page.getByLabel('Note')).toHaveValue('Theirs');
+  await page.route('**/api/jobs/taped-shuttle', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByLabel('Note').fill('Here');
+  await page.getByLabel('Note').blur();
+  await expect(page.getByRole('status')).toHaveText('Server gone: kept here');
+  await other.getByLabel('Note').fill('There');
+  await other.getByLabel('Note').blur();
+  await saved(other);
+  await page.unroute('**/api/jobs/taped-shuttle');
+  await page.clock.fastForward('00:10');
+  const dialog = page.getByRole('dialog');
+  const fact = dialog.getByRole('group', { name: 'document.surfaces[roof].note' });
+  await expect(fact).toContainText('Here');
+  await fact.getByRole('button', { name: /There/ }).first().click();
+  await dialog.getByRole('button', { name: 'Put it together like this' }).click();
+  await saved(page);
+  await expect(page.getByLabel('Note')).toHaveValue('There');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Note')).toHaveValue('Here');
 });
 
 test('a job goes out as a file and comes back the same; a bad file comes back as its faults', async ({ page }) => {

@@ -5,6 +5,7 @@ import { listenForChanges } from './app/live';
 import { router } from './app/router';
 import { store } from './app/store';
 import { applyStoredTheme } from './app/theme';
+import { installOffline } from './offline/install';
 import { useMeasures } from './ui/measures';
 import './styles.css';
 
@@ -22,6 +23,8 @@ function Measured() {
 globalThis.__webpack_nonce__ = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 applyStoredTheme();
 listenForChanges(store.dispatch);
+// While it is built anew at every keystroke there is nothing to keep.
+if (import.meta.env.PROD) addEventListener('load', () => void installOffline(store.dispatch));
 createRoot(document.getElementById('root')!).render(
   <Provider store={store}>
     <Measured />

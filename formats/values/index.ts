@@ -1,4 +1,5 @@
 export { changedPaths } from './changed-paths';
+export { type Clash, mergeThree } from './merge';
 export { type Fault, faultLine, FaultsError, faultsOfIssues, pathText } from './faults';
 export { clockShift, instantAfter, minuteOfDay, minutesBetween, minutesToDay, weekday } from './moments';
 export { money } from './money';

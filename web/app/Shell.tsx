@@ -1,5 +1,6 @@
 import { Suspense } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
+import { Aged } from '../offline/Aged';
 import { JumpKeys } from '../jump/JumpKeys';
 import { Gate } from '../people/Gate';
 import { useMe } from '../people/known';
@@ -49,6 +50,7 @@ export function Shell() {
           <LazyThemeMenu />
         </header>
       )}
+      {isIn && <Aged inBay={inBay} />}
       <div className="min-h-0 flex-1 overflow-auto">
         <Suspense>
           <Gate>

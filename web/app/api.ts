@@ -38,6 +38,8 @@ import type {
   UsageLessonRow,
 } from '#formats/stock';
 import type { MethodCompared } from '#job/pick';
+import { FROM_DEVICE } from '../offline/kept-answers';
+import { answered, toldFromDevice } from '../offline/slice';
 import { nowInstant } from '../ui/moments';
 
 /** A picture file with what is said of it when it is taken; parts not said are left out. */
@@ -58,6 +60,9 @@ export interface StockAsked {
   readonly of?: string;
   readonly at?: string;
 }
+
+/** Whose it is: whoever was at this device when it was tapped. */
+const inTurn = (turn: string | undefined) => (turn === undefined ? {} : { headers: { 'glaphyra-turn': turn } });
 
 const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 
@@ -90,6 +95,10 @@ const plainly = fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href 
 /** Asks the server; where it wants to know who one is, that is asked first. */
 const asking: typeof plainly = async (args, ask, extra) => {
   const answer = await plainly(args, ask, extra);
+  const response = answer.meta?.response;
+  const asOf = response?.headers.get(FROM_DEVICE);
+  if (asOf) ask.dispatch(toldFromDevice(asOf));
+  else if (response) ask.dispatch(answered());
   if (answer.error?.status === UNKNOWN && ask.endpoint !== 'me') ask.dispatch(api.util.invalidateTags(['Me']));
   return answer;
 };
@@ -133,8 +142,7 @@ export const api = createApi({
         url: `jobs/${jobId}/log`,
         method: 'POST',
         body: entry,
-        // Whose it is: whoever was at this device when it was tapped.
-        ...(turn !== undefined && { headers: { 'glaphyra-turn': turn } }),
+        ...inTurn(turn),
       }),
       // The answer is the entry as it stands on the disk: put in place at once, without asking again.
       async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
@@ -311,8 +319,13 @@ export const api = createApi({
         [...ticksUnderWay.values()].reduce((shown, tick) => (tick.jobId === id ? withTick(shown, tick) : shown), ticks),
       providesTags: (_result, _error, id) => [{ type: 'Ticks', id }],
     }),
-    tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean }>({
-      query: ({ jobId, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body }),
+    /** A stock entry that was kept on the device, under its own name and moment. */
+    handInStock: build.mutation<StockLogEntry, { entry: NewStockEntry; turn?: string | undefined }>({
+      query: ({ entry, turn }) => ({ url: 'stock/log', method: 'POST', body: entry, ...inTurn(turn) }),
+      invalidatesTags: ['Stock', 'Products'],
+    }),
+    tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean; turn?: string | undefined }>({
+      query: ({ jobId, turn, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body, ...inTurn(turn) }),
       // Seen at the finger; taken back where the server has not noted it.
       async onQueryStarted(tick, { dispatch, queryFulfilled, requestId }) {
         ticksUnderWay.set(requestId, tick);
@@ -363,7 +376,6 @@ export const {
   useJobStockQuery,
   useMethodsQuery,
   useTicksQuery,
-  useTickMutation,
   useJobsQuery,
   useJobQuery,
   useAddJobMutation,

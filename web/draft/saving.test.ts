@@ -4,7 +4,7 @@ import { changeDocument } from '#job/edit';
 import { api } from '../app/api';
 import { store } from '../app/store';
 import { cutInServer, server } from '../testing/yard';
-import { edited, opened, settled, undone } from './slice';
+import { chosen, edited, opened, undone } from './slice';
 
 const JOB = 'satin-tourer';
 const current = () => store.getState().drafts[JOB]!;
@@ -72,31 +72,59 @@ test('with the server gone the draft stands, is kept on the device, and is saved
   expect(stored()).toBe('Kept');
 }, 15_000);
 
-test('a refused save waits for a decision; either way the other stays one undo away', async () => {
-  const refusal = {
-    type: '/problems/stale-write',
-    title: 'Changed',
-    status: 412,
-    version: 99,
-    changed: ['document.title'],
-  };
-  server.instead = ({ method }) =>
-    method === 'PUT'
-      ? new Response(JSON.stringify(refusal), { status: 412, headers: { 'content-type': 'application/problem+json' } })
-      : undefined;
+/** Someone else saves the job from what it was. */
+function theirs(change: (draft: JobDraft) => JobDraft): void {
+  const { id, version, createdAt, updatedAt, ...draft } = server.jobs.get(JOB)!;
+  server.jobs.set(JOB, { id, version: version + 1, createdAt, updatedAt, ...change(draft) });
+}
+
+test('someone else was first, with other facts: both are put together and saved, and mine alone is one undo away', async () => {
+  server.down = true;
   edit('Mine');
+  await waitFor(() => expect(current().state.kind).toBe('unreachable'), { timeout: 4000 });
+  const [panel] = current().draft.document.surfaces;
+  theirs((draft) => ({
+    ...draft,
+    document: {
+      ...draft.document,
+      surfaces: draft.document.surfaces.map((each) => (each.id === panel!.id ? { ...each, name: 'Their tank' } : each)),
+    },
+  }));
+  server.down = false;
+  await waitFor(isSaved, { timeout: 8000 });
+  const { document } = server.jobs.get(JOB)!;
+  expect([document.title, document.surfaces[0]!.name]).toEqual(['Mine', 'Their tank']);
+  store.dispatch(undone(JOB));
+  await waitFor(() => expect(server.jobs.get(JOB)!.document.surfaces[0]!.name).toBe(panel!.name), { timeout: 4000 });
+  await waitFor(isSaved, { timeout: 4000 });
+}, 15_000);
+
+test('where both changed the same fact it waits for a decision; either way the other stays one undo away', async () => {
+  theirs(changeDocument({ title: 'Theirs' }));
+  edit('Mine again');
   await waitFor(
-    () => expect(current().state).toMatchObject({ kind: 'refused', problem: { changed: ['document.title'] } }),
+    () =>
+      expect(current().state).toMatchObject({
+        kind: 'refused',
+        clashes: [{ path: 'document.title', mine: 'Mine again', theirs: 'Theirs' }],
+      }),
     { timeout: 4000 },
   );
   const before = puts().length;
   await store.dispatch(api.endpoints.job.initiate(JOB, { forceRefetch: true }));
   await new Promise((resolve) => setTimeout(resolve, 800));
   expect(puts()).toHaveLength(before);
-  server.instead = undefined;
-  store.dispatch(settled({ record: server.jobs.get(JOB)!, keep: 'mine' }));
+  // It outlives the page, with what it was made of.
+  expect(kept()[JOB]).toMatchObject({ base: { document: { title: 'Mine' } } });
+  store.dispatch(chosen({ id: JOB, mineAt: ['document.title'] }));
   await waitFor(isSaved, { timeout: 4000 });
-  expect(stored()).toBe('Mine');
+  expect(stored()).toBe('Mine again');
+  theirs(changeDocument({ title: 'Theirs once more' }));
+  edit('And mine');
+  await waitFor(() => expect(current().state.kind).toBe('refused'), { timeout: 4000 });
+  store.dispatch(chosen({ id: JOB, mineAt: [] }));
+  await waitFor(isSaved, { timeout: 4000 });
+  expect(stored()).toBe('Theirs once more');
   store.dispatch(undone(JOB));
-  await waitFor(() => expect(stored()).toBe('Kept'), { timeout: 4000 });
-}, 15_000);
+  await waitFor(() => expect(stored()).toBe('And mine'), { timeout: 4000 });
+}, 25_000);

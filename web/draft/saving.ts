@@ -8,19 +8,31 @@ const SETTLE_MS = 350;
 /** How long to wait before asking an unreachable server again. */
 const RETRY_MS = 3000;
 
-const { edited, undone, redone, settled, saveStarted, saved, saveFailed } = drafts.actions;
+const { edited, undone, redone, settled, overtaken, chosen, saveStarted, saved, saveFailed } = drafts.actions;
+/** Somebody else was first. */
+const STALE = 412;
 
 /** Saves every edited job by itself, one write at a time, and again when the server comes back. */
 export const saving = createListenerMiddleware();
 
 saving.startListening({
-  matcher: isAnyOf(edited, undone, redone, settled, saved),
+  matcher: isAnyOf(edited, undone, redone, settled, overtaken, chosen, saved),
   effect: (_action, { getState }) => storeUnsaved((getState() as RootState).drafts),
 });
 
 saving.startListening.withTypes<RootState, AppDispatch>()({
   // Reading a job also takes up what an earlier page had not saved.
-  matcher: isAnyOf(edited, undone, redone, settled, saved, saveFailed, api.endpoints.job.matchFulfilled),
+  matcher: isAnyOf(
+    edited,
+    undone,
+    redone,
+    settled,
+    overtaken,
+    chosen,
+    saved,
+    saveFailed,
+    api.endpoints.job.matchFulfilled,
+  ),
   effect: async (_action, listener) => {
     listener.cancelActiveListeners();
     const states = () => Object.entries((listener.getState() as RootState).drafts);
@@ -53,6 +65,15 @@ async function write(id: string, { dispatch, getState }: Listener): Promise<void
   const { version, draft } = (getState() as RootState).drafts[id]!;
   dispatch(saveStarted(id));
   const answer = await dispatch(api.endpoints.saveJob.initiate({ id, version, draft }, { track: false }));
-  if (answer.data) dispatch(saved({ sent: draft, record: answer.data }));
-  else dispatch(saveFailed({ id, problem: problemOf(answer.error) }));
+  if (answer.data) {
+    dispatch(saved({ sent: draft, record: answer.data }));
+    return;
+  }
+  const problem = problemOf(answer.error);
+  const { data: record } =
+    problem?.status === STALE
+      ? await dispatch(api.endpoints.job.initiate(id, { forceRefetch: true, subscribe: false }))
+      : { data: undefined };
+  if (problem && record) dispatch(overtaken({ record, problem }));
+  else dispatch(saveFailed({ id, problem }));
 }

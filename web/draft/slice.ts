@@ -1,15 +1,24 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { JobDraft, JobRecord, Problem } from '#formats/job';
+import { type Clash, mergeThree } from '#formats/values';
 
 export type SaveState =
   | { readonly kind: 'saved' | 'dirty' | 'saving' | 'unreachable' }
   /** Someone else saved first, or what was edited does not fit what was laid. */
-  | { readonly kind: 'refused'; readonly problem: Problem };
+  | {
+      readonly kind: 'refused';
+      readonly problem: Problem;
+      /** Someone else was first: what stands there, and the facts both changed. */
+      readonly theirs?: JobRecord;
+      readonly clashes?: readonly Clash[];
+    };
 
 /** A job as it is being edited here: what the server has, what stands on the screen, and the way back. */
 export interface Draft {
   readonly version: number;
   readonly draft: JobDraft;
+  /** What the server had under that version: what this was made of. Unknown where an earlier edition kept it. */
+  readonly base?: JobDraft;
   readonly past: readonly JobDraft[];
   readonly future: readonly JobDraft[];
   readonly state: SaveState;
@@ -23,12 +32,13 @@ function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
 
 const KEY = 'glaphyra.drafts';
 type Drafts = Record<string, Draft>;
+type Kept = Pick<Draft, 'version' | 'draft' | 'base'>;
 
 /** Edits an earlier page had not yet saved when it was closed. */
 function unsavedDrafts(): Drafts {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, Pick<Draft, 'version' | 'draft'>>;
-    const taken = (draft: Pick<Draft, 'version' | 'draft'>): Draft => ({
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, Kept>;
+    const taken = (draft: Kept): Draft => ({
       ...draft,
       past: [],
       future: [],
@@ -44,9 +54,12 @@ function unsavedDrafts(): Drafts {
 export function storeUnsaved(drafts: Drafts): void {
   const unsaved = Object.entries(drafts)
     .filter(([, { state }]) => state.kind !== 'saved')
-    .map(([id, { version, draft }]) => [id, { version, draft }]);
+    .map(([id, { version, draft, base }]) => [id, { version, draft, base }]);
   localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(unsaved)));
 }
+
+/** Puts a draft that is no draft of the state's own in its place. */
+const put = (state: object, id: string, draft: Draft): void => void ((state as Drafts)[id] = draft);
 
 export const drafts = createSlice({
   name: 'drafts',
@@ -59,6 +72,7 @@ export const drafts = createSlice({
       state[record.id] = {
         version: record.version,
         draft: draftOf(record),
+        base: draftOf(record),
         past: [],
         future: [],
         state: { kind: 'saved' },
@@ -93,11 +107,48 @@ export const drafts = createSlice({
       state[record.id] = {
         ...current,
         version: record.version,
+        base: sent,
         state: { kind: original(state)?.[record.id]?.draft === sent ? 'saved' : 'dirty' },
       };
     },
     saveFailed(state, { payload: { id, problem } }: PayloadAction<{ id: string; problem: Problem | undefined }>) {
       if (state[id]) state[id].state = problem ? { kind: 'refused', problem } : { kind: 'unreachable' };
+    },
+    /** Someone else saved first: what does not touch the same facts is put together, the rest is shown beside it. */
+    overtaken(state, { payload: { record, problem } }: PayloadAction<{ record: JobRecord; problem: Problem }>) {
+      const current = original(state)?.[record.id];
+      if (!current) return;
+      const theirs = draftOf(record);
+      const { merged, clashes } = mergeThree(current.base, current.draft, theirs);
+      put(
+        state,
+        record.id,
+        clashes.length > 0
+          ? { ...current, state: { kind: 'refused', problem, theirs: record, clashes } }
+          : {
+              ...current,
+              version: record.version,
+              draft: merged,
+              base: theirs,
+              past: [...current.past, current.draft],
+              state: { kind: 'dirty' },
+            },
+      );
+    },
+    /** After a clash: fact by fact, mine at these paths and theirs at the others. */
+    chosen(state, { payload: { id, mineAt } }: PayloadAction<{ id: string; mineAt: readonly string[] }>) {
+      const current = original(state)?.[id];
+      if (current?.state.kind !== 'refused' || !current.state.theirs) return;
+      const { theirs: record } = current.state;
+      const theirs = draftOf(record);
+      put(state, id, {
+        version: record.version,
+        draft: mergeThree(current.base, current.draft, theirs, new Set(mineAt)).merged,
+        base: theirs,
+        past: [...current.past, current.draft],
+        future: [],
+        state: { kind: 'dirty' },
+      });
     },
     /** After a refusal: take what stands on the server, or put what stands here over it. */
     settled(state, { payload: { record, keep } }: PayloadAction<{ record: JobRecord; keep: 'theirs' | 'mine' }>) {
@@ -108,6 +159,7 @@ export const drafts = createSlice({
       state[record.id] = {
         version: record.version,
         draft: keep === 'theirs' ? theirs : current.draft,
+        base: theirs,
         past,
         future: [],
         state: { kind: keep === 'theirs' ? 'saved' : 'dirty' },
@@ -116,4 +168,4 @@ export const drafts = createSlice({
   },
 });
 
-export const { opened, edited, undone, redone, settled } = drafts.actions;
+export const { opened, edited, undone, redone, settled, chosen } = drafts.actions;

@@ -22,7 +22,7 @@ import {
 import { useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
-import { useWaitingTaps, withWaiting } from '../outbox/useWaitingTaps';
+import { useWaitingStock, useWaitingTaps, withWaiting, withWaitingStock } from '../outbox/useWaitingTaps';
 import { type After, useAfter } from './useAfter';
 import { useNow } from '../ui/useNow';
 
@@ -90,7 +90,9 @@ export function useLoadedJob(id: string): LoadedJob {
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
-  const { data: found } = useJobStockQuery(id);
+  const { data: inStock } = useJobStockQuery(id);
+  const waitingStock = useWaitingStock(id);
+  const found = useMemo(() => withWaitingStock(inStock, waitingStock, id), [inStock, waitingStock, id]);
   const products = useMemo(() => (shelf ?? NONE).map(stocked), [shelf]);
   // With what is in stock for it today, and what weighings have taught since its sheets were copied.
   const live = useMemo(() => {

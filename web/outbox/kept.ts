@@ -1,15 +1,29 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { NewEntry } from '#formats/log';
+import type { NewStockEntry } from '#formats/stock';
+
+/** A line ticked off, or not any more. */
+export interface TickTap {
+  readonly id: string;
+  readonly at: string;
+  readonly line: string;
+  readonly ticked: boolean;
+}
+
+/** What was tapped: something done at a job, a line of its lists, or what happened to a bottle. */
+type Tapped =
+  | { readonly kind?: undefined; readonly entry: NewEntry }
+  | { readonly kind: 'tick'; readonly entry: TickTap }
+  | { readonly kind: 'stock'; readonly entry: NewStockEntry };
 
 /** A tap as it is kept on the device until the server has it on its disk. */
-export interface KeptTap {
+export type KeptTap = Tapped & {
   readonly jobId: string;
-  readonly entry: NewEntry;
   /** The stretch of this device's time it was tapped in: whose it is. */
   readonly turn?: string;
   /** Why it did not fit when it was sent; absent: it waits to be sent. */
   readonly aside?: string;
-}
+};
 
 interface Schema extends DBSchema {
   /** In the order they were tapped, whichever tab they were tapped in. */

@@ -5,7 +5,7 @@ import { store } from '../app/store';
 import { cutInServer, NOW, server } from '../testing/yard';
 import { keepTap, keptTaps } from './kept';
 import { asideOf, decided, tapped, waitingOf } from './slice';
-import { withWaiting } from './useWaitingTaps';
+import { withWaiting, withWaitingStock } from './useWaitingTaps';
 
 const JOB = 'two-seater';
 const air = (id: string): NewEntry => ({ id, at: NOW, entry: { type: 'air', airC: 20, rhPct: 50, airSpeed: 0.1 } });
@@ -32,6 +32,50 @@ test('taps are sent one after the other in their order, and let go of when they 
   await waitFor(() => expect(waiting()).toEqual([]));
   expect(logged()).toEqual(['a', 'b', 'c']);
   await waitFor(async () => expect(await kept()).toEqual([]));
+});
+
+test('ticks and bottles go the same way: in their order among the taps, by their own doors, under their own names', async () => {
+  server.down = true;
+  tap('k1');
+  store.dispatch(tapped({ kind: 'tick', jobId: JOB, entry: { id: 'k2', at: NOW, line: 'gloves', ticked: true } }));
+  const bottle = { id: 'k3', at: NOW, entry: { type: 'opened' as const, thing: 'bottle-1' } };
+  store.dispatch(tapped({ kind: 'stock', jobId: JOB, entry: bottle, turn: 'a-turn' }));
+  tap('k4');
+  await waitFor(async () => expect(await kept()).toEqual(['k1', 'k2', 'k3', 'k4']));
+  server.calls = [];
+  server.instead = ({ method, path }) =>
+    method === 'POST' && path === '/api/stock/log' ? new Response(JSON.stringify(bottle), { status: 201 }) : undefined;
+  server.down = false;
+  await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
+  const sent = server.calls.filter(({ method }) => method !== 'GET').map(({ method, path }) => `${method} ${path}`);
+  expect(sent).toEqual([
+    `POST /api/jobs/${JOB}/log`,
+    `PUT /api/jobs/${JOB}/ticks`,
+    'POST /api/stock/log',
+    `POST /api/jobs/${JOB}/log`,
+  ]);
+  expect(server.calls.find(({ path }) => path === '/api/stock/log')!.body).toEqual(bottle);
+}, 15_000);
+
+test('a bottle taken without a network is in hand here, one that is emptied is gone', () => {
+  const row = (id: string, inHand?: string) => ({ id, ...(inHand && { inHand }) });
+  const stock = { cut: [], kinds: [{ of: 'wax', things: [row('old', JOB), row('new')] }] } as never;
+  const things = (waiting: Parameters<typeof withWaitingStock>[1]) =>
+    withWaitingStock(stock, waiting, JOB)!.kinds[0]!.things.map(({ id, inHand }) => [id, inHand]);
+  expect(things([])).toEqual([
+    ['old', JOB],
+    ['new', undefined],
+  ]);
+  expect(
+    things([
+      { type: 'put-back', thing: 'old' },
+      { type: 'taken', thing: 'new', job: JOB },
+    ]),
+  ).toEqual([
+    ['old', undefined],
+    ['new', JOB],
+  ]);
+  expect(things([{ type: 'thrown-away', thing: 'old', reason: 'empty', job: JOB }])).toEqual([['new', undefined]]);
 });
 
 test('with the server gone they wait on the device, and go in order when it is back', async () => {

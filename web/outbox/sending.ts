@@ -128,13 +128,13 @@ async function sendAll(listener: Listener): Promise<void> {
   const stuck = new Set<string>();
   const next = (): KeptTap | undefined => waiting(listener).find(({ jobId }) => !stuck.has(jobId));
   for (let tap = next(); tap; tap = next()) {
-    const { jobId, entry, turn } = tap;
+    const { jobId, entry } = tap;
     // It is sent once the device has it, and then whatever follows it.
     if (keeping.has(entry.id)) {
       stuck.add(jobId);
       continue;
     }
-    const answer = await dispatch(api.endpoints.appendLog.initiate({ jobId, entry, turn }, { track: false }));
+    const answer = await handedIn(tap, dispatch);
     const problem = answer.data ? undefined : problemOf(answer.error);
     if (answer.data) {
       onlyHere.delete(entry.id);
@@ -153,6 +153,25 @@ async function sendAll(listener: Listener): Promise<void> {
       if (!problem || problem.status >= 500) return;
     }
     channel?.postMessage('changed');
+  }
+}
+
+/** Hands one in by the door of its kind. */
+async function handedIn(tap: KeptTap, dispatch: AppDispatch): Promise<{ data?: unknown; error?: unknown }> {
+  const { jobId, turn } = tap;
+  switch (tap.kind) {
+    case 'tick': {
+      const { line, ticked } = tap.entry;
+      return dispatch(api.endpoints.tick.initiate({ jobId, line, ticked, turn }, { track: false }));
+    }
+    case 'stock': {
+      const answer = await dispatch(api.endpoints.handInStock.initiate({ entry: tap.entry, turn }, { track: false }));
+      // What stands in hand is read before the tap is let go of, so that it does not step back for a moment.
+      if (answer.data) await dispatch(api.endpoints.jobStock.initiate(jobId, { forceRefetch: true, subscribe: false }));
+      return answer;
+    }
+    default:
+      return dispatch(api.endpoints.appendLog.initiate({ jobId, entry: tap.entry, turn }, { track: false }));
   }
 }
 

@@ -4,10 +4,14 @@ import type { JobView } from '../job/useJobView';
 import { celsius } from '../ui/measures';
 
 /** What a tap said, in the words of the bay. */
-export function tapInWords(job: JobView, { jobId, entry: { entry } }: KeptTap): string {
+export function tapInWords(job: JobView, tap: KeptTap): string {
+  const { jobId } = tap;
   const own = jobId === job.id;
   const panel = (surface: string) => (own ? job.nameOf(surface) : surface);
   const where = own ? '' : ` (another job: ${jobId})`;
+  if (tap.kind === 'tick') return `${tap.entry.ticked ? 'Ticked' : 'Took the tick from'} a line of the list${where}`;
+  if (tap.kind === 'stock') return `${STOCK_WORDS[tap.entry.entry.type] ?? 'Noted'} ${tap.entry.entry.thing}${where}`;
+  const { entry } = tap.entry;
   switch (entry.type) {
     case 'lay-start':
       return `Began to lay ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
@@ -35,6 +39,11 @@ export function tapInWords(job: JobView, { jobId, entry: { entry } }: KeptTap): 
       return `${STEP_KINDS[entry.stage.kind].name}: ${STAGE_WORDS[entry.type]}${where}`;
   }
 }
+const STOCK_WORDS: Partial<Readonly<Record<string, string>>> = {
+  taken: 'Took in hand',
+  'put-back': 'Put back',
+  'thrown-away': 'Emptied',
+};
 const STAGE_WORDS = {
   'stage-start': 'begun',
   'stage-pause': 'paused',

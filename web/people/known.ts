@@ -1,4 +1,5 @@
 import type { Me } from '#formats/people';
+import { forgetAnswers } from '../offline/install';
 import { useMeQuery } from './api';
 
 const KEY = 'glaphyra.me';
@@ -25,6 +26,8 @@ function lastKnown(): Me | undefined {
 export function useMe(): Me | undefined {
   const { data, error } = useMeQuery();
   if (data) {
+    // Nobody is in any more: what the server answered to whoever was is not left here.
+    if (data.accounts && !data.person && lastKnown()?.person) void forgetAnswers();
     try {
       localStorage.setItem(KEY, JSON.stringify(data));
     } catch {

@@ -1,6 +1,8 @@
 import { Check } from 'lucide-react';
 import type { PickGroup } from '#core/work/pick-list';
-import { errorText, useTickMutation } from '../../app/api';
+import { nanoid } from '@reduxjs/toolkit';
+import { errorText } from '../../app/api';
+import { useHandIn } from '../../outbox/useHandIn';
 import type { JobView } from '../../job/useJobView';
 import { PaperLink } from '../../ui/PaperLink';
 import { amountIn } from '../stock/words';
@@ -11,12 +13,11 @@ import { ViewSwitch } from './ViewSwitch';
 /** Everything the job wants at hand, in the order of work, ticked off on whatever tablet is nearest. */
 export function PickListView({ job }: { readonly job: JobView }) {
   const { groups, ticked, short, error } = usePickList(job);
-  const [tick, { error: notTicked }] = useTickMutation();
+  const handIn = useHandIn();
   const lacking = new Map(short.map(({ line, has }) => [line.key, has]));
   const unsafe = short.filter(({ line }) => line.protective);
   const lines = groups.flatMap((group) => group.lines);
   const done = lines.filter(({ key }) => ticked.has(key)).length;
-  const problem = error ?? notTicked;
   return (
     <main className="flex h-full min-h-0 flex-col">
       <div className="flex shrink-0 flex-wrap items-center gap-4 border-b bg-sheet px-4 py-2">
@@ -31,9 +32,9 @@ export function PickListView({ job }: { readonly job: JobView }) {
       </div>
       <div className="min-h-0 flex-1 overflow-auto p-5">
         {unsafe.length > 0 && <DoNotBegin unsafe={unsafe} />}
-        {problem && (
+        {error !== undefined && (
           <p role="alert" className="mb-4 border-l-4 border-stop bg-stop-soft px-4 py-3">
-            {errorText(problem)}
+            {errorText(error)}
           </p>
         )}
         {groups.length === 0 && (
@@ -46,7 +47,9 @@ export function PickListView({ job }: { readonly job: JobView }) {
               group={group}
               ticked={ticked}
               lacking={lacking}
-              onTick={(line, on) => void tick({ jobId: job.id, line, ticked: on })}
+              onTick={(line, ticked) =>
+                handIn(({ at }) => ({ kind: 'tick', jobId: job.id, entry: { id: nanoid(), at, line, ticked } }))
+              }
             />
           ))}
         </div>

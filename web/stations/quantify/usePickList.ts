@@ -4,6 +4,7 @@ import { type PickGroup, type PickLine, shortOf } from '#core/work/pick-list';
 import { pickListOf } from '#job/pick';
 import { useStockQuery, useTicksQuery } from '../../app/api';
 import type { JobView } from '../../job/useJobView';
+import { useWaitingTicks } from '../../outbox/useWaitingTaps';
 
 export interface Short {
   readonly line: PickLine;
@@ -32,7 +33,15 @@ export function usePickList(job: JobView): {
   );
   const { data: ticks, error } = useTicksQuery(job.id);
   const { data: stock } = useStockQuery({});
-  const ticked = useMemo(() => new Set(ticks?.map(({ line }) => line)), [ticks]);
+  const waiting = useWaitingTicks(job.id);
+  const ticked = useMemo(() => {
+    const lines = new Set(ticks?.map(({ line }) => line));
+    for (const [line, isOn] of waiting) {
+      if (isOn) lines.add(line);
+      else lines.delete(line);
+    }
+    return lines;
+  }, [ticks, waiting]);
   const short = useMemo(() => {
     if (!stock || !ticks) return [];
     const inStock = new Map(stock.totals.map(({ kind, of, good }) => [`${kind}/${of}`, good]));

@@ -2,9 +2,10 @@ import { FlaskConical } from 'lucide-react';
 import { useState } from 'react';
 import { BASES } from '#core/stock';
 import type { Product } from '#core/products/sheets';
-import type { StockRow } from '#formats/stock';
-import { errorText, useNoteStockMutation } from '../../app/api';
+import type { NewStockEntry, StockRow } from '#formats/stock';
+import { nanoid } from '@reduxjs/toolkit';
 import type { JobView } from '../../job/useJobView';
+import { useHandIn } from '../../outbox/useHandIn';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { day } from '../../ui/moments';
@@ -26,21 +27,22 @@ export const batchInHand = ({ id, stock }: JobView, product: string): string | u
 /** The bottle in hand: what is laid draws from it. Taken, changed and emptied in one tap. */
 export function Bottle({ job, product, amount }: Props) {
   const [changing, setChanging] = useState(false);
-  const [note, { error, isLoading }] = useNoteStockMutation();
+  const handIn = useHandIn();
   const kind = job.stock?.kinds.find(({ of }) => of === product.id);
   if (!kind) return null;
   const inHand = kind.things.find((thing) => thing.inHand === job.id);
   const next = kind.things.find((thing) => !thing.past && !thing.inHand && thing.remaining > 0);
-  const take = async (thing: StockRow) => {
-    if (inHand) await note({ type: 'put-back', thing: inHand.id }).unwrap();
-    await note({ type: 'taken', thing: thing.id, job: job.id }).unwrap();
+  // As a tap of the run: it counts at once, and is kept on the device until it has arrived.
+  const note = (entry: NewStockEntry['entry']) =>
+    handIn(({ at }) => ({ kind: 'stock', jobId: job.id, entry: { id: nanoid(), at, entry } }));
+  const take = (thing: StockRow) => {
+    if (inHand) note({ type: 'put-back', thing: inHand.id });
+    note({ type: 'taken', thing: thing.id, job: job.id });
   };
-  const empty = async () => {
-    await note({ type: 'thrown-away', thing: inHand!.id, reason: 'empty', job: job.id }).unwrap();
-    if (next) await note({ type: 'taken', thing: next.id, job: job.id }).unwrap();
+  const empty = () => {
+    note({ type: 'thrown-away', thing: inHand!.id, reason: 'empty', job: job.id });
+    if (next) note({ type: 'taken', thing: next.id, job: job.id });
   };
-  // What was refused stands below: nothing else is done about it here.
-  const run = (doing: Promise<unknown>) => void doing.catch(() => undefined);
   const tooLittle = inHand && inHand.remaining < amount;
   return (
     <div
@@ -61,7 +63,7 @@ export function Bottle({ job, product, amount }: Props) {
               <span className="block font-semibold text-warn">past its time since {day(inHand.goodUntil!)}</span>
             )}
           </span>
-          <Button glove disabled={isLoading} onClick={() => run(empty())}>
+          <Button glove onClick={empty}>
             Empty{next ? ': next' : ''}
           </Button>
         </>
@@ -69,7 +71,7 @@ export function Bottle({ job, product, amount }: Props) {
         <span className="min-w-0 flex-1 text-warn">{next ? 'No bottle in hand' : 'None in stock that is good'}</span>
       )}
       {!inHand && next && (
-        <Button glove look="main" disabled={isLoading} onClick={() => run(take(next))}>
+        <Button glove look="main" onClick={() => take(next)}>
           Take {named(next)}, {amountIn(next.unit, next.remaining)}
         </Button>
       )}
@@ -77,11 +79,6 @@ export function Bottle({ job, product, amount }: Props) {
         <Button glove onClick={() => setChanging(true)}>
           {inHand ? 'Change' : 'Another'}
         </Button>
-      )}
-      {error && (
-        <p role="alert" className="w-full text-stop">
-          {errorText(error)}
-        </p>
       )}
       <Dialog title={`Which ${product.name}`} open={changing} onClose={() => setChanging(false)}>
         <ul className="space-y-2">
@@ -92,10 +89,10 @@ export function Bottle({ job, product, amount }: Props) {
                 <Button
                   glove
                   className="w-full justify-between!"
-                  disabled={isLoading || thing.inHand !== undefined}
+                  disabled={thing.inHand !== undefined}
                   onClick={() => {
                     setChanging(false);
-                    run(take(thing));
+                    take(thing);
                   }}
                 >
                   <span>

@@ -1,10 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/work/run';
-import { useAppDispatch, useAppStore } from '../../app/store';
-import { tapped } from '../../outbox/slice';
-import { turnNow } from '../../people/api';
-import { nowInstant } from '../../ui/moments';
+import { useHandIn } from '../../outbox/useHandIn';
 
 /** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */
 const SETTLES_MS = 350;
@@ -14,8 +11,7 @@ const SETTLES_MS = 350;
  * as done here, and is kept on the device.
  */
 export function useTap(jobId: string) {
-  const dispatch = useAppDispatch();
-  const store = useAppStore();
+  const handIn = useHandIn();
   const [settling, setSettling] = useState(false);
   useEffect(() => {
     if (!settling) return;
@@ -24,13 +20,10 @@ export function useTap(jobId: string) {
   }, [settling]);
   const tap = useCallback(
     (entry: RunEntry) => {
-      const turn = turnNow(store.getState());
-      dispatch(
-        tapped({ jobId, entry: { id: nanoid(), at: nowInstant(), entry }, ...(turn !== undefined && { turn }) }),
-      );
+      handIn(({ at }) => ({ jobId, entry: { id: nanoid(), at, entry } }));
       setSettling(true);
     },
-    [dispatch, store, jobId],
+    [handIn, jobId],
   );
   return { tap, settling };
 }

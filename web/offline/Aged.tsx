@@ -1,0 +1,50 @@
+import { useEffect } from 'react';
+import { useJobsQuery } from '../app/api';
+import { useAppSelector } from '../app/store';
+import { Button } from '../ui/Button';
+import { moment } from '../ui/moments';
+import { takeNewEdition } from './install';
+import { keepDay } from './keep-day';
+
+/** The day's jobs are kept anew this often while the page is open, ms. */
+const KEEP_EVERY_MS = 15 * 60_000;
+
+/** Says where what stands on the screen is old, and that a new edition waits. */
+export function Aged({ inBay }: { readonly inBay: boolean }) {
+  const { since, newEdition } = useAppSelector((state) => state.aged);
+  useDayKept();
+  return (
+    <>
+      {since !== undefined && (
+        <p role="status" className="shrink-0 border-b-2 border-warn bg-warn-soft px-5 py-1.5">
+          <strong>Without the server.</strong> What stands here is as of {moment(since)}, from this device. Taps are
+          kept and go in when it is back.
+        </p>
+      )}
+      {newEdition && !inBay && (
+        <div role="status" className="flex shrink-0 items-center gap-4 border-b bg-over-soft px-5 py-1.5">
+          <p className="flex-1">A new edition of the application is here. It waits until you take it.</p>
+          <Button onClick={takeNewEdition}>Take it now</Button>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Keeps the day's jobs on the device. */
+function useDayKept(): void {
+  const { data: jobs } = useJobsQuery();
+  const ids = jobs?.map(({ id, version }) => `${id}/${version}`).join();
+  useEffect(() => {
+    if (!jobs) return;
+    const keep = () => document.visibilityState === 'visible' && void keepDay(jobs, Date.now());
+    // What is looked at first comes first.
+    const soon = setTimeout(keep, 4000);
+    const often = setInterval(keep, KEEP_EVERY_MS);
+    return () => {
+      clearTimeout(soon);
+      clearInterval(often);
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- which jobs, in which version; not how far each is
+  }, [ids]);
+}

@@ -1,0 +1,21 @@
+/** Which answers of the server a device keeps, and how they say that they come from it. */
+
+export const API_CACHE = 'glaphyra.answers';
+export const PAGE_CACHE = 'glaphyra.page';
+/** When an answer was kept. */
+export const KEPT_AT = 'glaphyra-kept-at';
+/** Told from the device, as of when. */
+export const FROM_DEVICE = 'glaphyra-from-device';
+
+/** What is worked with in the bays. What is the owner's alone is not left on a tablet. */
+const KEPT = [
+  /^\/api\/(jobs|items|products|bays|kit|offers|templates|learned-preparation|names|stock)$/,
+  /^\/api\/items\/[^/]+$/,
+  /^\/api\/jobs\/[^/]+$/,
+  /^\/api\/jobs\/[^/]+\/(log|ticks|photos|stock|earlier-pairs)$/,
+  /^\/api\/photos\/[^/]+\/(picture|thumb)\.jpg$/,
+  /^\/api\/yard\/forecast$/,
+];
+
+/** @param path of the address, without what is asked */
+export const isKept = (path: string): boolean => KEPT.some((pattern) => pattern.test(path));
