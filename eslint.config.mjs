@@ -74,7 +74,7 @@ export default tseslint.config(
   {
     files: [
       'scripts/**/*.mjs',
-      'bench/**/*.ts',
+      '{bench,trial}/**/*.ts',
       'cli/**/*.ts',
       '*.mjs',
       '*.cjs',

@@ -22,6 +22,7 @@ import highsLoader from 'highs';
 import { benchNest } from './nest';
 import { benchSections, benchStock } from './stock';
 import { benchTime } from './time';
+import { benchWorkshop } from './workshop';
 
 const ROUNDS = 60;
 const OUT_ROUNDS = 15;
@@ -239,3 +240,4 @@ benchSections(SURFACES);
 benchStock();
 benchTime(job);
 benchNest();
+await benchWorkshop();

@@ -9,6 +9,7 @@ export default () =>
       'cli/runsheet.ts',
       'cli/nest.ts',
       'server/main.ts',
+      'server/backup/worker.ts',
       'server/load-demo.ts',
     ],
     bundle: true,

@@ -59,6 +59,7 @@ export function build() {
     npx(
       'esbuild',
       'server/main.ts',
+      'server/backup/worker.ts',
       'server/load-demo.ts',
       'server/tidy.ts',
       '--bundle',

@@ -146,11 +146,16 @@ function changes({ changes: feed }: Services): Endpoint {
   return endpoint({
     method: 'get',
     path: '/api/changes',
-    summary: 'What changes, as it changes: events named "change"',
+    summary:
+      'What changes, as it changes: events named "change". Taken up again by Last-Event-ID or ?since=, with what was missed; an event "gap" where nobody knows that any more',
     answer: { status: 200, stream: true },
-    run: ({ response }) => {
+    run: ({ request, response, query }) => {
       const stream = openEventStream(response);
-      stream.onClose(feed.listen((change) => stream.send('change', change), stream.end));
+      const since = request.get('last-event-id') ?? query.since;
+      const missed = since === undefined ? [] : feed.since(since);
+      for (const change of missed ?? []) stream.send('change', change);
+      stream.send(missed ? 'here' : 'gap', {}, feed.now());
+      stream.onClose(feed.listen((change, id) => stream.send('change', change, id), stream.end));
     },
   });
 }

@@ -72,7 +72,7 @@ test('a workshop that is open is copied whole, its last tap and its pictures too
   const again = createServices(db, photoFolder(into), () => now);
   const ids = again.runLog.of('teal-hatchback').map(({ id }) => id);
   expect([ids.includes('last-before'), ids.includes('after')]).toEqual([true, false]);
-  expect(again.jobs.all().map(({ id }) => id)).toEqual(services.jobs.all().map(({ id }) => id));
+  expect(again.summaries.list().map(({ id }) => id)).toEqual(services.summaries.list().map(({ id }) => id));
   expect(readFileSync(path.join(photoFolder(into), 'kept.jpg'), 'utf8')).toBe('kept.jpg');
   shut();
   // Nothing of the work is left lying about.

@@ -17,7 +17,10 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 test('an item is found once with all its visits, the last first', async () => {
-  const { body: items } = await server.call<ItemSummary[]>('GET', '/api/items');
+  const {
+    body: { rows: items, found },
+  } = await server.call<{ rows: ItemSummary[]; found: number }>('GET', '/api/items');
+  expect(found).toBe(items.length);
   expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
   const hatchback = items.find(({ name }) => name === 'Teal hatchback')!;
   expect(hatchback).toMatchObject({ ownerName: 'Imke Varga', visits: 2, lastJobId: 'teal-hatchback' });

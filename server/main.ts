@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { parseArgs } from 'node:util';
 import pino, { type Logger } from 'pino';
 import { keepingOf } from './backup/keeping';
-import { looked } from './backup/manifest';
+import { madeBeside } from './backup/beside';
+import { lastChangeOf } from './backup/manifest';
 import { restoreBackup } from './backup/restore';
 import { backUpIfDue, backupFolder } from './backup/scheduled';
 import { photoFolder } from './db/open';
@@ -17,6 +18,9 @@ import { type OpenWorkshop, openWorkshop } from './workshop';
 const HOST = '127.0.0.1';
 /** Whether a backup is due is looked at so often, ms. */
 const BACKUP_LOOK_MS = 60 * 60_000;
+/** First whoever waits is answered, ms. */
+const FIRST_LOOK_MS = 2000;
+const make = madeBeside(new URL('./backup/worker.js', import.meta.url));
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 
 try {
@@ -54,7 +58,8 @@ async function start(log: Logger): Promise<void> {
       file,
       pictures: photoFolder(file),
       clock,
-      lastChange: () => looked(file).lastChange,
+      make,
+      lastChange: () => lastChangeOf(file),
       async restore(from) {
         open?.close();
         open = undefined;
@@ -71,10 +76,11 @@ async function start(log: Logger): Promise<void> {
     server.on('request', handler);
     if (opensNetwork || open.services.accounts.isNetworkKeptOpen()) await openNetwork(network, opensNetwork);
     const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);
-    void backUp(file, clock);
+    const first = setTimeout(() => void backUp(file, clock), FIRST_LOOK_MS);
     log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
     for (const signal of ['SIGTERM', 'SIGINT'] as const)
       process.on(signal, () => {
+        clearTimeout(first);
         clearInterval(backups);
         void network.close();
         stop(server, () => open?.close());
@@ -111,7 +117,7 @@ function argumentsGiven(): boolean {
 /** Makes the backup of the day where it is due; a server that cannot says so and goes on serving. */
 async function backUp(file: string, clock: () => Date): Promise<void> {
   try {
-    const made = await backUpIfDue(file, photoFolder(file), backupFolder(file), clock());
+    const made = await backUpIfDue(file, photoFolder(file), backupFolder(file), clock(), make);
     if (made) log.info(`backup of the day: ${made}`);
   } catch (error) {
     log.error({ err: error }, 'the backup of the day could not be made');

@@ -28,7 +28,7 @@ const stage = { kind: 'wash', round: 1 };
 
 test('every offer of the shop is quoted, on every job there is', () => {
   const offers = server.services.offers.all().map(({ id }) => id);
-  for (const { id } of server.services.jobs.all()) {
+  for (const { id } of server.services.summaries.list()) {
     const { quotes: all } = server.services.quotes.offersOn(documentOf(id));
     expect([id, all.map(({ offer }) => offer.id)]).toEqual([id, offers]);
   }

@@ -151,7 +151,9 @@ describe('several at once', () => {
 describe('time goes by', () => {
   test('what a job looks like at a glance follows the clock, the plan and the log', async () => {
     const glance = async () =>
-      (await call<JobSummary[]>('GET', '/api/jobs')).body.find(({ id }) => id === 'marrow-launch')!;
+      (await call<{ rows: JobSummary[] }>('GET', '/api/search/jobs?find=topsides')).body.rows.find(
+        ({ id }) => id === 'marrow-launch',
+      )!;
     const curing = await glance();
     expect(curing.phase).toBe('curing');
     nowMs = Date.parse(curing.handover!) + 60_000;

@@ -220,7 +220,9 @@ describe('the workshop', () => {
   test('the sample loads whole into an empty database, once', async () => {
     expect(loadWorkshop(server.db, server.services, yard)).toBe(true);
     expect(loadWorkshop(server.db, server.services, yard)).toBe(false);
-    const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
+    const {
+      body: { rows: list },
+    } = await call<{ rows: JobSummary[] }>('GET', '/api/search/jobs');
     expect(list).toHaveLength(yard.jobs.length);
     const running = list.find(({ id }) => id === 'teal-hatchback')!;
     expect(running.patchesDone).toBeGreaterThan(0);

@@ -57,7 +57,11 @@ export function shelfCsv(products: readonly ProductSheet[]): string {
     packs: product.packs.map(({ size, price }) => `${size} x ${price}`).join(' | '),
     over: product.over.join(' | '),
   }));
-  return Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => row[column] ?? '')) });
+  return Papa.unparse(
+    { fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => row[column] ?? '')) },
+    // A cell another program would take for a formula is written behind a mark.
+    { escapeFormulae: true },
+  );
 }
 
 /**
@@ -71,6 +75,7 @@ export function readShelfCsv(text: string, standing: readonly ProductSheet[] = [
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
     transformHeader: (heading) => heading.trim(),
+    transform: (cell) => cell.replace(/^'(?=[=+\-@\t\r])/, ''),
   });
   const missing = (['id', 'name', 'family'] as const).filter((column) => !meta.fields?.includes(column));
   if (missing.length > 0) {

@@ -3,7 +3,8 @@ import path from 'node:path';
 import type { KeptCopies } from '#formats/people';
 import { conflict, notFound } from '../http/problem';
 import { StartFault } from '../settings';
-import { backupName, makeBackup } from './make';
+import type { MakeBackup } from './beside';
+import { backupName } from './make';
 import type { Manifest } from './manifest';
 import { opened } from './read';
 import { backupFolder, backupsIn } from './scheduled';
@@ -22,6 +23,7 @@ interface Place {
   readonly file: string;
   readonly pictures: string;
   readonly clock: () => Date;
+  readonly make: MakeBackup;
   /** When something was entered last. */
   readonly lastChange: () => string | null;
   /** Closes the workshop, puts the copy back, and opens it again. */
@@ -29,7 +31,7 @@ interface Place {
 }
 
 /** Copies of a workshop in the folder beside its file. */
-export function keepingOf({ file, pictures, clock, lastChange, restore }: Place): Keeping {
+export function keepingOf({ file, pictures, clock, make, lastChange, restore }: Place): Keeping {
   const folder = backupFolder(file);
   /** How the last putting back ended. */
   let last: KeptCopies['putBack'];
@@ -51,7 +53,7 @@ export function keepingOf({ file, pictures, clock, lastChange, restore }: Place)
     }),
     async make() {
       const at = clock();
-      await toldAsRefusal(makeBackup(file, pictures, path.join(folder, backupName(at)), at));
+      await toldAsRefusal(make({ file, pictures, to: path.join(folder, backupName(at)), at }));
     },
     async putBack(name, overNewer, answered) {
       const from = fileOf(name);

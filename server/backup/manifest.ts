@@ -29,6 +29,46 @@ export async function sha256Of(file: string): Promise<string> {
   return hash.digest('hex');
 }
 
+/** Whether nothing was entered yet. The file is only read, and little of it. */
+export function isEmpty(file: string): boolean {
+  const connection = new Database(file, { readonly: true });
+  try {
+    return ['jobs', 'run_log'].every(
+      (table) => connection.prepare(`select 1 from ${table} limit 1`).get() === undefined,
+    );
+  } finally {
+    connection.close();
+  }
+}
+
+/** When something was entered last. */
+export function lastChangeOf(file: string): string | null {
+  const connection = new Database(file, { readonly: true });
+  try {
+    return lastChangeIn(connection);
+  } finally {
+    connection.close();
+  }
+}
+
+function lastChangeIn(connection: Database.Database): string | null {
+  const tables = new Set(connection.prepare(`select name from sqlite_master where type = 'table'`).pluck().all());
+  const changes = [
+    ['jobs', 'updated_at'],
+    ['products', 'updated_at'],
+    ['run_log', 'recorded_at'],
+    ['stock_log', 'recorded_at'],
+  ].flatMap(([table, column]) =>
+    tables.has(table!) ? connection.prepare(`select max(${column}) from ${table}`).pluck().all() : [],
+  );
+  return (
+    changes
+      .filter((at) => typeof at === 'string')
+      .toSorted((a, b) => Date.parse(a) - Date.parse(b))
+      .at(-1) ?? null
+  );
+}
+
 /** What a database holds, and whether it is sound. The file is only read. */
 export function looked(file: string): {
   readonly fault: string | undefined;
@@ -42,15 +82,9 @@ export function looked(file: string): {
     const column = (table: string, ask: string): unknown[] =>
       tables.has(table) ? connection.prepare(`select ${ask} from ${table}`).pluck().all() : [];
     const sound = String(connection.pragma('integrity_check(1)', { simple: true }));
-    const changes = [
-      ...column('jobs', 'max(updated_at)'),
-      ...column('products', 'max(updated_at)'),
-      ...column('run_log', 'max(recorded_at)'),
-      ...column('stock_log', 'max(recorded_at)'),
-    ].filter((at) => typeof at === 'string');
     return {
       fault: sound === 'ok' ? undefined : sound,
-      lastChange: changes.toSorted((a, b) => Date.parse(a) - Date.parse(b)).at(-1) ?? null,
+      lastChange: lastChangeIn(connection),
       counts: {
         jobs: Number(column('jobs', 'count(*)')[0] ?? 0),
         entries: Number(column('run_log', 'count(*)')[0] ?? 0),

@@ -3,7 +3,8 @@ import path from 'node:path';
 import { MINUTES_PER_DAY, MS_PER_MIN } from '#core/measures';
 import { backupName, makeBackup } from './make';
 import { keptOf } from './keep';
-import { looked } from './manifest';
+import { isEmpty } from './manifest';
+import type { BackupOrder } from './worker';
 
 /** Where the backups of a database are kept unless somebody says otherwise: in a folder of its name beside it. */
 export const backupFolder = (file: string): string => path.join(path.dirname(file), `${path.parse(file).name}-backups`);
@@ -30,6 +31,7 @@ export function backupsIn(folder: string): KeptBackup[] {
 
 /**
  * Makes a backup where the last is a day old, then lets go of what is not kept.
+ * @param make makes it: here, or in a thread of its own
  * @returns the backup that was made; undefined: none was due
  */
 export async function backUpIfDue(
@@ -37,14 +39,14 @@ export async function backUpIfDue(
   pictures: string,
   folder: string,
   now: Date,
+  make: (order: BackupOrder) => Promise<unknown> = ({ to, at }) => makeBackup(file, pictures, to, at),
 ): Promise<string | undefined> {
   const [last] = backupsIn(folder);
   // One that is of tomorrow was made by a clock that was wrong.
   if (last && Math.abs(now.getTime() - last.at.getTime()) < MINUTES_PER_DAY * MS_PER_MIN) return undefined;
-  const { counts } = looked(file);
-  if (counts.jobs + counts.entries === 0) return undefined;
+  if (isEmpty(file)) return undefined;
   const to = path.join(folder, backupName(now));
-  await makeBackup(file, pictures, to, now);
+  await make({ file, pictures, to, at: now });
   const all = backupsIn(folder);
   const kept = keptOf(all.map(({ at }) => at));
   all.forEach((each, index) => {

@@ -72,8 +72,19 @@ export const jobs = sqliteTable(
     removedAt: text('removed_at'),
     // Read from the document, so that an item's visits are found without opening every job.
     itemId: text('item_id').generatedAlwaysAs(sql`json_extract(document, '$.item.id')`, { mode: 'virtual' }),
+    templateId: text('template_id').generatedAlwaysAs(sql`json_extract(document, '$.item.template.id')`, {
+      mode: 'virtual',
+    }),
+    testSpots: integer('test_spots').generatedAlwaysAs(sql`json_array_length(document, '$.prepare.tests')`, {
+      mode: 'virtual',
+    }),
   },
-  (table) => [index('jobs_updated').on(table.updatedAt), index('jobs_item').on(table.itemId)],
+  (table) => [
+    // All a list asks of it: a document is long, and what stands behind it is only reached by reading through it.
+    index('jobs_listed').on(table.removedAt, table.updatedAt, table.id, table.version),
+    index('jobs_item').on(table.itemId, table.testSpots),
+    index('jobs_template').on(table.templateId, table.testSpots),
+  ],
 );
 
 /** Items kept as patterns for others like them. */
@@ -144,19 +155,31 @@ export const photos = sqliteTable(
 );
 
 /** Each job at a glance, with what it was worked out from and until when it holds: a list is read, not planned. */
-export const jobGlances = sqliteTable('job_glances', {
-  jobId: text('job_id')
-    .primaryKey()
-    .references(() => jobs.id, { onDelete: 'cascade' }),
-  version: integer('version').notNull(),
-  lastSeq: integer('last_seq').notNull(),
-  /** What it turns on beside the job and its log, as it stood. */
-  standing: text('standing').notNull(),
-  /** When it was worked out, and until when it stays as it is. */
-  atMs: integer('at_ms').notNull(),
-  goodUntilMs: integer('good_until_ms').notNull(),
-  glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
-});
+export const jobGlances = sqliteTable(
+  'job_glances',
+  {
+    jobId: text('job_id')
+      .primaryKey()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    version: integer('version').notNull(),
+    lastSeq: integer('last_seq').notNull(),
+    /** What it turns on beside the job and its log, as it stood. */
+    standing: text('standing').notNull(),
+    /** When it was worked out, and until when it stays as it is. */
+    atMs: integer('at_ms').notNull(),
+    goodUntilMs: integer('good_until_ms').notNull(),
+    /** What is found and sorted by: parts of the glance, beside it. */
+    phase: text('phase').$type<JobSummary['phase']>().notNull(),
+    startMs: integer('start_ms').notNull(),
+    /** When something of it is due that somebody has to do; null: nothing is. */
+    dueMs: integer('due_ms'),
+    itemId: text('item_id'),
+    /** Title, item and owner, in small letters. */
+    find: text('find').notNull(),
+    glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
+  },
+  (table) => [index('job_glances_item').on(table.itemId, table.startMs)],
+);
 
 /** What was really done. Append-only: triggers in the migrations refuse any change or removal. */
 export const runLog = sqliteTable(

@@ -3,7 +3,8 @@ import type { Response } from 'express';
 const KEEP_ALIVE_MS = 20_000;
 
 export interface EventStream {
-  send(event: string, data: unknown): void;
+  /** @param id the place in the stream, where it can be taken up again from there */
+  send(event: string, data: unknown, id?: string): void;
   onClose(action: () => void): void;
   end(): void;
 }
@@ -19,7 +20,8 @@ export function openEventStream(response: Response): EventStream {
   const keepAlive = setInterval(() => response.write(': still here\n\n'), KEEP_ALIVE_MS);
   response.on('close', () => clearInterval(keepAlive));
   return {
-    send: (event, data) => void response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
+    send: (event, data, id) =>
+      void response.write(`${id === undefined ? '' : `id: ${id}\n`}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
     end: () => void response.end(),
     onClose: (action) => void response.on('close', action),
   };

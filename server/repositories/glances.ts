@@ -1,5 +1,6 @@
-import { and, desc, eq, isNull, max } from 'drizzle-orm';
-import type { JobSummary } from '#formats/job';
+import { and, desc, eq, gte, inArray, isNotNull, isNull, max, ne, or, sql } from 'drizzle-orm';
+import { MS_PER_DAY } from '#core/measures';
+import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
 import { jobGlances, jobs, runLog } from '../db/schema';
 
@@ -13,18 +14,54 @@ export interface KeptGlance {
   readonly glance: JobSummary;
 }
 
-/** A job in a list: which version it is in, how far its log has come, and its glance where one is kept. */
+/** A job in a list: which version it is in, how far its log has come, and how what is kept of its glance stands. */
 export interface ListedJob {
   readonly id: string;
   readonly version: number;
   readonly lastSeq: number;
-  readonly kept: KeptGlance | null;
+  readonly kept: (Omit<KeptGlance, 'glance'> & Pick<JobSummary, 'phase'>) | undefined;
 }
 
-/** Jobs at a glance, kept beside the jobs. */
+/** What is in care and due this long ago, or ahead, is the day's matter. */
+const OVERDUE_MS = 60 * MS_PER_DAY;
+const AHEAD_MS = 90 * MS_PER_DAY;
+
+/** Some of what was found, and how much there is. */
+export interface Page<T> {
+  readonly rows: T[];
+  readonly found: number;
+}
+
+/** Jobs at a glance, kept beside the jobs: found, sorted and paged without opening a document. */
 export function glanceRepository(db: Db) {
+  const { glance, find, itemId, startMs, dueMs, ...standing } = {
+    jobId: jobGlances.jobId,
+    version: jobGlances.version,
+    lastSeq: jobGlances.lastSeq,
+    standing: jobGlances.standing,
+    atMs: jobGlances.atMs,
+    goodUntilMs: jobGlances.goodUntilMs,
+    phase: jobGlances.phase,
+    glance: jobGlances.glance,
+    find: jobGlances.find,
+    itemId: jobGlances.itemId,
+    startMs: jobGlances.startMs,
+    dueMs: jobGlances.dueMs,
+  };
+  const there = isNull(jobs.removedAt);
+  /** Every word stands somewhere in what is found by. */
+  const says = (words: string) =>
+    and(
+      ...words
+        .toLowerCase()
+        .split(/\s+/)
+        .filter((word) => word !== '')
+        .map((word) => sql`instr(${find}, ${word}) > 0`),
+    );
+  /** Glances of jobs that are there. */
+  const glances = () => db.select({ glance }).from(jobGlances).innerJoin(jobs, eq(jobs.id, jobGlances.jobId));
   return {
-    /** All jobs that are there, last changed first. No document is opened. */
+    /** All jobs that are there, last changed first. No document is opened, and no glance read. */
     listed(): ListedJob[] {
       const last = new Map(
         db
@@ -34,33 +71,124 @@ export function glanceRepository(db: Db) {
           .all()
           .map(({ jobId, last: seq }) => [jobId, seq ?? 0]),
       );
+      const kept = new Map(
+        db
+          .select(standing)
+          .from(jobGlances)
+          .all()
+          .map(({ jobId, ...each }) => [jobId, each]),
+      );
       return db
-        .select({ id: jobs.id, version: jobs.version, kept: jobGlances })
+        .select({ id: jobs.id, version: jobs.version })
         .from(jobs)
-        .leftJoin(jobGlances, eq(jobGlances.jobId, jobs.id))
-        .where(isNull(jobs.removedAt))
+        .where(there)
         .orderBy(desc(jobs.updatedAt))
         .all()
-        .map((row) => ({ ...row, lastSeq: last.get(row.id) ?? 0 }));
+        .map((row) => ({ ...row, lastSeq: last.get(row.id) ?? 0, kept: kept.get(row.id) }));
     },
     /** One of them, as it is now. */
     listedJob(id: string): ListedJob | undefined {
       const row = db
-        .select({ id: jobs.id, version: jobs.version, kept: jobGlances })
+        .select({ id: jobs.id, version: jobs.version })
         .from(jobs)
-        .leftJoin(jobGlances, eq(jobGlances.jobId, jobs.id))
-        .where(and(eq(jobs.id, id), isNull(jobs.removedAt)))
+        .where(and(eq(jobs.id, id), there))
         .get();
+      if (!row) return undefined;
       const last = db
         .select({ last: max(runLog.seq) })
         .from(runLog)
         .where(eq(runLog.jobId, id))
         .get();
-      return row && { ...row, lastSeq: last?.last ?? 0 };
+      const kept = db.select(standing).from(jobGlances).where(eq(jobGlances.jobId, id)).get();
+      return { ...row, lastSeq: last?.last ?? 0, kept };
     },
-    put(jobId: string, kept: KeptGlance): void {
-      const row = { jobId, ...kept };
+    /** What is the day's matter: in the bays, ripening, to come, and in care where something is due and it is the last visit. */
+    current(nowMs: number, most: number): JobSummary[] {
+      const cameBack = sql`exists (select 1 from job_glances later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
+      const due = sql`${dueMs} between ${nowMs - OVERDUE_MS} and ${nowMs + AHEAD_MS} and not ${cameBack}`;
+      return glances()
+        .where(and(there, or(ne(standing.phase, 'in-care'), due)))
+        .orderBy(desc(jobs.updatedAt))
+        .limit(most)
+        .all()
+        .map((row) => row.glance);
+    },
+    /** Jobs by words of their title, item or owner, the last ones first. */
+    found(words: string, from: number, most: number): Page<JobSummary> {
+      const wanted = and(there, says(words));
+      const [count] = db
+        .select({ found: sql<number>`count(*)` })
+        .from(jobGlances)
+        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .where(wanted)
+        .all();
+      const rows = glances().where(wanted).orderBy(desc(startMs)).limit(most).offset(from).all();
+      return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
+    },
+    /** Jobs that begin at a moment or later. */
+    startingFrom: (ms: number): string[] =>
+      db
+        .select({ id: jobGlances.jobId })
+        .from(jobGlances)
+        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .where(and(there, gte(startMs, ms)))
+        .all()
+        .map(({ id }) => id),
+    /** Items by their last visit, found by words of their name or owner. */
+    items(words: string, from: number, most: number): Page<ItemSummary> {
+      const last = sql<number>`max(${startMs})`;
+      const wanted = and(there, isNotNull(itemId), says(words));
+      const [count] = db
+        .select({ found: sql<number>`count(distinct ${itemId})` })
+        .from(jobGlances)
+        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .where(wanted)
+        .all();
+      const rows = db
+        // Beside a maximum, SQLite takes the glance from the very row that has it.
+        .select({ id: sql<string>`${itemId}`, visits: sql<number>`count(*)`, last, glance })
+        .from(jobGlances)
+        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .where(wanted)
+        .groupBy(itemId)
+        .orderBy(desc(last))
+        .limit(most)
+        .offset(from)
+        .all();
+      return {
+        found: count?.found ?? 0,
+        rows: rows.map(({ id, visits, glance: latest }) => ({
+          id,
+          name: latest.itemName ?? latest.title,
+          ownerName: latest.ownerName ?? null,
+          visits,
+          lastJobId: latest.id,
+          lastAt: latest.startAt,
+        })),
+      };
+    },
+    put(jobId: string, { glance: seen, ...kept }: KeptGlance): void {
+      const { phase, startAt, renew, reminders, itemId: item, title, itemName, ownerName } = seen;
+      const due = [renew, ...reminders.map(({ on }) => on)].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
+      const row = {
+        ...kept,
+        jobId,
+        glance: seen,
+        phase,
+        startMs: Date.parse(startAt),
+        dueMs: due.length > 0 ? Math.min(...due) : null,
+        itemId: item ?? null,
+        find: [title, itemName, ownerName].join(' ').toLowerCase(),
+      };
       db.insert(jobGlances).values(row).onConflictDoUpdate({ target: jobGlances.jobId, set: row }).run();
     },
+    /** The glances of some jobs. */
+    of: (ids: readonly string[]): JobSummary[] =>
+      db
+        .select({ glance })
+        .from(jobGlances)
+        .where(inArray(jobGlances.jobId, [...ids]))
+        .all()
+        .map((row) => row.glance),
   };
 }

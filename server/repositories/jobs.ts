@@ -1,5 +1,5 @@
-import { and, desc, eq, getTableColumns, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
-import type { ItemSummary, JobDraft, JobRecord } from '#formats/job';
+import { and, desc, eq, getTableColumns, gt, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import type { JobDraft, JobRecord } from '#formats/job';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
 
@@ -9,19 +9,24 @@ const VERSIONS_KEPT = 20;
 /** Earlier jobs that are looked at for what worked on a model. */
 const TEST_SPOT_JOBS = 20;
 
+function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
+  return { document, bayId, airSource };
+}
+
 /** Jobs in their latest version, and the few before it. */
 export function jobRepository(db: Db) {
   const keepVersion = (id: string, version: number, draft: JobDraft) => {
-    db.insert(jobVersions).values({ jobId: id, version, draft }).run();
+    // Kept under that version already by an older edition.
+    db.insert(jobVersions).values({ jobId: id, version, draft }).onConflictDoNothing().run();
     db.delete(jobVersions)
       .where(and(eq(jobVersions.jobId, id), lte(jobVersions.version, version - VERSIONS_KEPT)))
       .run();
   };
-  const { itemId, removedAt, ...columns } = getTableColumns(jobs);
+  const { itemId, templateId, testSpots, removedAt, ...columns } = getTableColumns(jobs);
   const present = isNull(removedAt);
   const startAt = sql<string>`json_extract(${jobs.document}, '$.startAt')`;
   return {
-    all: (): JobRecord[] => db.select(columns).from(jobs).where(present).orderBy(desc(jobs.updatedAt)).all(),
+    isAny: (): boolean => db.select({ id: jobs.id }).from(jobs).where(present).limit(1).get() !== undefined,
     get: (id: string): JobRecord | undefined =>
       db
         .select(columns)
@@ -60,37 +65,18 @@ export function jobRepository(db: Db) {
         .all(),
     /** Jobs of an item or of its model at which test spots were tried, the last first. */
     withTestSpots(item: string | undefined, template: string | undefined): JobRecord[] {
-      const ofModel = sql`json_extract(${jobs.document}, '$.item.template.id') = ${template ?? null}`;
-      const ofItem = eq(jobs.itemId, item ?? '');
+      const tried = gt(testSpots, 0);
+      const ofModel = and(eq(templateId, template ?? ''), tried);
+      const ofItem = and(eq(itemId, item ?? ''), tried);
       return db
         .select(columns)
         .from(jobs)
-        .where(and(sql`json_array_length(${jobs.document}, '$.prepare.tests') > 0`, or(ofItem, ofModel), present))
+        .where(and(or(ofItem, ofModel), present))
         .orderBy(desc(sql`julianday(${startAt})`))
         .limit(TEST_SPOT_JOBS)
         .all();
     },
-    /** Items by their last visit. */
-    items(): ItemSummary[] {
-      const last = sql<number>`max(julianday(${startAt}))`;
-      return db
-        .select({
-          id: sql<string>`${jobs.itemId}`,
-          // Beside a maximum, SQLite takes these from the very row that has it.
-          name: sql<string>`json_extract(${jobs.document}, '$.item.name')`,
-          ownerName: sql<string | null>`json_extract(${jobs.document}, '$.item.ownerName')`,
-          visits: sql<number>`count(*)`,
-          lastJobId: jobs.id,
-          lastAt: startAt,
-          last,
-        })
-        .from(jobs)
-        .where(and(isNotNull(jobs.itemId), present))
-        .groupBy(jobs.itemId)
-        .orderBy(desc(last))
-        .all()
-        .map(({ last: when, ...item }) => item);
-    },
+    /** An earlier version of it, while that is kept. */
     version: (id: string, version: number): JobDraft | undefined =>
       db
         .select({ draft: jobVersions.draft })
@@ -100,15 +86,15 @@ export function jobRepository(db: Db) {
     add(id: string, draft: JobDraft, at: string): JobRecord {
       const record = { id, version: 1, ...draft, createdAt: at, updatedAt: at };
       db.insert(jobs).values(record).run();
-      keepVersion(id, 1, draft);
       return record;
     },
-    update(id: string, version: number, draft: JobDraft, at: string): void {
+    /** @param before what stood until now: it is kept for a while */
+    update(id: string, version: number, draft: JobDraft, at: string, before: JobRecord): void {
+      keepVersion(id, before.version, draftOf(before));
       db.update(jobs)
         .set({ ...draft, version, updatedAt: at })
         .where(eq(jobs.id, id))
         .run();
-      keepVersion(id, version, draft);
     },
   };
 }

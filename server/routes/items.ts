@@ -7,6 +7,7 @@ import {
   keptTemplateSchema,
 } from '#formats/job';
 import { endpoint } from '../http/endpoint';
+import { pageSchema, placeIn } from '../http/pages';
 import type { Services } from '../services';
 
 /** Faults of sense in the surfaces of a template, as in those of a job. */
@@ -15,14 +16,15 @@ function templateSense(body: unknown) {
   return jobSenseFaults({ surfaces });
 }
 
-export function itemEndpoints({ items, templates }: Services) {
+export function itemEndpoints({ items, summaries, templates }: Services) {
   return [
     endpoint({
       method: 'get',
       path: '/api/items',
-      summary: 'Every item that has been here, the latest first',
-      answer: { status: 200, schema: z.array(itemSummarySchema) },
-      run: () => items.all(),
+      summary:
+        'Items that have been here, the latest first, a page at a time: ?find= words of name or owner, ?from= how many to pass over',
+      answer: { status: 200, schema: pageSchema(itemSummarySchema) },
+      run: ({ query }) => summaries.items(query.find ?? '', placeIn(query)),
     }),
     endpoint({
       method: 'get',

@@ -23,6 +23,7 @@ import { sendPdf } from '../documents/paper';
 import { runSheetPaper } from '../documents/run-sheet-paper';
 import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
+import { pageSchema, placeIn } from '../http/pages';
 import { conflict, notFound } from '../http/problem';
 import type { Services } from '../services';
 
@@ -77,9 +78,18 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'get',
       path: '/api/jobs',
-      summary: 'All jobs at a glance, last changed first',
+      summary:
+        'The day’s jobs at a glance, last changed first: in the bays, ripening, to come, in care where something is due',
       answer: { status: 200, schema: z.array(jobSummarySchema) },
       run: () => summaries.list(),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/search/jobs',
+      summary:
+        'Any jobs, the last first, a page at a time: ?find= words of title, item or owner, ?from= how many to pass over',
+      answer: { status: 200, schema: pageSchema(jobSummarySchema) },
+      run: ({ query }) => summaries.found(query.find ?? '', placeIn(query)),
     }),
     endpoint({
       method: 'post',

@@ -29,7 +29,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const offers = offerService(db, changes);
   const quotes = quoteService({ runLog, kit, offers, shelf });
   const jobs = jobService(db, changes, runLog, now);
-  const summaries = summaryService(db, now, {
+  const summaries = summaryService(db, changes, now, {
     settingsOf: quotes.settingsOf,
     stock,
     weather: yardWeather,

@@ -1,7 +1,7 @@
 import { standingSurfaces } from '#core/after/care';
 import { judgeReadings } from '#core/item/paint';
 import { foldLog } from '#core/work/run';
-import { type ItemHistory, type ItemSummary, type JobRecord, surfaceName, type Visit } from '#formats/job';
+import { type ItemHistory, type JobRecord, surfaceName, type Visit } from '#formats/job';
 import { type EarlierPair, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { plannedJob } from '#job/plan';
@@ -18,8 +18,6 @@ export function itemService(db: Db) {
   const log = runLogRepository(db);
   const photos = photoRepository(db);
   return {
-    /** Every item that has been here, the latest first. */
-    all: (): ItemSummary[] => jobs.items(),
     /**
      * What worked on test spots at earlier visits of a job's item, then on others of its model: the last first.
      * @throws ProblemError (404) for an unknown job

@@ -28,7 +28,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
     if (draft.bayId !== null && !bays.get(draft.bayId)) throw notFound('bay', draft.bayId);
   };
   return {
-    all: jobs.all,
+    isAny: jobs.isAny,
     get,
     /** What stands under that name; undefined where nothing does. */
     find: jobs.get,
@@ -59,7 +59,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
           if (current.version !== version) throw stale(current, version);
           const faults = contradictions(current, draft, runLog.record(id));
           if (faults.length > 0) throw conflict('What has been laid cannot be planned away.', faults);
-          jobs.update(id, version + 1, draft, now().toISOString());
+          jobs.update(id, version + 1, draft, now().toISOString(), current);
         },
         { behavior: 'immediate' },
       );

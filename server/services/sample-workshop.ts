@@ -32,7 +32,7 @@ export function loadWorkshop(
   { jobs, shelf, kit, offers, bays, bayAir, runLog, stock }: Services,
   workshop: Workshop,
 ): boolean {
-  if (jobs.all().length > 0) return false;
+  if (jobs.isAny()) return false;
   db.transaction(() => {
     for (const { id, ...draft } of workshop.bays) bays.put(id, 0, draft);
     for (const { bay, readings } of workshop.air) bayAir.begin(bay, readings);

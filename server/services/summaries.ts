@@ -3,7 +3,7 @@ import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, patchState, runProgress, runSheet } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
-import { type GuestJob, type JobRecord, type JobSummary, surfaceName } from '#formats/job';
+import { type GuestJob, type ItemSummary, type JobRecord, type JobSummary, surfaceName } from '#formats/job';
 import { type LearnedPreparation, loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
@@ -17,10 +17,11 @@ import { preparedWith, standingView } from '#job/view';
 import type { Db } from '../db/open';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
-import { glanceRepository, type ListedJob } from '../repositories/glances';
+import { glanceRepository, type ListedJob, type Page } from '../repositories/glances';
 import { jobRepository } from '../repositories/jobs';
 import { kitRepository } from '../repositories/kit';
 import { runLogRepository } from '../repositories/run-log';
+import type { ChangeFeed } from './changes';
 import type { QuoteService } from './quotes';
 import type { StockService } from './stock';
 
@@ -30,6 +31,11 @@ const FRESH_FOR_MS = 30_000;
 const FORECAST_FOR_MS = 3_600_000;
 /** What time moves on no more. */
 const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
+/** So many glances are worked out anew at most while somebody waits. */
+const MOST_AT_ONCE = 12;
+/** Longer than any day's list of a workshop. */
+const LONGEST_LIST = 500;
+const PAGE = 50;
 
 interface KeptDemand {
   readonly version: number;
@@ -48,7 +54,12 @@ interface Sources extends Pick<QuoteService, 'settingsOf'> {
 }
 
 /** Jobs at a glance: computed from the plan and the log, kept until either changes. */
-export function summaryService(db: Db, now: () => Date, { settingsOf, stock, weather, learned }: Sources) {
+export function summaryService(
+  db: Db,
+  changes: ChangeFeed,
+  now: () => Date,
+  { settingsOf, stock, weather, learned }: Sources,
+) {
   const log = runLogRepository(db);
   const bays = bayRepository(db);
   const kit = kitRepository(db);
@@ -78,40 +89,96 @@ export function summaryService(db: Db, now: () => Date, { settingsOf, stock, wea
       twoPlaces,
     );
   /** What is laid turns on nothing any more but the weather. */
-  const standingOf = ({ phase }: JobSummary, now: string): string =>
+  const standingOf = ({ phase }: Pick<JobSummary, 'phase'>, now: string): string =>
     phase === 'survey' || phase === 'planned' || phase === 'running' ? now : '';
 
   const holds = ({ version, lastSeq, kept }: ListedJob, standing: string, nowMs: number): boolean =>
-    kept !== null &&
+    kept !== undefined &&
     kept.version === version &&
     kept.lastSeq === lastSeq &&
-    kept.standing === standingOf(kept.glance, standing) &&
+    kept.standing === standingOf(kept, standing) &&
     // A clock that was put back makes what is kept a thing of the future.
     kept.atMs <= nowMs &&
     nowMs < kept.goodUntilMs;
   const renewed = ({ id, version, lastSeq }: ListedJob, standing: string, nowMs: number): JobSummary => {
     const { summary, goodUntilMs } = summarise(jobs.get(id)!, nowMs);
     const stood = standingOf(summary, standing);
-    glances.put(id, { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs, glance: summary });
+    const kept = { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs };
+    glances.put(id, { ...kept, glance: summary });
+    listed?.set(id, { id, version, lastSeq, kept: { ...kept, phase: summary.phase } });
     return summary;
   };
 
-  return {
-    /** All jobs at a glance, last changed first: read as they are kept, worked out anew where something has moved. */
-    list(): JobSummary[] {
-      const [nowMs, standing] = [now().getTime(), standingNow()];
-      return glances
-        .listed()
-        .map((job) => (holds(job, standing, nowMs) ? job.kept!.glance : renewed(job, standing, nowMs)));
-    },
-    /** Works out beforehand what the first look would wait for, a job at a time, while others are answered. */
-    async warm(isWanted: () => boolean = () => true): Promise<void> {
-      for (const { id } of glances.listed()) {
+  /** How each job stands, read once; this server alone writes, so whatever moves one is heard of. */
+  let listed: Map<string, ListedJob> | undefined;
+  const touched = new Set<string>();
+  changes.listen(({ kind, id }) => {
+    if (kind === 'job' || kind === 'log') touched.add(id);
+  });
+  const listedNow = (): Iterable<ListedJob> => {
+    listed ??= new Map(glances.listed().map((job) => [job.id, job]));
+    for (const id of touched) readAgain(id);
+    touched.clear();
+    return listed.values();
+  };
+  const readAgain = (id: string): void => {
+    const job = glances.listedJob(id);
+    if (job) listed?.set(id, job);
+    else listed?.delete(id);
+  };
+  /**
+   * Works out anew what something has moved. Where that is much (a bay's hours, all at once), the first are, and the rest
+   * is a moment old until its turn comes.
+   */
+  const refresh = (): void => {
+    const [nowMs, standing] = [now().getTime(), standingNow()];
+    const moved = [...listedNow()].filter((job) => !holds(job, standing, nowMs));
+    // What is not kept at all, or was edited, cannot be told as it was.
+    const [unknown, old] = [
+      moved.filter(({ kept, version }) => kept?.version !== version),
+      moved.filter(({ kept, version }) => kept?.version === version),
+    ];
+    for (const job of [...unknown, ...old.slice(0, MOST_AT_ONCE)]) renewed(job, standing, nowMs);
+    if (old.length > MOST_AT_ONCE) void warm();
+  };
+  let warming: Promise<void> | undefined;
+  /** Works out beforehand what the next look would wait for, a job at a time, while others are answered. */
+  const warm = (isWanted: () => boolean = () => true): Promise<void> => {
+    warming ??= (async () => {
+      for (const { id } of [...listedNow()]) {
         await new Promise((resolve) => setImmediate(resolve));
         if (!isWanted()) return;
         const [job, nowMs, standing] = [glances.listedJob(id), now().getTime(), standingNow()];
         if (job && !holds(job, standing, nowMs)) renewed(job, standing, nowMs);
       }
+    })().finally(() => (warming = undefined));
+    return warming;
+  };
+
+  return {
+    warm,
+    /**
+     * The day's jobs at a glance, last changed first: in the bays, ripening, to come, and in care where something is due.
+     * Read as they are kept; what has moved is worked out anew before.
+     */
+    list(): JobSummary[] {
+      refresh();
+      return glances.current(now().getTime(), LONGEST_LIST);
+    },
+    /** All jobs, found by words of their title, item or owner, the last ones first. */
+    found(words: string, from: number): Page<JobSummary> {
+      refresh();
+      return glances.found(words, from, PAGE);
+    },
+    /** All items, found by words of their name or owner, the last visit first. */
+    items(words: string, from: number): Page<ItemSummary> {
+      refresh();
+      return glances.items(words, from, PAGE);
+    },
+    /** Jobs that begin at a moment or later. */
+    startingFrom(ms: number): string[] {
+      refresh();
+      return glances.startingFrom(ms);
     },
     /** Units of each product a job still takes; none once all is laid. */
     demandOf,

@@ -47,7 +47,7 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
   /** Jobs that lay something still: not those whose day is long past. */
   const waiting = (): JobRecord[] => {
     const earliestMs = now().getTime() - PAST_DAYS * MS_PER_DAY;
-    return jobs.all().filter(({ document }) => Date.parse(document.startAt) >= earliestMs);
+    return summaries.startingFrom(earliestMs).flatMap((id) => jobs.find(id) ?? []);
   };
   const reserved = (among: readonly JobRecord[]): Reservation[] => {
     const drawn = drawnAtJobs();

@@ -64,6 +64,16 @@ export interface StockAsked {
 /** Whose it is: whoever was at this device when it was tapped. */
 const inTurn = (turn: string | undefined) => (turn === undefined ? {} : { headers: { 'glaphyra-turn': turn } });
 
+/** What is looked for, and how many rows are passed over. */
+export interface Sought {
+  readonly find: string;
+  readonly from: number;
+}
+interface Page<T> {
+  readonly rows: readonly T[];
+  readonly found: number;
+}
+
 const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
 
 /** What answers are kept by, and read again when it changes. */
@@ -111,6 +121,11 @@ export const api = createApi({
   tagTypes: TAGS,
   endpoints: (build) => ({
     jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
+    /** Any jobs, by words; the day's are in `jobs`. */
+    jobsFound: build.query<Page<JobSummary>, Sought>({
+      query: (params) => ({ url: 'search/jobs', params }),
+      providesTags: ['Jobs'],
+    }),
     job: build.query<JobRecord, string>({
       query: (id) => `jobs/${id}`,
       providesTags: (_result, _error, id) => [{ type: 'Job', id }],
@@ -244,7 +259,10 @@ export const api = createApi({
       query: ({ id, version }) => ({ url: `offers/${id}`, method: 'DELETE', headers: ifMatch(version) }),
       invalidatesTags: ['Offers'],
     }),
-    items: build.query<ItemSummary[], void>({ query: () => 'items', providesTags: ['Items'] }),
+    items: build.query<Page<ItemSummary>, Sought>({
+      query: (params) => ({ url: 'items', params }),
+      providesTags: ['Items'],
+    }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
     keepTemplate: build.mutation<KeptTemplate, { id: string; draft: KeptTemplateDraft }>({
@@ -377,6 +395,7 @@ export const {
   useMethodsQuery,
   useTicksQuery,
   useJobsQuery,
+  useJobsFoundQuery,
   useJobQuery,
   useAddJobMutation,
   useRemoveJobMutation,

@@ -5,19 +5,26 @@ type Handlers = Readonly<Record<string, (data: string) => void>>;
 
 /**
  * Listens to a stream of the server while the page is looked at. A browser keeps only a handful of connections
- * to one server: pages in the background would use them up.
+ * to one server: pages in the background would use them up. A stream whose events have names of their own is taken up
+ * where it was left, with what was missed.
  * @param events what to do with each event of the stream, by its name
- * @param onGap called when the stream is back after a time in which something may have been missed
+ * @param onGap called when something may have been missed that nobody can tell any more
  * @returns a function that stops listening
  */
 export function listenWhileVisible(url: string, events: Handlers, onGap?: () => void, onLost?: () => void): () => void {
   let source: EventSource | undefined;
   let missed = false;
+  let lastId = '';
   let retry: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
-    source = new EventSource(url);
-    for (const [name, handle] of Object.entries(events)) {
-      source.addEventListener(name, (event) => handle((event as MessageEvent<string>).data));
+    source = new EventSource(lastId === '' ? url : `${url}?since=${encodeURIComponent(lastId)}`);
+    const handlers: Handlers = { here: () => undefined, gap: () => onGap?.(), ...events };
+    for (const [name, handle] of Object.entries(handlers)) {
+      source.addEventListener(name, (event) => {
+        const { data, lastEventId } = event as MessageEvent<string>;
+        lastId = lastEventId || lastId;
+        handle(data);
+      });
     }
     source.addEventListener('error', () => {
       missed = true;
@@ -29,7 +36,7 @@ export function listenWhileVisible(url: string, events: Handlers, onGap?: () => 
       }
     });
     source.addEventListener('open', () => {
-      if (missed) onGap?.();
+      if (missed && lastId === '') onGap?.();
       missed = false;
     });
   };

@@ -1,9 +1,11 @@
 import { Command } from 'cmdk';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useMatch, useNavigate } from 'react-router';
-import { surfaceName } from '#formats/job';
-import { useItemsQuery, useJobQuery, useJobsQuery, useProductsQuery } from '../app/api';
+import { type JobSummary, surfaceName } from '#formats/job';
+import { useItemsQuery, useJobQuery, useJobsFoundQuery, useJobsQuery, useProductsQuery } from '../app/api';
 import { jumpGroups } from './places';
+
+const NONE: readonly JobSummary[] = [];
 
 interface Props {
   readonly open: boolean;
@@ -15,15 +17,23 @@ export default function Jump({ open, onClose }: Props) {
   const navigate = useNavigate();
   const match = useMatch('/jobs/:jobId/:station');
   const jobId = match?.params.jobId;
-  const { data: jobs = [] } = useJobsQuery();
-  const { data: items = [] } = useItemsQuery();
+  const [typed, setTyped] = useState('');
+  const find = useDeferredValue(typed.trim());
+  const { data: current = NONE } = useJobsQuery();
+  // Beyond the day's jobs, whatever was ever here under these words.
+  const { data: found } = useJobsFoundQuery({ find, from: 0 }, { skip: find === '' });
+  const { data: items } = useItemsQuery({ find, from: 0 });
+  const jobs = useMemo(() => {
+    const known = new Set(current.map(({ id }) => id));
+    return [...current, ...(found?.rows ?? []).filter(({ id }) => !known.has(id))];
+  }, [current, found]);
   const { data: products = [] } = useProductsQuery();
   const { data: job } = useJobQuery(jobId ?? '', { skip: jobId === undefined });
   const groups = useMemo(
     () =>
       jumpGroups({
         jobs,
-        items,
+        items: items?.rows ?? [],
         products,
         station: match?.params.station ?? 'survey',
         current: job && {
@@ -44,6 +54,8 @@ export default function Jump({ open, onClose }: Props) {
       contentClassName="fixed left-1/2 top-[12vh] z-50 w-[94vw] max-w-xl -translate-x-1/2 border border-line-strong bg-sheet"
     >
       <Command.Input
+        value={typed}
+        onValueChange={setTyped}
         placeholder="Jump to an item, job, panel, product, rule, station …"
         className="h-14 w-full border-b bg-transparent px-5 text-lg outline-none"
       />

@@ -1,14 +1,19 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { errorText, useItemsQuery } from '../../app/api';
+import { Button } from '../../ui/Button';
 import { day } from '../../ui/moments';
+
+/** Rows the server tells at once. */
+const PAGE = 50;
 
 /** Every item the workshop has had; looked for by name or owner. */
 export function Component() {
-  const { data: items, error } = useItemsQuery();
   const [wanted, setWanted] = useState('');
-  const words = wanted.trim().toLowerCase();
-  const shown = items?.filter(({ name, ownerName }) => `${name} ${ownerName ?? ''}`.toLowerCase().includes(words));
+  const [from, setFrom] = useState(0);
+  const find = useDeferredValue(wanted.trim());
+  const { data, error } = useItemsQuery({ find, from });
+  const shown = data?.rows;
   return (
     <main className="mx-auto max-w-4xl px-6 py-6">
       <div className="flex items-end gap-4">
@@ -22,7 +27,10 @@ export function Component() {
             type="search"
             className="field"
             value={wanted}
-            onChange={({ target }) => setWanted(target.value)}
+            onChange={({ target }) => {
+              setWanted(target.value);
+              setFrom(0);
+            }}
           />
         </div>
       </div>
@@ -31,7 +39,7 @@ export function Component() {
           {errorText(error)}
         </p>
       )}
-      {items?.length === 0 && (
+      {find === '' && data?.found === 0 && (
         <p className="mt-8 max-w-prose text-ink-2">
           No item has been here yet. Each new job makes one; when it comes back next year, all that was laid, measured
           and seen is found here under its name.{' '}
@@ -74,8 +82,19 @@ export function Component() {
           </tbody>
         </table>
       )}
-      {items && items.length > 0 && shown?.length === 0 && (
-        <p className="mt-6 text-ink-2">None is called that, and no owner.</p>
+      {find !== '' && data?.found === 0 && <p className="mt-6 text-ink-2">None is called that, and no owner.</p>}
+      {data && data.found > data.rows.length && (
+        <div className="mt-4 flex items-center gap-3">
+          <Button disabled={from === 0} onClick={() => setFrom(Math.max(0, from - PAGE))}>
+            Later
+          </Button>
+          <Button disabled={from + data.rows.length >= data.found} onClick={() => setFrom(from + PAGE)}>
+            Earlier
+          </Button>
+          <span className="text-ink-2">
+            {from + 1} to {from + data.rows.length} of {data.found}
+          </span>
+        </div>
       )}
     </main>
   );
