@@ -3,6 +3,7 @@ import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from
 import { NEST_FORMAT, NESTED_FORMAT, nestedSchema, nestSchema } from '#formats/film';
 import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
+import { WORKSHOP_FORMAT, workshopFileSchema } from '#formats/workshop';
 
 /** The JSON Schemas of the open formats, by file name. */
 export function jsonSchemas(): Record<string, object> {
@@ -16,6 +17,7 @@ export function jsonSchemas(): Record<string, object> {
     'nest-1.schema.json': describe(nestSchema, NEST_FORMAT),
     'nested-1.schema.json': describe(nestedSchema, NESTED_FORMAT),
     'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),
+    'backup-1.schema.json': describe(workshopFileSchema, WORKSHOP_FORMAT),
     'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),
   };
 }

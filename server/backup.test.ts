@@ -7,6 +7,7 @@ import { ternmouthYard } from '#demo';
 import { keptOf } from './backup/keep';
 import { backupName, makeBackup } from './backup/make';
 import { DATABASE, looked, MANIFEST } from './backup/manifest';
+import { takeOpen, wholeWorkshop, writeOpen } from './backup/open-file';
 import { opened } from './backup/read';
 import { restoreBackup } from './backup/restore';
 import { backUpIfDue, backupsIn } from './backup/scheduled';
@@ -173,4 +174,53 @@ test('law: of any backups the latest is kept, no more than there are places for,
       expect(keptOf(left).size).toBe(left.length);
     }),
   );
+});
+
+test('the whole workshop goes out as open files and comes back the same, its pictures and who did what too', async () => {
+  const { db, close: shut } = openDatabase(file);
+  const out = at('whole.tar.gz');
+  const { whole, missing } = await writeOpen(db, photoFolder(file), out, now);
+  expect(missing).toEqual(['gone.jpg', 'gone.thumb.jpg']);
+  shut();
+  const into = at('taken-in', 'workshop.sqlite');
+  const taken = openDatabase(into);
+  await takeOpen(taken.db, photoFolder(into), out);
+  expect(wholeWorkshop(taken.db, now)).toEqual(whole);
+  expect(readFileSync(path.join(photoFolder(into), 'kept.jpg'), 'utf8')).toBe('kept.jpg');
+  const again = createServices(taken.db, photoFolder(into), () => now);
+  expect(again.summaries.found('', 0)).toEqual(services.summaries.found('', 0));
+  expect(again.stock.list({})).toEqual(services.stock.list({}));
+  // Only into an empty place.
+  await expect(takeOpen(taken.db, photoFolder(into), out)).rejects.toThrow(/There are jobs in this workshop already/);
+  taken.close();
+});
+
+test('an export with a fault is told with its place, and nothing of it is taken in', async () => {
+  const { db, close: shut } = openDatabase(file);
+  const whole = wholeWorkshop(db, now);
+  shut();
+  const into = openDatabase(at('faulty', 'workshop.sqlite'));
+  const packed = async (content: unknown): Promise<string> => {
+    const folderOf = at(`pack-${Math.random()}`);
+    mkdirSync(folderOf);
+    writeFileSync(
+      path.join(folderOf, 'workshop.json'),
+      typeof content === 'string' ? content : JSON.stringify(content),
+    );
+    const to = path.join(folderOf, 'out.tar.gz');
+    await create({ file: to, cwd: folderOf, gzip: true }, ['workshop.json']);
+    return to;
+  };
+  const [job, ...others] = whole.jobs;
+  for (const [content, says] of [
+    ['{', /is not JSON/],
+    [{ ...whole, format: 'glaphyra.backup/9' }, /format: expected "glaphyra.backup\/1"/],
+    [{ ...whole, jobs: [{ ...job, bayId: 'nowhere' }, ...others] }, /jobs\[0\]\.bayId: there is no bay "nowhere"/],
+    [{ ...whole, jobs: [{ ...job, log: [{ id: 'x' }] }] }, /jobs\[0\]\.log\[0\]/],
+  ] as const)
+    await expect(packed(content).then((from) => takeOpen(into.db, at('faulty', 'pictures'), from))).rejects.toThrow(
+      says,
+    );
+  expect(wholeWorkshop(into.db, now)).toMatchObject({ jobs: [], bays: [], stock: [] });
+  into.close();
 });

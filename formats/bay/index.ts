@@ -1,6 +1,7 @@
 export { type YardForecast, yardForecastSchema } from './forecast';
 export { readLoggerCsv } from './logger-csv';
 export {
+  READING_SOURCES,
   type BayHistory,
   bayHistorySchema,
   type NewReadings,

@@ -1,0 +1,1 @@
+export { WORKSHOP_FORMAT, type WorkshopFile, workshopFileSchema, workshopSenseFaults } from './workshop-file';
