@@ -1,10 +1,12 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { air, inFolder, smallJob, TrialServer } from './server';
 
 const DISK_MB = 12;
-const MOST_ENTRIES = 20_000;
+const MOST_ENTRIES = 2000;
+/** Room that is left once the ballast lies there, bytes: some hundred entries fill it. */
+const LEFT_BYTES = 800e3;
 
 /** A disk that is full: what cannot be kept is refused, what was acknowledged stays, and with room again it goes on. */
 export const fullDisk = (): Promise<string> =>
@@ -18,7 +20,8 @@ export const fullDisk = (): Promise<string> =>
       await server.start();
       await server.ask('POST', '/api/jobs', smallJob('job'));
       const ballast = path.join(disk, 'ballast');
-      writeFileSync(ballast, Buffer.alloc(3e6));
+      const { bavail, bsize } = statfsSync(disk);
+      writeFileSync(ballast, Buffer.alloc(Math.max(0, bavail * bsize - LEFT_BYTES)));
       const known: string[] = [];
       let refused = 0;
       for (let nth = 0; nth < MOST_ENTRIES && refused < 5; nth += 1) {

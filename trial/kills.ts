@@ -4,8 +4,10 @@ import { air, inFolder, smallJob, TrialServer } from './server';
 
 const KILLS = 200;
 const WRITERS = 4;
-/** How long the writers write before the next kill, ms: at least, and by chance up to as much more. */
+/** Each time so many are acknowledged before the next kill comes, within this time by chance, ms. */
+const WRITTEN = 8;
 const WRITES_MS = 60;
+const LONGEST_MS = 5000;
 
 /** Killed again and again while four write: nothing that was acknowledged is lost, nothing stands twice, the file is sound. */
 export const killedUnderWriters = (): Promise<string> =>
@@ -37,7 +39,10 @@ export const killedUnderWriters = (): Promise<string> =>
           }
         }
       });
-      await new Promise((resolve) => setTimeout(resolve, WRITES_MS + Math.random() * WRITES_MS));
+      const [before, until] = [acknowledged.flat().length, Date.now() + LONGEST_MS];
+      while (acknowledged.flat().length < before + WRITTEN && Date.now() < until)
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      await new Promise((resolve) => setTimeout(resolve, Math.random() * WRITES_MS));
       await server.kill();
       writing = false;
       await Promise.all(writers);
