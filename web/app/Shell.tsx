@@ -30,14 +30,14 @@ export function Shell() {
           <NavLink to="/" className="flex items-center gap-2.5" aria-label="Glaphyra, today">
             <Wordmark />
           </NavLink>
-          <nav aria-label="Places" className="flex h-full gap-1">
+          <nav aria-label="Places" className="flex h-full min-w-0 gap-1 max-sm:overflow-x-auto">
             {places.map(([to, name]) => (
               <NavLink
                 key={to}
                 to={to}
                 end={to === '/'}
                 className={({ isActive }) =>
-                  `flex h-full items-center border-b-3 px-3 max-sm:px-1.5 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
+                  `flex h-full shrink-0 items-center border-b-3 px-3 max-sm:px-1.5 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
                 }
               >
                 {name}
