@@ -154,6 +154,38 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
   expect(ofAsh.deeds.map(({ deed }) => deed)).toEqual(['read the air', 'read the air']);
 });
 
+test('the turn of somebody who may more lends its name to taps, and its rights to nobody', async () => {
+  const { desk, tablet, owner } = await shop();
+  await desk.call('PUT', `/api/people/${owner}`, { name: 'Wren', role: 'owner', pin: '8302' });
+  const { body: wren } = await tablet.call<Me>('POST', '/api/switch', { person: owner, pin: '8302' });
+  await tablet.call('POST', '/api/switch', { person: 'rowan', pin: '2958' });
+  const asWren = { 'glaphyra-turn': wren.turn! };
+  for (const [method, address] of [
+    ['GET', '/api/people'],
+    ['GET', '/api/deeds'],
+    ['PUT', '/api/people/rowan'],
+    ['PUT', '/api/jobs/hotel-shuttle'],
+  ] as const)
+    expect([
+      address,
+      (await tablet.call(method, address, method === 'GET' ? undefined : {}, undefined, asWren)).status,
+    ]).toEqual([address, 403]);
+  expect((await tablet.call<Me>('GET', '/api/me', undefined, undefined, asWren)).body.person?.name).toBe('rowan');
+  // What an installer changes is the installer's, whatever turn is named.
+  await tablet.call('POST', '/api/switch', { person: 'ash', pin: '4071' });
+  await tablet.call('POST', '/api/links', { job: 'teal-hatchback', days: 1 }, undefined, asWren);
+  const { body: page } = await desk.call<DeedPage>('GET', '/api/deeds');
+  expect(page.deeds.find(({ deed }) => deed === 'made a link to')!.by).toBe('ash');
+  // Another PIN does not make a former tap somebody else's.
+  const { body: ash } = await tablet.call<Me>('GET', '/api/me');
+  await desk.call('PUT', '/api/people/ash', { name: 'ash', role: 'installer', pin: '6174' });
+  await tablet.call('POST', '/api/switch', { person: 'rowan', pin: '2958' });
+  const late = await tablet.call<LogEntry>('POST', '/api/jobs/teal-hatchback/log', air('before-the-pin'), undefined, {
+    'glaphyra-turn': ash.turn!,
+  });
+  expect(late.body.by).toBe('ash');
+});
+
 test('the record reads on page by page, each thing once, the last first', async () => {
   const { desk } = await shop();
   const read: string[] = [];

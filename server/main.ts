@@ -60,16 +60,26 @@ async function start(log: Logger): Promise<void> {
       clock,
       make,
       lastChange: () => lastChangeOf(file),
-      async restore(from) {
+      async restore(from, by) {
         open?.close();
         open = undefined;
-        try {
-          const { manifest, before } = await restoreBackup(from, file, { over: true, overNewer: true }, clock());
-          log.info(`put back as of ${manifest.at}; what was there lies in ${before ?? 'nothing'}`);
-          return `Put back as of ${manifest.at}. What was there before lies in ${before ?? 'no place: there was nothing'}.`;
-        } finally {
-          open = openWorkshop(settings, { log, network, keeping });
-        }
+        const reopened = () => (open = openWorkshop(settings, { log, network, keeping }));
+        const { manifest, before } = await restoreBackup(from, file, { over: true, overNewer: true }, clock()).catch(
+          (error: unknown) => {
+            reopened();
+            throw error;
+          },
+        );
+        // On the record of what stands there now: what stood there before is not looked at any more.
+        reopened().services.accounts.did({
+          by: by ?? null,
+          tablet: null,
+          deed: `put back the copy of ${manifest.at}`,
+          ofKind: null,
+          ofId: null,
+        });
+        log.info(`put back as of ${manifest.at}; what was there lies in ${before ?? 'nothing'}`);
+        return `Put back as of ${manifest.at}. What was there before lies in ${before ?? 'no place: there was nothing'}.`;
       },
     });
     open = openWorkshop(settings, { log, network, keeping });

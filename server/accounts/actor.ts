@@ -8,7 +8,7 @@ export interface Actor {
   /** Somebody with a link to one job. */
   readonly guest?: { readonly job: string; readonly until: string } | undefined;
   readonly rights: ReadonlySet<Right>;
-  /** Goes with everything they enter; undefined: nobody has an account yet. */
+  /** Whose it is: goes with everything that is entered; undefined: nobody has an account yet. */
   readonly by: string | undefined;
 }
 

@@ -16,7 +16,7 @@ export interface Keeping {
   /** @throws ProblemError (404) where there is no such copy */
   fileOf(name: string): string;
   /** Looks whether a copy is whole, then puts it back once `answered` is over. */
-  putBack(name: string, overNewer: boolean, answered: Promise<void>): Promise<Manifest>;
+  putBack(name: string, overNewer: boolean, by: string | undefined, answered: Promise<void>): Promise<Manifest>;
 }
 
 interface Place {
@@ -27,7 +27,7 @@ interface Place {
   /** When something was entered last. */
   readonly lastChange: () => string | null;
   /** Closes the workshop, puts the copy back, and opens it again. */
-  readonly restore: (from: string) => Promise<string>;
+  readonly restore: (from: string, by: string | undefined) => Promise<string>;
 }
 
 /** Copies of a workshop in the folder beside its file. */
@@ -55,7 +55,7 @@ export function keepingOf({ file, pictures, clock, make, lastChange, restore }: 
       const at = clock();
       await toldAsRefusal(make({ file, pictures, to: path.join(folder, backupName(at)), at }));
     },
-    async putBack(name, overNewer, answered) {
+    async putBack(name, overNewer, by, answered) {
       const from = fileOf(name);
       const { folder: unpacked, manifest } = await toldAsRefusal(opened(from, path.dirname(file)));
       rmSync(unpacked, { recursive: true, force: true });
@@ -65,7 +65,7 @@ export function keepingOf({ file, pictures, clock, make, lastChange, restore }: 
           `The workshop was changed ${changed}, after this copy of ${manifest.at} was made. Make a copy of it first; then say that it may be put over it.`,
         );
       void answered
-        .then(() => restore(from))
+        .then(() => restore(from, by))
         .then(
           (said) => (last = { at: clock().toISOString(), isDone: true, said }),
           (error: unknown) =>

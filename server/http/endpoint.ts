@@ -64,7 +64,9 @@ export function mount(app: Express, definition: Endpoint, recorded: Recorder): v
     next();
   };
   app[definition.method](path, admit, ...receivers, async (request, response) => {
-    const actor = actorOf(response);
+    const who = actorOf(response);
+    // Only what is tapped at the bay arrives late: all else is whose it is now.
+    const actor = definition.needs === 'run' ? who : { ...who, by: who.person?.id };
     const body = definition.body ? read(request.body, definition.body, definition.sense) : undefined;
     const version = definition.versioned ? editedVersion(request) : 0;
     const query = Object.fromEntries(

@@ -1,4 +1,4 @@
-import { and, desc, eq, gte, inArray, isNotNull, isNull, max, ne, or, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, gte, isNotNull, isNull, max, ne, or, sql } from 'drizzle-orm';
 import { MS_PER_DAY } from '#core/measures';
 import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
@@ -34,20 +34,7 @@ export interface Page<T> {
 
 /** Jobs at a glance, kept beside the jobs: found, sorted and paged without opening a document. */
 export function glanceRepository(db: Db) {
-  const { glance, find, itemId, startMs, dueMs, ...standing } = {
-    jobId: jobGlances.jobId,
-    version: jobGlances.version,
-    lastSeq: jobGlances.lastSeq,
-    standing: jobGlances.standing,
-    atMs: jobGlances.atMs,
-    goodUntilMs: jobGlances.goodUntilMs,
-    phase: jobGlances.phase,
-    glance: jobGlances.glance,
-    find: jobGlances.find,
-    itemId: jobGlances.itemId,
-    startMs: jobGlances.startMs,
-    dueMs: jobGlances.dueMs,
-  };
+  const { glance, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobGlances);
   const there = isNull(jobs.removedAt);
   /** Every word stands somewhere in what is found by. */
   const says = (words: string) =>
@@ -182,13 +169,5 @@ export function glanceRepository(db: Db) {
       };
       db.insert(jobGlances).values(row).onConflictDoUpdate({ target: jobGlances.jobId, set: row }).run();
     },
-    /** The glances of some jobs. */
-    of: (ids: readonly string[]): JobSummary[] =>
-      db
-        .select({ glance })
-        .from(jobGlances)
-        .where(inArray(jobGlances.jobId, [...ids]))
-        .all()
-        .map((row) => row.glance),
   };
 }

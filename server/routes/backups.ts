@@ -42,13 +42,12 @@ export function backupEndpoints(keeping: Keeping) {
       method: 'post',
       path: '/api/backups/{id}/back',
       needs: 'own',
-      deed: 'put a copy of the workshop back',
       summary: 'Put a copy back in the place of what is there, which is moved aside; it begins once this is answered',
       body: putBackSchema,
       answer: { status: 202, schema: puttingBackSchema },
-      run: async ({ params, body, response }) => {
+      run: async ({ params, body, actor, response }) => {
         const answered = once(response, 'close').then(() => undefined);
-        const { at, counts } = await keeping.putBack(params.id!, body.overNewer, answered);
+        const { at, counts } = await keeping.putBack(params.id!, body.overNewer, actor.by, answered);
         return { at, ...counts };
       },
     }),

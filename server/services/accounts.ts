@@ -125,9 +125,10 @@ export function accountService(db: Db, changes: ChangeFeed, now: () => Date) {
       const current = turns.find(({ id }) => id === standing.turn);
       const inNow = isOn(current) ? personOf(current) : undefined;
       if (inNow) {
+        // Late taps are their maker's; what may be done is what whoever is at the device now may do.
         const late = turns.find(({ id, seenMs }) => id === earlier && nowMs() - seenMs < TURN_MS);
-        const { id, name, role } = (late && personOf(late)) ?? inNow;
-        return { ...at, person: { id, name, role }, rights: new Set(RIGHTS_OF[role]), by: id };
+        const { id, name, role } = inNow;
+        return { ...at, person: { id, name, role }, rights: new Set(RIGHTS_OF[role]), by: late?.person ?? id };
       }
       const link = standing.guest === undefined ? undefined : links.get(standing.guest);
       if (link && link.cutAt === null && Date.parse(link.until) > nowMs())

@@ -3,9 +3,9 @@ import { NavLink, Outlet, useMatch } from 'react-router';
 import { Aged } from '../offline/Aged';
 import { JumpKeys } from '../jump/JumpKeys';
 import { Gate } from '../people/Gate';
-import { useMe } from '../people/known';
 import { LazyWhoChip } from '../people/LazyWhoChip';
 import { LazyThemeMenu } from './LazyThemeMenu';
+import { useMe } from '../people/api';
 
 const PLACES = [
   ['/', 'Today'],

@@ -1,11 +1,16 @@
 import { useState } from 'react';
-import { errorText } from '../app/api';
-import { useCutGuestLinkMutation, useGuestLinksQuery, useMakeGuestLinkMutation, useNetworkQuery } from '../people/api';
-import { useMe } from '../people/known';
+import {
+  useCutGuestLinkMutation,
+  useGuestLinksQuery,
+  useMakeGuestLinkMutation,
+  useNetworkQuery,
+  useMe,
+} from '../people/api';
 import { Button } from '../ui/Button';
 import { day } from '../ui/moments';
 import { NumberField } from '../ui/NumberField';
 import { useNow } from '../ui/useNow';
+import { Fault } from '../ui/Fault';
 
 const USUAL_DAYS = 30;
 
@@ -44,11 +49,7 @@ export default function GuestLinks({ job }: { readonly job: string }) {
           Make a link
         </Button>
       </form>
-      {(notMade ?? error) && (
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-          {errorText(notMade ?? error)}
-        </p>
-      )}
+      <Fault error={notMade ?? error} />
       {made && (
         <div className="border-l-4 border-ok bg-ok-soft px-4 py-3">
           <p>Told once: hand it on now.</p>

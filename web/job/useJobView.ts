@@ -9,7 +9,7 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withStock, withUsage } from '#job/stock';
-import { doneView, type PreparedView, preparedView } from '#job/view';
+import { doneView, type PreparedView, preparedView, type Hands, handsOf } from '#job/view';
 import {
   useBaysQuery,
   useJobQuery,
@@ -41,6 +41,8 @@ export interface JobView extends After {
   readonly planned: PlannedJob;
   readonly log: readonly LoggedEntry[];
   readonly record: RunRecord;
+  /** Whose hands laid a product on a panel. */
+  readonly hands: Hands;
   /** Surfaces on which something has been laid. */
   readonly laid: ReadonlySet<string>;
   readonly sheet: RunSheet;
@@ -86,6 +88,7 @@ export function useLoadedJob(id: string): LoadedJob {
   const waiting = useWaitingTaps(id);
   // What is tapped counts as done here, whether or not it has reached the server.
   const known = useMemo(() => entries && withWaiting(entries, waiting), [entries, waiting]);
+  const hands = useMemo(() => handsOf(entries ?? NONE), [entries]);
   const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
@@ -153,6 +156,7 @@ export function useLoadedJob(id: string): LoadedJob {
     shelf: products,
     planned,
     ...done,
+    hands,
     sheet,
     layFromMin: layFromMin!,
     plan: sheet.plan,

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useJobsQuery } from '../app/api';
 import { useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
@@ -12,6 +12,7 @@ const KEEP_EVERY_MS = 15 * 60_000;
 /** Says where what stands on the screen is old, and that a new edition waits. */
 export function Aged({ inBay }: { readonly inBay: boolean }) {
   const { since, newEdition } = useAppSelector((state) => state.aged);
+  const [isRunning, setRunning] = useState(false);
   useDayKept();
   return (
     <>
@@ -23,8 +24,12 @@ export function Aged({ inBay }: { readonly inBay: boolean }) {
       )}
       {newEdition && !inBay && (
         <div role="status" className="flex shrink-0 items-center gap-4 border-b bg-over-soft px-5 py-1.5">
-          <p className="flex-1">A new edition of the application is here. It waits until you take it.</p>
-          <Button onClick={takeNewEdition}>Take it now</Button>
+          <p className="flex-1">
+            {isRunning
+              ? 'A run is open in another window of this device: the new edition waits until it is closed.'
+              : 'A new edition of the application is here. It waits until you take it.'}
+          </p>
+          <Button onClick={() => takeNewEdition(() => setRunning(true))}>Take it now</Button>
         </div>
       )}
     </>

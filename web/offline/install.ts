@@ -1,5 +1,5 @@
 import type { AppDispatch } from '../app/state';
-import { API_CACHE } from './kept-answers';
+import { API_CACHE, RUNNING } from './kept-answers';
 import { editionCame } from './slice';
 
 let waiting: ServiceWorker | undefined;
@@ -25,8 +25,13 @@ export async function installOffline(dispatch: AppDispatch): Promise<void> {
   }
 }
 
-/** Opens the page anew in the edition that waits. */
-export function takeNewEdition(): void {
+/**
+ * Opens the page anew in the edition that waits.
+ * @param onRunning called where it goes on waiting: a run is open in some window of this device
+ */
+export function takeNewEdition(onRunning: () => void): void {
+  navigator.serviceWorker.onmessage = ({ data }) => data === RUNNING && onRunning();
+
   navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true });
   waiting?.postMessage('take-over');
 }

@@ -4,6 +4,8 @@ export const API_CACHE = 'glaphyra.answers';
 export const PAGE_CACHE = 'glaphyra.page';
 /** When an answer was kept. */
 export const KEPT_AT = 'glaphyra-kept-at';
+/** A new edition is not taken: somewhere on this device a run is open. */
+export const RUNNING = 'running';
 /** Told from the device, as of when. */
 export const FROM_DEVICE = 'glaphyra-from-device';
 

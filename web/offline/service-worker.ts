@@ -5,7 +5,7 @@ import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst, type Strategy } from 'workbox-strategies';
 import type { WorkboxPlugin } from 'workbox-core';
-import { API_CACHE, FROM_DEVICE, isKept, KEPT_AT, PAGE_CACHE } from './kept-answers';
+import { API_CACHE, FROM_DEVICE, isKept, KEPT_AT, PAGE_CACHE, RUNNING } from './kept-answers';
 
 declare const self: ServiceWorkerGlobalScope & {
   readonly __WB_MANIFEST: readonly { url: string; revision: string | null }[];
@@ -14,6 +14,7 @@ declare const self: ServiceWorkerGlobalScope & {
 /** A server that has not answered by then is gone as far as a gloved hand is concerned, s. */
 const PATIENCE_S = 4;
 const KEPT_DAYS = 14;
+const IN_THE_BAY = /^\/jobs\/[^/]+\/run$/;
 const MOST_ANSWERS = 1500;
 
 precacheAndRoute([...self.__WB_MANIFEST]);
@@ -60,6 +61,12 @@ function withHeader(response: Response, name: string, value: string): Response {
 
 // A new edition waits until somebody takes it, or every window of the old one is shut: never in the middle of a run.
 self.addEventListener('message', (event) => {
-  if (event.data === 'take-over') void self.skipWaiting();
+  if (event.data === 'take-over') event.waitUntil(takeOver(event.source));
 });
+
+async function takeOver(asker: ExtendableMessageEvent['source']): Promise<void> {
+  const windows = await self.clients.matchAll({ type: 'window', includeUncontrolled: true });
+  if (windows.some(({ url }) => IN_THE_BAY.test(new URL(url).pathname))) asker?.postMessage(RUNNING);
+  else await self.skipWaiting();
+}
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

@@ -1,8 +1,8 @@
 import { useForm } from 'react-hook-form';
-import { errorText } from '../app/api';
 import { Button } from '../ui/Button';
 import { useChangePasswordMutation } from './api';
 import { InputLine } from './InputLine';
+import { Fault } from '../ui/Fault';
 
 export const PASSWORD_HINT = 'At least 10 letters: three or four words that do not belong together.';
 
@@ -24,11 +24,7 @@ export function ChangePassword({ onDone }: { readonly onDone: () => void }) {
         hint={PASSWORD_HINT}
         {...register('newPassword')}
       />
-      {error && (
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-          {errorText(error)}
-        </p>
-      )}
+      <Fault error={error} />
       <Button look="main" type="submit" disabled={isLoading}>
         Change it
       </Button>

@@ -1,7 +1,7 @@
 import { type ReactNode, Suspense } from 'react';
 import { useLocation } from 'react-router';
 import { later } from '../ui/later';
-import { useMe } from './known';
+import { useMe } from './api';
 
 // Most who open a page are in already: what it takes to come in is fetched when somebody is not.
 const SignIn = later<object>(() => import('./SignIn').then(({ SignIn: Each }) => ({ default: Each })));

@@ -1,9 +1,8 @@
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { errorText } from '../app/api';
-import { useComeAsGuestMutation } from './api';
+import { useComeAsGuestMutation, useMe } from './api';
 import { GuestPage } from './GuestPage';
-import { useMe } from './known';
 
 /** Where a link to one job leads: what is behind the # is never in anybody's log. */
 export function Component() {

@@ -1,6 +1,6 @@
 import { Suspense } from 'react';
 import { later } from '../ui/later';
-import { useMe } from './known';
+import { useMe } from './api';
 
 const Chip = later<{ readonly glove?: boolean }>(
   () => import('./WhoChip').then(({ WhoChip }) => ({ default: WhoChip })),

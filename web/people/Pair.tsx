@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { errorText } from '../app/api';
 import { Button } from '../ui/Button';
 import { usePairMutation } from './api';
 import { InputLine } from './InputLine';
+import { Fault } from '../ui/Fault';
 
 /** Makes this device one of the shop's, by the code the desk shows: scanned, or typed in. */
 export function Component() {
@@ -48,11 +48,7 @@ export function Component() {
           value={code}
           onChange={({ target }) => setCode(target.value)}
         />
-        {error && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-            {errorText(error)}
-          </p>
-        )}
+        <Fault error={error} />
         <Button look="main" type="submit" glove disabled={isLoading || code.trim() === ''} className="w-full">
           Pair it
         </Button>

@@ -1,8 +1,8 @@
 import { useForm } from 'react-hook-form';
-import { errorText } from '../app/api';
 import { Button } from '../ui/Button';
 import { useSignInMutation } from './api';
 import { InputLine } from './InputLine';
+import { Fault } from '../ui/Fault';
 
 /** Coming in at a desk, by name and password. */
 export function SignIn() {
@@ -15,11 +15,7 @@ export function SignIn() {
       <form className="mt-6 space-y-4" onSubmit={(event) => void handleSubmit((said) => signIn(said))(event)}>
         <InputLine label="Name" autoComplete="username" autoFocus {...register('name')} />
         <InputLine label="Password" type="password" autoComplete="current-password" {...register('password')} />
-        {error && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-            {errorText(error)}
-          </p>
-        )}
+        <Fault error={error} />
         <Button look="main" type="submit" glove disabled={isLoading} className="w-full">
           {isLoading ? 'Looking …' : 'Come in'}
         </Button>

@@ -2,6 +2,7 @@ import { Delete } from 'lucide-react';
 import { useState } from 'react';
 import { errorText } from '../app/api';
 import { useAtThisDeviceQuery, useSwitchToMutation } from './api';
+import { Fault } from '../ui/Fault';
 
 const SHORTEST_PIN = 4;
 const LONGEST_PIN = 8;
@@ -100,11 +101,7 @@ function PinPad({ name, person, onDone }: PadProps) {
           OK
         </button>
       </div>
-      {error && (
-        <p role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-4 py-3 text-lg">
-          {errorText(error)}
-        </p>
-      )}
+      <Fault error={error} className="mt-3 text-lg" />
     </div>
   );
 }

@@ -2,9 +2,8 @@ import { CircleUserRound } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { Dialog } from '../ui/Dialog';
-import { useSignOutMutation } from './api';
+import { useSignOutMutation, useMe } from './api';
 import { ChangePassword } from './ChangePassword';
-import { useMe } from './known';
 import { SwitchPerson } from './SwitchPerson';
 
 /** Who is in: another person in one tap at a tablet of the shop, and the way out. */

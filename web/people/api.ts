@@ -1,3 +1,4 @@
+import { useCallback } from 'react';
 import type {
   DeedPage,
   GuestLink,
@@ -14,6 +15,7 @@ import type {
 import type { GuestJob } from '#formats/job';
 import { api, TAGS } from '../app/api';
 import type { AppDispatch } from '../app/state';
+import { lastKnown, NO_ACCOUNTS, remember } from './known';
 
 /** Whoever is in now may see other things: everything is asked again. */
 const all = () => [...TAGS];
@@ -32,7 +34,14 @@ const nowIn = {
 /** Accounts, devices and links, as the server tells them. */
 const peopleApi = api.injectEndpoints({
   endpoints: (build) => ({
-    me: build.query<Me, void>({ query: () => 'me', providesTags: ['Me'] }),
+    me: build.query<Me, void>({
+      query: () => 'me',
+      providesTags: ['Me'],
+      async onQueryStarted(_said, { queryFulfilled }) {
+        const answer = await queryFulfilled.catch(() => undefined);
+        if (answer) remember(answer.data);
+      },
+    }),
     firstOwner: build.mutation<Me, { name: string; password: string }>({
       query: (body) => ({ url: 'first-owner', method: 'POST', body }),
       ...nowIn,
@@ -117,7 +126,6 @@ const peopleApi = api.injectEndpoints({
 });
 
 export const {
-  useMeQuery,
   useFirstOwnerMutation,
   useSignInMutation,
   useSwitchToMutation,
@@ -144,6 +152,18 @@ export const {
   useMakeBackupMutation,
   usePutBackMutation,
 } = peopleApi;
+
+/** Who is in, as the server says or last said. @returns undefined until that is known */
+export function useMe(): Me | undefined {
+  const { data, error } = peopleApi.useMeQuery();
+  return data ?? lastKnown() ?? (error ? NO_ACCOUNTS : undefined);
+}
+
+/** What somebody is called who stands on record by their id; whoever has no account is told as they stand there. */
+export function useNameOf(): (by: string) => string {
+  const { data } = useNamesQuery();
+  return useCallback((by) => data?.find(({ id }) => id === by)?.name ?? by, [data]);
+}
 
 /** In whose turn a tap is made now; undefined: nobody has an account, or who is in is not known. */
 export const turnNow = (state: Parameters<ReturnType<typeof peopleApi.endpoints.me.select>>[0]): string | undefined =>

@@ -9,6 +9,7 @@ import { ternmouthYard } from '../../demo/workshop';
 import { api } from '../app/api';
 import { router } from '../app/router';
 import { store } from '../app/store';
+import { NO_ACCOUNTS } from '../people/known';
 
 export const NOW = '2027-03-02T10:40:00+01:00';
 export const yard = ternmouthYard(NOW);
@@ -56,15 +57,8 @@ const json = (body: unknown, status = 200) =>
 
 function answer({ method, path, body, version }: Call): Response {
   const [, , what, id, part] = path.split('/');
-  if (what === 'me')
-    return json({
-      accounts: false,
-      person: null,
-      tablet: null,
-      guest: null,
-      rights: ['look', 'run', 'work', 'own'],
-      turn: null,
-    });
+  if (what === 'me') return json(NO_ACCOUNTS);
+  if (what === 'names') return json([]);
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
   if (what === 'yard') return json({ at: NOW, simulated: true, hours: [], monthMeansC: Array<number>(12).fill(9) });
   if (part === 'cues') return json({ factor: 1, sigma: 0.2, jobs: [] });

@@ -24,6 +24,7 @@ import { percent } from '../../ui/numbers';
 import { RemovalPlan } from './RemovalPlan';
 import { NOTHING_USED, totalRemoval } from './totals';
 import { useMemo, useState } from 'react';
+import { useNameOf } from '../../people/api';
 
 const LEGEND: readonly LegendEntry[] = [
   { fill: 'blank', text: 'Nothing on it' },
@@ -149,7 +150,9 @@ function Panel({ job, atMin, clear }: PanelProps) {
             family: layer.product.family,
             coats: layer.coats,
             open: isCuring(layer, atMin),
-            children: <LayerState job={job} layer={layer} atMin={atMin} />,
+            children: (
+              <LayerState job={job} layer={layer} atMin={atMin} hands={job.hands(surface.id, layer.product.id)} />
+            ),
           }))}
         />
         {layers.length + found.length === 0 && <p className="mt-2 text-ink-2">Bare: nothing was laid on this panel.</p>}
@@ -175,13 +178,15 @@ const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
   return ready === null || (ready !== undefined && atMin < ready);
 };
 
-function LayerState({ job, layer, atMin }: LayerProps) {
+function LayerState({ job, layer, atMin, hands }: LayerProps & { readonly hands: readonly string[] }) {
+  const nameOf = useNameOf();
   const { endMin, firstWashMin: wash, firstWashBy, life, renewMin, renewRangeMin, doneShare } = layer;
   const [from, to] = renewRangeMin;
   return (
     <div className="text-[13.5px] text-ink-2">
       <p>
-        Laid {day(job.at(endMin))}, {span(Math.max(0, atMin - endMin))} old;{' '}
+        Laid {day(job.at(endMin))}
+        {hands.length > 0 && ` by ${hands.map(nameOf).join(', ')}`}, {span(Math.max(0, atMin - endMin))} old;{' '}
         <strong className="text-ink">{percent(conditionAt(layer, atMin))}</strong> left
         {isCuring(layer, atMin) && '; still curing'}
       </p>

@@ -1,7 +1,7 @@
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { errorText, useItemsQuery } from '../../app/api';
-import { Button } from '../../ui/Button';
+import { EarlierLater } from '../../ui/EarlierLater';
 import { day } from '../../ui/moments';
 
 /** Rows the server tells at once. */
@@ -84,17 +84,14 @@ export function Component() {
       )}
       {find !== '' && data?.found === 0 && <p className="mt-6 text-ink-2">None is called that, and no owner.</p>}
       {data && data.found > data.rows.length && (
-        <div className="mt-4 flex items-center gap-3">
-          <Button disabled={from === 0} onClick={() => setFrom(Math.max(0, from - PAGE))}>
-            Later
-          </Button>
-          <Button disabled={from + data.rows.length >= data.found} onClick={() => setFrom(from + PAGE)}>
-            Earlier
-          </Button>
+        <EarlierLater
+          onLater={from > 0 ? () => setFrom(Math.max(0, from - PAGE)) : undefined}
+          onEarlier={from + data.rows.length < data.found ? () => setFrom(from + PAGE) : undefined}
+        >
           <span className="text-ink-2">
             {from + 1} to {from + data.rows.length} of {data.found}
           </span>
-        </div>
+        </EarlierLater>
       )}
     </main>
   );

@@ -9,10 +9,12 @@ import { amountIn } from '../stock/words';
 import { DoNotBegin } from './DoNotBegin';
 import { usePickList } from './usePickList';
 import { ViewSwitch } from './ViewSwitch';
+import { useNameOf } from '../../people/api';
 
 /** Everything the job wants at hand, in the order of work, ticked off on whatever tablet is nearest. */
 export function PickListView({ job }: { readonly job: JobView }) {
-  const { groups, ticked, short, error } = usePickList(job);
+  const { groups, ticked, tickedBy, short, error } = usePickList(job);
+  const nameOf = useNameOf();
   const handIn = useHandIn();
   const lacking = new Map(short.map(({ line, has }) => [line.key, has]));
   const unsafe = short.filter(({ line }) => line.protective);
@@ -46,6 +48,7 @@ export function PickListView({ job }: { readonly job: JobView }) {
               key={group.key}
               group={group}
               ticked={ticked}
+              tickedBy={(line) => (tickedBy.has(line) ? nameOf(tickedBy.get(line)!) : undefined)}
               lacking={lacking}
               onTick={(line, ticked) =>
                 handIn(({ at }) => ({ kind: 'tick', jobId: job.id, entry: { id: nanoid(), at, line, ticked } }))
@@ -61,11 +64,13 @@ export function PickListView({ job }: { readonly job: JobView }) {
 interface GroupProps {
   readonly group: PickGroup;
   readonly ticked: ReadonlySet<string>;
+  /** What whoever ticked a line is called. */
+  readonly tickedBy: (line: string) => string | undefined;
   readonly lacking: ReadonlyMap<string, number>;
   readonly onTick: (line: string, on: boolean) => void;
 }
 
-function Group({ group: { name, lines }, ticked, lacking, onTick }: GroupProps) {
+function Group({ group: { name, lines }, ticked, tickedBy, lacking, onTick }: GroupProps) {
   const all = lines.every(({ key }) => ticked.has(key));
   return (
     <section aria-label={name} className="mb-5 break-inside-avoid border border-line-strong bg-sheet">
@@ -85,6 +90,9 @@ function Group({ group: { name, lines }, ticked, lacking, onTick }: GroupProps) 
               />
               <span className={`min-w-0 flex-1 ${ticked.has(line.key) ? 'text-ink-3' : ''}`}>
                 {line.what}
+                {ticked.has(line.key) && tickedBy(line.key) !== undefined && (
+                  <span className="text-[13px]"> · {tickedBy(line.key)}</span>
+                )}
                 {line.note && <span className="block text-[13px] text-ink-2">{line.note}.</span>}
                 {lacking.has(line.key) && (
                   <span className={`block text-[13px] ${line.protective ? 'font-semibold text-stop' : 'text-warn'}`}>

@@ -17,6 +17,8 @@ const LOOKS_EVERY_MIN = 10;
 export function usePickList(job: JobView): {
   readonly groups: readonly PickGroup[];
   readonly ticked: ReadonlySet<string>;
+  /** Who ticked a line off, where people have accounts. */
+  readonly tickedBy: ReadonlyMap<string, string>;
   readonly short: readonly Short[];
   readonly error: unknown;
 } {
@@ -47,5 +49,9 @@ export function usePickList(job: JobView): {
     const inStock = new Map(stock.totals.map(({ kind, of, good }) => [`${kind}/${of}`, good]));
     return shortOf(groups, ({ kind, of }) => inStock.get(`${kind}/${of}`) ?? 0, ticked);
   }, [groups, stock, ticks, ticked]);
-  return { groups, ticked, short, error };
+  const tickedBy = useMemo(
+    () => new Map(ticks?.flatMap(({ line, by }) => (by === undefined ? [] : [[line, by] as const]))),
+    [ticks],
+  );
+  return { groups, ticked, tickedBy, short, error };
 }

@@ -8,6 +8,7 @@ import { moment } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { StockPage } from './StockPage';
 import { amountIn } from './words';
+import { useNameOf } from '../../people/api';
 
 /** What the scale has taught of what is really used, as it grows; taken back at will. */
 export function Component() {
@@ -37,13 +38,14 @@ const said = (factor: number) =>
     : `${percent(Math.abs(factor - 1))} ${factor > 1 ? 'more' : 'less'} than predicted`;
 
 function Product({ lessons }: { readonly lessons: readonly UsageLessonRow[] }) {
+  const nameOf = useNameOf();
   const [note, { error }] = useNoteStockMutation();
   const own = lessons.map(({ at, ...lesson }) => ({ ...lesson, atMs: Date.parse(at) }));
   const { usageFactor, usageSigma } = usageOf(own);
   const groups = (['method', 'by'] as const).flatMap((key) => {
     const names = [...new Set(own.flatMap((lesson) => lesson[key] ?? []))];
     return names.map((name) => ({
-      name: key === 'method' ? METHODS[name as keyof typeof METHODS].name : name,
+      name: key === 'method' ? METHODS[name as keyof typeof METHODS].name : nameOf(name),
       learned: usageLearned(own.filter((lesson) => lesson[key] === name)),
     }));
   });

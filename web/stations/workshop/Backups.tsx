@@ -1,12 +1,13 @@
 import { Download, Save } from 'lucide-react';
 import { useState } from 'react';
 import type { KeptCopies } from '#formats/people';
-import { errorText, problemOf } from '../../app/api';
+import { problemOf } from '../../app/api';
 import { useBackupsQuery, useMakeBackupMutation, usePutBackMutation } from '../../people/api';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { moment } from '../../ui/moments';
 import { WorkshopPage } from './WorkshopPage';
+import { Fault } from '../../ui/Fault';
 
 /** While a copy is put back the server is asked again so often, ms. */
 const ASKED_MS = 1500;
@@ -95,11 +96,7 @@ function PutBack({ copy, onBegun }: { readonly copy: Copy; readonly onBegun: () 
         The workshop becomes what it was {moment(copy.at)}. What stands there now is moved aside whole and stays on the
         server’s disk. It closes for a moment, and everybody has to come in again.
       </p>
-      {error && (
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-          {errorText(error)}
-        </p>
-      )}
+      <Fault error={error} />
       <Button look="danger" disabled={isLoading} onClick={() => void send(isNewer)}>
         {isNewer ? 'Put it over what is newer' : 'Put it back'}
       </Button>

@@ -1,14 +1,20 @@
 import { TabletSmartphone } from 'lucide-react';
 import { useState } from 'react';
 import { errorText } from '../../app/api';
-import { useCutTabletMutation, useNetworkQuery, useSwitchNetworkMutation, useTabletsQuery } from '../../people/api';
-import { useMe } from '../../people/known';
+import {
+  useCutTabletMutation,
+  useNetworkQuery,
+  useSwitchNetworkMutation,
+  useTabletsQuery,
+  useMe,
+} from '../../people/api';
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { Dialog } from '../../ui/Dialog';
 import { day, moment } from '../../ui/moments';
 import { PairingCode } from './PairingCode';
 import { WorkshopPage } from './WorkshopPage';
+import { Fault } from '../../ui/Fault';
 
 /** The door to the workshop's network, and the devices that were let in by it. */
 export function Component() {
@@ -108,11 +114,7 @@ function Door() {
           Make the owner’s account first, under People: whoever comes over the network has to say who they are.
         </p>
       )}
-      {refused && (
-        <p role="alert" className="mt-3 border-l-4 border-stop bg-stop-soft px-4 py-2">
-          {errorText(refused)}
-        </p>
-      )}
+      <Fault error={refused} className="mt-3" />
       {data.open && data.fingerprint && (
         <p className="mt-4 max-w-prose text-[14px] text-ink-2">
           A tablet has to learn once whom to trust: it says how under <em>/trust</em>. What it shows there has to be

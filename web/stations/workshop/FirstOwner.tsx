@@ -1,9 +1,9 @@
 import { useForm } from 'react-hook-form';
-import { errorText } from '../../app/api';
 import { useFirstOwnerMutation } from '../../people/api';
 import { PASSWORD_HINT } from '../../people/ChangePassword';
 import { InputLine } from '../../people/InputLine';
 import { Button } from '../../ui/Button';
+import { Fault } from '../../ui/Fault';
 
 /** The first account: until there is one, everybody at this machine may do everything. */
 export function FirstOwner() {
@@ -31,11 +31,7 @@ export function FirstOwner() {
           hint={PASSWORD_HINT}
           {...register('password')}
         />
-        {error && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-            {errorText(error)}
-          </p>
-        )}
+        <Fault error={error} />
         <Button look="main" type="submit" disabled={isLoading}>
           Make it
         </Button>

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { errorText } from '../../app/api';
 import { useNetworkQuery, useOfferPairingMutation } from '../../people/api';
 import { InputLine } from '../../people/InputLine';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
+import { Fault } from '../../ui/Fault';
 
 /** A code that lets one device in: scanned with its camera, or typed. */
 export function PairingCode() {
@@ -27,11 +27,7 @@ export function PairingCode() {
           value={name}
           onChange={({ target }) => setName(target.value)}
         />
-        {error && (
-          <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-            {errorText(error)}
-          </p>
-        )}
+        <Fault error={error} />
         <Button look="main" type="submit" disabled={isLoading || name.trim() === ''}>
           Show the code
         </Button>

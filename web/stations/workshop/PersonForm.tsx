@@ -1,10 +1,10 @@
 import { useForm } from 'react-hook-form';
 import type { Person, PersonDraft, Role } from '#formats/people';
-import { errorText } from '../../app/api';
 import { useSavePersonMutation } from '../../people/api';
 import { PASSWORD_HINT } from '../../people/ChangePassword';
 import { InputLine } from '../../people/InputLine';
 import { Button } from '../../ui/Button';
+import { Fault } from '../../ui/Fault';
 
 export const ROLE_WORDS: Readonly<Record<Role, string>> = {
   owner: 'Owner: everything',
@@ -60,11 +60,7 @@ export function PersonForm({ person, onDone }: { readonly person: Person; readon
         hint={`${PASSWORD_HINT} Empty: it stays as it is.`}
         {...register('password')}
       />
-      {error && (
-        <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
-          {errorText(error)}
-        </p>
-      )}
+      <Fault error={error} />
       <div className="flex flex-wrap gap-3">
         <Button look="main" type="submit" disabled={isLoading}>
           {isLoading ? 'Keeping …' : 'Keep'}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Deed } from '#formats/people';
 import { useDeedsQuery, usePeopleQuery } from '../../people/api';
-import { Button } from '../../ui/Button';
+import { EarlierLater } from '../../ui/EarlierLater';
 import { moment } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
 import { WorkshopPage } from './WorkshopPage';
@@ -60,14 +60,10 @@ export function Component() {
         </tbody>
       </table>
       {data?.deeds.length === 0 && <p className="mt-4 text-ink-2">Nothing yet.</p>}
-      <div className="mt-4 flex gap-3">
-        <Button disabled={pages.length === 1} onClick={() => setPages(pages.slice(0, -1))}>
-          Later
-        </Button>
-        <Button disabled={!data?.next} onClick={() => data?.next && setPages([...pages, data.next])}>
-          Earlier
-        </Button>
-      </div>
+      <EarlierLater
+        onLater={pages.length > 1 ? () => setPages(pages.slice(0, -1)) : undefined}
+        onEarlier={data?.next ? () => setPages([...pages, data.next!]) : undefined}
+      />
     </WorkshopPage>
   );
 }

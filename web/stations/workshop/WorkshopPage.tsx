@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { errorText } from '../../app/api';
-import { useMe } from '../../people/known';
 import { PlaceTabs } from '../../ui/PlaceTabs';
+import { useMe } from '../../people/api';
+import { Fault } from '../../ui/Fault';
 
 const TABS = [
   ['/workshop', 'People'],
@@ -25,11 +25,7 @@ export function WorkshopPage({ error, children }: Props) {
         <p className="mt-6 border-l-4 border-warn bg-warn-soft px-4 py-3">This is the owner’s to see and to change.</p>
       ) : (
         <>
-          {error !== undefined && (
-            <p role="alert" className="mt-5 border-l-4 border-stop bg-stop-soft px-4 py-3">
-              {errorText(error)}
-            </p>
-          )}
+          <Fault error={error} className="mt-5" />
           {children}
         </>
       )}
