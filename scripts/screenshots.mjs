@@ -37,13 +37,12 @@ const VIEWS = [
   { name: 'time-what-if', at: '/jobs/moss-saloon/time?view=bench&panel=roof' },
   { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
+  // The last: from then on everybody has to say who they are.
+  { name: 'workshop', at: '/workshop', people: true },
 ];
 
 /** Papers of which the first page is shown. */
-const PAPERS = [
-  ['walk-round-sheet', '/api/jobs/teal-hatchback/walk-round.pdf'],
-  ['cut-plan', '/api/jobs/moss-saloon/film/pilot-film/1.pdf'],
-];
+const PAPERS = [['walk-round-sheet', '/api/jobs/teal-hatchback/walk-round.pdf']];
 
 ensureInstalled();
 const executablePath = ensureChromium();
@@ -74,9 +73,22 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until, waitFor } of VIEWS) {
+for (const [name, at] of PAPERS) if (wanted.length === 0 || wanted.includes(name)) await printed(name, at);
+for (const {
+  name,
+  at,
+  theme = 'light',
+  size = DESK,
+  laterS = 0,
+  draw = false,
+  press,
+  until,
+  waitFor,
+  people,
+} of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
+  if (people) await peopled(context);
   const page = await context.newPage();
   await page.clock.install({ time: new Date(NOW) });
   await page.addInitScript((chosen) => localStorage.setItem('glaphyra.theme', chosen), theme);
@@ -96,10 +108,20 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
   await context.close();
   console.log(name);
 }
-for (const [name, at] of PAPERS) if (wanted.length === 0 || wanted.includes(name)) await printed(name, at);
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
+
+/** An owner, who is in, an installer and a helper. */
+async function peopled({ request }) {
+  const password = 'gull-over-slipway-lamp';
+  await request.post(`${address}/api/first-owner`, { data: { name: 'Wren Halloran', password } });
+  for (const [id, name, role, pin] of [
+    ['ash', 'Ash Tolliver', 'installer', '4071'],
+    ['rowan', 'Rowan Pike', 'helper', '2958'],
+  ])
+    await request.put(`${address}/api/people/${id}`, { data: { name, role, pin } });
+}
 
 /** A panel being drawn, its last corner not yet set. */
 async function drawOutline(page) {
