@@ -5,12 +5,12 @@ import { kitOf } from '#formats/shelf';
 import { choiceSurfaces } from '#job/choose';
 import { laidInWords, lifeInWords, panelsInWords, quoted, type Quoted, stackInWords, toPlan } from '#job/offers';
 import { panelCases, prepareSettings } from '#job/prepare';
-import { ternmouthYard } from './workshop';
+import { yardThatMorning } from './that-morning';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(60_000);
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const kit = kitOf(yard.kit);
 const documents = yard.jobs.map(({ id, draft }) => [id, draft.document] as const);
 const settingsOf = (document: (typeof documents)[number][1]) => prepareSettings(document, undefined, kit);

@@ -1,8 +1,13 @@
-/** Before the unit tests: the commands and the server as they are started, bundled once, so that a test may start many. */
+/**
+ * Before the unit tests: the commands and the server as they are started, bundled once, so that a test may start many;
+ * and the sample workshop of that morning, worked out and stocked once.
+ */
+import { execFileSync } from 'node:child_process';
+import { rmSync } from 'node:fs';
 import { build } from 'esbuild';
 
-export default () =>
-  build({
+export default async () => {
+  await build({
     entryPoints: [
       'cli/plan.ts',
       'cli/choose.ts',
@@ -11,6 +16,7 @@ export default () =>
       'server/main.ts',
       'server/backup/worker.ts',
       'server/load-demo.ts',
+      'demo/keep-that-morning.ts',
     ],
     bundle: true,
     platform: 'node',
@@ -21,3 +27,16 @@ export default () =>
     outdir: '.cache/bin',
     logLevel: 'warning',
   });
+  const keep = (file, env = {}) =>
+    execFileSync(process.execPath, [`.cache/bin/${file}`], {
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+  keep('demo/keep-that-morning.js');
+  rmSync('.cache/stocked', { recursive: true, force: true });
+  keep('server/load-demo.js', {
+    TZ: 'Europe/Berlin',
+    GLAPHYRA_DB: '.cache/stocked/workshop.sqlite',
+    GLAPHYRA_NOW: '2027-03-02T10:40:00+01:00',
+  });
+};

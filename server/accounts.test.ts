@@ -1,7 +1,7 @@
 /** Who may come in, what they may do, and whose it is: real requests on a real file. */
 import { randomBytes } from 'node:crypto';
 import fc from 'fast-check';
-import { ternmouthYard } from '#demo';
+import { yardThatMorning } from '../demo/that-morning';
 import type { DeedPage, MadeGuestLink, Me, Pairing, Person, PersonName, Tablet } from '#formats/people';
 import { personDraftSchema, RIGHTS_OF, ROLES } from '#formats/people';
 import type { LogEntry } from '#formats/log';
@@ -18,7 +18,7 @@ import { browser, draftOf, type RunningServer, startServer } from './testing/cli
 jest.setTimeout(90_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const yard = ternmouthYard(NOW);
+const yard = yardThatMorning();
 const JOBS = ['teal-hatchback', 'satin-tourer', 'hotel-shuttle'];
 const PASSWORD = 'gull-over-slipway-lamp';
 let atMs = Date.parse(NOW);

@@ -3,7 +3,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { create } from 'tar';
-import { ternmouthYard } from '#demo';
+import { yardThatMorning } from '../demo/that-morning';
 import { keptOf } from './backup/keep';
 import { backupName, makeBackup } from './backup/make';
 import { DATABASE, looked, MANIFEST } from './backup/manifest';
@@ -34,7 +34,7 @@ beforeAll(async () => {
   const { db, close: shut } = openDatabase(file);
   close = shut;
   services = createServices(db, photoFolder(file), () => now);
-  loadWorkshop(db, services, ternmouthYard(NOW));
+  loadWorkshop(db, services, yardThatMorning());
   mkdirSync(photoFolder(file), { recursive: true });
   // Two pictures the database knows, one of which somebody has deleted.
   for (const id of ['kept', 'gone'])

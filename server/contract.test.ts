@@ -1,6 +1,6 @@
 /** Every door of the server answers as it says it does: by the schema it is described with. */
 import { z } from 'zod';
-import { ternmouthYard } from '../demo/workshop';
+import { yardThatMorning } from '../demo/that-morning';
 import { accountEndpoints } from './routes/accounts';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
@@ -11,17 +11,15 @@ import { offerEndpoints } from './routes/offers';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
 import { stockEndpoints } from './routes/stock';
-import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { type RunningServer, startStocked } from './testing/client';
 
 jest.setTimeout(90_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const yard = ternmouthYard(NOW);
+const yard = yardThatMorning();
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer(() => new Date(NOW));
-  loadWorkshop(server.db, server.services, yard);
+  server = await startStocked(() => new Date(NOW));
 });
 afterAll(() => server.stop());
 

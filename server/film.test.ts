@@ -5,14 +5,14 @@ import { readOutlinesDxf } from '#formats/drawings/dxf';
 import type { JobRecord, Problem } from '#formats/job';
 import type { StockList, StockThingView } from '#formats/stock';
 import { jobCuts } from '#job/film';
-import { ternmouthYard } from '../demo/workshop';
+import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startServer } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
 jest.setTimeout(60_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const { draft } = ternmouthYard(NOW).jobs.find(({ id }) => id === 'moss-saloon')!;
+const { draft } = yardThatMorning().jobs.find(({ id }) => id === 'moss-saloon')!;
 const [CUT] = jobCuts(draft.document);
 let server: RunningServer;
 let call: RunningServer['call'];
@@ -20,7 +20,7 @@ let call: RunningServer['call'];
 beforeEach(async () => {
   server = await startServer(() => new Date(NOW));
   ({ call } = server);
-  const bay = ternmouthYard(NOW).bays.find(({ id }) => id === 'bay-2')!;
+  const bay = yardThatMorning().bays.find(({ id }) => id === 'bay-2')!;
   const { id, ...rest } = bay;
   await call('PUT', `/api/bays/${id}`, rest, 0);
   for (const sheet of draft.document.products) await call('POST', '/api/products', { ...sheet, onHand: 0 });

@@ -1,19 +1,16 @@
 /** Jobs at a glance: kept beside the jobs, and as current as what changes them. */
 import type { Bay, JobRecord, JobSummary } from '#formats/job';
 import { eq } from 'drizzle-orm';
-import { ternmouthYard } from '#demo';
 import { jobGlances } from './db/schema';
-import { loadWorkshop } from './services/sample-workshop';
-import { startServer } from './testing/client';
+import { type RunningServer, startStocked } from './testing/client';
 
 jest.setTimeout(60_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 let nowMs = Date.parse(NOW);
-let server: Awaited<ReturnType<typeof startServer>>;
+let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer(() => new Date(nowMs));
-  loadWorkshop(server.db, server.services, ternmouthYard(NOW));
+  server = await startStocked(() => new Date(nowMs));
 });
 afterAll(() => server.stop());
 beforeEach(() => (nowMs = Date.parse(NOW)));

@@ -3,14 +3,14 @@ import { gzipSync } from 'node:zlib';
 import type { OfferRecord } from '#formats/choice';
 import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
-import { ternmouthYard } from '../demo/workshop';
+import { yardThatMorning } from '../demo/that-morning';
 import { loadWorkshop } from './services/sample-workshop';
 import { type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(60_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const whole = ternmouthYard(NOW);
+const whole = yardThatMorning();
 const yard = { ...whole, jobs: whole.jobs.filter(({ id }) => ['hotel-shuttle', 'teal-hatchback'].includes(id)) };
 let server: RunningServer;
 let call: RunningServer['call'];

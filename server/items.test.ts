@@ -1,18 +1,16 @@
 import { type ItemHistory, type ItemSummary, keptTemplate, type KeptTemplate, type Problem } from '#formats/job';
-import { ternmouthYard } from '../demo/workshop';
-import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { yardThatMorning } from '../demo/that-morning';
+import { type RunningServer, startStocked } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const yard = ternmouthYard(NOW);
+const yard = yardThatMorning();
 
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer(() => new Date(NOW));
-  loadWorkshop(server.db, server.services, yard);
+  server = await startStocked(() => new Date(NOW));
 });
 afterAll(() => server.stop());
 

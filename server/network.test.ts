@@ -8,7 +8,7 @@ import { chmodSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import pino from 'pino';
-import { ternmouthYard } from '#demo';
+import { yardThatMorning } from '../demo/that-morning';
 import { MS_PER_DAY } from '#core/measures';
 import type { DeedPage, KeptCopies, Me, NetworkState } from '#formats/people';
 import { createApp } from './app';
@@ -273,7 +273,7 @@ describe('the whole server', () => {
 
   test('a copy is made, fetched, and put back while it runs; what is newer is not written over unasked', async () => {
     const { db, close } = openDatabase(file);
-    const yard = ternmouthYard(NOW);
+    const yard = yardThatMorning();
     loadWorkshop(
       db,
       createServices(db, photoFolder(file), () => new Date(NOW)),

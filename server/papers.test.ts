@@ -1,7 +1,5 @@
 import type { JobRecord } from '#formats/job';
-import { ternmouthYard } from '../demo/workshop';
-import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { type RunningServer, startStocked } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
 jest.setTimeout(60_000);
@@ -9,8 +7,7 @@ jest.setTimeout(60_000);
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer(() => new Date(NOW));
-  loadWorkshop(server.db, server.services, ternmouthYard(NOW));
+  server = await startStocked(() => new Date(NOW));
 });
 afterAll(() => server.stop());
 

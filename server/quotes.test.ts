@@ -1,16 +1,13 @@
 /** What a quote is worked out with: the shop's sheets and offers as they stand now, and what its jobs have taught. */
 import type { Job } from '#formats/job';
-import { ternmouthYard } from '../demo/workshop';
-import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { type RunningServer, startStocked } from './testing/client';
 
 jest.setTimeout(60_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;
 beforeAll(async () => {
-  server = await startServer(() => new Date(NOW));
-  loadWorkshop(server.db, server.services, ternmouthYard(NOW));
+  server = await startStocked(() => new Date(NOW));
 });
 afterAll(() => server.stop());
 

@@ -1,15 +1,12 @@
 import fc from 'fast-check';
 import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
 import type { LogEntry } from '#formats/log';
-import { ternmouthYard } from '../demo/workshop';
-import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { type RunningServer, startStocked } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const yard = ternmouthYard(NOW);
 const START_MS = Date.parse(NOW);
 
 let server: RunningServer;
@@ -17,9 +14,8 @@ let call: RunningServer['call'];
 let nowMs = START_MS;
 
 beforeAll(async () => {
-  server = await startServer(() => new Date(nowMs));
+  server = await startStocked(() => new Date(nowMs));
   ({ call } = server);
-  loadWorkshop(server.db, server.services, yard);
 });
 afterAll(() => server.stop());
 beforeEach(() => (nowMs = START_MS));

@@ -1,20 +1,22 @@
-import { execFileSync, spawn } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { cpSync } from 'node:fs';
 import { request } from 'node:http';
+import path from 'node:path';
 import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job';
 import { parted } from '#formats/shelf';
 import type { LogEntry } from '#formats/log';
-import { ternmouthYard } from '../demo/workshop';
+import { yardThatMorning } from '../demo/that-morning';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { runLog } from './db/schema';
 import { loadWorkshop } from './services/sample-workshop';
-import { client, databaseFolder, draftOf, type RunningServer, startServer } from './testing/client';
+import { client, databaseFolder, draftOf, type RunningServer, startServer, STOCKED } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
 jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
-const yard = ternmouthYard(NOW);
+const yard = yardThatMorning();
 const tourer = { draft: draftOf(tapedTourer) };
 
 let server: RunningServer;
@@ -169,9 +171,7 @@ describe('the run log', () => {
 
   test('an acknowledged entry outlives a kill at any moment', async () => {
     const { file, remove } = databaseFolder();
-    execFileSync(process.execPath, ['.cache/bin/server/load-demo.js'], {
-      env: { ...process.env, GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
-    });
+    cpSync(STOCKED, path.dirname(file), { recursive: true });
     const start = async () => {
       const child = spawn(process.execPath, ['.cache/bin/server/main.js'], {
         env: { ...process.env, PORT: '0', GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },

@@ -3,7 +3,7 @@ import type { JobRecord, Problem, ShelfProduct } from '#formats/job';
 import type { JobStock, Recall, ReorderList, StockList, StockThingView, Tick, UsageLessonRow } from '#formats/stock';
 import { readStockCsv } from '#formats/stock';
 import { type FaultsError } from '#formats/values';
-import { ternmouthYard } from '../demo/workshop';
+import { yardThatMorning } from '../demo/that-morning';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { stockLog } from './db/schema';
 import { createServices } from './services';
@@ -14,7 +14,7 @@ jest.setTimeout(60_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const PRODUCT = 'slack-water';
-const yard = ternmouthYard(NOW);
+const yard = yardThatMorning();
 const tourer = draftOf(tapedTourer);
 let clock = new Date(NOW);
 let server: RunningServer;

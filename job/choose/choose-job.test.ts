@@ -7,14 +7,14 @@ import { readProduct } from '#formats/shelf';
 import { choiceSurfaces, chooseFile, jobToChoose } from '#job/choose';
 import { isAircraft } from '#job/plan';
 import { DEMO_SHELF } from '../../demo/shelf';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { wishesSchema } from '../../formats/job/wishes';
 
 jest.setTimeout(120_000);
 
 const shelf = DEMO_SHELF.map(readProduct);
 const products = new Map(shelf.map((product) => [product.id, product]));
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const jobOf = (id: string): Job => jobToChoose(yard.jobs.find((job) => job.id === id)!.draft.document, shelf);
 // Small items, so that the whole frontier is found in little time; two layers show all that four would.
 const wishes = (changes: Partial<Parameters<typeof wishesSchema.parse>[0] & object> = {}) =>

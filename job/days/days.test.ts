@@ -7,10 +7,10 @@ import { plannedJob } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { preparedWith } from '#job/view';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { asAgreed, daysView, halfDays, outdoorsOf, ownerDates, ripening } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const { document: tourer } = yard.jobs.find(({ id }) => id === 'satin-tourer')!.draft;
 const bay = yard.bays.find(({ id }) => id === yard.jobs.find((job) => job.id === 'satin-tourer')!.draft.bayId)!;
 const fresh = { record: foldLog([]), nowMin: 0 };

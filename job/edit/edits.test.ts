@@ -4,7 +4,7 @@ import { TEMPLATES } from '#core/item/nets';
 import { type Bay, type Job, type JobDraft, readJob } from '#formats/job';
 import { readProduct } from '#formats/shelf';
 import { DEMO_SHELF } from '../../demo/shelf';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { plainJob } from '../testing/plain-job';
 import {
   addMark,
@@ -37,7 +37,7 @@ import {
 } from '.';
 
 const shelf = DEMO_SHELF.map(readProduct);
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const bays: readonly Bay[] = yard.bays.map((bay) => ({ ...bay, version: 1 }));
 const hatchback = TEMPLATES.find(({ id }) => id === 'hatchback')!;
 const item = { id: 'one', name: 'Hatchback', template: { id: 'hatchback', ...hatchback.usual } };

@@ -6,10 +6,10 @@ import { laidInWords, lifeInWords, quoted } from '#job/offers';
 import { prepareSettings } from '#job/prepare';
 import { DEMO_OFFERS } from '../../demo/offers';
 import { DEMO_SHELF } from '../../demo/shelf';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 
 const shelf = DEMO_SHELF.map(readProduct);
-const jobs = ternmouthYard('2027-03-02T10:40:00+01:00').jobs.map(({ draft }) => draft.document);
+const jobs = yardThatMorning().jobs.map(({ draft }) => draft.document);
 const quote = (job: Job, offer = DEMO_OFFERS[0]!) =>
   quoted(offer, { document: job, shelf, settings: prepareSettings(job) });
 

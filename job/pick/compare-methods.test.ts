@@ -1,8 +1,8 @@
 import { METHODS } from '#core/products/methods';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { compareMethods } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const jobOf = (id: string) => yard.jobs.find((job) => job.id === id)!.draft.document;
 
 test('small block and big mitt: more product against fewer minutes, on a hatchback and on a launch', () => {

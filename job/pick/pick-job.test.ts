@@ -5,10 +5,10 @@ import { kitOf } from '#formats/shelf';
 import type { Job } from '#formats/job';
 import { planOf } from '#job/plan';
 import { panelCases, prepareSettings } from '#job/prepare';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { pickListOf } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const kit = kitOf(yard.kit);
 const jobOf = (id: string): Job => yard.jobs.find((job) => job.id === id)!.draft.document;
 const listOf = (job: Job, log: Parameters<typeof foldLog>[0] = []): PickGroup[] =>

@@ -2,10 +2,10 @@ import { prepareItem } from '#core/work/prepare';
 import type { Job } from '#formats/job';
 import { quoted } from '#job/offers';
 import { panelCases, prepareSettings } from '#job/prepare';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { planFile, runsheetFile } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
 const leaving = (...ids: string[]): Job => ({
   ...document,

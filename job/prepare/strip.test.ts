@@ -6,10 +6,10 @@ import type { Job } from '#formats/job';
 import { laidInWords, quoted } from '#job/offers';
 import { planOf, withTakenOff } from '#job/plan';
 import { comingBack } from '#job/return';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { panelCases, prepareSettings, strippingMin } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
 const ids = document.surfaces.map(({ id }) => id);
 const found = (existing: FoundId[], strip: readonly string[] = []): Job => ({

@@ -3,10 +3,10 @@ import { layOut } from '#core/work/runsheet';
 import { plannedJob } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { preparedWith } from '#job/view';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from './promise';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
 const [bay] = yard.bays;
 const fresh = { record: foldLog([]), nowMin: 0 };

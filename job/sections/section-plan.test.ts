@@ -3,10 +3,10 @@ import { layOut } from '#core/work/runsheet';
 import type { Job } from '#formats/job';
 import { inOrder } from '#job/edit';
 import { asWorked, plannedJob, planOf } from '#job/plan';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { sectionPlan } from '.';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const jobOf = (id: string): Job => yard.jobs.find((job) => job.id === id)!.draft.document;
 const planned = (job: Job) => sectionPlan(job, planOf(job), arrange(job));
 const hatchback = jobOf('teal-hatchback');

@@ -1,5 +1,5 @@
 import { type JobDraft, jobDraftSchema } from '#formats/job';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -75,9 +75,18 @@ export function databaseFolder() {
 /** A connection is kept for so long, ms. */
 const KEPT_MS = 120_000;
 
+/** The folder of a workshop that was stocked with the whole sample once before the tests. */
+export const STOCKED = '.cache/stocked';
+
+/** The same as `startServer`, over a copy of the sample workshop as it stands that morning, with its pictures. */
+export function startStocked(now: () => Date) {
+  const folder = databaseFolder();
+  cpSync(STOCKED, path.dirname(folder.file), { recursive: true });
+  return startServer(now, undefined, folder);
+}
+
 /** The real application on a real port over a real file. */
-export async function startServer(now?: () => Date, pictures?: string) {
-  const { file, remove } = databaseFolder();
+export async function startServer(now?: () => Date, pictures?: string, { file, remove } = databaseFolder()) {
   const { db, close } = openDatabase(file);
   const services = createServices(db, pictures ?? photoFolder(file), now);
   const server = createApp({ db, services, log: pino({ level: 'silent' }), webFolder: 'no-interface' }).listen(

@@ -12,7 +12,7 @@ import type { Surface } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
 import { plannedJob, planOf } from '#job/plan';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { familyFill, groundOf } from '../core-sample/strata';
 import { kindOf, KINDS } from '../net/fills';
 import { totalRemoval } from './care/totals';
@@ -22,7 +22,7 @@ import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from
 import { kindLegend, kindLens } from './survey/measure/kind-lens';
 import { cureBars } from './time/cure-bars';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const sample = (id: string) => yard.jobs.find((job) => job.id === id)!;
 const hatchback = sample('teal-hatchback').draft.document;
 

@@ -5,14 +5,14 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import type { JobRecord } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
 import { parted } from '#formats/shelf';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { api } from '../app/api';
 import { router } from '../app/router';
 import { store } from '../app/store';
 import { NO_ACCOUNTS } from '../people/known';
 
 export const NOW = '2027-03-02T10:40:00+01:00';
-export const yard = ternmouthYard(NOW);
+export const yard = yardThatMorning();
 
 export interface Call {
   readonly method: string;

@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
 import type { Finding } from '#core/work/plan';
 import { planOf } from '#job/plan';
-import { ternmouthYard } from '../../demo/workshop';
+import { yardThatMorning } from '../../demo/that-morning';
 import { Findings } from './Findings';
 
 const RANK = ['Stop', 'Mind', 'Note'];
@@ -58,7 +58,7 @@ test('a tap on a panel leads to it; where there is nowhere to lead, none is offe
 });
 
 test('all that the plans of the yard have to say is said, and by a word as well as by a colour', () => {
-  for (const { id, draft } of ternmouthYard('2027-03-02T10:40:00+01:00').jobs) {
+  for (const { id, draft } of yardThatMorning().jobs) {
     const { findings } = planOf(draft.document);
     if (findings.length === 0) continue;
     const { unmount, container } = render(<Findings findings={findings} nameOf={name} onChoose={() => undefined} />);

@@ -3,9 +3,9 @@ import type { Job } from '#formats/job';
 import { judgePlanned } from '#job/judge';
 import { stackInWords, toPlan } from '#job/offers';
 import { plannedJob, planOf } from '#job/plan';
-import { ternmouthYard } from '../../../demo/workshop';
+import { yardThatMorning } from '../../../demo/that-morning';
 
-const yard = ternmouthYard('2027-03-02T10:40:00+01:00');
+const yard = yardThatMorning();
 const hatchback = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft.document;
 
 /** The hatchback's bonnet, alone, with a base that closes or opens as is said. */
