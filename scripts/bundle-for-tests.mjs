@@ -19,6 +19,7 @@ export default async () => {
       'demo/keep-that-morning.ts',
     ],
     bundle: true,
+    splitting: true,
     platform: 'node',
     format: 'esm',
     packages: 'external',

@@ -1,7 +1,7 @@
 /** What the entry points share: running commands, and installing only when something has changed. */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -54,6 +54,8 @@ export function ensureChromium() {
 
 /** Builds the interface and the server into `dist/`. */
 export function build() {
+  // Its parts are named by what is in them: earlier ones would stay.
+  rmSync(path.join(ROOT, 'dist', 'server'), { recursive: true, force: true });
   return (
     npx('vite', 'build', '--logLevel', 'warn') &&
     npx(
@@ -63,6 +65,7 @@ export function build() {
       'server/load-demo.ts',
       'server/tidy.ts',
       '--bundle',
+      '--splitting',
       '--platform=node',
       '--format=esm',
       '--packages=external',

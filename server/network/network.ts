@@ -6,7 +6,7 @@ import { MS_PER_DAY } from '#core/measures';
 import type { NetworkState } from '#formats/people';
 import { conflict } from '../http/problem';
 import { isOwnNetwork, ownAddresses } from './addresses';
-import { broughtCertificate, type Certificate, ownCertificate } from './certificates';
+import type { Certificate } from './certificates';
 
 /** How the workshop is reached from outside this machine. */
 export interface Network {
@@ -58,6 +58,8 @@ export function networkOf({ settings, clock, log, isOwned, handler }: Parts): Ne
   let renewal: NodeJS.Timeout | undefined;
 
   const certified = async (): Promise<Certificate> => {
+    // Loaded where it is used: most workshops stay on their own machine.
+    const { broughtCertificate, ownCertificate } = await import('./certificates');
     const { names, addresses } = ownAddresses();
     return settings.brought
       ? broughtCertificate(settings.brought.cert, settings.brought.key)

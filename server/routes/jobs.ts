@@ -17,15 +17,12 @@ import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySc
 import type { Fault } from '#formats/values';
 import { type JobCut, jobCuts } from '#job/film';
 import { planFile } from '#job/plan';
-import { cutPaper } from '../documents/cut-paper';
-import { offersSheet } from '../documents/offers-sheet';
-import { sendPdf } from '../documents/paper';
-import { runSheetPaper } from '../documents/run-sheet-paper';
-import { walkRoundSheet } from '../documents/walk-round';
 import { endpoint } from '../http/endpoint';
 import { pageSchema, placeIn } from '../http/pages';
 import { conflict, notFound } from '../http/problem';
 import type { Services } from '../services';
+
+const papers = () => import('../documents');
 
 /** Faults of sense of a job inside a draft, with their place in it. */
 function draftSense(body: unknown): Fault[] {
@@ -159,7 +156,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       path: '/api/jobs/{id}/walk-round.pdf',
       summary: 'The walk-round as the owner signs it: marks in their place, what becomes of them, readings',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ params, response }) => {
+      run: async ({ params, response }) => {
+        const { walkRoundSheet, sendPdf } = await papers();
         const job = jobs.get(params.id!);
         const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
         sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), quotes.settingsOf(job.document)));
@@ -170,7 +168,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       path: '/api/jobs/{id}/run-sheet.pdf',
       summary: 'What is left to be laid, to hang up in the bay: who does what when, a box to tick at each',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ params, response }) => {
+      run: async ({ params, response }) => {
+        const { runSheetPaper, sendPdf } = await papers();
         const job = jobs.get(params.id!);
         sendPdf(response, 'run-sheet.pdf', runSheetPaper(job.document, summaries.runSheetOf(job)));
       },
@@ -200,7 +199,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       path: '/api/jobs/{id}/offers.pdf',
       summary: 'The shop’s offers on the item, side by side on one page, as the owner takes them home',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ params, response }) => {
+      run: async ({ params, response }) => {
+        const { offersSheet, sendPdf } = await papers();
         const { document } = jobs.get(params.id!);
         const { quotes: priced, stock } = quotes.offersOn(document);
         sendPdf(response, 'offers.pdf', offersSheet(document, priced, stock, now()));
@@ -211,7 +211,8 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       path: '/api/jobs/{id}/film/{product}/{roll}.pdf',
       summary: 'What is cut from a roll: overview, measures for cutting by hand, and the whole at true scale',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ params, response }) => {
+      run: async ({ params, response }) => {
+        const { cutPaper, sendPdf } = await papers();
         const job = jobs.get(params.id!);
         sendPdf(response, 'cut-plan.pdf', cutPaper(job.document, cutOf(stock, job, params)));
       },

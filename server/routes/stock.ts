@@ -19,13 +19,11 @@ import {
 import { compareMethods } from '#job/pick';
 import { flag, instant, nonEmpty, object, oneOf, read } from '#formats/values';
 import { simulatedBottleScale } from '../devices/bottle-scale';
-import { labelSheet } from '../documents/labels';
-import { pickListPaper } from '../documents/pick-list-paper';
-import { recallPaper } from '../documents/recall-paper';
-import { sendPdf } from '../documents/paper';
 import { endpoint } from '../http/endpoint';
 import { conflict } from '../http/problem';
 import type { Services } from '../services';
+
+const papers = () => import('../documents');
 
 const questionSchema = object({
   find: z.string().max(200).optional(),
@@ -95,8 +93,10 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
       path: '/api/stock/labels.pdf',
       summary: 'Labels with a code for the things found as in the list',
       answer: { status: 200, media: 'application/pdf' },
-      run: async ({ query, response }) =>
-        sendPdf(response, 'labels.pdf', await labelSheet(stock.list(asked(query)).rows)),
+      run: async ({ query, response }) => {
+        const { labelSheet, sendPdf } = await papers();
+        sendPdf(response, 'labels.pdf', await labelSheet(stock.list(asked(query)).rows));
+      },
     }),
     endpoint({
       method: 'get',
@@ -110,7 +110,8 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
       path: '/api/stock/recall.pdf',
       summary: 'The same on paper',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ query, response }) => {
+      run: async ({ query, response }) => {
+        const { recallPaper, sendPdf } = await papers();
         const batch = query.batch ?? '';
         sendPdf(response, 'recall.pdf', recallPaper(batch, supply.recall(batch), now()));
       },
@@ -164,7 +165,8 @@ export function stockEndpoints({ jobs, stock, summaries, supply, ticks, now }: S
       path: '/api/jobs/{id}/pick-list.pdf',
       summary: 'Everything a job wants at hand, in the order of work, on one sheet',
       answer: { status: 200, media: 'application/pdf' },
-      run: ({ params, response }) => {
+      run: async ({ params, response }) => {
+        const { pickListPaper, sendPdf } = await papers();
         const job = jobs.get(params.id!);
         const ticked = new Set(ticks.of(job.id).map(({ line }) => line));
         sendPdf(response, 'pick-list.pdf', pickListPaper(job.document, summaries.pickList(job), ticked));

@@ -1,4 +1,3 @@
-import sharp from 'sharp';
 import { refusedFile } from '../http/problem';
 
 /** A picture made ready to be kept. */
@@ -46,6 +45,7 @@ export async function prepared(file: Buffer): Promise<Prepared> {
   if (file.length === 0) throw refusedFile('The file is empty.');
   const head = file.subarray(0, 400).toString('latin1');
   const other = KNOWN_OTHERS.find(({ is }) => is(head));
+  const { default: sharp } = await import('sharp');
   const whole = sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
   const format = await whole.metadata().then(
     (found) => found.format,

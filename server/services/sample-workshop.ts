@@ -1,4 +1,3 @@
-import sharp from 'sharp';
 import type { Offer } from '#core/choice/offers';
 import { offerSchema } from '#formats/choice';
 import type { Bay, JobDraft, PhotoWords } from '#formats/job';
@@ -76,6 +75,7 @@ export interface SamplePicture extends PhotoWords {
 
 /** Adds pictures to jobs of a workshop that has been loaded. */
 export async function loadPictures({ photos }: Services, pictures: readonly SamplePicture[]): Promise<void> {
+  const { default: sharp } = await import('sharp');
   for (const { id, jobId, svg, ...words } of pictures) {
     const file = await sharp(Buffer.from(svg)).png().toBuffer();
     await photos.add(jobId, id, words, file);
