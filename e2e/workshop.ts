@@ -8,7 +8,7 @@ import { expect, type Page, test as base } from '@playwright/test';
 /** When every test begins, for the server and the page alike: a Tuesday morning at the yard. */
 export const NOW = '2027-03-02T10:40:00+01:00';
 
-/** When it was stocked: a moment before, for what is kept from the future is worked out anew. */
+/** When its glances were kept: a moment before, for what is kept from the future is worked out anew. */
 const STOCKED_AT = '2027-03-02T10:39:45+01:00';
 
 const TAPED = ['e2e/jobs/taped-tourer.json', 'e2e/jobs/taped-shuttle.json'];
@@ -34,8 +34,9 @@ export class Workshop {
 
   /** The sample workshop, stocked once and kept in a folder that others can begin from. */
   static async stocked(): Promise<{ readonly folder: string; readonly close: () => void }> {
-    const workshop = new Workshop(undefined, STOCKED_AT);
+    const workshop = new Workshop();
     workshop.stock();
+    workshop.now = STOCKED_AT;
     await workshop.start();
     // Two jobs measured by tape, small and always the same, stand beside the sample ones.
     for (const job of TAPED) await workshop.take(job);

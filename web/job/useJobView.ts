@@ -73,7 +73,8 @@ export type LoadedJob =
 export function useLoadedJob(id: string): LoadedJob {
   const dispatch = useAppDispatch();
   const { data: record, error } = useJobQuery(id);
-  const { data: entries, error: logError } = useLogQuery(id);
+  // What is there now: while it is read anew, `data` stands still and would take back what was just logged.
+  const { currentData: entries, error: logError } = useLogQuery(id);
   const { data: bays = NONE } = useBaysQuery();
   const { data: shelf, error: shelfError } = useProductsQuery();
   const { current, edit } = useDraft(id);
