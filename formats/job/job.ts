@@ -38,6 +38,7 @@ import {
   oneOf,
   percent,
   positive,
+  share,
   text,
   wholeNonNegative,
   wholePositive,
@@ -76,11 +77,6 @@ const layer = object({
   /** Rules set aside by hand, each with its reason. */
   overruled: z.partialRecord(z.enum(RULE_IDS), nonEmpty(), { error: 'expected an object' }).optional(),
 });
-
-const share = () => {
-  const error = 'expected a share of the panel, 0 to 1';
-  return anyNumber().min(0, { error }).max(1, { error });
-};
 
 const mark = object({
   id: nonEmpty(),

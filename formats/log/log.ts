@@ -3,7 +3,7 @@ import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
 import { READING_SOURCES } from '#core/item/paint';
 import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
-import type { LoggedEntry } from '#core/work/run';
+import { ANSWERED_LISTS, CHECK_LIGHTS, LEFT_REASONS, type LoggedEntry, REMEDIES } from '#core/work/run';
 import { STEP_KIND_IDS } from '#core/work/steps';
 import {
   celsius,
@@ -15,6 +15,7 @@ import {
   oneOf,
   percent,
   positive,
+  share,
   text,
   wholeNonNegative,
   wholePositive,
@@ -51,7 +52,26 @@ export const runEntrySchema = z.discriminatedUnion(
     step('cue-seen'),
     step('level-start'),
     step('level-end'),
-    object({ type: z.literal('fault'), patch, fault: oneOf(LAYING_FAULT_IDS), note: text().optional() }),
+    object({
+      type: z.literal('fault'),
+      patch,
+      fault: oneOf(LAYING_FAULT_IDS),
+      note: text().optional(),
+      at: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }).optional(),
+    }),
+    object({ type: z.literal('left-out'), surface: nonEmpty(), reason: oneOf(LEFT_REASONS), note: text().optional() }),
+    object({ type: z.literal('taken-up'), surface: nonEmpty() }),
+    object({ type: z.literal('run-pause'), reason: oneOf(PAUSE_REASONS) }),
+    object({ type: z.literal('run-resume') }),
+    object({
+      type: z.literal('answered'),
+      list: oneOf(ANSWERED_LISTS),
+      line: nonEmpty(),
+      answer: oneOf(['yes', 'without']),
+      reason: nonEmpty().optional(),
+    }),
+    object({ type: z.literal('looked'), place: nonEmpty(), light: oneOf(CHECK_LIGHTS) }),
+    object({ type: z.literal('remedied'), fault: nonEmpty(), how: oneOf(REMEDIES) }),
     object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative(), dwellMin: nonNegative().optional() }),
     object({ type: z.literal('stage-pause'), stage, reason: oneOf(PAUSE_REASONS) }),
     object({ type: z.literal('stage-resume'), stage }),

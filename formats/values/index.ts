@@ -20,6 +20,7 @@ export {
   percent,
   positive,
   range,
+  share,
   text,
   wholeNonNegative,
   wholePositive,

@@ -18,6 +18,11 @@ export const wholePositive = () => whole('expected a whole number of at least 1'
 export const wholeNonNegative = () => whole('expected a whole number, zero or more', 0);
 export const percent = () =>
   number('expected 0 to 100 %').min(0, { error: 'expected 0 to 100 %' }).max(100, { error: 'expected 0 to 100 %' });
+/** A place across or down a panel. */
+export const share = () => {
+  const error = 'expected a share of the panel, 0 to 1';
+  return anyNumber().min(0, { error }).max(1, { error });
+};
 const CELSIUS = 'expected a temperature from -60 to 150 °C';
 /** Temperatures anything here is done at, with room for freak readings, °C. */
 export const celsius = () => number(CELSIUS).min(-60, { error: CELSIUS }).max(150, { error: CELSIUS });

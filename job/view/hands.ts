@@ -1,5 +1,9 @@
 import type { LogEntry } from '#formats/log';
 
+/** Who made each entry, where people have accounts. */
+export const byOf = (log: readonly Pick<LogEntry, 'id' | 'by'>[]): ReadonlyMap<string, string> =>
+  new Map(log.flatMap(({ id, by }) => (by === undefined ? [] : [[id, by] as const])));
+
 /** Whose hands laid a product on a panel, in the order they began; nobody where nobody has an account. */
 export type Hands = (surface: string, product: string) => readonly string[];
 

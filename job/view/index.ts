@@ -1,2 +1,2 @@
-export { type Hands, handsOf } from './hands';
+export { byOf, type Hands, handsOf } from './hands';
 export { doneView, type DoneView, preparedView, type PreparedView, preparedWith, standingView } from './views';

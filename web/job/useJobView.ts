@@ -9,7 +9,7 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withStock, withUsage } from '#job/stock';
-import { doneView, type PreparedView, preparedView, type Hands, handsOf } from '#job/view';
+import { doneView, type PreparedView, preparedView, type Hands, byOf, handsOf } from '#job/view';
 import {
   useBaysQuery,
   useJobQuery,
@@ -43,6 +43,8 @@ export interface JobView extends After {
   readonly record: RunRecord;
   /** Whose hands laid a product on a panel. */
   readonly hands: Hands;
+  /** Who made an entry of the log; undefined where nobody has an account. */
+  readonly byOf: (entry: string) => string | undefined;
   /** Surfaces on which something has been laid. */
   readonly laid: ReadonlySet<string>;
   readonly sheet: RunSheet;
@@ -90,6 +92,7 @@ export function useLoadedJob(id: string): LoadedJob {
   // What is tapped counts as done here, whether or not it has reached the server.
   const known = useMemo(() => entries && withWaiting(entries, waiting), [entries, waiting]);
   const hands = useMemo(() => handsOf(entries ?? NONE), [entries]);
+  const authors = useMemo(() => byOf(entries ?? NONE), [entries]);
   const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
@@ -158,6 +161,7 @@ export function useLoadedJob(id: string): LoadedJob {
     planned,
     ...done,
     hands,
+    byOf: (entry) => authors.get(entry),
     sheet,
     layFromMin: layFromMin!,
     plan: sheet.plan,

@@ -1,3 +1,4 @@
+import { LEFT_WORDS } from '#core/work/run';
 import { STEP_KINDS } from '#core/work/steps';
 import type { KeptTap } from './kept';
 import type { JobView } from '../job/useJobView';
@@ -31,6 +32,20 @@ export function tapInWords(job: JobView, tap: KeptTap): string {
       return `Undo${where}`;
     case 'set-aside':
       return `Set aside: ${entry.reason}${where}`;
+    case 'left-out':
+      return `Left ${panel(entry.surface)} out: ${LEFT_WORDS[entry.reason].toLowerCase()}${where}`;
+    case 'taken-up':
+      return `Took ${panel(entry.surface)} up again${where}`;
+    case 'run-pause':
+      return `Paused the work${where}`;
+    case 'run-resume':
+      return `Went on with the work${where}`;
+    case 'answered':
+      return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list${where}`;
+    case 'looked':
+      return `Looked at a place${where}`;
+    case 'remedied':
+      return `Mended a fault${where}`;
     case 'mark-outcome':
       return `What became of a mark${where}`;
     case 'clear-taken':

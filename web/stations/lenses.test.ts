@@ -66,7 +66,7 @@ describe('lenses', () => {
     const planned = plannedJob(draft.document);
     const sheet = runSheet(planned, foldLog(loggedEntries(draft.document.startAt, log)), 62);
     const arrangement = arrange(draft.document);
-    const lens = runLens(sheet, arrangement);
+    const lens = runLens(sheet, arrangement, sheet.current);
     const explained = new Set<string>(RUN_LEGEND.map(({ fill }) => fill));
     let flashing = 0;
     for (const { id, outline } of arrangement.panels) {

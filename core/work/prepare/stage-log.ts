@@ -2,7 +2,7 @@ import { STEP_KINDS } from '#core/work/steps';
 import type { ObservationEntry } from './observations';
 import type { StageRef } from './stage-ref';
 
-export const PAUSE_REASONS = ['break', 'no-power', 'weather', 'waiting', 'other'] as const;
+export const PAUSE_REASONS = ['break', 'no-power', 'weather', 'waiting', 'phone', 'other'] as const;
 export type PauseReason = (typeof PAUSE_REASONS)[number];
 
 /** What is logged of stages. `predictedMin` is by the default rates, so that what is learned from it stays comparable. */

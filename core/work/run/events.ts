@@ -1,34 +1,18 @@
 import type { ReadingSource } from '#core/item/paint';
-import type { LayingFault } from '#core/work/laying-faults';
 import type { ObservationEntry, StageEntry } from '#core/work/prepare';
+import type { CheckEntry, FaultEntry } from './checking';
+import type { CourseEntry } from './course';
+import type { Patch, PatchStart } from './patch';
 
-/** One section of one coat on one copy of a surface: the smallest thing that is laid in one go. */
-export interface Patch {
-  readonly surface: string;
-  /** Index of the layer on the surface, from 0; coat, copy and section count from 1. */
-  readonly layer: number;
-  readonly coat: number;
-  readonly copy: number;
-  readonly section: number;
-}
-
-/** What is known of a patch when its laying starts; the log keeps it, whatever becomes of the plan. */
-export interface PatchStart {
-  readonly product: string;
-  /** Sections one copy of this coat is worked in. */
-  readonly sections: number;
-  readonly areaM2: number;
-  readonly amount: number;
-  readonly surfaceC?: number | undefined;
-  /** Of the bottle it is laid from; absent: nobody said. */
-  readonly batch?: string | undefined;
-}
+export { type Patch, patchKey, type PatchStart } from './patch';
 
 /** What was really done, in the order it was done. Nothing is ever changed or taken out: a mistake is undone by a later entry. */
 export type RunEntry =
   | { readonly type: 'lay-start'; readonly patch: Patch; readonly start: PatchStart }
   | { readonly type: 'lay-end' | 'cue-seen' | 'level-start' | 'level-end'; readonly patch: Patch }
-  | { readonly type: 'fault'; readonly patch: Patch; readonly fault: LayingFault; readonly note?: string | undefined }
+  | FaultEntry
+  | CourseEntry
+  | CheckEntry
   | StageEntry
   | ObservationEntry
   | {
@@ -49,8 +33,4 @@ export interface LoggedEntry {
   readonly id: string;
   readonly atMin: number;
   readonly entry: RunEntry;
-}
-
-export function patchKey({ surface, layer, coat, copy, section }: Patch): string {
-  return [surface, layer, coat, copy, section].join('/');
 }

@@ -29,7 +29,14 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'stage-end':
     case 'stage-used':
     case 'stage-found':
+    case 'run-pause':
+    case 'run-resume':
+    case 'answered':
+    case 'looked':
+    case 'remedied':
       return undefined;
+    case 'left-out':
+    case 'taken-up':
     case 'clear-taken':
       return surfaceOf(job, entry.surface) ? undefined : noPanel(entry.surface);
     case 'mark-outcome': {

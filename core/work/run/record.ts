@@ -8,6 +8,8 @@ import {
   type StageRecord,
   withObservation,
 } from '#core/work/prepare';
+import { type Checked, checkFault, type Checking, takeCheck } from './checking';
+import { type Course, courseFault, type GrowingCourse, handsOn, takeTurn } from './course';
 import { type LoggedEntry, type Patch, patchKey, type PatchStart, type RunEntry, type RunEntryType } from './events';
 
 export type PatchState = 'laying' | 'waiting' | 'levelling' | 'done';
@@ -17,6 +19,9 @@ export interface PatchRecord {
   readonly patch: Patch;
   readonly start: PatchStart;
   readonly layStartMin: number;
+  /** The entries that began laying, and levelling. */
+  readonly layEntry: string;
+  readonly levelEntry?: string;
   readonly layEndMin?: number;
   readonly cueMin?: number;
   /** The entry that noted it. */
@@ -30,7 +35,7 @@ export interface PatchRecord {
   }[];
 }
 
-export interface RunRecord {
+export interface RunRecord extends Course, Checked {
   /** By {@link patchKey}, in the order laying started. */
   readonly patches: ReadonlyMap<string, PatchRecord>;
   /** Readings taken during the run. */
@@ -72,6 +77,15 @@ const STATE_WORDS: Readonly<Record<PatchState | 'todo', string>> = {
 /** Why an entry does not fit what the log says so far; undefined where it does. */
 export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry: RunEntry): string | undefined {
   switch (entry.type) {
+    case 'left-out':
+    case 'taken-up':
+    case 'run-pause':
+    case 'run-resume':
+    case 'answered':
+      return courseFault(record, entry);
+    case 'looked':
+    case 'remedied':
+      return checkFault(record, entry);
     case 'air':
     case 'mark-outcome':
     case 'clear-taken':
@@ -117,7 +131,10 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const stages = new Map<string, StageRecord>();
   const outcomes = new Map<string, MarkOutcome>();
   const clearTakenUm = new Map<string, number>();
-  let record: RunRecord = { patches, air, stages, outcomes, clearTakenUm };
+  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map() };
+  const checking: Checking = { looks: new Map(), faults: new Map() };
+  const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
+  let record: RunRecord = growing;
   for (const logged of standing) {
     const { entry, atMin } = logged;
     if (entry.type === 'undo' || entry.type === 'set-aside' || entryFault(record, [], entry)) continue;
@@ -141,10 +158,23 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'stage-end':
         stages.set(stageKey(entry.stage), afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin));
         break;
+      case 'left-out':
+      case 'taken-up':
+      case 'run-pause':
+      case 'run-resume':
+      case 'answered':
+        takeTurn(course, entry, atMin);
+        break;
+      case 'looked':
+      case 'remedied':
+        takeCheck(checking, entry, logged);
+        break;
       default:
+        if (entry.type === 'fault') takeCheck(checking, entry, logged);
+        if (entry.type === 'lay-start' || entry.type === 'level-start') handsOn(course, entry.patch.surface, atMin);
         patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, logged));
     }
-    record = { patches, air, stages, outcomes, clearTakenUm, lastEntry: logged };
+    record = { ...growing, lastEntry: logged };
   }
   return record;
 }
@@ -152,13 +182,13 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
 type PatchStep = Extract<RunEntry, { patch: Patch }>;
 
 function afterStep(before: PatchRecord | undefined, entry: PatchStep, { id, atMin }: LoggedEntry): PatchRecord {
-  if (entry.type === 'lay-start') return begun(entry.patch, entry.start, atMin);
+  if (entry.type === 'lay-start') {
+    const { patch, start } = entry;
+    return { patch, start, layStartMin: atMin, layEntry: id, faults: [] };
+  }
   const after = advanced(before!, entry, atMin);
+  if (entry.type === 'level-start') return { ...after, levelEntry: id };
   return entry.type === 'cue-seen' ? { ...after, cueEntry: id } : after;
-}
-
-function begun(patch: Patch, start: PatchStart, atMin: number): PatchRecord {
-  return { patch, start, layStartMin: atMin, faults: [] };
 }
 
 function advanced(before: PatchRecord, entry: Exclude<PatchStep, { start: PatchStart }>, atMin: number): PatchRecord {

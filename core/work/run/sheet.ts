@@ -46,7 +46,7 @@ export interface RunSheet {
  * coat, and the number of sections a copy was begun with.
  */
 export function runSheet(job: PlannedJob, record: RunRecord, nowMin: number): RunSheet {
-  const out = layOut(calibrated(job, record), sheetFrom(job, record, nowMin));
+  const out = layOut(withoutLeft(calibrated(job, record), record), sheetFrom(job, record, nowMin));
   const { plan } = out;
   const coats = new Map(
     plan.surfaces.flatMap(({ id, coats: own }) =>
@@ -93,8 +93,33 @@ function nextIn(patches: readonly SheetPatch[], { actions }: LaidOut): SheetPatc
   return patches.find(({ patch }) => patchKey(patch) === key);
 }
 
+/** What is left out gets nothing more than it was begun with. */
+function withoutLeft(job: PlannedJob, { patches, left }: RunRecord): PlannedJob {
+  if (left.size === 0) return job;
+  const coatsBegun = (surface: string, layer: number) =>
+    Math.max(
+      0,
+      ...[...patches.values()].flatMap(({ patch }) =>
+        patch.surface === surface && patch.layer === layer ? [patch.coat] : [],
+      ),
+    );
+  return {
+    ...job,
+    surfaces: job.surfaces.map((surface) =>
+      left.has(surface.id)
+        ? {
+            ...surface,
+            layers: surface.layers
+              .map((layer, at) => ({ ...layer, coats: coatsBegun(surface.id, at) }))
+              .filter(({ coats }) => coats > 0),
+          }
+        : surface,
+    ),
+  };
+}
+
 /** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */
-function sheetFrom(job: PlannedJob, { patches }: RunRecord, nowMin: number): SheetFrom {
+function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number): SheetFrom {
   const begun = new Map<string, BegunCoat>();
   let busyUntilMin = nowMin;
   const byCopy = new Map<string, PatchRecord[]>();
@@ -122,8 +147,10 @@ function sheetFrom(job: PlannedJob, { patches }: RunRecord, nowMin: number): She
         endMin = Math.max(endMin, levelledMin);
       }
     }
+    const { sections } = own[0]!.start;
+    if (left.has(own[0]!.patch.surface)) for (let section = 1; section <= sections; section++) done.add(section);
     begun.set(key, {
-      sections: own[0]!.start.sections,
+      sections,
       done,
       wet,
       startMin: Math.min(...own.map(({ layStartMin }) => layStartMin)),

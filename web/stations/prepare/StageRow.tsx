@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/work/kit';
 import {
   isDone,
-  type PauseReason,
+  PAUSE_REASONS,
   type PrepStage,
   rinseByMin,
   stageKey,
@@ -16,18 +16,11 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from '../run/useTap';
+import { PAUSE_NAMES } from './pause-names';
 import { StageTook } from './StageTook';
 import { hours } from '../../ui/hours';
 
 const times = (count: number) => (count === 0 ? 'not at all' : count === 1 ? 'once' : `${count} times`);
-
-const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
-  break: 'Break',
-  'no-power': 'No power',
-  weather: 'Weather',
-  waiting: 'Waiting for another',
-  other: 'Something else',
-};
 
 /** When a turn begins, counted from the beginning of the work. */
 const turnInWords = ({ fromMin, meanwhile }: Turn) =>
@@ -126,7 +119,7 @@ export function StageRow({ job, stage, turns }: Props) {
           </div>
           {pausing && state === 'running' && (
             <div role="group" aria-label="Why it is paused" className="mt-2 flex flex-wrap gap-2">
-              {(Object.entries(PAUSE_NAMES) as [PauseReason, string][]).map(([reason, words]) => (
+              {PAUSE_REASONS.map((reason) => (
                 <Button
                   key={reason}
                   glove
@@ -135,7 +128,7 @@ export function StageRow({ job, stage, turns }: Props) {
                     tap({ type: 'stage-pause', stage: ref, reason });
                   }}
                 >
-                  {words}
+                  {PAUSE_NAMES[reason]}
                 </Button>
               ))}
             </div>

@@ -4,6 +4,8 @@ import { LazyThemeMenu } from '../../app/LazyThemeMenu';
 import { LazyWhoChip } from '../../people/LazyWhoChip';
 import type { JobView } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
+import { HandMenu } from './HandMenu';
+import { PauseButton } from './PauseButton';
 import { useSound } from './signals';
 
 export function BayBar({ job }: { readonly job: JobView }) {
@@ -41,6 +43,8 @@ export function BayBar({ job }: { readonly job: JobView }) {
       >
         {aloud ? <Volume2 size={26} /> : <VolumeX size={26} />}
       </button>
+      <PauseButton job={job} />
+      <HandMenu />
       <LazyWhoChip glove />
       <LazyThemeMenu glove />
     </header>

@@ -1,13 +1,12 @@
-import type { SheetPatch } from '#core/work/run';
+import type { SheetPatch, WindowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { clock, countdown, span } from '../../ui/moments';
 import type { gateTimes } from '../../window/gate-times';
-import type { windowState } from './instruction';
 
 interface CountProps {
   readonly job: JobView;
   readonly current: SheetPatch;
-  readonly state: ReturnType<typeof windowState>;
+  readonly state: WindowState;
   readonly laid: boolean;
   readonly early: boolean;
   readonly ageMin: number;

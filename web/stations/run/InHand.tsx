@@ -2,7 +2,7 @@ import { Eye, Flag, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import { patchKey, patchWindow, type SheetPatch } from '#core/work/run';
+import { patchKey, patchWindow, type SheetPatch, windowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
@@ -17,17 +17,20 @@ import { FaultDialog } from './FaultDialog';
 import { Feed } from '../quantify/Feed';
 import { FilmSteps } from './FilmSteps';
 import { Lesson } from './Lesson';
-import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
+import { entryFor, instructionFor, signalsDue } from './instruction';
 import { useSignals, useSound } from './signals';
 import { useTap } from './useTap';
-import { WetRow } from './WetRow';
+import { Meanwhile } from './Meanwhile';
+import { partOf } from './words';
 
 interface InHandProps {
   readonly job: JobView;
   readonly current: SheetPatch;
+  /** What others have in hand. */
+  readonly others: readonly SheetPatch[];
 }
 
-export function InHand({ job, current }: InHandProps) {
+export function InHand({ job, current, others }: InHandProps) {
   const { planned, record, document, sheet } = job;
   const now = useNow(250);
   const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
@@ -50,13 +53,11 @@ export function InHand({ job, current }: InHandProps) {
   useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
   const times = gateTimes(window);
   const early = !laid && current.startMin > nowMin + 0.5;
-  const { patch, sections } = current;
-  const where = [
-    sections > 1 && `section ${patch.section} of ${sections}`,
-    surface.count > 1 && `piece ${patch.copy} of ${surface.count}`,
-    current.coat.coat > 1 || surface.layers.some(({ coats }) => coats > 1) ? `coat ${patch.coat}` : false,
-  ].filter(Boolean);
+  const { patch } = current;
+  const where = partOf(job, current);
   const next = sheet.patches.find((other) => other.state === 'todo' && other !== current);
+  // Where more is wet than what stands large, it is told in the room there is.
+  const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== current);
   const cueDue = current.state === 'waiting' || current.state === 'laying';
 
   return (
@@ -69,7 +70,7 @@ export function InHand({ job, current }: InHandProps) {
           {job.nameOf(patch.surface)}
         </h2>
         <p className="mt-1 text-xl">
-          {where.length > 0 && <>{where.join(', ')} · </>}
+          {where !== '' && <>{where} · </>}
           {m2(current.areaM2)} · <strong>{amountInHand(product, current.coat.method, current.amount)}</strong>{' '}
           {product.name}
         </p>
@@ -85,7 +86,7 @@ export function InHand({ job, current }: InHandProps) {
           </p>
         )}
       </div>
-      <div className="mt-3 flex min-h-36 flex-1 flex-col justify-center px-6">
+      <div className="mt-2 flex flex-[1_0_auto] flex-col justify-center px-6">
         {times ? (
           <>
             <CountLine
@@ -103,7 +104,7 @@ export function InHand({ job, current }: InHandProps) {
                 <WindowGate
                   times={times}
                   nowMin={laid ? ageMin : undefined}
-                  heightPx={118}
+                  heightPx={crowded ? 60 : 118}
                   flashing={current.state === 'waiting' || current.state === 'levelling' || current.state === 'laying'}
                 />
               </div>
@@ -112,14 +113,14 @@ export function InHand({ job, current }: InHandProps) {
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
         )}
-        <WetRow job={job} current={current} now={now} disabled={settling} onTap={tap} />
+        <Meanwhile job={job} current={current} others={others} now={now} disabled={settling} onTap={tap} />
         <Lesson job={job} product={product.id} />
       </div>
-      <div className="shrink-0 px-6 pb-5 pt-3">
+      <div className="sticky bottom-0 shrink-0 bg-paper px-6 pb-4 pt-3">
         <Button
           look={instruction.due && !early ? 'main' : 'plain'}
           glove
-          className="min-h-28 w-full text-[2rem]"
+          className={`w-full text-[2rem] ${crowded ? 'min-h-22' : 'min-h-28'}`}
           disabled={settling}
           onClick={() =>
             tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(job, current.coat.product)))
@@ -157,7 +158,7 @@ export function InHand({ job, current }: InHandProps) {
           </Button>
           <AirButton job={job} disabled={settling} onTap={tap} />
         </div>
-        <p className="mt-3 truncate text-ink-2">
+        <p className={`mt-3 truncate text-ink-2 ${crowded ? 'max-lg:hidden' : ''}`}>
           {next ? (
             <>
               Then {job.nameOf(next.patch.surface)}

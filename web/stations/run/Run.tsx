@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { arrange } from '#core/item/nets';
-import { patchKey } from '#core/work/run';
+import { openPause, patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
 import { DoNotBegin } from '../quantify/DoNotBegin';
@@ -9,10 +9,14 @@ import { usePickList } from '../quantify/usePickList';
 import { AllDone } from './AllDone';
 import { BayBar } from './BayBar';
 import { InHand } from './InHand';
+import { ChosenPanel } from './ChosenPanel';
+import { Paused } from './Paused';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
 import { RUN_LEGEND, runLens } from './run-lens';
 import { useWakeLock } from './signals';
+import { useNext } from './useNext';
+import { Watch } from './Watch';
 
 /** A start planned further away than this is asked about before the first patch is laid, minutes. */
 const START_SLACK_MIN = 10;
@@ -20,28 +24,34 @@ const START_SLACK_MIN = 10;
 /** The bay: one large thing to do at a time, read from two metres and touched with a glove. */
 export function Component() {
   const job = useJob();
-  const { sheet, document, begun, nowMin } = job;
+  const { sheet, document, begun, nowMin, record } = job;
   useWakeLock();
-  const { current } = sheet;
+  const [wish, setWish] = useState<string>();
+  const { next, others } = useNext(job, wish);
+  const current = next?.patch;
+  const paused = openPause(record);
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   const arrangement = useMemo(() => arrange(document), [document]);
-  const lens = useMemo(() => runLens(sheet, arrangement), [sheet, arrangement]);
+  const lens = useMemo(() => runLens(sheet, arrangement, current), [sheet, arrangement, current]);
   return (
     <main className="flex h-full flex-col">
       <BayBar job={job} />
       <Strays job={job} />
-      {current ? (
+      {next && current ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">
-          <section aria-label="Map" className="min-h-0 border-b bg-sheet lg:border-b-0 lg:border-r">
-            <Net
-              arrangement={arrangement}
-              lead={false}
-              lens={lens}
-              legend={RUN_LEGEND}
-              label="The item unfolded, by state of its patches"
-              chosen={job.chosen?.id ?? current.patch.surface}
-              onChoose={job.choose}
-            />
+          <section aria-label="Map" className="flex min-h-0 flex-col border-b bg-sheet lg:border-b-0 lg:border-r">
+            <div className="min-h-0 flex-1">
+              <Net
+                arrangement={arrangement}
+                lead={false}
+                lens={lens}
+                legend={RUN_LEGEND}
+                label="The item unfolded, by state of its patches"
+                chosen={job.chosen?.id ?? current.patch.surface}
+                onChoose={job.choose}
+              />
+            </div>
+            <ChosenPanel job={job} current={current} onWish={setWish} />
           </section>
           {!begun && unsafe.length > 0 ? (
             <section aria-label="In hand" className="overflow-auto p-6">
@@ -53,8 +63,14 @@ export function Component() {
                 What has to lie ready
               </Link>
             </section>
+          ) : paused ? (
+            <Paused job={job} pause={paused} />
           ) : begun || Math.abs(nowMin) <= START_SLACK_MIN ? (
-            <InHand key={patchKey(current.patch)} job={job} current={current} />
+            next.does === 'watch' ? (
+              <Watch key={patchKey(current.patch)} job={job} patch={current} others={others} />
+            ) : (
+              <InHand key={patchKey(current.patch)} job={job} current={current} others={others} />
+            )
           ) : (
             <StartNow job={job} />
           )}

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { CoatWindow } from '#core/work/plan';
-import { entryFor, instructionFor, signalsDue, windowState } from './instruction';
+import { windowState } from '#core/work/run';
+import { entryFor, instructionFor, signalsDue } from './instruction';
 
 const window: CoatWindow = {
   rates: {},

@@ -1,23 +1,5 @@
-import type { CoatWindow } from '#core/work/plan';
-import type { RunEntry, SheetPatch } from '#core/work/run';
+import type { RunEntry, SheetPatch, WindowState } from '#core/work/run';
 import type { Signal } from './signals';
-
-/** How the time of a laid patch stands to its window. */
-export type WindowState = 'before' | 'opening' | 'open' | 'closing' | 'closed' | 'none';
-
-/** Share of the trusted window after which it counts as closing. */
-const CLOSING_SHARE = 0.75;
-
-export function windowState(window: CoatWindow, ageMin: number): WindowState {
-  const { guarded, levelFromMin, levelByMin } = window;
-  if (!guarded || levelFromMin === null) return 'none';
-  if (levelByMin !== null && ageMin > levelByMin) return 'closed';
-  if (ageMin < levelFromMin) return 'before';
-  if (ageMin < guarded.fromMin) return 'opening';
-  const closingFrom =
-    guarded.byMin === null ? Infinity : guarded.fromMin + CLOSING_SHARE * (guarded.byMin - guarded.fromMin);
-  return ageMin < closingFrom ? 'open' : 'closing';
-}
 
 /** The signals whose moment has come. */
 export function signalsDue(state: WindowState): Signal[] {

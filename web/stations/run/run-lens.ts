@@ -26,7 +26,7 @@ export const RUN_LEGEND: readonly LegendEntry[] = [
  * Panels by the state of their patches. A panel shows the coat that is being worked: the last one begun, or
  * its first.
  */
-export function runLens({ patches, current }: RunSheet, { panels, linework }: Arrangement) {
+export function runLens({ patches }: RunSheet, { panels, linework }: Arrangement, current: SheetPatch | undefined) {
   const strips = new Map<string, readonly Polygon[]>();
   const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
   const paints = new Map<string, PanelPaint>();

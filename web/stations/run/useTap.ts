@@ -2,6 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/work/run';
 import { useHandIn } from '../../outbox/useHandIn';
+import { beganHere } from './hand';
 
 /** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */
 const SETTLES_MS = 350;
@@ -20,7 +21,9 @@ export function useTap(jobId: string) {
   }, [settling]);
   const tap = useCallback(
     (entry: RunEntry) => {
-      handIn(({ at }) => ({ jobId, entry: { id: nanoid(), at, entry } }));
+      const id = nanoid();
+      beganHere(id, entry);
+      handIn(({ at }) => ({ jobId, entry: { id, at, entry } }));
       setSettling(true);
     },
     [handIn, jobId],

@@ -1,0 +1,135 @@
+import type { PauseReason } from '#core/work/prepare';
+
+/** Why a panel gets nothing, or nothing more. */
+export const LEFT_REASONS = ['owner', 'damaged', 'no-product', 'no-time', 'not-reached', 'other'] as const;
+export type LeftReason = (typeof LEFT_REASONS)[number];
+export const LEFT_WORDS: Readonly<Record<LeftReason, string>> = {
+  owner: 'The owner wants it so',
+  damaged: 'Damaged, or not fit for it',
+  'no-product': 'No product for it left',
+  'no-time': 'No time for it',
+  'not-reached': 'Not to be got at',
+  other: 'Something else',
+};
+
+/** Lists that are gone through by hand before and after the work. */
+export const ANSWERED_LISTS = ['gate', 'closing'] as const;
+export type AnsweredList = (typeof ANSWERED_LISTS)[number];
+
+/** What turns a run off its planned way, and what is answered for by hand. */
+export type CourseEntry =
+  | {
+      readonly type: 'left-out';
+      readonly surface: string;
+      readonly reason: LeftReason;
+      readonly note?: string | undefined;
+    }
+  | { readonly type: 'taken-up'; readonly surface: string }
+  | { readonly type: 'run-pause'; readonly reason: PauseReason }
+  | { readonly type: 'run-resume' }
+  /** `without`: it is missing, and the work goes on for the reason given. */
+  | {
+      readonly type: 'answered';
+      readonly list: AnsweredList;
+      readonly line: string;
+      readonly answer: 'yes' | 'without';
+      readonly reason?: string | undefined;
+    };
+
+export interface LeftOut {
+  readonly reason: LeftReason;
+  readonly note?: string | undefined;
+  readonly atMin: number;
+}
+
+export interface RunPause {
+  readonly reason: PauseReason;
+  readonly fromMin: number;
+  readonly toMin?: number;
+}
+
+export interface Answer {
+  readonly answer: 'yes' | 'without';
+  readonly reason?: string | undefined;
+  readonly atMin: number;
+}
+
+/** The turns a run has taken so far. */
+export interface Course {
+  /** Panels left out, by surface. */
+  readonly left: ReadonlyMap<string, LeftOut>;
+  readonly pauses: readonly RunPause[];
+  /** What was answered for by hand, by {@link answerKey}: the last word of each. */
+  readonly answers: ReadonlyMap<string, Answer>;
+}
+
+/** The same while it is read from the log. */
+export interface GrowingCourse extends Course {
+  readonly left: Map<string, LeftOut>;
+  readonly pauses: RunPause[];
+  readonly answers: Map<string, Answer>;
+}
+
+export const answerKey = (list: AnsweredList, line: string): string => `${list}/${line}`;
+
+/** The pause that is not over; undefined while the work goes on. */
+export function openPause({ pauses }: Pick<Course, 'pauses'>): RunPause | undefined {
+  const last = pauses.at(-1);
+  return last && last.toMin === undefined ? last : undefined;
+}
+
+/** Why an entry does not fit the turns taken so far; undefined where it does. */
+export function courseFault(course: Course, entry: CourseEntry): string | undefined {
+  switch (entry.type) {
+    case 'left-out':
+      return course.left.has(entry.surface) ? 'this panel is left out already' : undefined;
+    case 'taken-up':
+      return course.left.has(entry.surface) ? undefined : 'this panel is not left out';
+    case 'run-pause':
+      return openPause(course) ? 'the work is paused already' : undefined;
+    case 'run-resume':
+      return openPause(course) ? undefined : 'the work is not paused';
+    case 'answered':
+      return undefined;
+  }
+}
+
+/** Takes one more turn that fits. */
+export function takeTurn({ left, pauses, answers }: GrowingCourse, entry: CourseEntry, atMin: number): void {
+  switch (entry.type) {
+    case 'left-out':
+      left.set(entry.surface, { reason: entry.reason, note: entry.note, atMin });
+      break;
+    case 'taken-up':
+      left.delete(entry.surface);
+      break;
+    case 'run-pause':
+      pauses.push({ reason: entry.reason, fromMin: atMin });
+      break;
+    case 'run-resume':
+      endPause(pauses, atMin);
+      break;
+    case 'answered':
+      answers.set(answerKey(entry.list, entry.line), { answer: entry.answer, reason: entry.reason, atMin });
+  }
+}
+
+/** Hands on a panel say more than what was tapped before: the work goes on, and that panel is not left out. */
+export function handsOn({ left, pauses }: GrowingCourse, surface: string, atMin: number): void {
+  left.delete(surface);
+  endPause(pauses, atMin);
+}
+
+function endPause(pauses: RunPause[], atMin: number): void {
+  const last = pauses.at(-1);
+  if (last && last.toMin === undefined) pauses[pauses.length - 1] = { ...last, toMin: Math.max(last.fromMin, atMin) };
+}
+
+/** Minutes of a stretch in which the work was not paused. */
+export function unpausedMin(pauses: readonly RunPause[], fromMin: number, toMin: number): number {
+  const paused = pauses.reduce(
+    (sum, pause) => sum + Math.max(0, Math.min(toMin, pause.toMin ?? Infinity) - Math.max(fromMin, pause.fromMin)),
+    0,
+  );
+  return Math.max(0, toMin - fromMin - paused);
+}

@@ -1,0 +1,95 @@
+import type { Page } from '@playwright/test';
+import { expect, NOW, test } from './workshop';
+
+const inHand = (page: Page) => page.getByRole('region', { name: 'In hand' });
+const large = (page: Page) => inHand(page).getByRole('heading');
+
+async function does(page: Page, role: 'Lay only' | 'Level only'): Promise<void> {
+  await page.getByRole('button', { name: /^This screen/ }).click();
+  await page.getByRole('button', { name: role }).click();
+  await expect(page.getByRole('button', { name: `This screen: ${role}` })).toBeVisible();
+}
+
+test('two screens, one lays and one levels: each sees its own next thing, the oldest first, and what the other has in hand', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  // Another device, not another tab.
+  const context = await browser.newContext({ timezoneId: 'Europe/Berlin', baseURL: baseURL! });
+  const leveller = await context.newPage();
+  await leveller.clock.install({ time: new Date(NOW) });
+  await page.goto('/jobs/teal-hatchback/run');
+  await leveller.goto('/jobs/teal-hatchback/run');
+  await does(page, 'Lay only');
+  await does(leveller, 'Level only');
+  // What lies already is the leveller's; whoever lays goes on with the next piece.
+  await expect(large(leveller)).toHaveText('Rear door, right');
+  await expect(large(page)).toHaveText('Rear bumper');
+  await expect(inHand(page).getByRole('button', { name: /^Level Rear door, right, opens in/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Start laying' }).click();
+  await expect(inHand(leveller).getByRole('button', { name: 'Rear bumper is laid' })).toBeVisible();
+  await page.getByRole('button', { name: 'Laid', exact: true }).click();
+  await expect(inHand(leveller).getByRole('button', { name: /^Level Rear bumper/ })).toBeVisible();
+  // Working ahead: the layer goes on, the leveller stays with what was laid first.
+  await expect(large(page)).toHaveText('Front bumper');
+  await expect(large(leveller)).toHaveText('Rear door, right');
+
+  for (const each of [page, leveller]) await each.clock.fastForward(60_000);
+  await leveller.getByRole('button', { name: 'Start levelling' }).click();
+  await expect(inHand(page).getByRole('button', { name: 'Rear door, right is level' })).toBeVisible();
+  await leveller.getByRole('button', { name: 'Level, done' }).click();
+  await expect(large(leveller)).toHaveText('Rear bumper');
+
+  // Both lie open at last: whoever only lays may help, and ends what they began.
+  for (const each of [page, leveller]) await each.clock.fastForward(150_000);
+  await inHand(page)
+    .getByRole('button', { name: /^Level Rear bumper/ })
+    .click();
+  await expect(large(page)).toHaveText('Rear bumper');
+  await expect(page.getByRole('button', { name: 'Level, done' })).toBeVisible();
+  await expect(inHand(leveller).getByRole('heading')).not.toHaveText('Rear bumper');
+  await context.close();
+});
+
+test('another way than planned: a panel before its turn, one left out for a reason and taken up again, a pause', async ({
+  page,
+}) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  await does(page, 'Lay only');
+  await page.getByRole('option', { name: /^Tailgate/ }).click();
+  const map = page.getByRole('region', { name: 'Map' });
+  await map.getByRole('button', { name: 'Do it now' }).click();
+  await expect(large(page)).toHaveText('Tailgate');
+
+  const count = async () => Number(/of (\d+) patches/.exec(await page.getByText(/of \d+ patches/).innerText())![1]);
+  const before = await count();
+  await page.getByRole('option', { name: /^Tailgate/ }).click();
+  await map.getByRole('button', { name: 'Leave it out' }).click();
+  await page.getByRole('button', { name: 'Damaged, or not fit for it' }).click();
+  await expect.poll(count).toBeLessThan(before);
+  await expect(large(page)).not.toHaveText('Tailgate');
+  await page.getByRole('option', { name: /^Tailgate/ }).click();
+  await expect(map).toContainText('left out. Damaged, or not fit for it.');
+  await map.getByRole('button', { name: 'Take it up again' }).click();
+  await expect.poll(count).toBe(before);
+
+  await page.getByRole('button', { name: 'Pause the work' }).click();
+  await expect(page.getByRole('dialog')).toContainText('One patch is still wet');
+  await page.getByRole('button', { name: 'No power' }).click();
+  await expect(large(page)).toHaveText('No power');
+  await page.clock.fastForward('05:00');
+  await expect(inHand(page)).toContainText('5:0');
+  await page.reload();
+  await expect(large(page)).toHaveText('No power');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
+  const log = await (await page.request.get('/api/jobs/teal-hatchback/log')).json();
+  expect(log.slice(-4).map(({ entry }: { entry: { type: string } }) => entry.type)).toEqual([
+    'left-out',
+    'taken-up',
+    'run-pause',
+    'run-resume',
+  ]);
+});

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { LEFT_REASONS, LEFT_WORDS, type SheetPatch } from '#core/work/run';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { useTap } from './useTap';
+
+interface Props {
+  readonly job: JobView;
+  /** What stands large. */
+  readonly current: SheetPatch | undefined;
+  readonly onWish: (surface: string) => void;
+}
+
+/** The panel touched on the map: done before its turn, left out for a reason, or taken up again. */
+export function ChosenPanel({ job, current, onWish }: Props) {
+  const { chosen, record, sheet } = job;
+  const { tap, settling } = useTap(job.id);
+  const [leaving, setLeaving] = useState(false);
+  if (!chosen) return null;
+  const left = record.left.get(chosen.id);
+  const todo = sheet.patches.filter(({ patch, state }) => patch.surface === chosen.id && state === 'todo');
+  const inHand = current?.patch.surface === chosen.id;
+  if (!left && todo.length === 0) return null;
+  const name = job.nameOf(chosen.id);
+  return (
+    <div className="flex shrink-0 flex-wrap items-center gap-3 border-t bg-sheet px-6 py-2 text-lg">
+      <p className="min-w-40 flex-1">
+        <strong>{name}</strong>
+        {left && <span className="text-ink-2">: left out. {LEFT_WORDS[left.reason]}.</span>}
+      </p>
+      {left ? (
+        <Button glove disabled={settling} onClick={() => tap({ type: 'taken-up', surface: chosen.id })}>
+          Take it up again
+        </Button>
+      ) : (
+        <>
+          {!inHand && (
+            <Button
+              glove
+              onClick={() => {
+                onWish(chosen.id);
+                job.choose(undefined);
+              }}
+            >
+              Do it now
+            </Button>
+          )}
+          <Button glove onClick={() => setLeaving(true)}>
+            Leave it out
+          </Button>
+        </>
+      )}
+      <Dialog open={leaving} onClose={() => setLeaving(false)} title={`Why ${name} gets nothing more`} wide>
+        <div className="grid grid-cols-2 gap-2">
+          {LEFT_REASONS.map((reason) => (
+            <Button
+              key={reason}
+              glove
+              className="whitespace-normal!"
+              onClick={() => {
+                tap({ type: 'left-out', surface: chosen.id, reason });
+                setLeaving(false);
+                job.choose(undefined);
+              }}
+            >
+              {LEFT_WORDS[reason]}
+            </Button>
+          ))}
+        </div>
+        <p className="mt-3 text-ink-2">It stays on the record with its reason, and can be taken up again.</p>
+      </Dialog>
+    </div>
+  );
+}

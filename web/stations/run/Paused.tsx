@@ -1,0 +1,47 @@
+import { Play } from 'lucide-react';
+import type { RunRecord } from '#core/work/run';
+import { MS_PER_MIN } from '#core/measures';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { countdown } from '../../ui/moments';
+import { useNow } from '../../ui/useNow';
+import { PAUSE_NAMES } from '../prepare/pause-names';
+import { Meanwhile } from './Meanwhile';
+import { useTap } from './useTap';
+
+interface Props {
+  readonly job: JobView;
+  readonly pause: RunRecord['pauses'][number];
+}
+
+/** The work stands still; what is wet does not: its windows go on. */
+export function Paused({ job, pause }: Props) {
+  const now = useNow(1000);
+  const { tap, settling } = useTap(job.id);
+  const nowMin = (now - Date.parse(job.document.startAt)) / MS_PER_MIN;
+  return (
+    <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">
+      <p className="text-2xl text-ink-2">Paused</p>
+      <h2 className="figure text-[clamp(2rem,4.2vw,3.4rem)] leading-[1.05]">{PAUSE_NAMES[pause.reason]}</h2>
+      <p className="mt-6 flex items-baseline gap-4 text-2xl text-ink-2">
+        for
+        <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none text-ink">
+          {countdown(Math.max(0, nowMin - pause.fromMin))}
+        </strong>
+      </p>
+      {job.sheet.wet.length > 0 && (
+        <p className="mt-4 text-xl font-semibold text-warn">What is wet does not wait. A tap on it goes on with it.</p>
+      )}
+      <Meanwhile job={job} others={[]} now={now} disabled={settling} onTap={tap} />
+      <Button
+        look="main"
+        glove
+        className="mt-auto min-h-28 w-full text-[2rem]"
+        disabled={settling}
+        onClick={() => tap({ type: 'run-resume' })}
+      >
+        <Play size={30} /> Go on
+      </Button>
+    </section>
+  );
+}

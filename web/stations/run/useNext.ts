@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import {
+  type HandRole,
+  nextFor,
+  type NextThing,
+  patchKey,
+  patchWindow,
+  type SheetPatch,
+  windowState,
+} from '#core/work/run';
+import { MS_PER_MIN } from '#core/measures';
+import type { JobView } from '../../job/useJobView';
+import { useNow } from '../../ui/useNow';
+import { useHand } from './hand';
+
+export interface Led {
+  readonly role: HandRole;
+  /** Undefined: nothing is left for the hands at this screen. */
+  readonly next: NextThing | undefined;
+  /** What is not in these hands: being laid or levelled by others, the oldest first. */
+  readonly others: readonly SheetPatch[];
+}
+
+/** How often it is looked at whether something else has become more urgent, ms. */
+const LOOKS_MS = 1000;
+
+/** The next thing for the hands at this screen, by the windows of all that is wet. */
+export function useNext(job: JobView, wish: string | undefined): Led {
+  const { planned, record, sheet, document } = job;
+  const { role, began } = useHand();
+  const now = useNow(LOOKS_MS);
+  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
+  // The window of what is laid stands: only its age grows.
+  const windows = useMemo(
+    () => new Map(sheet.wet.map((wet) => [patchKey(wet.patch), patchWindow(planned, record, wet, wet.startMin)])),
+    [planned, record, sheet.wet],
+  );
+  const next = nextFor(sheet, { role, began, wish }, (wet) => {
+    const { window, startMin } = windows.get(patchKey(wet.patch))!;
+    const ageMin = nowMin - startMin;
+    return { state: windowState(window, ageMin), opensInMin: (window.guarded?.fromMin ?? Infinity) - ageMin };
+  });
+  const others =
+    role === 'all'
+      ? []
+      : sheet.patches
+          .filter(
+            (patch) =>
+              (patch.state === 'laying' && !began(patch, 'lay')) ||
+              (patch.state === 'levelling' && !began(patch, 'level')),
+          )
+          .sort((a, b) => a.startMin - b.startMin);
+  return { role, next, others };
+}
