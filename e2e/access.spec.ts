@@ -28,6 +28,7 @@ const VIEWS = [
   '/jobs/satin-tourer/time?view=days',
   '/bays',
   '/jobs/teal-hatchback/run',
+  '/jobs/teal-hatchback/check',
   '/jobs/two-door-classic/care',
   '/jobs/two-door-classic/care?panel=bonnet',
   '/nowhere',

@@ -13,6 +13,7 @@ const STATIONS = [
   'quantify',
   'time',
   'run',
+  'check',
   'care',
 ];
 const LONG = 'Harbourmaster’s second-hand four-wheel-drive estate with the roof box, refinished twice';

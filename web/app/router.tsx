@@ -41,6 +41,7 @@ export const router = createBrowserRouter([
           { path: 'quantify', lazy: () => import('../stations/quantify/Quantify') },
           { path: 'time', lazy: () => import('../stations/time/Time') },
           { path: 'run', lazy: () => import('../stations/run/Run') },
+          { path: 'check', lazy: () => import('../stations/check/Check') },
           { path: 'care', lazy: () => import('../stations/care/Care') },
         ],
       },

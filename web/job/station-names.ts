@@ -6,5 +6,6 @@ export const STATION_NAMES = [
   ['quantify', 'Quantify'],
   ['time', 'Time'],
   ['run', 'Run'],
+  ['check', 'Check'],
   ['care', 'Care & removal'],
 ] as const;

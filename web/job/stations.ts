@@ -82,6 +82,14 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
       tone: done === sheet.patches.length ? 'done' : 'plain',
     };
   },
+  check: ({ laid, record }) => {
+    if (laid.size === 0) return { text: 'nothing laid yet', tone: 'lacks' };
+    const open = [...record.faults.values()].filter(({ remedy }) => remedy === undefined).length;
+    if (open > 0) return { text: open === 1 ? '1 fault open' : `${open} faults open`, tone: 'stop' };
+    return record.looks.size === 0
+      ? { text: 'not looked at yet', tone: 'plain' }
+      : { text: record.faults.size === 0 ? 'nothing found so far' : 'all found is mended', tone: 'plain' };
+  },
   care: (job) => {
     if (!job.standing.some(({ layers }) => layers.length > 0)) return { text: 'nothing laid yet', tone: 'lacks' };
     const wash = firstWashMin(job.standing);

@@ -1,17 +1,9 @@
 export { flashLessons, withMeasuredAir } from './calibrate';
 export { type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
 export { CHECK_LIGHTS, type CheckLight, type FoundFault, type NetPoint, REMEDIES, type Remedy } from './checking';
-export {
-  ANSWERED_LISTS,
-  type AnsweredList,
-  answerKey,
-  LEFT_REASONS,
-  LEFT_WORDS,
-  type LeftReason,
-  openPause,
-  unpausedMin,
-} from './course';
-export { byUrgency, type Hand, HAND_ROLES, type HandRole, nextFor, type NextThing, type Urgency } from './next';
+export { ANSWERED_LISTS, answerKey, LEFT_REASONS, LEFT_WORDS, openPause } from './course';
+export { type Hand, HAND_ROLES, type HandRole, nextFor, type NextThing } from './next';
+export { handsOn } from './hands-on';
 export { patchWindow } from './patch-window';
 export { windowState, type WindowState } from './window-state';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';

@@ -161,7 +161,7 @@ function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number
 }
 
 /** The crew's pace with what a patch is laid with. */
-function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Patch, id: string): Pace {
+export function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Patch, id: string): Pace {
   const product = products.find((sheet) => sheet.id === id);
   const own = surfaces.find((each) => each.id === surface);
   const method = own?.layers[layer]?.method;

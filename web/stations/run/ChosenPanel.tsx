@@ -1,8 +1,7 @@
-import { useState } from 'react';
-import { LEFT_REASONS, LEFT_WORDS, type SheetPatch } from '#core/work/run';
+import { LEFT_WORDS, type SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { LeaveOut } from './LeaveOut';
 import { useTap } from './useTap';
 
 interface Props {
@@ -16,7 +15,6 @@ interface Props {
 export function ChosenPanel({ job, current, onWish }: Props) {
   const { chosen, record, sheet } = job;
   const { tap, settling } = useTap(job.id);
-  const [leaving, setLeaving] = useState(false);
   if (!chosen) return null;
   const left = record.left.get(chosen.id);
   const todo = sheet.patches.filter(({ patch, state }) => patch.surface === chosen.id && state === 'todo');
@@ -46,30 +44,9 @@ export function ChosenPanel({ job, current, onWish }: Props) {
               Do it now
             </Button>
           )}
-          <Button glove onClick={() => setLeaving(true)}>
-            Leave it out
-          </Button>
+          <LeaveOut job={job} surface={chosen.id} onLeft={() => job.choose(undefined)} />
         </>
       )}
-      <Dialog open={leaving} onClose={() => setLeaving(false)} title={`Why ${name} gets nothing more`} wide>
-        <div className="grid grid-cols-2 gap-2">
-          {LEFT_REASONS.map((reason) => (
-            <Button
-              key={reason}
-              glove
-              className="whitespace-normal!"
-              onClick={() => {
-                tap({ type: 'left-out', surface: chosen.id, reason });
-                setLeaving(false);
-                job.choose(undefined);
-              }}
-            >
-              {LEFT_WORDS[reason]}
-            </Button>
-          ))}
-        </div>
-        <p className="mt-3 text-ink-2">It stays on the record with its reason, and can be taken up again.</p>
-      </Dialog>
     </div>
   );
 }

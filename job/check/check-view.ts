@@ -1,0 +1,95 @@
+import { arrange, type Arrangement } from '#core/item/nets';
+import type { PlannedJob } from '#core/work/plan';
+import {
+  type CheckPanel,
+  type CheckPatch,
+  checkProgress,
+  type CheckProgress,
+  type HotPlace,
+  inWalk,
+  placesOfRecord,
+  placesOnNet,
+} from '#core/work/check';
+import { patchKey, type PatchRecord, patchWindow, type RunRecord, type RunSheet } from '#core/work/run';
+import { sectionsOf } from '#core/work/section-map';
+import type { Job } from '#formats/job';
+
+/** The net of a job as it is checked, and where faults hide on it. It stands as long as no other panel is laid. */
+export interface CheckNet {
+  readonly panels: readonly CheckPanel[];
+  readonly linework: Arrangement['linework'];
+  readonly places: readonly HotPlace[];
+}
+
+/** @param laid surfaces on which something lies */
+export function checkNet(document: Job, laid: ReadonlySet<string>): CheckNet {
+  const { panels, linework } = arrange(document);
+  const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
+  const onSheet = panels.map(({ id, outline, overlaid }): CheckPanel => {
+    const surface = surfaces.get(id);
+    const kind = overlaid ? 'spot' : surface?.piece === 'lamp' ? 'lamp' : KINDS.find(([sign]) => sign.test(id))?.[1];
+    return { id, outline, side: surface?.zone, laid: laid.has(id), kind };
+  });
+  return { panels: onSheet, linework, places: placesOnNet(onSheet, linework) };
+}
+
+/** What to look at once the work is laid, and how far that has come. */
+export function checkView(
+  { panels, linework, places }: CheckNet,
+  planned: PlannedJob,
+  record: RunRecord,
+  sheet: RunSheet,
+): CheckProgress {
+  const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
+  const sides = new Map(panels.map(({ id, side }) => [id, side]));
+  const onRecord = placesOfRecord(panels, [...lastCoats(record).values()].flat().map(toCheck));
+  return checkProgress(record, inWalk([...places, ...onRecord], panels), (surface) => sides.get(surface));
+
+  function toCheck(done: PatchRecord): CheckPatch {
+    const { patch, start, levelEndMin } = done;
+    const key = patchKey(patch);
+    const onIt = sheet.patches.find((each) => patchKey(each.patch) === key);
+    const outline = outlines.get(patch.surface);
+    const { sections, areaM2 } = start;
+    const strips =
+      onIt && outline && sections > 1
+        ? sectionsOf(
+            { outline, sections, maxM2: onIt.laid.maxSectionM2, areaM2: areaM2 * sections, count: 1 },
+            linework,
+          )
+        : [];
+    return {
+      key,
+      surface: patch.surface,
+      section: patch.section,
+      sections,
+      outline: strips[patch.section - 1],
+      lateMin: onIt && levelEndMin !== undefined ? lateness(patchWindow(planned, record, onIt, 0), levelEndMin) : 0,
+    };
+  }
+}
+
+const lateness = ({ window, startMin }: ReturnType<typeof patchWindow>, levelEndMin: number): number =>
+  window.levelByMin === null ? 0 : Math.max(0, levelEndMin - startMin - window.levelByMin);
+
+/** Parts told by their name on the net. */
+const KINDS = [
+  [/mirror/, 'mirror'],
+  [/spoiler/, 'spoiler'],
+  [/pillar/, 'pillar'],
+] as const;
+
+/** The patches of the last coat begun on each panel. */
+function lastCoats({ patches }: RunRecord): ReadonlyMap<string, readonly PatchRecord[]> {
+  const last = new Map<string, PatchRecord[]>();
+  for (const done of patches.values()) {
+    const { surface, layer, coat, copy } = done.patch;
+    const own = last.get(surface);
+    const [first] = own ?? [];
+    const isSame = first && first.patch.layer === layer && first.patch.coat === coat && first.patch.copy === copy;
+    const isLater = !first || layer > first.patch.layer || (layer === first.patch.layer && coat > first.patch.coat);
+    if (own && isSame) own.push(done);
+    else if (isLater) last.set(surface, [done]);
+  }
+  return last;
+}

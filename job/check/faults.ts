@@ -1,0 +1,72 @@
+import { containsPoint, boundingBox, type Point } from '#core/item/geometry';
+import { remedyOptions, type RemedyOption } from '#core/work/check';
+import type { PlannedJob } from '#core/work/plan';
+import { mostTakenUm, polishSteps, type Preparation } from '#core/work/prepare';
+import {
+  type FoundFault,
+  type NetPoint,
+  patchKey,
+  patchWindow,
+  type RunRecord,
+  type RunSheet,
+  type SheetPatch,
+} from '#core/work/run';
+import { sectionsOf } from '#core/work/section-map';
+import type { CheckNet } from './check-view';
+
+/** The patch that lies at a place of a panel: of the last coat begun there, the section the place is in. */
+export function patchAt(
+  { panels, linework }: CheckNet,
+  sheet: RunSheet,
+  surface: string,
+  at: NetPoint,
+): SheetPatch | undefined {
+  const begun = sheet.patches.filter(({ patch, record }) => patch.surface === surface && record !== undefined);
+  const last = begun.reduce<SheetPatch | undefined>((top, each) => {
+    if (!top) return each;
+    const [a, b] = [each.patch, top.patch];
+    return a.layer > b.layer || (a.layer === b.layer && a.coat > b.coat) ? each : top;
+  }, undefined);
+  const outline = panels.find(({ id }) => id === surface)?.outline;
+  if (!last || !outline || last.sections === 1) return last;
+  const own = begun.filter(
+    ({ patch }) => patch.layer === last.patch.layer && patch.coat === last.patch.coat && patch.copy === last.patch.copy,
+  );
+  const { minX, maxX, minY, maxY } = boundingBox(outline);
+  const point: Point = [minX + at[0] * (maxX - minX), minY + at[1] * (maxY - minY)];
+  const { sections, areaM2, laid } = last;
+  const whole = { outline, sections, maxM2: laid.maxSectionM2, areaM2: areaM2 * sections, count: 1 };
+  const section = sectionsOf(whole, linework).findIndex((piece) => containsPoint(piece, point)) + 1;
+  return own.find(({ patch }) => patch.section === section) ?? last;
+}
+
+interface Known {
+  readonly planned: PlannedJob;
+  readonly record: RunRecord;
+  readonly sheet: RunSheet;
+  readonly preparation: Preparation;
+}
+
+/** What can be done about a fault now, with what it costs in clear and time. Minutes on the scale of the job. */
+export function remediesFor(
+  { planned, record, sheet, preparation }: Known,
+  found: FoundFault,
+  nowMin: number,
+): RemedyOption[] {
+  const patch = sheet.patches.find((each) => patchKey(each.patch) === patchKey(found.patch));
+  const surface = planned.surfaces.find(({ id }) => id === found.patch.surface);
+  const product = planned.products.find(({ id }) => id === patch?.record?.start.product);
+  if (!patch || !surface || !product) return [];
+  const { rewetByMin } = patchWindow(planned, record, patch, nowMin);
+  const ledger = preparation.panels.find(({ id }) => id === surface.id)?.ledger;
+  const { substrate } = surface;
+  return remedyOptions({
+    fault: found.fault,
+    substrate,
+    family: product.family,
+    nowMin,
+    rewetByMin,
+    polishUm: mostTakenUm(polishSteps({ substrate, clearUm: ledger?.clearNowUm }, 'one-step')),
+    spareUm: ledger?.spareUm,
+  });
+}

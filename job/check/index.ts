@@ -1,0 +1,3 @@
+export { type CheckNet, checkNet, checkView } from './check-view';
+export { closingView } from './closing-view';
+export { patchAt, remediesFor } from './faults';

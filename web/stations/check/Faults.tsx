@@ -1,0 +1,75 @@
+import { LAYING_FAULTS } from '#core/work/laying-faults';
+import type { FoundFault } from '#core/work/run';
+import { remediesFor } from '#job/check';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { um } from '../../ui/measures';
+import { clock, span } from '../../ui/moments';
+import { useTap } from '../run/useTap';
+import { REMEDY_WORDS } from './words';
+
+/** What was found, the latest first: what can be done about it at its age, and what was. */
+export function Faults({ job }: { readonly job: JobView }) {
+  const { record } = job;
+  const found = [...record.faults.values()].reverse();
+  if (found.length === 0) return null;
+  return (
+    <Part title="Found">
+      <ul className="space-y-3">
+        {found.map((fault) => (
+          <li key={fault.entry} aria-label={`${LAYING_FAULTS[fault.fault]}, ${job.nameOf(fault.patch.surface)}`}>
+            <p className="text-lg">
+              <strong>{LAYING_FAULTS[fault.fault]}</strong> · {job.nameOf(fault.patch.surface)}{' '}
+              <span className="text-ink-2">
+                {fault.remedy
+                  ? `· ${REMEDY_WORDS[fault.remedy.how].toLowerCase()} at ${clock(job.at(fault.remedy.atMin))}`
+                  : `· found at ${clock(job.at(fault.atMin))}`}
+              </span>
+            </p>
+            {fault.note && <p className="text-ink-2">{fault.note}</p>}
+            {!fault.remedy && <Ways job={job} fault={fault} />}
+          </li>
+        ))}
+      </ul>
+    </Part>
+  );
+}
+
+function Ways({ job, fault }: { readonly job: JobView; readonly fault: FoundFault }) {
+  const { tap, settling } = useTap(job.id);
+  const { planned, record, sheet, prepared, nowMin } = job;
+  const ways = remediesFor({ planned, record, sheet, preparation: prepared.preparation }, fault, nowMin);
+  return (
+    <div className="mt-1 space-y-2">
+      {ways.map(({ how, step, minutes, clearUm, untilMin, never }) => (
+        <div
+          key={how}
+          className={`border-l-4 pl-3 ${never ? 'border-stop' : untilMin !== undefined ? 'border-over' : 'border-line-strong'}`}
+        >
+          {untilMin !== undefined && (
+            <p className="figure text-2xl text-over" role="timer">
+              within {span(Math.max(0, untilMin - nowMin))}, until {clock(job.at(untilMin))}
+            </p>
+          )}
+          <p className={never ? 'text-stop' : ''}>{never ?? step}</p>
+          {!never && (minutes > 0 || clearUm > 0) && (
+            <p className="text-[14px] text-ink-2">
+              {minutes} min of work{clearUm > 0 ? `, up to ${um(clearUm)} of clear` : ', no clear'}
+            </p>
+          )}
+          {!never && (
+            <Button
+              glove
+              className="mt-1"
+              disabled={settling}
+              onClick={() => tap({ type: 'remedied', fault: fault.entry, how })}
+            >
+              {REMEDY_WORDS[how]}
+            </Button>
+          )}
+        </div>
+      ))}
+    </div>
+  );
+}

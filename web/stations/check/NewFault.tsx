@@ -1,0 +1,48 @@
+import { useState } from 'react';
+import { faultsOf, LAYING_FAULTS } from '#core/work/laying-faults';
+import type { NetPoint } from '#core/work/run';
+import { type CheckNet, patchAt } from '#job/check';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { useTap } from '../run/useTap';
+
+interface Props {
+  readonly job: JobView;
+  readonly net: CheckNet;
+  readonly found: { readonly surface: string; readonly at: NetPoint };
+  readonly onDone: () => void;
+}
+
+/** What was found where one has touched: the second tap names it. */
+export function NewFault({ job, net, found: { surface, at }, onDone }: Props) {
+  const { tap } = useTap(job.id);
+  const [patch] = useState(() => patchAt(net, job.sheet, surface, at));
+  const product = job.document.products.find(({ id }) => id === patch?.coat.product);
+  if (!patch || !product) return null;
+  return (
+    <section className="px-5 py-4" aria-label="A fault">
+      <h2 className="figure text-2xl">{job.nameOf(surface)}</h2>
+      <p className="mt-1 text-lg text-ink-2">
+        {patch.sections > 1 && `Section ${patch.patch.section} of ${patch.sections}. `}What is it?
+      </p>
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        {faultsOf(product.family).map((fault) => (
+          <Button
+            key={fault}
+            glove
+            className="whitespace-normal! px-2!"
+            onClick={() => {
+              tap({ type: 'fault', patch: patch.patch, fault, at });
+              onDone();
+            }}
+          >
+            {LAYING_FAULTS[fault]}
+          </Button>
+        ))}
+      </div>
+      <Button glove look="quiet" className="mt-3 w-full" onClick={onDone}>
+        Nothing there
+      </Button>
+    </section>
+  );
+}
