@@ -93,3 +93,42 @@ test('another way than planned: a panel before its turn, one left out for a reas
     'run-resume',
   ]);
 });
+
+test('from the first foam: stages one after the other with their clocks, then what the first patch wants at hand', async ({
+  page,
+}) => {
+  await page.goto('/jobs/satin-tourer/run');
+  const stage = page.getByRole('region', { name: 'Stage in hand' });
+  await expect(stage.getByRole('heading')).toHaveText('Wheels');
+  await expect(stage).toContainText('Cold wheels only');
+  await stage.getByRole('button', { name: 'Start' }).click();
+  await expect(stage.getByRole('timer')).toContainText(/rinse within\s*2:5\d/);
+  await page.clock.fastForward('05:00');
+  await expect(stage.getByRole('timer')).toContainText('rinse now, late by');
+  await stage.getByRole('button', { name: 'Pause' }).click();
+  await page.getByRole('button', { name: 'No power' }).click();
+  await stage.getByRole('button', { name: 'Go on', exact: true }).click();
+  await stage.getByRole('button', { name: 'Finished' }).click();
+  await expect(stage.getByRole('heading')).not.toHaveText('Wheels');
+
+  await stage.getByRole('button', { name: 'Go on to laying' }).click();
+  await page.getByRole('button', { name: 'Move the start to now' }).click();
+  const gate = page.getByRole('region', { name: 'Before the first patch' });
+  await expect(gate).toContainText('nobody will know which batch lies on it');
+  await gate
+    .getByRole('button', { name: /^Go without: Doors|^Go without: Hand light/ })
+    .first()
+    .click();
+  await gate.getByRole('group', { name: 'Bottle in hand' }).getByRole('button').first().click();
+  await expect(gate).not.toContainText('nobody will know which batch lies on it');
+  await gate.getByRole('button', { name: /lies ready$/ }).click();
+  await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
+  const answers = async (): Promise<string[]> => {
+    const log = await (await page.request.get('/api/jobs/satin-tourer/log')).json();
+    return log.flatMap(({ entry }: { entry: { type: string; answer: string } }) =>
+      entry.type === 'answered' ? [entry.answer] : [],
+    );
+  };
+  await expect.poll(async () => (await answers()).length).toBeGreaterThan(3);
+  expect((await answers()).filter((answer) => answer === 'without')).toHaveLength(1);
+});

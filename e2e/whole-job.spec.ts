@@ -103,6 +103,10 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
 
   await test.step('run: every patch laid and levelled', async () => {
     await page.getByRole('link', { name: /^Run/ }).click();
+    // The order of work begins with its preparation; what is done elsewhere is passed over.
+    await page.getByRole('button', { name: 'Go on to laying' }).click();
+    await expect(page.getByRole('region', { name: 'Before the first patch' })).toContainText('things are open');
+    await page.getByRole('button', { name: /lies ready$/ }).click();
     const begin = page.getByRole('button', { name: 'Start laying' });
     const finished = page.getByRole('heading', { name: /patches laid and levelled/ });
     for (let patch = 0; patch < 6 && !(await finished.isVisible()); patch++) {

@@ -35,10 +35,19 @@ const VIEWS = [
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
   { name: 'time-days', at: '/jobs/moss-saloon/time?view=days' },
   { name: 'time-what-if', at: '/jobs/moss-saloon/time?view=bench&panel=roof' },
-  { name: 'run-tablet-night', at: '/jobs/teal-hatchback/run', theme: 'dark', size: TABLET, laterS: 120 },
+  // One who lays, working ahead of the other: several patches are wet.
+  {
+    name: 'run-tablet-night',
+    at: '/jobs/teal-hatchback/run',
+    theme: 'dark',
+    size: TABLET,
+    hand: 'lay',
+    press: 'Start laying',
+    until: 'Laid',
+  },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   // The last: from then on everybody has to say who they are.
-  { name: 'workshop', at: '/workshop', people: true },
+  { name: 'check', at: '/jobs/marrow-launch/check' },
 ];
 
 /** Papers of which the first page is shown. */
@@ -74,24 +83,13 @@ const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
 for (const [name, at] of PAPERS) if (wanted.length === 0 || wanted.includes(name)) await printed(name, at);
-for (const {
-  name,
-  at,
-  theme = 'light',
-  size = DESK,
-  laterS = 0,
-  draw = false,
-  press,
-  until,
-  waitFor,
-  people,
-} of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until, waitFor, hand } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
-  if (people) await peopled(context);
   const page = await context.newPage();
   await page.clock.install({ time: new Date(NOW) });
   await page.addInitScript((chosen) => localStorage.setItem('glaphyra.theme', chosen), theme);
+  if (hand) await page.addInitScript((role) => localStorage.setItem('glaphyra.hand', role), hand);
   await page.goto(address + at);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForTimeout(1200);
@@ -111,17 +109,6 @@ for (const {
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
-
-/** An owner, who is in, an installer and a helper. */
-async function peopled({ request }) {
-  const password = 'gull-over-slipway-lamp';
-  await request.post(`${address}/api/first-owner`, { data: { name: 'Wren Halloran', password } });
-  for (const [id, name, role, pin] of [
-    ['ash', 'Ash Tolliver', 'installer', '4071'],
-    ['rowan', 'Rowan Pike', 'helper', '2958'],
-  ])
-    await request.put(`${address}/api/people/${id}`, { data: { name, role, pin } });
-}
 
 /** A panel being drawn, its last corner not yet set. */
 async function drawOutline(page) {

@@ -38,8 +38,14 @@ export function AllDone({ job }: { readonly job: JobView }) {
       {plan.handoverMin !== null && <p className="text-xl text-ink-2">Hand over {moment(at(plan.handoverMin))}</p>}
       <LastLook job={job} />
       <Link
+        to={{ pathname: `/jobs/${job.id}/check`, search }}
+        className="mt-4 inline-flex min-h-20 items-center bg-over px-10 text-2xl font-semibold text-over-ink"
+      >
+        Check it: lights off
+      </Link>
+      <Link
         to={{ pathname: `/jobs/${job.id}/care`, search }}
-        className="mt-4 inline-flex min-h-16 items-center bg-over px-8 text-xl font-semibold text-over-ink"
+        className="inline-flex min-h-16 items-center px-8 text-xl underline"
       >
         Care and removal
       </Link>

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { arrange } from '#core/item/nets';
+import { stageKey } from '#core/work/prepare';
 import { openPause, patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
@@ -10,6 +11,8 @@ import { AllDone } from './AllDone';
 import { BayBar } from './BayBar';
 import { InHand } from './InHand';
 import { ChosenPanel } from './ChosenPanel';
+import { Gate, useGate } from './Gate';
+import { StageInHand, stageNow } from './StageInHand';
 import { Paused } from './Paused';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
@@ -30,6 +33,10 @@ export function Component() {
   const { next, others } = useNext(job, wish);
   const current = next?.patch;
   const paused = openPause(record);
+  const [laying, setLaying] = useState(false);
+  const stage = begun || laying ? undefined : stageNow(job);
+  const gate = useGate(job, begun ? undefined : current);
+  const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   const arrangement = useMemo(() => arrange(document), [document]);
   const lens = useMemo(() => runLens(sheet, arrangement, current), [sheet, arrangement, current]);
@@ -47,7 +54,7 @@ export function Component() {
                 lens={lens}
                 legend={RUN_LEGEND}
                 label="The item unfolded, by state of its patches"
-                chosen={job.chosen?.id ?? current.patch.surface}
+                chosen={job.chosen?.id ?? (stage ? undefined : current.patch.surface)}
                 onChoose={job.choose}
               />
             </div>
@@ -63,9 +70,13 @@ export function Component() {
                 What has to lie ready
               </Link>
             </section>
+          ) : stage ? (
+            <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={() => setLaying(true)} />
           ) : paused ? (
             <Paused job={job} pause={paused} />
-          ) : begun || Math.abs(nowMin) <= START_SLACK_MIN ? (
+          ) : !begun && atStart && gate.some(({ state }) => state === undefined) ? (
+            <Gate job={job} first={current} lines={gate} />
+          ) : begun || atStart ? (
             next.does === 'watch' ? (
               <Watch key={patchKey(current.patch)} job={job} patch={current} others={others} />
             ) : (

@@ -1,0 +1,1 @@
+export { gateLines } from './gate-lines';

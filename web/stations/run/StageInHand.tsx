@@ -1,0 +1,134 @@
+import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { isDone, type PrepStage, rinseByMin, stageKey, stageState, workedMin } from '#core/work/prepare';
+import { STEP_KINDS } from '#core/work/steps';
+import { MS_PER_MIN } from '#core/measures';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { countdown } from '../../ui/moments';
+import { hours } from '../../ui/hours';
+import { useNow } from '../../ui/useNow';
+import { PolishTool } from '../prepare/PolishTool';
+import { useTap } from './useTap';
+import { WhyPaused } from './WhyPaused';
+
+/** The stage to be at: what dwells first, then what runs, what is paused, and what comes next in the order of work. */
+export function stageNow({
+  prepared,
+  record,
+}: JobView): { readonly stage: PrepStage; readonly nth: number; readonly of: number } | undefined {
+  const stages = prepared.preparation.stages.filter(({ steps }) => steps.some(isDone));
+  const recordOf = (stage: PrepStage) => record.stages.get(stageKey(stage));
+  const rank = (stage: PrepStage): number => {
+    const own = recordOf(stage);
+    const state = stageState(own);
+    if (state === 'running') return own && rinseByMin(own) !== undefined ? 0 : 1;
+    return state === 'paused' ? 2 : state === 'todo' ? 3 : 4;
+  };
+  const [stage] = [...stages].sort((a, b) => rank(a) - rank(b));
+  if (!stage || rank(stage) === 4) return undefined;
+  return { stage, nth: stages.indexOf(stage) + 1, of: stages.length };
+}
+
+interface Props {
+  readonly job: JobView;
+  readonly now: NonNullable<ReturnType<typeof stageNow>>;
+  /** Laying is gone on to, whatever of the preparation is not ticked off. */
+  readonly onLay: () => void;
+}
+
+/** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
+export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
+  const { tap, settling } = useTap(job.id);
+  const now = useNow(1000);
+  const [pausing, setPausing] = useState(false);
+  const nowMin = (now - Date.parse(job.document.startAt)) / MS_PER_MIN;
+  const { kind, round, minutes, defaultMin: predictedMin } = stage;
+  const { name, caution, stopWhen } = STEP_KINDS[kind];
+  const record = job.record.stages.get(stageKey(stage));
+  const state = stageState(record);
+  const ref = { kind, round };
+  const steps = stage.steps.filter(isDone);
+  const dwellMin = Math.max(0, ...steps.map((step) => step.dwellMin ?? 0));
+  const rinseBy = record && rinseByMin(record);
+  const copies = new Map(job.document.surfaces.map(({ id, count }) => [id, count]));
+  return (
+    <section aria-label="Stage in hand" className="flex min-h-0 flex-col overflow-auto px-6 pt-4">
+      <p className="text-2xl text-ink-2">
+        {state === 'paused' ? 'Paused' : state === 'running' ? 'At it' : 'Next'}, {nth} of {of}
+      </p>
+      <h2 className="figure text-[clamp(2rem,4.2vw,3.4rem)] leading-[1.05]">
+        {name}
+        {round > 1 && `, round ${round}`}
+      </h2>
+      <p className="mt-1 text-xl">
+        {steps.length} {steps.length === 1 ? 'panel' : 'panels'} · {hours(minutes)}
+        {record && <strong> · {hours(workedMin(record, nowMin))} so far</strong>}
+      </p>
+      {rinseBy !== undefined && (
+        <p className="mt-3 flex items-baseline gap-4 text-2xl text-over" role="timer">
+          {nowMin > rinseBy ? 'rinse now, late by' : 'rinse within'}
+          <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none">
+            {countdown(Math.abs(rinseBy - nowMin))}
+          </strong>
+        </p>
+      )}
+      <p className="mt-3 flex items-start gap-3 border-l-4 border-warn bg-warn-soft px-3 py-2 text-lg">
+        <TriangleAlert size={24} className="mt-0.5 shrink-0 text-warn" aria-hidden /> {caution}
+      </p>
+      {stopWhen && <p className="mt-2 text-lg">A patch is done when {stopWhen}.</p>}
+      <ul className="mt-3 pb-3">
+        {steps.map(({ surface, tool, reason, measured }) => (
+          <li key={surface} className="border-t py-1.5 text-lg first:border-t-0">
+            <strong>{job.nameOf(surface)}</strong>
+            {!tool && <span className="text-base text-ink-2"> · {reason}</span>}
+            {tool && (
+              <PolishTool
+                tool={tool}
+                copies={copies.get(surface) ?? 1}
+                measured={measured}
+                on={measured ? job.nameOf(measured.on) : ''}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+      <div className="sticky bottom-0 mt-auto shrink-0 bg-paper pb-4 pt-3">
+        <Button
+          look="main"
+          glove
+          className="min-h-24 w-full text-[2rem]"
+          disabled={settling}
+          onClick={() =>
+            tap(
+              state === 'running'
+                ? { type: 'stage-end', stage: ref }
+                : state === 'paused'
+                  ? { type: 'stage-resume', stage: ref }
+                  : { type: 'stage-start', stage: ref, predictedMin, ...(dwellMin > 0 && { dwellMin }) },
+            )
+          }
+        >
+          {state === 'running' ? <Check size={30} /> : <Play size={30} />}
+          {state === 'running' ? 'Finished' : state === 'paused' ? 'Go on' : 'Start'}
+        </Button>
+        <div className="mt-3 flex gap-3">
+          {state === 'running' && (
+            <Button glove className="flex-1" disabled={settling} onClick={() => setPausing(true)}>
+              <Pause size={22} /> Pause
+            </Button>
+          )}
+          <Button glove className="flex-1" onClick={onLay}>
+            Go on to laying
+          </Button>
+        </div>
+      </div>
+      <WhyPaused
+        title={`Why ${name.toLowerCase()} stops`}
+        open={pausing}
+        onClose={() => setPausing(false)}
+        onChoose={(reason) => tap({ type: 'stage-pause', stage: ref, reason })}
+      />
+    </section>
+  );
+}
