@@ -25,6 +25,7 @@ test('in a job its stations come first, and a panel is opened in the station one
     'Quantify',
     'Time',
     'Run',
+    'Check',
     'Care & removal',
   ]);
   expect(panels!.jumps).toEqual([

@@ -1,4 +1,4 @@
-import { ArrowLeft, Volume2, VolumeX } from 'lucide-react';
+import { ArrowLeft, Speech, Volume2, VolumeX } from 'lucide-react';
 import { Link, useLocation } from 'react-router';
 import { LazyThemeMenu } from '../../app/LazyThemeMenu';
 import { LazyWhoChip } from '../../people/LazyWhoChip';
@@ -6,11 +6,12 @@ import type { JobView } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
 import { HandMenu } from './HandMenu';
 import { PauseButton } from './PauseButton';
-import { useSound } from './signals';
+import { give } from './signals';
+import { SOUND_WORDS, speak, useSound } from './sound';
 
 export function BayBar({ job }: { readonly job: JobView }) {
   const { search } = useLocation();
-  const [aloud, setAloud] = useSound();
+  const [sound, nextSound] = useSound();
   const { sheet, plan, document, at } = job;
   const done = sheet.patches.filter(({ state }) => state === 'done').length;
   return (
@@ -37,11 +38,14 @@ export function BayBar({ job }: { readonly job: JobView }) {
       <button
         type="button"
         className="flex size-16 items-center justify-center text-ink-2 hover:bg-tint-1"
-        aria-pressed={aloud}
-        aria-label="Sound"
-        onClick={() => setAloud(!aloud)}
+        aria-label={`Sound: ${SOUND_WORDS[sound]}`}
+        onClick={() => {
+          const chosen = nextSound();
+          if (chosen === 'tones') give('opens', true);
+          if (chosen === 'voice') speak('Spoken as well');
+        }}
       >
-        {aloud ? <Volume2 size={26} /> : <VolumeX size={26} />}
+        {sound === 'off' ? <VolumeX size={26} /> : sound === 'tones' ? <Volume2 size={26} /> : <Speech size={26} />}
       </button>
       <PauseButton job={job} />
       <HandMenu />

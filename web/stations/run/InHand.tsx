@@ -18,7 +18,8 @@ import { Feed } from '../quantify/Feed';
 import { FilmSteps } from './FilmSteps';
 import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue } from './instruction';
-import { useSignals, useSound } from './signals';
+import { useSignals, useSpoken } from './signals';
+import { useSound } from './sound';
 import { useTap } from './useTap';
 import { Meanwhile } from './Meanwhile';
 import { partOf } from './words';
@@ -36,7 +37,7 @@ export function InHand({ job, current, others }: InHandProps) {
   const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   const { tap, settling } = useTap(job.id);
   const [faulting, setFaulting] = useState(false);
-  const [aloud] = useSound();
+  const [sound] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
   const begunAt = current.record?.layStartMin ?? job.nowMin;
   const { window, rewetByMin } = useMemo(
@@ -50,11 +51,13 @@ export function InHand({ job, current, others }: InHandProps) {
   const ageMin = laid ? nowMin - current.record.layStartMin : 0;
   const state = windowState(window, ageMin);
   const instruction = instructionFor(current.state, state, isFilm)!;
-  useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], aloud);
+  useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
   const times = gateTimes(window);
   const early = !laid && current.startMin > nowMin + 0.5;
   const { patch } = current;
   const where = partOf(job, current);
+  const name = job.nameOf(patch.surface);
+  useSpoken([instruction.verb, name, where].filter((each) => each !== '').join(', '), sound);
   const next = sheet.patches.find((other) => other.state === 'todo' && other !== current);
   // Where more is wet than what stands large, it is told in the room there is.
   const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== current);
@@ -67,7 +70,7 @@ export function InHand({ job, current, others }: InHandProps) {
           {instruction.verb}
         </p>
         <h2 className="figure text-[clamp(2rem,4.2vw,3.4rem)] leading-[1.05]" style={{ fontStretch: '105%' }}>
-          {job.nameOf(patch.surface)}
+          {name}
         </h2>
         <p className="mt-1 text-xl">
           {where !== '' && <>{where} · </>}

@@ -1,9 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { type Sound, speak } from './sound';
 
 /** What a window tells the hands that are not looking at the screen. */
 export type Signal = 'opens' | 'closing' | 'closed';
 
-const KEY = 'glaphyra.sound';
 /** Tones as [hertz, from second, for seconds]; and the same by vibration, ms. */
 const TONES: Readonly<Record<Signal, readonly (readonly [number, number, number])[]>> = {
   opens: [
@@ -48,14 +48,15 @@ export function give(signal: Signal, aloud: boolean): void {
   navigator.vibrate?.([...VIBRATION[signal]]);
 }
 
-export function useSound(): readonly [boolean, (aloud: boolean) => void] {
-  const [aloud, setAloud] = useState(() => localStorage.getItem(KEY) !== 'off');
-  const choose = (next: boolean) => {
-    localStorage.setItem(KEY, next ? 'on' : 'off');
-    setAloud(next);
-    if (next) give('opens', true);
-  };
-  return [aloud, choose];
+/** What was to be done last: it outlives the patch that is told of. */
+let toldLast: string | undefined;
+
+/** Speaks what is to be done when it changes; what stood there when one came is not called out. */
+export function useSpoken(words: string, sound: Sound): void {
+  useEffect(() => {
+    if (toldLast !== undefined && toldLast !== words && sound === 'voice') speak(words);
+    toldLast = words;
+  }, [words, sound]);
 }
 
 /** Gives each signal once as its moment passes; moments that had passed before one looked are not called out. */
