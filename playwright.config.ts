@@ -4,7 +4,8 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 150_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  // Much of a test is waiting: three share two cores better than two do.
+  workers: 3,
   forbidOnly: true,
   reporter: 'list',
   use: {
