@@ -104,6 +104,9 @@ test('what is not done is told, one side done and the other forgotten first; lef
   ]);
   const ticks = open.ticks.map(({ line }): RunEntry => ({ type: 'answered', list: 'closing', line, answer: 'yes' }));
   expect(ticks.length).toBeGreaterThan(5);
+  // What gets nothing is told, and asks for no tick.
+  expect(open.bare.length).toBeGreaterThan(0);
+  expect(open.bare.filter((each) => !/: (nothing is planned on it|not in this job)$/.test(each))).toEqual([]);
   const left: RunEntry = { type: 'left-out', surface: 'mirror-left', reason: 'damaged' };
   expect([view(...ticks).isDone, view(left).isDone, view(left, ...ticks).isDone]).toEqual([false, false, true]);
 });

@@ -26,6 +26,8 @@ export interface ClosingTick {
 export interface ClosingView {
   readonly lacking: readonly LackingPanel[];
   readonly ticks: readonly ClosingTick[];
+  /** Small ends of the item that get nothing, and why. */
+  readonly bare: readonly string[];
   /** Every panel done or left with a reason, and every line answered for. */
   readonly isDone: boolean;
 }
@@ -37,6 +39,8 @@ const twinOf = (id: string): string | undefined =>
     : /-right(-|$)/.test(id)
       ? id.replace('-right', '-left')
       : undefined;
+
+const BARE_WORDS = { 'nothing-planned': 'nothing is planned on it', 'not-in-this-job': 'not in this job' } as const;
 
 /** What is still to be done before the item goes. */
 export function closingView(document: Job, sheet: RunSheet, record: RunRecord): ClosingView {
@@ -65,8 +69,9 @@ export function closingView(document: Job, sheet: RunSheet, record: RunRecord): 
     });
   // One side done and the other forgotten comes first.
   lacking.sort((a, b) => Number(b.twinDone !== undefined) - Number(a.twinDone !== undefined));
+  const ends = closingList(document);
   const lines = [
-    ...closingList(document).flatMap(({ what, state }): (readonly [string, string])[] =>
+    ...ends.flatMap(({ what, state }): (readonly [string, string])[] =>
       state === 'look' ? [[`look:${what}`, what]] : [],
     ),
     ...Object.entries(CLOSING_LINES),
@@ -80,5 +85,6 @@ export function closingView(document: Job, sheet: RunSheet, record: RunRecord): 
       ...(given?.reason !== undefined && { reason: given.reason }),
     };
   });
-  return { lacking, ticks, isDone: lacking.length === 0 && ticks.every(({ answer }) => answer !== undefined) };
+  const bare = ends.flatMap(({ what, state }) => (state === 'look' ? [] : [`${what}: ${BARE_WORDS[state]}`]));
+  return { lacking, ticks, bare, isDone: lacking.length === 0 && ticks.every(({ answer }) => answer !== undefined) };
 }

@@ -17,7 +17,10 @@ const MOST_NAMED = 6;
 export function Closing({ job, isChecked }: { readonly job: JobView; readonly isChecked: boolean }) {
   const { document, sheet, record } = job;
   const { tap, settling } = useTap(job.id);
-  const { lacking, ticks, isDone } = useMemo(() => closingView(document, sheet, record), [document, sheet, record]);
+  const { lacking, ticks, bare, isDone } = useMemo(
+    () => closingView(document, sheet, record),
+    [document, sheet, record],
+  );
   const { lay, level } = useMemo(() => handsOn(job.planned, record), [job.planned, record]);
   const left = [...record.left];
   return (
@@ -99,6 +102,13 @@ export function Closing({ job, isChecked }: { readonly job: JobView; readonly is
           </li>
         ))}
       </ul>
+      {bare.length > 0 && (
+        <ul aria-label="Left as it is" className="mt-3 text-[15px] text-ink-2">
+          {bare.map((each) => (
+            <li key={each}>{each}</li>
+          ))}
+        </ul>
+      )}
     </Part>
   );
 }

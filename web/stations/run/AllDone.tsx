@@ -1,6 +1,5 @@
 import { Link, useLocation } from 'react-router';
 import type { JobView } from '../../job/useJobView';
-import { LastLook } from './LastLook';
 import { moment } from '../../ui/moments';
 
 export function AllDone({ job }: { readonly job: JobView }) {
@@ -36,7 +35,6 @@ export function AllDone({ job }: { readonly job: JobView }) {
         </strong>
       </p>
       {plan.handoverMin !== null && <p className="text-xl text-ink-2">Hand over {moment(at(plan.handoverMin))}</p>}
-      <LastLook job={job} />
       <Link
         to={{ pathname: `/jobs/${job.id}/check`, search }}
         className="mt-4 inline-flex min-h-20 items-center bg-over px-10 text-2xl font-semibold text-over-ink"
