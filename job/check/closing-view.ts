@@ -20,7 +20,6 @@ export interface ClosingTick {
   readonly line: string;
   readonly what: string;
   readonly answer?: 'yes' | 'without';
-  readonly reason?: string;
 }
 
 export interface ClosingView {
@@ -82,7 +81,6 @@ export function closingView(document: Job, sheet: RunSheet, record: RunRecord): 
       line,
       what,
       ...(given && { answer: given.answer }),
-      ...(given?.reason !== undefined && { reason: given.reason }),
     };
   });
   const bare = ends.flatMap(({ what, state }) => (state === 'look' ? [] : [`${what}: ${BARE_WORDS[state]}`]));

@@ -2,9 +2,9 @@ import { CHECK_LIGHTS, type CheckLight, type FoundFault, patchState, type RunRec
 import type { HotPlace, Side } from './hot-list';
 
 /** A panel is looked at whole, with all its places, by hand light. */
-export const panelKey = (surface: string): string => `panel:${surface}`;
+const panelKey = (surface: string): string => `panel:${surface}`;
 /** By the other lights one stands back: a side of the item is looked at whole. Panels that lie on none are one more. */
-export const sideKey = (side: Side | undefined): string => `side:${side ?? 'apart'}`;
+const sideKey = (side: Side | undefined): string => `side:${side ?? 'apart'}`;
 
 /** Places looked at together: a panel by hand light, a side by the others. */
 export interface Look {

@@ -22,23 +22,20 @@ export type CourseEntry =
       readonly type: 'left-out';
       readonly surface: string;
       readonly reason: LeftReason;
-      readonly note?: string | undefined;
     }
   | { readonly type: 'taken-up'; readonly surface: string }
   | { readonly type: 'run-pause'; readonly reason: PauseReason }
   | { readonly type: 'run-resume' }
-  /** `without`: it is missing, and the work goes on for the reason given. */
+  /** `without`: it is missing, and the work goes on: whoever tapped it answers for it. */
   | {
       readonly type: 'answered';
       readonly list: AnsweredList;
       readonly line: string;
       readonly answer: 'yes' | 'without';
-      readonly reason?: string | undefined;
     };
 
 export interface LeftOut {
   readonly reason: LeftReason;
-  readonly note?: string | undefined;
   readonly atMin: number;
 }
 
@@ -50,7 +47,6 @@ export interface RunPause {
 
 export interface Answer {
   readonly answer: 'yes' | 'without';
-  readonly reason?: string | undefined;
   readonly atMin: number;
 }
 
@@ -98,7 +94,7 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
 export function takeTurn({ left, pauses, answers }: GrowingCourse, entry: CourseEntry, atMin: number): void {
   switch (entry.type) {
     case 'left-out':
-      left.set(entry.surface, { reason: entry.reason, note: entry.note, atMin });
+      left.set(entry.surface, { reason: entry.reason, atMin });
       break;
     case 'taken-up':
       left.delete(entry.surface);
@@ -110,7 +106,7 @@ export function takeTurn({ left, pauses, answers }: GrowingCourse, entry: Course
       endPause(pauses, atMin);
       break;
     case 'answered':
-      answers.set(answerKey(entry.list, entry.line), { answer: entry.answer, reason: entry.reason, atMin });
+      answers.set(answerKey(entry.list, entry.line), { answer: entry.answer, atMin });
   }
 }
 

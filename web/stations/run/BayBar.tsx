@@ -47,7 +47,8 @@ export function BayBar({ job }: { readonly job: JobView }) {
       >
         {sound === 'off' ? <VolumeX size={26} /> : sound === 'tones' ? <Volume2 size={26} /> : <Speech size={26} />}
       </button>
-      <PauseButton job={job} />
+      {/* A stage is paused where it stands; what is all laid is not paused any more. */}
+      {job.begun && sheet.current && <PauseButton job={job} />}
       <HandMenu />
       <LazyWhoChip glove />
       <LazyThemeMenu glove />

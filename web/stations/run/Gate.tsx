@@ -42,7 +42,6 @@ export function Gate({ job, first, lines }: Props) {
       list: 'gate',
       line,
       answer: given,
-      ...(given === 'without' && { reason: 'answered for at the bay' }),
     });
   return (
     <section aria-label="Before the first patch" className="flex min-h-0 flex-col overflow-auto px-6 pt-4">
