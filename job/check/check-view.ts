@@ -1,5 +1,5 @@
 import { arrange, type Arrangement } from '#core/item/nets';
-import type { PlannedJob } from '#core/work/plan';
+import type { CoatWindow, PlannedJob } from '#core/work/plan';
 import {
   type CheckPanel,
   type CheckPatch,
@@ -46,7 +46,7 @@ export function checkView(
   return checkProgress(record, inWalk([...places, ...onRecord], panels), (surface) => sides.get(surface));
 
   function toCheck(done: PatchRecord): CheckPatch {
-    const { patch, start, levelEndMin } = done;
+    const { patch, start } = done;
     const key = patchKey(patch);
     const onIt = sheet.patches.find((each) => patchKey(each.patch) === key);
     const outline = outlines.get(patch.surface);
@@ -64,13 +64,27 @@ export function checkView(
       section: patch.section,
       sections,
       outline: strips[patch.section - 1],
-      lateMin: onIt && levelEndMin !== undefined ? lateness(patchWindow(planned, record, onIt, 0), levelEndMin) : 0,
+      lateMin: onIt ? lateness(patchWindow(planned, record, onIt, 0).window, done) : 0,
     };
   }
 }
 
-const lateness = ({ window, startMin }: ReturnType<typeof patchWindow>, levelEndMin: number): number =>
-  window.levelByMin === null ? 0 : Math.max(0, levelEndMin - startMin - window.levelByMin);
+/** Seconds are tapped: so little over its window is in it, minutes. */
+const IN_TIME_MIN = 0.05;
+
+/**
+ * How far a patch was levelled past its window, minutes: it is levelled along the path it was laid, so its first point is
+ * as old as levelling began after laying did, its last as levelling ended after laying had.
+ */
+function lateness(
+  { levelByMin }: CoatWindow,
+  { layStartMin, layEndMin, levelStartMin, levelEndMin }: PatchRecord,
+): number {
+  if (levelByMin === null || levelStartMin === undefined || levelEndMin === undefined) return 0;
+  const oldestMin = Math.max(levelStartMin - layStartMin, levelEndMin - (layEndMin ?? levelStartMin));
+  const overMin = oldestMin - levelByMin;
+  return overMin > IN_TIME_MIN ? overMin : 0;
+}
 
 /** Parts told by their name on the net. */
 const KINDS = [

@@ -45,6 +45,39 @@ test('every laid panel is walked to by hand light and every side by the others; 
   expect(laidWhole('teal-hatchback', ...all, ...others).check.isDone).toBe(true);
 });
 
+test('what went as its own sheet has it was not levelled late; a patch left lying past its window was, and is looked at', () => {
+  const lateOn = ({ check }: ReturnType<typeof laidWhole>) => check.places.filter(({ why }) => why === 'late');
+  for (const id of ['teal-hatchback', 'moss-saloon', 'satin-tourer'])
+    expect([id, lateOn(laidWhole(id))]).toEqual([id, []]);
+  const { document, planned, sheet } = laidWhole('teal-hatchback');
+  const roof = sheet.patches.find(({ patch }) => patch.surface === 'roof' && patch.section === 1)!;
+  const [laidMin, byMin] = [roof.record!.layStartMin, roof.laid.window.levelByMin!];
+  const of = (type: 'lay-end' | 'level-start' | 'level-end', atMin: number): LoggedEntry => ({
+    id: type,
+    atMin: laidMin + atMin,
+    entry: { type, patch: roof.patch },
+  });
+  const { start, patch } = roof.record!;
+  const slow = (startMin: number, endMin: number) => {
+    const record = foldLog([
+      { id: 'a', atMin: laidMin, entry: { type: 'lay-start', patch, start } },
+      of('lay-end', 2),
+      of('level-start', startMin),
+      of('level-end', endMin),
+    ]);
+    const own = runSheet(planned, record, laidMin + endMin);
+    return checkView(checkNet(document, new Set(['roof'])), planned, record, own).places.some(
+      ({ why }) => why === 'late',
+    );
+  };
+  // Its first point is as old as levelling began, its last as levelling ended since it was laid.
+  expect([slow(byMin - 1, byMin + 1.5), slow(byMin + 0.5, byMin + 1.5), slow(byMin - 1, byMin + 3)]).toEqual([
+    false,
+    true,
+    true,
+  ]);
+});
+
 test('a fault stands open with what helps at its age; mended, its place is looked at again before it counts', () => {
   const { sheet, net, check } = laidWhole('satin-tourer');
   const { surface, at } = check.places.find(({ surface: id }) => patchAt(net, sheet, id, [0.5, 0.5]) !== undefined)!;
