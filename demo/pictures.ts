@@ -1,12 +1,18 @@
 /** Pictures of the sample walk-round, drawn: what a hand light shows on teal paint. */
 
+import { boundingBox, type Point, shapeOutline } from '#core/item/geometry';
+import type { MatchedPlace } from '#formats/job';
+import { ESTATE_SIZE } from './items/estate';
+import { surveyed } from './sample';
+
 export interface SamplePicture {
   readonly id: string;
   readonly jobId: string;
-  readonly role: 'seen' | 'before' | 'after' | 'half-and-half';
+  readonly role: 'seen' | 'before' | 'after' | 'half-and-half' | 'wet' | 'drop';
   readonly surface: string;
   readonly mark: string | null;
   readonly pairOf: string | null;
+  readonly matched: MatchedPlace[] | null;
   readonly tape: [number, number, number, number] | null;
   readonly note: string;
   readonly svg: string;
@@ -72,10 +78,71 @@ const picture = (
   mark: null,
   pairOf: null,
   tape: null,
+  matched: null,
   note,
   svg,
   ...more,
 });
+
+const PAPER = { width: 1600, height: 1200 };
+
+/**
+ * The estate's bonnet as it is seen wet, held at a slant: water in beads, and flat where a patch was missed.
+ * @returns the drawing, and places of the panel where they are seen in it
+ */
+function wetBonnet(): { readonly svg: string; readonly matched: MatchedPlace[] } {
+  const { shape } = surveyed({ template: 'estate', size: ESTATE_SIZE }).find(({ id }) => id === 'bonnet')!;
+  const outline = shapeOutline(shape as Parameters<typeof shapeOutline>[0]).map(([x, y]): Point => [x, -y]);
+  const { minX, maxX, minY, maxY } = boundingBox(outline);
+  const seen = ([across, down]: Point): Point => [210 + 1120 * across + 70 * down, 150 + 850 * down - 46 * across];
+  const share = ([x, y]: Point): Point => [(x - minX) / (maxX - minX), (y - minY) / (maxY - minY)];
+  const drawn = outline
+    .map((point) =>
+      seen(share(point))
+        .map((value) => value.toFixed(0))
+        .join(','),
+    )
+    .join(' ');
+  const missed: Point = [0.66, 0.56];
+  const next = thrown(5);
+  const drops = Array.from({ length: 900 }, () => {
+    const at: Point = [0.04 + 0.92 * next(), 0.05 + 0.9 * next()];
+    const size = 4 + 9 * next();
+    if (Math.hypot((at[0] - missed[0]) * 1.5, at[1] - missed[1]) < 0.2) return '';
+    const [x, y] = seen(at);
+    return `<ellipse cx="${x.toFixed(0)}" cy="${y.toFixed(0)}" rx="${size.toFixed(1)}" ry="${(size * 0.86).toFixed(1)}" fill="#c9dbe2" fill-opacity="0.55" stroke="#22323a" stroke-opacity="0.5"/><ellipse cx="${(x - size * 0.3).toFixed(0)}" cy="${(y - size * 0.3).toFixed(0)}" rx="${(size * 0.25).toFixed(1)}" ry="${(size * 0.2).toFixed(1)}" fill="#fff"/>`;
+  }).join('');
+  const [mx, my] = seen(missed);
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${PAPER.width}" height="${PAPER.height}" viewBox="0 0 ${PAPER.width} ${PAPER.height}">
+<defs><linearGradient id="g" x2="0.3" y2="1"><stop offset="0" stop-color="#8a9aa3"/><stop offset="0.5" stop-color="#54646d"/><stop offset="1" stop-color="#3a4850"/></linearGradient>
+<clipPath id="c"><polygon points="${drawn}"/></clipPath></defs>
+<rect width="${PAPER.width}" height="${PAPER.height}" fill="#20292e"/><polygon points="${drawn}" fill="url(#g)" stroke="#0d1417" stroke-width="8"/>
+<g clip-path="url(#c)"><ellipse cx="${mx.toFixed(0)}" cy="${my.toFixed(0)}" rx="150" ry="170" fill="#a9bcc5" fill-opacity="0.5"/>${drops}</g></svg>`;
+  const at = ([x, y]: Point): [number, number] => [x / PAPER.width, y / PAPER.height];
+  const places: readonly [number, number][] = [
+    [0.05, 0.1],
+    [0.95, 0.1],
+    [0.9, 0.95],
+    [0.1, 0.95],
+  ];
+  return { svg, matched: places.map((on) => ({ at: at(seen(on)), surface: 'bonnet', on })) };
+}
+
+/** A drop from its side, as it stands at a contact angle: a cap of a circle on its base. */
+function dropFromItsSide(deg: number, paint: string): string {
+  const half = (deg * Math.PI) / 360;
+  const base = 230;
+  const height = base * Math.tan(half);
+  const radius = base / Math.sin(2 * half);
+  const [left, foot] = [600 - base, 620];
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}">
+<defs><linearGradient id="b" x2="0" y2="1"><stop offset="0" stop-color="#dfe7ea"/><stop offset="1" stop-color="#b7c6cc"/></linearGradient></defs>
+<rect width="${WIDTH}" height="${HEIGHT}" fill="url(#b)"/><rect y="${foot}" width="${WIDTH}" height="${HEIGHT - foot}" fill="${paint}"/>
+<path d="M${left} ${foot} A${radius.toFixed(1)} ${radius.toFixed(1)} 0 ${deg > 90 ? 1 : 0} 1 ${left + 2 * base} ${foot} Z" fill="#f4fafc" fill-opacity="0.85" stroke="#5d6f77" stroke-width="4"/>
+<ellipse cx="560" cy="${(foot - 0.72 * height).toFixed(0)}" rx="46" ry="26" fill="#fff"/></svg>`;
+}
+
+const wet = wetBonnet();
 
 export const SAMPLE_PICTURES: readonly SamplePicture[] = [
   picture(
@@ -105,4 +172,15 @@ export const SAMPLE_PICTURES: readonly SamplePicture[] = [
     role: 'after',
     pairOf: 'door-before',
   }),
+  {
+    ...picture('estate-wet', 'bonnet', wet.svg, 'Wetted from the cowl, while it ran off.'),
+    jobId: 'slate-estate',
+    role: 'wet',
+    matched: wet.matched,
+  },
+  {
+    ...picture('estate-drop', 'front-door-left', dropFromItsSide(103, '#54646d'), ''),
+    jobId: 'slate-estate',
+    role: 'drop',
+  },
 ];

@@ -1,4 +1,5 @@
 import type { Patch, RunEntry } from '#core/work/run';
+import { COATING_TOWEL_M2 } from '#core/work/quantity';
 import { layOut, type SheetAction } from '#core/work/runsheet';
 import type { Job } from '#formats/job';
 import type { NewEntry } from '#formats/log';
@@ -29,15 +30,33 @@ function momentsOf({ does, coat, copy, section, sections, areaM2, amount, startM
 
 /** What the log of a job says if it went as its run sheet has it, as far as `untilMin`. */
 export function playedLog(job: Job, untilMin: number): NewEntry[] {
-  return actionsOf(job)
+  const actions = actionsOf(job);
+  const taps = actions
     .flatMap(momentsOf)
     .filter(({ atMin }) => atMin <= untilMin)
     .sort((a, b) => a.atMin - b.atMin)
-    .map(({ atMin, entry }, index) => ({
-      id: `played-${index + 1}`,
-      at: instantAfter(job.startAt, atMin),
-      entry,
-    }));
+    .map(({ atMin, entry }, index) => ({ id: `played-${index + 1}`, atMin, entry }));
+  const towels = freshTowels(actions)
+    .filter((atMin) => atMin <= untilMin)
+    .map((atMin, index) => ({ id: `towel-${index + 1}`, atMin, entry: { type: 'fresh-towel' } as const }));
+  return [...taps, ...towels]
+    .sort(
+      (a, b) => a.atMin - b.atMin || Number(b.entry.type === 'fresh-towel') - Number(a.entry.type === 'fresh-towel'),
+    )
+    .map(({ id, atMin, entry }) => ({ id, at: instantAfter(job.startAt, atMin), entry }));
+}
+
+/** When a fresh towel is taken: before the patch that would be one too many for the one in hand. */
+function freshTowels(actions: readonly SheetAction[]): number[] {
+  let m2 = 0;
+  return actions
+    .filter(({ does }) => does === 'level')
+    .sort((a, b) => a.startMin - b.startMin)
+    .flatMap(({ startMin, areaM2 }) => {
+      const isFull = m2 + areaM2 > COATING_TOWEL_M2;
+      m2 = isFull ? areaM2 : m2 + areaM2;
+      return isFull ? [startMin] : [];
+    });
 }
 
 /** Minutes from the start of a job to the end of laying its `nth` patch (from 1), if it goes by its run sheet. */

@@ -34,6 +34,7 @@ describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the s
       'two-door-classic': 'in-care',
       'two-seater': 'planned',
       'moss-saloon': 'planned',
+      'slate-estate': 'ready',
     });
   });
 

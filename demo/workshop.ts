@@ -6,6 +6,7 @@ import { BAYS, type SampleAir, yardAir } from './bays';
 import { twoSeater } from './items/aeroplane';
 import { classic } from './items/classic';
 import { hatchbackLastYear, tealHatchback } from './items/hatchback';
+import { estate } from './items/estate';
 import { launch } from './items/launch';
 import { saloon } from './items/saloon';
 import { shuttle } from './items/shuttle';
@@ -45,6 +46,7 @@ export function ternmouthYard(now: string): SampleWorkshop {
       classic(now),
       twoSeater(now),
       saloon(now),
+      estate(now),
     ],
   };
 }

@@ -132,3 +132,57 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await expect.poll(async () => (await answers()).length).toBeGreaterThan(3);
   expect((await answers()).filter((answer) => answer === 'without')).toHaveLength(1);
 });
+
+test('at the panel: more sections than the sheet says, another product by the rules, a fresh towel', async ({
+  page,
+}) => {
+  await page.goto('/jobs/teal-hatchback/run?panel=bonnet');
+  const inHand = page.getByRole('region', { name: 'In hand' });
+  // Another product: what the rules refuse is not offered; the plan of the panel follows.
+  await page.getByRole('option', { name: /^Roof spoiler/ }).click();
+  await page.getByRole('button', { name: 'Otherwise' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Roof spoiler with/ });
+  await expect(dialog.getByRole('button', { name: 'Small block' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(dialog).not.toContainText('Pilot');
+  await dialog
+    .getByRole('listitem')
+    .filter({ hasText: 'Breakwater Sealant' })
+    .getByRole('button', { name: 'Take it' })
+    .click();
+  await expect(dialog).toHaveCount(0);
+  await expect
+    .poll(async () => {
+      const { document } = await (await page.request.get('/api/jobs/teal-hatchback')).json();
+      return document.surfaces.find(({ id }: { id: string }) => id === 'spoiler').layers[0].product;
+    })
+    .toBe('breakwater');
+
+  // What is in hand is brought to its end.
+  const large = inHand.getByRole('button', { name: /^(Start levelling|Level, done|Start laying|Laid)$/ });
+  await large.click();
+  await inHand.getByRole('button', { name: 'Level, done' }).click();
+  const towel = inHand.getByRole('button', { name: 'Fresh towel' });
+  await expect(towel).toBeEnabled();
+  await towel.click();
+  await expect(towel).toBeDisabled();
+
+  // Cut otherwise before its first section: area and drops follow, and the log has it so.
+  await page
+    .getByRole('option', { name: /^Front bumper/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Do it now' }).click();
+  const sections = inHand.getByRole('group', { name: 'Sections' });
+  const before = Number(/(\d+) sections/.exec(await sections.innerText())?.[1] ?? 1);
+  await sections.getByRole('button', { name: 'More sections' }).click();
+  await expect(sections).toContainText(`${before + 1} sections`);
+  await large.click();
+  await expect
+    .poll(async () => {
+      const log = await (await page.request.get('/api/jobs/teal-hatchback/log')).json();
+      const { entry } = log.findLast((each: { entry: { type: string } }) => each.entry.type === 'lay-start');
+      return [entry.patch.surface, entry.start.sections];
+    })
+    .toEqual(['front-bumper', before + 1]);
+  await expect(inHand).toContainText(`section 1 of ${before + 1}`);
+});

@@ -46,6 +46,7 @@ beforeAll(async () => {
       mark: null,
       pairOf: null,
       tape: null,
+      matched: null,
       note: '',
       widthPx: 1,
       heightPx: 1,
@@ -83,7 +84,7 @@ test('a workshop that is open is copied whole, its last tap and its pictures too
 test('it never goes over what is there unasked, nor over newer data without being told twice; what was there is kept', async () => {
   const into = at('busy', 'workshop.sqlite');
   await restoreBackup(backup, into, {}, now);
-  await expect(restoreBackup(backup, into, {}, now)).rejects.toThrow(/has 8 jobs in it already.*--over/);
+  await expect(restoreBackup(backup, into, {}, now)).rejects.toThrow(/has 9 jobs in it already.*--over/);
   const { db, close: shut } = openDatabase(into);
   createServices(db, photoFolder(into), () => later).runLog.append('teal-hatchback', air('newer'));
   shut();

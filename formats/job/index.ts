@@ -30,6 +30,7 @@ export {
   photoSchema,
   type PhotoWords,
   photoWordsSchema,
+  type MatchedPlace,
 } from './photo';
 export { PLAN_FORMAT, type PlanFile, planSchema } from './plan';
 export { RUNSHEET_FORMAT, type RunsheetFile, runsheetSchema } from './runsheet';

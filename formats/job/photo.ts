@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { anyNumber, id, instant, nonEmpty, object, oneOf, text } from '#formats/values';
 
 /** What a picture is for. */
-export const PHOTO_ROLES = ['seen', 'before', 'after', 'half-and-half', 'plan'] as const;
+export const PHOTO_ROLES = ['seen', 'before', 'after', 'half-and-half', 'wet', 'drop', 'plan'] as const;
 export type PhotoRole = (typeof PHOTO_ROLES)[number];
 
 const share = () => {
@@ -15,6 +15,16 @@ export const tapeLineSchema = z.tuple([share(), share(), share(), share()], {
   error: 'expected a line: [from across, from down, to across, to down]',
 });
 
+/** A point of a picture and the place on the item it shows, both as shares: by two or more it is laid over the net. */
+export const matchedSchema = object({
+  at: z.tuple([share(), share()], { error: 'expected a place in the picture: [across, down]' }),
+  surface: nonEmpty(),
+  on: z.tuple([share(), share()], { error: 'expected a place on the panel: [across, down]' }),
+});
+export type MatchedPlace = z.output<typeof matchedSchema>;
+/** More points lay a picture no better. */
+const MOST_MATCHED = 12;
+
 /** What can be said of a picture, and said otherwise later. */
 export const photoWordsSchema = object({
   role: oneOf(PHOTO_ROLES),
@@ -24,6 +34,10 @@ export const photoWordsSchema = object({
   /** For an "after": the "before" it is laid beside. */
   pairOf: id().nullable(),
   tape: tapeLineSchema.nullable(),
+  matched: z
+    .array(matchedSchema)
+    .max(MOST_MATCHED, { error: `expected at most ${MOST_MATCHED} points` })
+    .nullable(),
   note: text(),
 });
 export type PhotoWords = z.output<typeof photoWordsSchema>;

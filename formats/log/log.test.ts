@@ -31,6 +31,8 @@ const ENTRIES = [
   { type: 'run-resume' },
   { type: 'answered', list: 'gate', line: 'gloves', answer: 'without' },
   { type: 'looked', place: 'joint:bonnet:wing-left', light: 'hand-light' },
+  { type: 'fresh-towel' },
+  { type: 'bead', surface: 'bonnet', deg: 102.4, sigmaDeg: 2.1 },
   { type: 'remedied', fault: 'e1', how: 're-wet' },
   { type: 'stage-start', stage, predictedMin: 40, dwellMin: 4 },
   { type: 'stage-pause', stage, reason: 'weather' },

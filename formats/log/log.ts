@@ -69,6 +69,13 @@ export const runEntrySchema = z.discriminatedUnion(
       line: nonEmpty(),
       answer: oneOf(['yes', 'without']),
     }),
+    object({ type: z.literal('fresh-towel') }),
+    object({
+      type: z.literal('bead'),
+      surface: nonEmpty(),
+      deg: positive().max(180, { error: 'expected an angle under 180°' }),
+      sigmaDeg: nonNegative(),
+    }),
     object({ type: z.literal('looked'), place: nonEmpty(), light: oneOf(CHECK_LIGHTS) }),
     object({ type: z.literal('remedied'), fault: nonEmpty(), how: oneOf(REMEDIES) }),
     object({ type: z.literal('stage-start'), stage, predictedMin: nonNegative(), dwellMin: nonNegative().optional() }),

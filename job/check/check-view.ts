@@ -10,7 +10,7 @@ import {
   placesOfRecord,
   placesOnNet,
 } from '#core/work/check';
-import { patchKey, type PatchRecord, patchWindow, type RunRecord, type RunSheet } from '#core/work/run';
+import { levelledLoaded, patchKey, type PatchRecord, patchWindow, type RunRecord, type RunSheet } from '#core/work/run';
 import { sectionsOf } from '#core/work/section-map';
 import type { Job } from '#formats/job';
 
@@ -39,14 +39,16 @@ export function checkView(
   planned: PlannedJob,
   record: RunRecord,
   sheet: RunSheet,
+  byHelper: (entry: string) => boolean = () => false,
 ): CheckProgress {
   const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
   const sides = new Map(panels.map(({ id, side }) => [id, side]));
+  const loaded = new Set(levelledLoaded(record).map(({ patch }) => patchKey(patch)));
   const onRecord = placesOfRecord(panels, [...lastCoats(record).values()].flat().map(toCheck));
   return checkProgress(record, inWalk([...places, ...onRecord], panels), (surface) => sides.get(surface));
 
   function toCheck(done: PatchRecord): CheckPatch {
-    const { patch, start } = done;
+    const { patch, start, levelEntry } = done;
     const key = patchKey(patch);
     const onIt = sheet.patches.find((each) => patchKey(each.patch) === key);
     const outline = outlines.get(patch.surface);
@@ -65,6 +67,8 @@ export function checkView(
       sections,
       outline: strips[patch.section - 1],
       lateMin: onIt ? lateness(patchWindow(planned, record, onIt, 0).window, done) : 0,
+      loadedTowel: loaded.has(key),
+      byHelper: levelEntry !== undefined && byHelper(levelEntry),
     };
   }
 }

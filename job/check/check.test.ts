@@ -5,7 +5,7 @@ import { preparedView } from '#job/view';
 import { NO_KIT } from '#core/work/kit';
 import { playedLog } from '../../demo/play';
 import { yardThatMorning } from '../../demo/that-morning';
-import { checkNet, checkView, closingView, patchAt, remediesFor } from '.';
+import { checkNet, checkView, closingView, keepDryUntilMin, patchAt, remediesFor } from '.';
 
 const yard = yardThatMorning();
 const documentOf = (id: string) => yard.jobs.find((job) => job.id === id)!.draft.document;
@@ -104,6 +104,26 @@ test('a fault stands open with what helps at its age; mended, its place is looke
   const again = laidWhole('satin-tourer', fault, { type: 'remedied', fault: 'm0', how: 're-wet' }, look(key));
   expect(again.check.looks['hand-light'].find((each) => each.key === key)!.seen).toBe(true);
   expect(patchKey(again.record.faults.get('m0')!.patch)).toBe(patchKey(patch));
+});
+
+test('a patch found missing when wet is a small job that has to stay dry again, and then the whole item has', () => {
+  const { sheet, planned, record, endMin, document } = laidWhole('slate-estate');
+  const { patch } = sheet.patches.find(({ patch: { surface } }) => surface === 'bonnet')!;
+  const dryMin = keepDryUntilMin({ planned, record, sheet })!;
+  expect(dryMin).toBeGreaterThan(endMin);
+  const missed: RunEntry = { type: 'fault', patch, fault: 'missed-patch', at: [0.6, 0.5] };
+  const found = laidWhole('slate-estate', missed);
+  const preparation = preparedView(document, undefined, NO_KIT).preparation;
+  const [way] = remediesFor({ ...found, preparation }, found.check.open[0]!, endMin + 5000);
+  expect(way).toMatchObject({
+    how: 'laid-again',
+    steps: [expect.stringContaining('Dry it'), expect.any(String), expect.any(String), 'Keep it dry'],
+  });
+  expect(way!.dryForMin!).toBeGreaterThan(60);
+  const mended = laidWhole('slate-estate', missed, { type: 'remedied', fault: 'm0', how: 'laid-again' });
+  const again = keepDryUntilMin(mended)!;
+  expect(again).toBeGreaterThanOrEqual(endMin + 2 + way!.dryForMin! * 0.5);
+  expect(again).toBeGreaterThanOrEqual(dryMin);
 });
 
 test('a place of a panel in sections is in one of them, and each of them is reached', () => {

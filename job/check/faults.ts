@@ -47,6 +47,26 @@ interface Known {
   readonly preparation: Preparation;
 }
 
+/** From when a patch laid at a moment may get wet; null: never in this air; undefined: its sheet does not ask. */
+function safeFrom(
+  { planned, record }: Pick<Known, 'planned' | 'record'>,
+  { record: _, ...patch }: SheetPatch,
+  atMin: number,
+) {
+  return patchWindow(planned, record, patch, atMin).milestones.waterSafe;
+}
+
+/** Until when the item stays dry: what was mended with fresh product counts from then; null: never wet in this air. */
+export function keepDryUntilMin({ planned, record, sheet }: Omit<Known, 'preparation'>): number | null {
+  const mended = [...record.faults.values()].flatMap(({ patch, remedy }) => {
+    const laid = sheet.patches.find((each) => patchKey(each.patch) === patchKey(patch));
+    const isFresh = remedy?.how === 're-wet' || remedy?.how === 'laid-again';
+    return laid && isFresh ? [safeFrom({ planned, record }, laid, remedy.atMin)] : [];
+  });
+  const all = [sheet.plan.waterSafeMin, ...mended.filter((each) => each !== undefined)];
+  return all.includes(null) ? null : Math.max(...(all as number[]));
+}
+
 /** What can be done about a fault now, with what it costs in clear and time. Minutes on the scale of the job. */
 export function remediesFor(
   { planned, record, sheet, preparation }: Known,
@@ -60,6 +80,7 @@ export function remediesFor(
   const { rewetByMin } = patchWindow(planned, record, patch, nowMin);
   const ledger = preparation.panels.find(({ id }) => id === surface.id)?.ledger;
   const { substrate } = surface;
+  const waterSafe = safeFrom({ planned, record }, patch, nowMin);
   return remedyOptions({
     fault: found.fault,
     substrate,
@@ -68,5 +89,6 @@ export function remediesFor(
     rewetByMin,
     polishUm: mostTakenUm(polishSteps({ substrate, clearUm: ledger?.clearNowUm }, 'one-step')),
     spareUm: ledger?.spareUm,
+    dryForMin: typeof waterSafe === 'number' ? waterSafe - nowMin : waterSafe,
   });
 }

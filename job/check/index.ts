@@ -1,3 +1,5 @@
 export { type CheckNet, checkNet, checkView } from './check-view';
 export { closingView } from './closing-view';
-export { patchAt, remediesFor } from './faults';
+export { keepDryUntilMin, patchAt, remediesFor } from './faults';
+export { panelDrops } from './drops';
+export { laidOver, onPanel, onSheet, seenAt, shownAt } from './wet-picture';

@@ -143,6 +143,7 @@ export const photos = sqliteTable(
     mark: text('mark'),
     pairOf: text('pair_of'),
     tape: text('tape', { mode: 'json' }).$type<Photo['tape']>(),
+    matched: text('matched', { mode: 'json' }).$type<Photo['matched']>(),
     note: text('note').notNull(),
     widthPx: integer('width_px').notNull(),
     heightPx: integer('height_px').notNull(),

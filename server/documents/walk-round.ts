@@ -217,6 +217,8 @@ const ROLE_WORDS: Readonly<Record<Photo['role'], string>> = {
   before: 'before: ',
   after: 'after: ',
   'half-and-half': 'half and half: ',
+  wet: 'wet: ',
+  drop: 'drop: ',
   plan: '',
 };
 

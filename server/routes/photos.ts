@@ -39,7 +39,7 @@ export function photoEndpoints({ photos }: Services) {
         const { id, ...words } = read(query, sentSchema);
         const file: unknown = request.body;
         if (!Buffer.isBuffer(file)) throw refusedFile('Send the picture itself, as it is.');
-        return photos.add(params.id!, id, { ...words, tape: null, note: '' }, file);
+        return photos.add(params.id!, id, { ...words, tape: null, matched: null, note: '' }, file);
       },
     }),
     endpoint({

@@ -30,6 +30,8 @@ const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
   'run-pause': 'paused the work',
   'run-resume': 'went on with the work',
   answered: 'answered for a line of a list',
+  'fresh-towel': 'took a fresh towel',
+  bead: 'read a drop of water',
   looked: 'looked at a place',
   remedied: 'mended a fault',
   undo: 'took an entry back',

@@ -42,6 +42,10 @@ export function tapInWords(job: JobView, tap: KeptTap): string {
       return `Went on with the work${where}`;
     case 'answered':
       return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list${where}`;
+    case 'fresh-towel':
+      return `Fresh towel${where}`;
+    case 'bead':
+      return `Drop on ${panel(entry.surface)}: ${Math.round(entry.deg)}°${where}`;
     case 'looked':
       return `Looked at a place${where}`;
     case 'remedied':

@@ -165,6 +165,12 @@ export function useNameOf(): (by: string) => string {
   return useCallback((by) => data?.find(({ id }) => id === by)?.name ?? by, [data]);
 }
 
+/** Whether who stands on record by their id is a helper, who is still learning the work. */
+export function useIsHelper(): (by: string) => boolean {
+  const { data } = useNamesQuery();
+  return useCallback((by) => data?.find(({ id }) => id === by)?.role === 'helper', [data]);
+}
+
 /** In whose turn a tap is made now; undefined: nobody has an account, or who is in is not known. */
 export const turnNow = (state: Parameters<ReturnType<typeof peopleApi.endpoints.me.select>>[0]): string | undefined =>
   peopleApi.endpoints.me.select()(state).data?.turn ?? undefined;

@@ -5,5 +5,7 @@ export const ROLE_NAMES: Readonly<Record<PhotoRole, string>> = {
   before: 'Before',
   after: 'After',
   'half-and-half': 'Half and half',
+  wet: 'Wet',
+  drop: 'Drop from its side',
   plan: 'Plan',
 };

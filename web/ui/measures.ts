@@ -47,6 +47,7 @@ export function measured(id: MeasureId, value: number, digits: number): string {
 }
 
 export const um = (value: number, digits = 0): string => measured('thickness', value, digits);
+export const mm = (value: number): string => measured('length', value, 0);
 export const celsius = (value: number, digits = 1): string => measured('temperature', value, digits);
 export const millilitresSaid = (value: number, digits = 1): string => measured('volume', value, digits);
 export const m2 = (value: number): string => measured('area', value, value < 10 ? 2 : 1);

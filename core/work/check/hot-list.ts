@@ -5,6 +5,8 @@ import type { NetPoint } from '#core/work/run';
 export const HOT_REASONS = {
   fault: 'Mended: look again',
   late: 'Levelled late',
+  towel: 'Levelled with a loaded towel',
+  helper: 'Levelled by a helper',
   seam: 'Seam of two sections',
   corner: 'Where parts meet',
   joint: 'Joint',
@@ -57,6 +59,10 @@ export interface CheckPatch {
   readonly outline?: Polygon | undefined;
   /** Levelled after its window had closed, minutes. */
   readonly lateMin: number;
+  /** With a towel that had taken up more than it serves. */
+  readonly loadedTowel?: boolean;
+  /** By a helper, who is still learning it. */
+  readonly byHelper?: boolean;
 }
 
 /** Panels that come this near meet, mm: the shut line is open between them. */
@@ -214,16 +220,19 @@ function within(panel: CheckPanel, lines: readonly (readonly Point[])[]): HotPla
 /** What went unlike the plan, and where one section was joined to the next. */
 export function placesOfRecord(panels: readonly CheckPanel[], patches: readonly CheckPatch[]): HotPlace[] {
   const byId = new Map(panels.map((panel) => [panel.id, panel]));
-  return patches.flatMap(({ key, surface, section, sections, outline, lateMin }): HotPlace[] => {
+  return patches.flatMap((patch): HotPlace[] => {
+    const { key, surface, section, sections, outline, lateMin, loadedTowel, byHelper } = patch;
     const panel = byId.get(surface);
     if (!panel) return [];
     const middle = centre(outline ?? panel.outline);
-    const late: HotPlace[] =
-      lateMin > 0 ? [{ key: `late:${key}`, surface, at: shareOf(panel.outline, middle), why: 'late', beside: [] }] : [];
+    const went = [lateMin > 0 && 'late', loadedTowel && 'towel', byHelper && 'helper'] as const;
+    const unlike = went.flatMap((why): HotPlace[] =>
+      why ? [{ key: `${why}:${key}`, surface, at: shareOf(panel.outline, middle), why, beside: [] }] : [],
+    );
     const next = patches.find((other) => other.surface === surface && other.section === section + 1);
-    if (sections === 1 || !next?.outline || !outline) return late;
+    if (sections === 1 || !next?.outline || !outline) return unlike;
     const shared = alongOutline(outline).filter((point) => distanceToEdgeMm(next.outline!, point) <= STEP_MM);
     const at = shareOf(panel.outline, shared[Math.floor(shared.length / 2)] ?? middle);
-    return [...late, { key: `seam:${surface}:${section}`, surface, at, why: 'seam', beside: [] }];
+    return [...unlike, { key: `seam:${surface}:${section}`, surface, at, why: 'seam', beside: [] }];
   });
 }

@@ -13,6 +13,10 @@ export interface RemedyOption {
   readonly clearUm: number;
   /** Until when it helps; absent: any time. Minutes on the scale of the job. */
   readonly untilMin?: number;
+  /** Where it is a small job of its own: what is done, one after the other. */
+  readonly steps?: readonly string[];
+  /** How long it has to stay dry after that, minutes; null: in this air it never may get wet. */
+  readonly dryForMin?: number | null;
   /** Why it is not to be done here. */
   readonly never?: string;
 }
@@ -27,6 +31,8 @@ export interface FaultCase {
   /** What a light polish takes at most, and what may still be taken, µm; undefined: nobody has read it. */
   readonly polishUm: number;
   readonly spareUm: number | undefined;
+  /** How long what is laid now has to stay dry, minutes; null: never wet in this air; undefined: its sheet does not ask. */
+  readonly dryForMin?: number | null | undefined;
 }
 
 const ACCEPTED: RemedyOption = {
@@ -35,6 +41,13 @@ const ACCEPTED: RemedyOption = {
   minutes: 0,
   clearUm: 0,
 };
+/** A missed patch is a small job of its own: on wet paint, or over what the wash left, nothing bonds. */
+const PATCH_STEPS = [
+  'Dry it, and blow out the joints beside it',
+  'Panel wipe, a hand’s width around it too',
+  'Lay it again and level it as the first time',
+  'Keep it dry',
+] as const;
 /** Working minutes at one patch. Engineering defaults. */
 const MINUTES: Readonly<Record<Remedy, number>> = {
   're-wet': 3,
@@ -72,7 +85,10 @@ export function remedyOptions(found: FaultCase): RemedyOption[] {
     return [of('polished', 'Polish it out.', { never: set, clearUm: polishUm }), ACCEPTED];
   }
   if (fault === 'haze') return [of('wiped', set), ACCEPTED];
-  if (fault === 'missed-patch') return [of('laid-again', set), ACCEPTED];
+  if (fault === 'missed-patch') {
+    const dry = found.dryForMin === undefined ? {} : { dryForMin: found.dryForMin };
+    return [of('laid-again', set, { steps: PATCH_STEPS, ...dry }), ACCEPTED];
+  }
   const short = spareUm !== undefined && spareUm < polishUm;
   return [
     of('polished', set, {

@@ -1,3 +1,4 @@
+import type { ContactAngle } from '#core/work/water';
 import type { LayingFault } from '#core/work/laying-faults';
 import type { Patch } from './patch';
 
@@ -17,7 +18,9 @@ export type CheckEntry =
   /** `place` names what was looked at: by its key on the hot list. */
   | { readonly type: 'looked'; readonly place: string; readonly light: CheckLight }
   /** `fault` is the entry that noted it. */
-  | { readonly type: 'remedied'; readonly fault: string; readonly how: Remedy };
+  | { readonly type: 'remedied'; readonly fault: string; readonly how: Remedy }
+  /** How high a drop stands on a panel: on one of nothing laid it says what bare is. */
+  | ({ readonly type: 'bead'; readonly surface: string } & ContactAngle);
 
 export interface FaultEntry {
   readonly type: 'fault';
@@ -40,18 +43,27 @@ export interface FoundFault {
   readonly remedy?: { readonly how: Remedy; readonly atMin: number };
 }
 
+/** A drop as it was read. Minutes on the scale of the job. */
+export interface BeadReading extends ContactAngle {
+  readonly surface: string;
+  readonly atMin: number;
+}
+
 /** What checking has come to. */
 export interface Checked {
   /** When a place was last looked at, by place and then by light. */
   readonly looks: ReadonlyMap<string, ReadonlyMap<CheckLight, number>>;
   /** By the entry that noted it, in the order they were found. */
   readonly faults: ReadonlyMap<string, FoundFault>;
+  /** In the order they were read. */
+  readonly beads: readonly BeadReading[];
 }
 
 /** The same while it is read from the log. */
 export interface Checking extends Checked {
   readonly looks: Map<string, Map<CheckLight, number>>;
   readonly faults: Map<string, FoundFault>;
+  readonly beads: BeadReading[];
 }
 
 /** Why an entry does not fit what was found so far; undefined where it does. */
@@ -61,7 +73,7 @@ export function checkFault({ faults }: Checked, entry: CheckEntry): string | und
 
 /** Takes in what was looked at, found or mended. */
 export function takeCheck(
-  { looks, faults }: Checking,
+  { looks, faults, beads }: Checking,
   entry: CheckEntry | FaultEntry,
   { id, atMin }: { readonly id: string; readonly atMin: number },
 ): void {
@@ -75,6 +87,11 @@ export function takeCheck(
     case 'remedied':
       faults.set(entry.fault, { ...faults.get(entry.fault)!, remedy: { how: entry.how, atMin } });
       break;
+    case 'bead': {
+      const { surface, deg, sigmaDeg } = entry;
+      beads.push({ surface, deg, sigmaDeg, atMin });
+      break;
+    }
     case 'fault': {
       const { patch, fault, at, note } = entry;
       faults.set(id, { entry: id, patch, fault, at, note, atMin });

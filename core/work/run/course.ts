@@ -32,7 +32,8 @@ export type CourseEntry =
       readonly list: AnsweredList;
       readonly line: string;
       readonly answer: 'yes' | 'without';
-    };
+    }
+  | { readonly type: 'fresh-towel' };
 
 export interface LeftOut {
   readonly reason: LeftReason;
@@ -57,6 +58,8 @@ export interface Course {
   readonly pauses: readonly RunPause[];
   /** What was answered for by hand, by {@link answerKey}: the last word of each. */
   readonly answers: ReadonlyMap<string, Answer>;
+  /** When a fresh levelling towel was taken, in order. */
+  readonly towels: readonly number[];
 }
 
 /** The same while it is read from the log. */
@@ -64,6 +67,7 @@ export interface GrowingCourse extends Course {
   readonly left: Map<string, LeftOut>;
   readonly pauses: RunPause[];
   readonly answers: Map<string, Answer>;
+  readonly towels: number[];
 }
 
 export const answerKey = (list: AnsweredList, line: string): string => `${list}/${line}`;
@@ -86,12 +90,13 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
     case 'run-resume':
       return openPause(course) ? undefined : 'the work is not paused';
     case 'answered':
+    case 'fresh-towel':
       return undefined;
   }
 }
 
 /** Takes one more turn that fits. */
-export function takeTurn({ left, pauses, answers }: GrowingCourse, entry: CourseEntry, atMin: number): void {
+export function takeTurn({ left, pauses, answers, towels }: GrowingCourse, entry: CourseEntry, atMin: number): void {
   switch (entry.type) {
     case 'left-out':
       left.set(entry.surface, { reason: entry.reason, atMin });
@@ -107,6 +112,9 @@ export function takeTurn({ left, pauses, answers }: GrowingCourse, entry: Course
       break;
     case 'answered':
       answers.set(answerKey(entry.list, entry.line), { answer: entry.answer, atMin });
+      break;
+    case 'fresh-towel':
+      towels.push(atMin);
   }
 }
 

@@ -32,12 +32,14 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'run-pause':
     case 'run-resume':
     case 'answered':
+    case 'fresh-towel':
     case 'looked':
     case 'remedied':
       return undefined;
     case 'left-out':
     case 'taken-up':
     case 'clear-taken':
+    case 'bead':
       return surfaceOf(job, entry.surface) ? undefined : noPanel(entry.surface);
     case 'mark-outcome': {
       const surface = surfaceOf(job, entry.surface);

@@ -1,8 +1,18 @@
 export { flashLessons, withMeasuredAir } from './calibrate';
 export { type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
-export { CHECK_LIGHTS, type CheckLight, type FoundFault, type NetPoint, REMEDIES, type Remedy } from './checking';
+export {
+  type BeadReading,
+  CHECK_LIGHTS,
+  type CheckLight,
+  type FoundFault,
+  type NetPoint,
+  REMEDIES,
+  type Remedy,
+} from './checking';
 export { ANSWERED_LISTS, answerKey, LEFT_REASONS, LEFT_WORDS, openPause } from './course';
 export { type Hand, HAND_ROLES, type HandRole, nextFor, type NextThing } from './next';
+export { cutInto, isTooLarge, mayBeCut } from './sections-by-hand';
+export { levelledLoaded, towelLoad } from './towel';
 export { handsOn } from './hands-on';
 export { patchWindow } from './patch-window';
 export { windowState, type WindowState } from './window-state';

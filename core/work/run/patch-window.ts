@@ -1,4 +1,11 @@
-import { type CoatCase, coatMilestones, coatWindow, type CoatWindow, type PlannedJob } from '#core/work/plan';
+import {
+  type CoatCase,
+  coatMilestones,
+  type CoatMilestones,
+  coatWindow,
+  type CoatWindow,
+  type PlannedJob,
+} from '#core/work/plan';
 import { calibrated } from './calibrate';
 import type { RunRecord } from './record';
 import type { SheetPatch } from './sheet';
@@ -9,6 +16,7 @@ export interface PatchWindow {
   readonly window: CoatWindow;
   /** Until when a fault is mended wet; undefined: not on the sheet, null: never sets in this air. */
   readonly rewetByMin: number | null | undefined;
+  readonly milestones: CoatMilestones;
 }
 
 /** Where a patch stands in time: in the air measured, with the flash as learned, on the surface as it was measured. */
@@ -23,9 +31,11 @@ export function patchWindow(job: PlannedJob, record: RunRecord, sheetPatch: Shee
   const { substrate } = coat;
   const surfaceC = done?.start.surfaceC ?? surface.surfaceC;
   const coatCase: CoatCase = { product, substrate, surfaceC, ambient, matteSchool };
+  const milestones = coatMilestones(coatCase, startMin, done?.levelEndMin ?? startMin);
   return {
     startMin,
     window: coatWindow(coatCase, startMin, crew.guardSigma),
-    rewetByMin: coatMilestones(coatCase, startMin, done?.levelEndMin ?? startMin).rewetBy,
+    rewetByMin: milestones.rewetBy,
+    milestones,
   };
 }

@@ -82,9 +82,11 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'run-pause':
     case 'run-resume':
     case 'answered':
+    case 'fresh-towel':
       return courseFault(record, entry);
     case 'looked':
     case 'remedied':
+    case 'bead':
       return checkFault(record, entry);
     case 'air':
     case 'mark-outcome':
@@ -131,8 +133,8 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const stages = new Map<string, StageRecord>();
   const outcomes = new Map<string, MarkOutcome>();
   const clearTakenUm = new Map<string, number>();
-  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map() };
-  const checking: Checking = { looks: new Map(), faults: new Map() };
+  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map(), towels: [] };
+  const checking: Checking = { looks: new Map(), faults: new Map(), beads: [] };
   const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
   let record: RunRecord = growing;
   for (const logged of standing) {
@@ -163,10 +165,12 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'run-pause':
       case 'run-resume':
       case 'answered':
+      case 'fresh-towel':
         takeTurn(course, entry, atMin);
         break;
       case 'looked':
       case 'remedied':
+      case 'bead':
         takeCheck(checking, entry, logged);
         break;
       default:

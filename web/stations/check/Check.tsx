@@ -1,15 +1,18 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { HOT_REASONS, type Look } from '#core/work/check';
+import { type CheckProgress, HOT_REASONS, type Look } from '#core/work/check';
 import { CHECK_LIGHTS, type CheckLight, type NetPoint } from '#core/work/run';
-import { checkNet, checkView } from '#job/check';
+import { checkNet, checkView, keepDryUntilMin, panelDrops } from '#job/check';
 import { Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
-import type { LegendEntry, PanelPaint } from '../../net/paint';
+import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/paint';
 import { Segmented } from '../../ui/Segmented';
 import { Closing } from './Closing';
 import { Faults } from './Faults';
 import { LookAt } from './LookAt';
+import { Water } from './Water';
+import { useWetPicture } from './useWetPicture';
+import { useIsHelper } from '../../people/api';
 import { NewFault } from './NewFault';
 import { LIGHT_WORDS } from './words';
 
@@ -21,50 +24,90 @@ const LEGEND: readonly LegendEntry[] = [
   { fill: 'cross', text: 'Nothing laid' },
 ];
 
+const WATER_LEGEND: readonly LegendEntry[] = [
+  { fill: 'blank', text: 'No drop read' },
+  { fill: 'tint-2', text: 'A drop stands on it' },
+  { fill: 'warn', text: 'A fault, or no higher than bare' },
+  { fill: 'cross', text: 'Bare' },
+];
+
 /** Light off, hand light on: round the item place by place, what is found is mended, then looked at again. */
 export function Component() {
   const job = useJob();
   const { document, laid, planned, record, sheet, chosen } = job;
-  const [light, setLight] = useState<CheckLight>('hand-light');
+  const [view, setView] = useState<CheckLight | 'water'>('hand-light');
+  const light = view === 'water' ? 'daylight' : view;
+  const isHelper = useIsHelper();
   const [found, setFound] = useState<{ readonly surface: string; readonly at: NetPoint }>();
   // The net stands as long as no other panel is laid.
   const laidKey = [...laid].sort().join();
   const net = useMemo(() => checkNet(document, new Set(laidKey.split(','))), [document, laidKey]);
-  const check = useMemo(() => checkView(net, planned, record, sheet), [net, planned, record, sheet]);
+  const { byOf } = job;
+  const check = useMemo(
+    () =>
+      checkView(net, planned, record, sheet, (entry) => {
+        const by = byOf(entry);
+        return by !== undefined && isHelper(by);
+      }),
+    [net, planned, record, sheet, byOf, isHelper],
+  );
+  const isWater = view === 'water';
+  const dryUntilMin = isWater ? keepDryUntilMin(job) : null;
+  const mayBeWet = dryUntilMin !== null && job.nowMin >= dryUntilMin;
+  const picture = useWetPicture(job.id, net, isWater && mayBeWet, (surface, at) => setFound({ surface, at }));
   const looks = check.looks[light];
   const current =
     looks.find(({ surfaces, seen }) => chosen && !seen && surfaces.includes(chosen.id)) ??
     looks.find(({ seen }) => !seen);
-  const lens = useMemo(() => checkLens(laid, looks, current, check.open), [laid, looks, current, check.open]);
+  const lens = useMemo(
+    () =>
+      isWater ? waterLens(laid, panelDrops(record, laid), check.open) : checkLens(laid, looks, current, check.open),
+    [isWater, record, laid, looks, current, check.open],
+  );
   if (laid.size === 0) return <NothingLaid job={job} />;
   const seen = (each: CheckLight) => check.looks[each].filter((look) => look.seen).length;
   return (
     <Station
       lens={lens}
-      legend={LEGEND}
-      lensName="what is to be looked at"
+      legend={isWater ? WATER_LEGEND : LEGEND}
+      lensName={isWater ? 'what water says' : 'what is to be looked at'}
       headline={
         <Segmented
           label="Light"
-          value={light}
-          options={CHECK_LIGHTS.map((each) => [
-            each,
-            `${LIGHT_WORDS[each].name} ${seen(each)}/${check.looks[each].length}`,
-          ])}
-          onChange={(next) => next && setLight(next)}
+          value={view}
+          options={[
+            ...CHECK_LIGHTS.map(
+              (each) => [each, `${LIGHT_WORDS[each].name} ${seen(each)}/${check.looks[each].length}`] as const,
+            ),
+            ['water', 'Water'],
+          ]}
+          onChange={(next) => next && setView(next)}
         />
       }
       onPlace={(surface, [x, y]) => {
-        if (!laid.has(surface)) return false;
+        // A drop is read on what lies bare too: there the panel is chosen.
+        if (isWater || !laid.has(surface)) return false;
         setFound({ surface, at: [x, y] });
         return true;
       }}
+      tool={isWater ? picture.tool : undefined}
     >
       {found ? (
-        <NewFault job={job} net={net} found={found} onDone={() => setFound(undefined)} />
+        <NewFault
+          job={job}
+          net={net}
+          found={found}
+          first={isWater ? 'missed-patch' : undefined}
+          onDone={() => setFound(undefined)}
+        />
+      ) : isWater ? (
+        <>
+          <Water job={job} picture={picture} />
+          <Faults job={job} />
+        </>
       ) : (
         <>
-          <LookAt job={job} light={light} look={current} onNextLight={setLight} check={check} />
+          <LookAt job={job} light={light} look={current} onNextLight={setView} check={check} />
           <Faults job={job} />
           <Closing job={job} isChecked={check.isDone} />
         </>
@@ -73,15 +116,26 @@ export function Component() {
   );
 }
 
+/** What is not mended yet, in its place on its panel. */
+const faultSpots = (faults: CheckProgress['open']): PanelSpot[] =>
+  faults.map(({ entry, at }) => ({ key: entry, at: at ?? ([0.5, 0.5] as const), sign: '!', size: 'large' }));
+
+function waterLens(laid: ReadonlySet<string>, drops: ReturnType<typeof panelDrops>, open: CheckProgress['open']) {
+  return (id: string): PanelPaint => {
+    const drop = drops.find(({ surface }) => surface === id);
+    const faults = open.filter(({ patch }) => patch.surface === id);
+    const caption = drop && `${drop.readings.at(-1)!.deg.toFixed(0)}°`;
+    if (!laid.has(id)) return { fill: 'cross', caption };
+    const isBad = faults.length > 0 || drop?.beside === 'like-bare';
+    return { fill: isBad ? 'warn' : drop ? 'tint-2' : 'blank', caption, spots: faultSpots(faults) };
+  };
+}
+
 function checkLens(
   laid: ReadonlySet<string>,
   looks: readonly Look[],
   current: Look | undefined,
-  open: readonly {
-    readonly entry: string;
-    readonly patch: { readonly surface: string };
-    readonly at?: NetPoint | undefined;
-  }[],
+  open: CheckProgress['open'],
 ) {
   const seen = new Set(looks.flatMap((look) => (look.seen ? look.surfaces : [])));
   const paints = new Map<string, PanelPaint>();
@@ -94,12 +148,7 @@ function checkLens(
       sign: isSeen && faults.length === 0 ? 'done' : undefined,
       spots: [
         ...own.map(({ key, at, why }) => ({ key, at, sign: why === 'fault' ? '!' : '·', size: 'small' as const })),
-        ...faults.map(({ entry, at }) => ({
-          key: entry,
-          at: at ?? ([0.5, 0.5] as const),
-          sign: '!',
-          size: 'large' as const,
-        })),
+        ...faultSpots(faults),
       ],
     });
   }

@@ -5,7 +5,7 @@ import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
-import { clock, span } from '../../ui/moments';
+import { clock, moment, span } from '../../ui/moments';
 import { useTap } from '../run/useTap';
 import { REMEDY_WORDS } from './words';
 
@@ -42,7 +42,7 @@ function Ways({ job, fault }: { readonly job: JobView; readonly fault: FoundFaul
   const ways = remediesFor({ planned, record, sheet, preparation: prepared.preparation }, fault, nowMin);
   return (
     <div className="mt-1 space-y-2">
-      {ways.map(({ how, step, minutes, clearUm, untilMin, never }) => (
+      {ways.map(({ how, step, minutes, clearUm, untilMin, never, steps, dryForMin }) => (
         <div
           key={how}
           className={`border-l-4 pl-3 ${never ? 'border-stop' : untilMin !== undefined ? 'border-over' : 'border-line-strong'}`}
@@ -53,6 +53,21 @@ function Ways({ job, fault }: { readonly job: JobView; readonly fault: FoundFaul
             </p>
           )}
           <p className={never ? 'text-stop' : ''}>{never ?? step}</p>
+          {!never && steps && (
+            <ol className="ml-5 list-decimal">
+              {steps.map((each, nth) => (
+                <li key={each}>
+                  {each}
+                  {nth === steps.length - 1 && typeof dryForMin === 'number' && (
+                    <strong>
+                      {' '}
+                      for {span(dryForMin)}, until {moment(job.at(nowMin + dryForMin))}
+                    </strong>
+                  )}
+                </li>
+              ))}
+            </ol>
+          )}
           {!never && (minutes > 0 || clearUm > 0) && (
             <p className="text-[14px] text-ink-2">
               {minutes} min of work{clearUm > 0 ? `, up to ${um(clearUm)} of clear` : ', no clear'}

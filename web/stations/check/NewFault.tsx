@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { faultsOf, LAYING_FAULTS } from '#core/work/laying-faults';
+import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
 import type { NetPoint } from '#core/work/run';
 import { type CheckNet, patchAt } from '#job/check';
 import type { JobView } from '../../job/useJobView';
@@ -10,11 +10,13 @@ interface Props {
   readonly job: JobView;
   readonly net: CheckNet;
   readonly found: { readonly surface: string; readonly at: NetPoint };
+  /** What it most likely is: it stands first. */
+  readonly first?: LayingFault | undefined;
   readonly onDone: () => void;
 }
 
 /** What was found where one has touched: the second tap names it. */
-export function NewFault({ job, net, found: { surface, at }, onDone }: Props) {
+export function NewFault({ job, net, found: { surface, at }, first, onDone }: Props) {
   const { tap } = useTap(job.id);
   const [patch] = useState(() => patchAt(net, job.sheet, surface, at));
   const product = job.document.products.find(({ id }) => id === patch?.coat.product);
@@ -26,10 +28,11 @@ export function NewFault({ job, net, found: { surface, at }, onDone }: Props) {
         {patch.sections > 1 && `Section ${patch.patch.section} of ${patch.sections}. `}What is it?
       </p>
       <div className="mt-3 grid grid-cols-2 gap-2">
-        {faultsOf(product.family).map((fault) => (
+        {inOrder(faultsOf(product.family), first).map((fault) => (
           <Button
             key={fault}
             glove
+            look={fault === first ? 'main' : 'plain'}
             className="whitespace-normal! px-2!"
             onClick={() => {
               tap({ type: 'fault', patch: patch.patch, fault, at });
@@ -46,3 +49,6 @@ export function NewFault({ job, net, found: { surface, at }, onDone }: Props) {
     </section>
   );
 }
+
+const inOrder = (faults: readonly LayingFault[], first: LayingFault | undefined): LayingFault[] =>
+  faults.toSorted((a, b) => Number(b === first) - Number(a === first));

@@ -1,6 +1,7 @@
 import { LEFT_WORDS, type SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { LayOtherwise } from './LayOtherwise';
 import { LeaveOut } from './LeaveOut';
 import { useTap } from './useTap';
 
@@ -20,10 +21,15 @@ export function ChosenPanel({ job, current, onWish }: Props) {
   const todo = sheet.patches.filter(({ patch, state }) => patch.surface === chosen.id && state === 'todo');
   const inHand = current?.patch.surface === chosen.id;
   if (!left && todo.length === 0) return null;
+  // The first layer nothing of is begun: what is begun stays as it is.
+  const layer = Math.min(...todo.map(({ patch }) => patch.layer));
+  const layerBegun = sheet.patches.some(
+    ({ patch, record: done }) => patch.surface === chosen.id && patch.layer === layer && done !== undefined,
+  );
   const name = job.nameOf(chosen.id);
   return (
-    <div className="flex shrink-0 flex-wrap items-center gap-3 border-t bg-sheet px-6 py-2 text-lg">
-      <p className="min-w-40 flex-1">
+    <div className="flex shrink-0 flex-wrap items-center gap-2 border-t bg-sheet px-4 py-2 text-lg [&>button]:flex-1 [&>button]:px-2!">
+      <p className="w-full">
         <strong>{name}</strong>
         {left && <span className="text-ink-2">: left out. {LEFT_WORDS[left.reason]}.</span>}
       </p>
@@ -43,6 +49,9 @@ export function ChosenPanel({ job, current, onWish }: Props) {
             >
               Do it now
             </Button>
+          )}
+          {!layerBegun && (
+            <LayOtherwise job={job} surface={chosen.id} layer={layer} onDone={() => job.choose(undefined)} />
           )}
           <LeaveOut job={job} surface={chosen.id} onLeft={() => job.choose(undefined)} />
         </>

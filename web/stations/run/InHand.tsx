@@ -1,8 +1,8 @@
-import { Eye, Flag, Undo2 } from 'lucide-react';
+import { Eye, Flag, Layers2, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import { patchKey, patchWindow, type SheetPatch, windowState } from '#core/work/run';
+import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, windowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
@@ -22,6 +22,7 @@ import { useSignals, useSpoken } from './signals';
 import { useSound } from './sound';
 import { useTap } from './useTap';
 import { Meanwhile } from './Meanwhile';
+import { SectionsByHand } from './SectionsByHand';
 import { partOf } from './words';
 
 interface InHandProps {
@@ -31,7 +32,10 @@ interface InHandProps {
   readonly others: readonly SheetPatch[];
 }
 
-export function InHand({ job, current, others }: InHandProps) {
+export function InHand({ job, current: bySheet, others }: InHandProps) {
+  const [cut, setCut] = useState<number>();
+  const mayCut = mayBeCut(bySheet, job.sheet.patches);
+  const current = mayCut && cut !== undefined ? cutInto(bySheet, cut) : bySheet;
   const { planned, record, document, sheet } = job;
   const now = useNow(250);
   const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
@@ -39,10 +43,10 @@ export function InHand({ job, current, others }: InHandProps) {
   const [faulting, setFaulting] = useState(false);
   const [sound] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
-  const begunAt = current.record?.layStartMin ?? job.nowMin;
+  const begunAt = bySheet.record?.layStartMin ?? job.nowMin;
   const { window, rewetByMin } = useMemo(
-    () => patchWindow(planned, record, current, begunAt),
-    [planned, record, current, begunAt],
+    () => patchWindow(planned, record, bySheet, begunAt),
+    [planned, record, bySheet, begunAt],
   );
   const surface = document.surfaces.find(({ id }) => id === current.patch.surface)!;
   const product = document.products.find(({ id }) => id === current.coat.product)!;
@@ -58,9 +62,10 @@ export function InHand({ job, current, others }: InHandProps) {
   const where = partOf(job, current);
   const name = job.nameOf(patch.surface);
   useSpoken([instruction.verb, name, where].filter((each) => each !== '').join(', '), sound);
-  const next = sheet.patches.find((other) => other.state === 'todo' && other !== current);
+  const next = sheet.patches.find((other) => other.state === 'todo' && other !== bySheet);
   // Where more is wet than what stands large, it is told in the room there is.
-  const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== current);
+  const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
+  const towel = useMemo(() => towelLoad(record), [record]);
   const cueDue = current.state === 'waiting' || current.state === 'laying';
 
   return (
@@ -83,6 +88,7 @@ export function InHand({ job, current, others }: InHandProps) {
         ) : (
           <Bottle job={job} product={product} amount={current.amount} />
         )}
+        {mayCut && !isFilm && <SectionsByHand first={current} onCut={setCut} />}
         {SUBSTRATES[surface.substrate].matte && !isFilm && (
           <p className="mt-1 text-lg text-warn">
             Satin or matte: one go, no seams, plenty of product. Never polish it.
@@ -141,7 +147,7 @@ export function InHand({ job, current, others }: InHandProps) {
             The second starts levelling
           </Button>
         )}
-        <div className="mt-3 grid grid-cols-4 gap-3 [&_button]:px-2 [&_svg]:shrink-0">
+        <div className="mt-3 grid grid-cols-5 gap-2 [&_button]:px-1 [&_button]:gap-1.5 [&_svg]:shrink-0">
           <Button
             glove
             disabled={settling || !cueDue || current.record?.cueMin !== undefined || isFilm}
@@ -160,7 +166,22 @@ export function InHand({ job, current, others }: InHandProps) {
             <Undo2 size={22} /> Undo
           </Button>
           <AirButton job={job} disabled={settling} onTap={tap} />
+          <Button
+            glove
+            look={towel.isLoaded ? 'main' : 'plain'}
+            aria-label="Fresh towel"
+            title={`Levelled since the last fresh one: ${m2(towel.m2)}`}
+            disabled={settling || towel.m2 === 0}
+            onClick={() => tap({ type: 'fresh-towel' })}
+          >
+            <Layers2 size={22} /> Towel
+          </Button>
         </div>
+        {towel.isLoaded && (
+          <p role="alert" className="mt-2 text-lg font-semibold text-warn">
+            The towel is loaded: {m2(towel.m2)} levelled with it. Take a fresh one.
+          </p>
+        )}
         <p className={`mt-3 truncate text-ink-2 ${crowded ? 'max-lg:hidden' : ''}`}>
           {next ? (
             <>

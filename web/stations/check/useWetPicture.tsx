@@ -1,0 +1,116 @@
+import { useState } from 'react';
+import type { NetPoint } from '#core/work/run';
+import type { MatchedPlace, Photo } from '#formats/job';
+import { type CheckNet, laidOver, onPanel, onSheet, shownAt } from '#job/check';
+import { useChangePhotoMutation } from '../../app/api';
+import { type SheetTool } from '../../net/sheet-tool';
+import type { PictureAt } from '../../photos/Touchable';
+import { pictureAddress, usePhotos } from '../../photos/usePhotos';
+
+/** What a touch on the picture, or on the net, is for. */
+export type WetMode = 'match' | 'spot';
+
+/** The wet picture in hand: matched to the net point by point, then its dry patches are found on the panels. */
+export function useWetPicture(
+  jobId: string,
+  net: CheckNet,
+  isOpen: boolean,
+  onSpot: (surface: string, at: NetPoint) => void,
+) {
+  const { photos, take, faults } = usePhotos(jobId);
+  const [change] = useChangePhotoMutation();
+  const wet = photos.filter(({ role }) => role === 'wet');
+  const [chosen, choose] = useState<string>();
+  const photo = wet.find(({ id }) => id === chosen) ?? wet.at(-1);
+  const match = photo && laidOver(net.panels, photo);
+  const [asked, ask] = useState<WetMode>();
+  const mode: WetMode = match ? (asked ?? 'spot') : 'match';
+  /** Touched on the picture, and not yet on the net. */
+  const [pending, setPending] = useState<PictureAt>();
+  const [beside, setBeside] = useState(false);
+  const put = (matched: MatchedPlace[] | null) => photo && void change({ id: photo.id, jobId, words: { matched } });
+  const touchPicture = (at: PictureAt) => {
+    setBeside(false);
+    if (mode === 'match') return setPending(at);
+    const found = photo && shownAt(net.panels, photo, at);
+    if (found) onSpot(found.surface, found.at);
+    else setBeside(true);
+  };
+  const touchSheet: NonNullable<SheetTool['onPoint']> = (point) => {
+    const found = onPanel(net.panels, point);
+    setBeside(!found);
+    if (!found || !photo) return;
+    if (mode === 'spot') return onSpot(found.surface, found.at);
+    if (!pending) return;
+    const place: MatchedPlace = { at: [...pending], surface: found.surface, on: [...found.at] };
+    put([...(photo.matched ?? []), place]);
+    setPending(undefined);
+  };
+  const tool: SheetTool | undefined =
+    isOpen && photo ? { overlay: (unit) => over(net, photo, unit), onPoint: touchSheet } : undefined;
+  return {
+    wet,
+    photo,
+    match,
+    mode,
+    ask,
+    pending,
+    /** The last touch was beside the item. */
+    beside,
+    choose,
+    touchPicture,
+    faults,
+    take: (files: readonly File[]) => void take(files, { role: 'wet' }),
+    forget: () => {
+      put(null);
+      setPending(undefined);
+    },
+    tool,
+  };
+}
+
+/** The picture over the panels it shows, with the points it is held by. */
+function over({ panels }: CheckNet, photo: Photo, unit: number) {
+  const match = laidOver(panels, photo);
+  return (
+    <g pointerEvents="none">
+      <clipPath id="on-panels">
+        {panels.map(({ id, outline }) => (
+          <polygon key={id} points={outline.map((point) => point.join()).join(' ')} />
+        ))}
+      </clipPath>
+      {match && (
+        <g clipPath="url(#on-panels)">
+          <image
+            href={pictureAddress(photo)}
+            width={photo.widthPx}
+            height={photo.heightPx}
+            transform={`matrix(${match.toSheet.join(' ')})`}
+            opacity={0.85}
+            preserveAspectRatio="none"
+          />
+        </g>
+      )}
+      {(photo.matched ?? []).map((place, nth) => {
+        const at = onSheet(panels, place);
+        return (
+          at && (
+            <g key={nth}>
+              <circle cx={at[0]} cy={at[1]} r={11 * unit} fill="var(--over)" stroke="#fff" strokeWidth={2 * unit} />
+              <text
+                x={at[0]}
+                y={at[1]}
+                fontSize={13 * unit}
+                fill="var(--over-ink)"
+                textAnchor="middle"
+                dominantBaseline="central"
+              >
+                {nth + 1}
+              </text>
+            </g>
+          )
+        );
+      })}
+    </g>
+  );
+}
