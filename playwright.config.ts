@@ -17,6 +17,8 @@ export default defineConfig({
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
         '--no-sandbox',
         '--disable-gpu',
         '--disable-quic',

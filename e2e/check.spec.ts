@@ -178,3 +178,35 @@ test('a drop from its side is measured by three touches and told from a panel le
   await expect(read).toContainText(/10[2-4]°/);
   await expect(read).toContainText('stands clearly above bare');
 });
+
+test('the work is proved: gauge and gloss meter before and after, and the after taken from where the before was', async ({
+  page,
+}) => {
+  await page.goto('/jobs/slate-estate/check?panel=tailgate');
+  await page.getByRole('button', { name: 'Gauge' }).click();
+  const table = page.getByRole('table', { name: 'Measured before and after' });
+  await expect(table.getByRole('row', { name: /^Tailgate, thickness \(simulated\)/ })).toContainText(/\d+ µm/);
+  const typed = page.getByLabel('or gloss at 60°, typed');
+  await typed.fill('400');
+  await typed.press('Enter');
+  await expect(page.getByText('a surface reads 0 to 120 GU')).toBeVisible();
+  await typed.fill('93,4');
+  await typed.press('Enter');
+  await expect(table.getByRole('row', { name: /^Tailgate, gloss/ })).toContainText('93.4 GU');
+
+  await page.goto('/jobs/teal-hatchback/survey?lens=condition&panel=front-door-left');
+  await page.getByRole('button', { name: /^Before: / }).click();
+  await page.getByRole('button', { name: 'From the same place' }).click();
+  const finder = page.getByRole('dialog', { name: 'From the same place' });
+  await expect(finder.getByRole('img', { name: /showing through/ })).toBeVisible();
+  await expect
+    .poll(() => finder.locator('video').evaluate((video) => (video as HTMLVideoElement).videoWidth))
+    .toBeGreaterThan(0);
+  const afters = async () =>
+    (await (await page.request.get('/api/jobs/teal-hatchback/photos')).json()).filter(
+      ({ pairOf }: { pairOf: string | null }) => pairOf === 'door-before',
+    ).length;
+  const before = await afters();
+  await finder.getByRole('button', { name: 'Take it' }).click();
+  await expect.poll(afters).toBe(before + 1);
+});

@@ -166,6 +166,18 @@ export const probeSpotSchema = object({
 });
 export type ProbeSpot = z.output<typeof probeSpotSchema>;
 
+/** Where a gloss meter is set down. */
+export const glossSpotSchema = object({
+  panel: nonEmpty(),
+  substrate: oneOf(SUBSTRATE_IDS),
+  worked: z.boolean(),
+  nth: wholePositive(),
+});
+export type GlossSpot = z.output<typeof glossSpotSchema>;
+/** One reading, gloss units at 60°. */
+export const glossReadingSchema = object({ gu: z.number(), simulated: z.boolean() });
+export type GlossAnswer = z.output<typeof glossReadingSchema>;
+
 /** One reading, µm; null: there is no metal under the paint. */
 export const gaugeReadingSchema = object({ um: z.number().nullable(), simulated: z.boolean() });
 export type GaugeAnswer = z.output<typeof gaugeReadingSchema>;

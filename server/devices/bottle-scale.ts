@@ -1,5 +1,5 @@
-import { createHash } from 'node:crypto';
 import { gramsOf, type StockThing } from '#core/stock';
+import { swing } from './swing';
 
 /** Weighs one vessel, g. */
 export interface BottleScale {
@@ -28,8 +28,3 @@ export const simulatedBottleScale: BottleScale = {
     return left === undefined ? undefined : Math.round(10 * (emptyG + left)) / 10;
   },
 };
-
-/** -1 to 1, the same for the same words. */
-function swing(words: string): number {
-  return createHash('sha256').update(words).digest().readUInt32BE(0) / 0x7fffffff - 1;
-}

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import type { Bay } from '#formats/job';
 import { simulatedThermoHygrometer } from './thermo-hygrometer';
+import { simulatedGlossMeter } from './gloss-meter';
 import { simulatedThicknessGauge } from './thickness-gauge';
 import { yardWeather } from './yard-forecast';
 
@@ -84,4 +85,13 @@ test('the gauge reads metal only, scatters as paint does, and tells a repaint fr
   expect(Math.max(...many) - Math.min(...many)).toBeLessThan(20);
   const repainted = Array.from({ length: 40 }, (_, nth) => take('clear-gloss', 'refinished', nth + 1)!);
   expect(Math.min(...repainted)).toBeGreaterThan(Math.max(...many));
+});
+
+test('a gloss meter reads satin low and gloss high, more where it was worked on, and the same spot the same', () => {
+  const read = (substrate: (typeof SUBSTRATE_IDS)[number], worked: boolean, nth = 1) =>
+    simulatedGlossMeter.read({ panel: 'bonnet', substrate, worked, nth });
+  expect(read('clear-gloss', true)).toBeGreaterThan(read('clear-gloss', false) + 5);
+  expect(read('clear-matte', false)).toBeLessThan(40);
+  expect(read('clear-gloss', false, 3)).toBe(read('clear-gloss', false, 3));
+  expect(read('clear-gloss', true, 2)).toBeLessThan(100);
 });

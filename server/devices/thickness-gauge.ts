@@ -1,5 +1,5 @@
-import { createHash } from 'node:crypto';
 import { gaugeReads, type PaintSystem, type ReadPart } from '#core/item/paint';
+import { swing } from './swing';
 
 /** Where the probe is set down. */
 export interface ProbeSpot extends ReadPart {
@@ -34,8 +34,3 @@ export const simulatedThicknessGauge: ThicknessGauge = {
     return Math.round(middle + PANEL_SCATTER_UM * swing(panel) + scatter * swing(`${panel}/${nth}`));
   },
 };
-
-/** −1 to 1, the same for the same words. */
-function swing(words: string): number {
-  return createHash('sha256').update(words).digest().readUInt32BE(0) / 0x7fffffff - 1;
-}

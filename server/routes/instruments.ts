@@ -1,6 +1,7 @@
 import { yardForecastSchema } from '#formats/bay';
-import { gaugeReadingSchema, probeSpotSchema } from '#formats/job';
+import { gaugeReadingSchema, glossReadingSchema, glossSpotSchema, probeSpotSchema } from '#formats/job';
 import { read } from '#formats/values';
+import { type GlossMeter, simulatedGlossMeter } from '../devices/gloss-meter';
 import { simulatedThicknessGauge, type ThicknessGauge } from '../devices/thickness-gauge';
 import { yardWeather } from '../devices/yard-forecast';
 import { endpoint } from '../http/endpoint';
@@ -11,6 +12,8 @@ const WALK_MS = 700;
 
 /** Where a real gauge would be asked. */
 const gauge: ThicknessGauge = simulatedThicknessGauge;
+/** Where a real meter would be asked. */
+const glossMeter: GlossMeter = simulatedGlossMeter;
 
 export function instrumentEndpoints(now: () => Date) {
   return [
@@ -29,6 +32,15 @@ export function instrumentEndpoints(now: () => Date) {
       body: probeSpotSchema,
       answer: { status: 200, schema: gaugeReadingSchema },
       run: ({ body }) => ({ um: gauge.read(body), simulated: gauge.simulated }),
+    }),
+    endpoint({
+      method: 'post',
+      path: '/api/gloss-meter/readings',
+      needs: 'run',
+      summary: 'Take one reading with the gloss meter, gloss units at 60°',
+      body: glossSpotSchema,
+      answer: { status: 200, schema: glossReadingSchema },
+      run: ({ body }) => ({ gu: glossMeter.read(body), simulated: glossMeter.simulated }),
     }),
     endpoint({
       method: 'get',

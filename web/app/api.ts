@@ -6,6 +6,8 @@ import type {
   AirReading,
   Bay,
   GaugeAnswer,
+  GlossAnswer,
+  GlossSpot,
   ItemHistory,
   ItemSummary,
   JobDraft,
@@ -223,6 +225,9 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
+    takeGloss: build.mutation<GlossAnswer, GlossSpot>({
+      query: (body) => ({ url: 'gloss-meter/readings', method: 'POST', body }),
+    }),
     learned: build.query<LearnedPreparation, void>({
       query: () => 'learned-preparation',
       providesTags: ['Learned'],
@@ -411,6 +416,7 @@ export const {
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,
+  useTakeGlossMutation,
   useLearnedQuery,
   useEarlierPairsQuery,
   useKitQuery,

@@ -2,7 +2,7 @@ import { LEFT_WORDS } from '#core/work/run';
 import { STEP_KINDS } from '#core/work/steps';
 import type { KeptTap } from './kept';
 import type { JobView } from '../job/useJobView';
-import { celsius } from '../ui/measures';
+import { celsius, um } from '../ui/measures';
 
 /** What a tap said, in the words of the bay. */
 export function tapInWords(job: JobView, tap: KeptTap): string {
@@ -44,6 +44,8 @@ export function tapInWords(job: JobView, tap: KeptTap): string {
       return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list${where}`;
     case 'fresh-towel':
       return `Fresh towel${where}`;
+    case 'proof':
+      return `${entry.what === 'gloss' ? `Gloss ${entry.value} GU` : `Thickness ${um(entry.value)}`} on ${panel(entry.surface)}${where}`;
     case 'bead':
       return `Drop on ${panel(entry.surface)}: ${Math.round(entry.deg)}°${where}`;
     case 'looked':

@@ -7,6 +7,7 @@ import { Dialog } from '../ui/Dialog';
 import { SelectField } from '../ui/SelectField';
 import { TextField } from '../ui/TextField';
 import { Compare } from './Compare';
+import { GhostCamera, hasCamera } from './GhostCamera';
 import { TakePicture } from './TakePicture';
 import { ROLE_NAMES } from './roles';
 import { pictureAddress } from './usePhotos';
@@ -76,6 +77,7 @@ export function PhotoDialog({ photo, photos, of, onClose, onRemoved, onTakeAfter
             {after ? 'Take the after again' : 'Take the after'}
           </TakePicture>
         )}
+        {photo.role === 'before' && hasCamera() && <GhostCamera ghost={photo} onTaken={onTakeAfter} />}
         {photo.role === 'after' && (
           <SelectField
             label="Laid beside"

@@ -19,3 +19,4 @@ export {
 } from './readings';
 export { type TwoPaints, twoPaints } from './two-paints';
 export { judgeSpots, type PlacedReading, READING_SOURCES, type ReadingSource } from './spots';
+export { median } from './median';

@@ -1,6 +1,11 @@
 import type { ContactAngle } from '#core/work/water';
+import type { ReadingSource } from '#core/item/paint';
 import type { LayingFault } from '#core/work/laying-faults';
 import type { Patch } from './patch';
+
+/** What is measured to prove the work: coats in all, µm; gloss at 60°, gloss units. */
+export const PROOF_KINDS = ['thickness', 'gloss'] as const;
+export type ProofKind = (typeof PROOF_KINDS)[number];
 
 /** A place on a panel: shares of the width and height of its box on the net, 0 to 1. */
 export type NetPoint = [x: number, y: number];
@@ -20,6 +25,13 @@ export type CheckEntry =
   /** `fault` is the entry that noted it. */
   | { readonly type: 'remedied'; readonly fault: string; readonly how: Remedy }
   /** How high a drop stands on a panel: on one of nothing laid it says what bare is. */
+  | {
+      readonly type: 'proof';
+      readonly surface: string;
+      readonly what: ProofKind;
+      readonly value: number;
+      readonly source?: ReadingSource | undefined;
+    }
   | ({ readonly type: 'bead'; readonly surface: string } & ContactAngle);
 
 export interface FaultEntry {
@@ -49,6 +61,15 @@ export interface BeadReading extends ContactAngle {
   readonly atMin: number;
 }
 
+/** A reading taken to prove the work. Minutes on the scale of the job. */
+export interface ProofReading {
+  readonly surface: string;
+  readonly what: ProofKind;
+  readonly value: number;
+  readonly source?: ReadingSource | undefined;
+  readonly atMin: number;
+}
+
 /** What checking has come to. */
 export interface Checked {
   /** When a place was last looked at, by place and then by light. */
@@ -57,6 +78,7 @@ export interface Checked {
   readonly faults: ReadonlyMap<string, FoundFault>;
   /** In the order they were read. */
   readonly beads: readonly BeadReading[];
+  readonly proofs: readonly ProofReading[];
 }
 
 /** The same while it is read from the log. */
@@ -64,6 +86,7 @@ export interface Checking extends Checked {
   readonly looks: Map<string, Map<CheckLight, number>>;
   readonly faults: Map<string, FoundFault>;
   readonly beads: BeadReading[];
+  readonly proofs: ProofReading[];
 }
 
 /** Why an entry does not fit what was found so far; undefined where it does. */
@@ -73,7 +96,7 @@ export function checkFault({ faults }: Checked, entry: CheckEntry): string | und
 
 /** Takes in what was looked at, found or mended. */
 export function takeCheck(
-  { looks, faults, beads }: Checking,
+  { looks, faults, beads, proofs }: Checking,
   entry: CheckEntry | FaultEntry,
   { id, atMin }: { readonly id: string; readonly atMin: number },
 ): void {
@@ -87,6 +110,11 @@ export function takeCheck(
     case 'remedied':
       faults.set(entry.fault, { ...faults.get(entry.fault)!, remedy: { how: entry.how, atMin } });
       break;
+    case 'proof': {
+      const { surface, what, value, source } = entry;
+      proofs.push({ surface, what, value, source, atMin });
+      break;
+    }
     case 'bead': {
       const { surface, deg, sigmaDeg } = entry;
       beads.push({ surface, deg, sigmaDeg, atMin });

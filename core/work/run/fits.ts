@@ -40,6 +40,7 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'taken-up':
     case 'clear-taken':
     case 'bead':
+    case 'proof':
       return surfaceOf(job, entry.surface) ? undefined : noPanel(entry.surface);
     case 'mark-outcome': {
       const surface = surfaceOf(job, entry.surface);

@@ -6,6 +6,9 @@ export {
   type CheckLight,
   type FoundFault,
   type NetPoint,
+  PROOF_KINDS,
+  type ProofKind,
+  type ProofReading,
   REMEDIES,
   type Remedy,
 } from './checking';

@@ -87,6 +87,7 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'looked':
     case 'remedied':
     case 'bead':
+    case 'proof':
       return checkFault(record, entry);
     case 'air':
     case 'mark-outcome':
@@ -134,7 +135,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const outcomes = new Map<string, MarkOutcome>();
   const clearTakenUm = new Map<string, number>();
   const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map(), towels: [] };
-  const checking: Checking = { looks: new Map(), faults: new Map(), beads: [] };
+  const checking: Checking = { looks: new Map(), faults: new Map(), beads: [], proofs: [] };
   const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
   let record: RunRecord = growing;
   for (const logged of standing) {
@@ -171,6 +172,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'looked':
       case 'remedied':
       case 'bead':
+      case 'proof':
         takeCheck(checking, entry, logged);
         break;
       default:

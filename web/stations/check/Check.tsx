@@ -13,6 +13,7 @@ import { LookAt } from './LookAt';
 import { Water } from './Water';
 import { useWetPicture } from './useWetPicture';
 import { useIsHelper } from '../../people/api';
+import { Proof } from './Proof';
 import { NewFault } from './NewFault';
 import { LIGHT_WORDS } from './words';
 
@@ -109,6 +110,7 @@ export function Component() {
         <>
           <LookAt job={job} light={light} look={current} onNextLight={setView} check={check} />
           <Faults job={job} />
+          <Proof job={job} />
           <Closing job={job} isChecked={check.isDone} />
         </>
       )}
