@@ -9,6 +9,6 @@ export {
   placesOnNet,
   type Side,
 } from './hot-list';
-export { type Proof, proofsOf } from './proof';
+export { proofsOf } from './proof';
 export { remedyOptions, type RemedyOption } from './remedies';
 export { checkProgress, type CheckProgress, type Look, SIDE_WORDS } from './state';
