@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from '#formats/choice';
 import { NEST_FORMAT, NESTED_FORMAT, nestedSchema, nestSchema } from '#formats/film';
 import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
+import { PASSPORT_FORMAT, passportFileSchema } from '#formats/passport';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
 import { WORKSHOP_FORMAT, workshopFileSchema } from '#formats/workshop';
 
@@ -16,6 +17,7 @@ export function jsonSchemas(): Record<string, object> {
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
     'nest-1.schema.json': describe(nestSchema, NEST_FORMAT),
     'nested-1.schema.json': describe(nestedSchema, NESTED_FORMAT),
+    'passport-1.schema.json': describe(passportFileSchema, PASSPORT_FORMAT),
     'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),
     'backup-1.schema.json': describe(workshopFileSchema, WORKSHOP_FORMAT),
     'product.schema.json': describe(productSchema, 'a product sheet of glaphyra.job/1'),

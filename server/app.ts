@@ -26,6 +26,7 @@ import { itemEndpoints } from './routes/items';
 import { jobEndpoints } from './routes/jobs';
 import { kitEndpoints } from './routes/kit';
 import { offerEndpoints } from './routes/offers';
+import { passportEndpoints } from './routes/passports';
 import { photoEndpoints } from './routes/photos';
 import { shelfEndpoints } from './routes/shelf';
 import { stockEndpoints } from './routes/stock';
@@ -79,6 +80,7 @@ export function createApp({
     ...offerEndpoints(services),
     ...instrumentEndpoints(services.now),
     ...photoEndpoints(services),
+    ...passportEndpoints(services),
     ...itemEndpoints(services),
     ...stockEndpoints(services),
     ...accountEndpoints(services),

@@ -5,6 +5,7 @@ export {
   JOB_FORMAT,
   type JobInput,
   jobSchema,
+  surfaceSchema,
   type Layer,
   LOST_WHYS,
   type LostWhy,

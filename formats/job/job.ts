@@ -116,6 +116,8 @@ export const surfaceSchema = object({
   follows: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
   surfaceC: celsius().optional(),
   existing: list(oneOf(FOUND_IDS), JOB_LIMITS.existing).default([]),
+  /** When each of them was laid, in their order; null: nobody knows. Absent: none is known. */
+  existingSince: list(instant().nullable(), JOB_LIMITS.existing).optional(),
   readingsUm: list(nonNegative(), JOB_LIMITS.readings).default([]),
   /** Where each reading was taken, in their order; null where nobody kept it. */
   readingsAt: list(

@@ -212,6 +212,7 @@ export const changeSchema = object({
     'stock',
     'ticks',
     'people',
+    'handovers',
   ]),
   id: z.string(),
 });

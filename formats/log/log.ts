@@ -3,7 +3,15 @@ import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
 import { READING_SOURCES } from '#core/item/paint';
 import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
-import { ANSWERED_LISTS, CHECK_LIGHTS, LEFT_REASONS, type LoggedEntry, PROOF_KINDS, REMEDIES } from '#core/work/run';
+import {
+  ANSWERED_LISTS,
+  CHECK_LIGHTS,
+  LEFT_REASONS,
+  type LoggedEntry,
+  PICTURE_CONSENTS,
+  PROOF_KINDS,
+  REMEDIES,
+} from '#core/work/run';
 import { STEP_KIND_IDS } from '#core/work/steps';
 import {
   celsius,
@@ -70,6 +78,7 @@ export const runEntrySchema = z.discriminatedUnion(
       answer: oneOf(['yes', 'without']),
     }),
     object({ type: z.literal('fresh-towel') }),
+    object({ type: z.literal('consent'), pictures: oneOf(PICTURE_CONSENTS) }),
     object({
       type: z.literal('proof'),
       surface: nonEmpty(),

@@ -4,6 +4,7 @@ import { READING_SOURCES } from '#formats/bay';
 import { offerSchema } from '#formats/choice';
 import { bayDraftSchema, jobDraftSchema, jobSenseFaults, keptTemplateSchema, photoSchema } from '#formats/job';
 import { newEntrySchema } from '#formats/log';
+import { handoverSchema, passportFileSchema } from '#formats/passport';
 import { ROLES } from '#formats/people';
 import { keptShopSchema, kitEntrySchema, makerSheetSchema } from '#formats/shelf';
 import { stockLogEntrySchema } from '#formats/stock';
@@ -56,6 +57,9 @@ export const workshopFileSchema = object({
   ),
   /** Each with its file beside this one: `pictures/ID.jpg` and `pictures/ID.thumb.jpg`. */
   pictures: list(photoSchema.extend({ removedAt: instant().nullable() }), MOST),
+  /** What was signed at hand-overs, and passports taken in from others. The shop’s own key is not in this file. */
+  handovers: list(handoverSchema.extend({ jobId: id() }), MOST).default([]),
+  passports: list(object({ itemId: id(), jobId: id(), at: instant(), file: passportFileSchema }), MOST).default([]),
 });
 export type WorkshopFile = z.output<typeof workshopFileSchema>;
 

@@ -23,6 +23,7 @@ export function plannedJob(job: Job): PlannedJob {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       existing: staysOn(job, surface),
+      existingAtMin: surface.existingSince?.map((at) => (at === null ? null : minutesBetween(startAt, at))),
       layers: excluded.has(surface.id) ? [] : surface.layers,
       name: surfaceName(surface),
       aircraft,

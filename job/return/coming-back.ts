@@ -2,6 +2,7 @@ import { clearOnSurfaces, standingSurfaces } from '#core/after/care';
 import { foldLog } from '#core/work/run';
 import type { Job, Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
+import { instantAfter } from '#formats/values';
 import { plannedJob, staysOn } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 
@@ -17,11 +18,27 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
   const clear = clearOnSurfaces(planned.surfaces);
   const taken = clearTakenUm(job, record);
   const laidOn = new Map(
-    standing.map(({ surface, layers }) => [surface.id, layers.map(({ product }) => product.family)]),
+    standing.map(({ surface, layers }) => [
+      surface.id,
+      layers.map(({ product, endMin }) => ({ family: product.family, at: instantAfter(job.startAt, endMin) })),
+    ]),
   );
   const surfaces = job.surfaces.map((surface, index): Surface => {
-    const { touch, iron, water, faultless, readingsAt, readingsFrom, surfaceC, clearUm, clearBefore, ...known } =
-      surface;
+    const {
+      touch,
+      iron,
+      water,
+      faultless,
+      readingsAt,
+      readingsFrom,
+      surfaceC,
+      clearUm,
+      clearBefore,
+      existingSince,
+      ...known
+    } = surface;
+    const stayed = staysOn(job, surface);
+    const laid = laidOn.get(surface.id) ?? [];
     const tookUm = taken.get(surface.id) ?? 0;
     const hadUm = clear[index];
     const staying = surface.marks?.filter(
@@ -29,7 +46,10 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
     );
     return {
       ...known,
-      existing: [...staysOn(job, surface), ...(laidOn.get(surface.id) ?? [])],
+      existing: [...stayed, ...laid.map(({ family }) => family)],
+      ...(stayed.length + laid.length > 0 && {
+        existingSince: [...stayed.map((_, nth) => existingSince?.[nth] ?? null), ...laid.map(({ at }) => at)],
+      }),
       readingsUm: [],
       layers: [],
       ...(hadUm !== undefined && {

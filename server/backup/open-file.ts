@@ -23,6 +23,8 @@ import {
   offers,
   people,
   photos,
+  handovers,
+  takenPassports,
   products,
   runLog,
   stockLog,
@@ -85,6 +87,8 @@ export function wholeWorkshop(db: Db, at: Date): WorkshopFile {
         ticks: (ticked.get(job.id) ?? []).map(({ line, at: when, by }) => ({ line, at: when, by })),
       })),
     pictures: db.select().from(photos).all(),
+    handovers: db.select().from(handovers).all(),
+    passports: db.select().from(takenPassports).all(),
   };
 }
 
@@ -203,6 +207,8 @@ function fill(db: Db, whole: WorkshopFile): void {
           .values({ ...entry, thing: entry.entry.thing })
           .run();
       for (const photo of whole.pictures) db.insert(photos).values(photo).run();
+      for (const handover of whole.handovers) db.insert(handovers).values(handover).run();
+      for (const passport of whole.passports) db.insert(takenPassports).values(passport).run();
     },
     { behavior: 'immediate' },
   );

@@ -4,6 +4,7 @@ import type { Offer } from '#core/choice/offers';
 import type { ReadingSource } from '#formats/bay';
 import type { Bay, JobDraft, JobSummary, KeptTemplateDraft, Photo, PhotoRole } from '#formats/job';
 import type { LogEntry } from '#formats/log';
+import type { Handover, PassportFile } from '#formats/passport';
 import type { Role } from '#formats/people';
 import type { StockLogEntry } from '#formats/stock';
 import type { KeptShop, KitEntry, MakerSheet } from '#formats/shelf';
@@ -297,6 +298,33 @@ export const deeds = sqliteTable('deeds', {
   deed: text('deed').notNull(),
   ofKind: text('of_kind'),
   ofId: text('of_id'),
+});
+
+/** What was handed over, as it was signed. Append-only: triggers in the migrations refuse any change or removal. */
+export const handovers = sqliteTable(
+  'handovers',
+  {
+    id: text('id').primaryKey(),
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    at: text('at').notNull(),
+    by: text('by'),
+    signedBy: text('signed_by').notNull(),
+    strokes: text('strokes', { mode: 'json' }).$type<Handover['strokes']>().notNull(),
+    passport: text('passport', { mode: 'json' }).$type<PassportFile>().notNull(),
+  },
+  (table) => [index('handovers_job').on(table.jobId, table.at)],
+);
+
+/** Passports of other shops that were taken in, by the item they began. */
+export const takenPassports = sqliteTable('taken_passports', {
+  itemId: text('item_id').primaryKey(),
+  jobId: text('job_id')
+    .notNull()
+    .references(() => jobs.id),
+  at: text('at').notNull(),
+  file: text('file', { mode: 'json' }).$type<PassportFile>().notNull(),
 });
 
 /** What is set for the whole workshop, each under its name. */

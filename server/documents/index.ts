@@ -3,6 +3,8 @@ export { cutPaper } from './cut-paper';
 export { labelSheet } from './labels';
 export { offersSheet } from './offers-sheet';
 export { sendPdf } from './paper';
+export { passportPage } from './passport-page';
+export { passportPaper } from './passport-paper';
 export { pickListPaper } from './pick-list-paper';
 export { recallPaper } from './recall-paper';
 export { runSheetPaper } from './run-sheet-paper';

@@ -120,3 +120,27 @@ export function sendPdf(response: Response, name: string, sheet: Sheet): void {
   sheet.pipe(response);
   sheet.end();
 }
+
+/** What is said on the left, its figures on the right, a rule below; without figures it has the whole width. */
+export function factLine(pdf: Sheet, left: string, right: string): void {
+  const width = widthOf(pdf);
+  const share = right === '' ? width : width * 0.58;
+  pdf.font('text').fontSize(9.5);
+  const height = Math.max(
+    pdf.heightOfString(left, { width: share - 8 }),
+    right === '' ? 0 : pdf.heightOfString(right, { width: width - share }),
+  );
+  room(pdf, height + 8);
+  const { y } = pdf;
+  pdf.fillColor(INK).text(left, MARGIN, y, { width: share - 8 });
+  if (right !== '') pdf.fillColor(QUIET).text(right, MARGIN + share, y, { width: width - share, align: 'right' });
+  pdf.y = y + height + 3;
+  pdf
+    .moveTo(MARGIN, pdf.y)
+    .lineTo(MARGIN + width, pdf.y)
+    .lineWidth(0.4)
+    .strokeColor(LINE)
+    .stroke();
+  pdf.x = MARGIN;
+  pdf.y += 4;
+}

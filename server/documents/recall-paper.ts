@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { GONE_REASONS } from '#core/stock';
 import type { Recall } from '#formats/stock';
-import { heading, INK, LINE, MARGIN, newSheet, QUIET, room, type Sheet, title, widthOf } from './paper';
+import { factLine, heading, newSheet, type Sheet, title } from './paper';
 
 /** A batch called back: where what is left of it stands, and each panel it lies on with whose it is. */
 export function recallPaper(batch: string, recalled: Recall, now: Date): Sheet {
@@ -12,11 +12,11 @@ export function recallPaper(batch: string, recalled: Recall, now: Date): Sheet {
     `on ${on.length} panels of ${new Set(on.map(({ job }) => job)).size} jobs`,
     `as of ${DateTime.fromJSDate(now).toFormat('d LLLL yyyy, HH:mm')}`,
   ]);
-  if (recalled.length === 0) line(pdf, 'Nothing of this batch was ever in stock.', '');
+  if (recalled.length === 0) factLine(pdf, 'Nothing of this batch was ever in stock.', '');
   for (const { thing, on: panels } of recalled) {
     title(pdf, `${thing.name}, ${thing.id}`);
     const unit = thing.unit === 'm2' ? 'm²' : thing.unit;
-    line(
+    factLine(
       pdf,
       thing.gone
         ? `${GONE_REASONS[thing.gone.reason]}, ${day(thing.gone.at)}`
@@ -29,7 +29,7 @@ export function recallPaper(batch: string, recalled: Recall, now: Date): Sheet {
         panel.first.slice(0, 10) === panel.last.slice(0, 10)
           ? day(panel.first)
           : `${day(panel.first)} to ${day(panel.last)}`;
-      line(pdf, `${panel.surfaceName}: ${whose}`, `${panel.amount.toFixed(1)} ${unit}, ${when}`);
+      factLine(pdf, `${panel.surfaceName}: ${whose}`, `${panel.amount.toFixed(1)} ${unit}, ${when}`);
     }
     pdf.moveDown(0.8);
   }
@@ -37,27 +37,3 @@ export function recallPaper(batch: string, recalled: Recall, now: Date): Sheet {
 }
 
 const day = (at: string): string => DateTime.fromISO(at).toFormat('d LLL yyyy');
-
-/** What is said on the left, its figures on the right, a rule below. */
-function line(pdf: Sheet, left: string, right: string): void {
-  const width = widthOf(pdf);
-  const share = width * 0.62;
-  pdf.font('text').fontSize(9.5);
-  const height = Math.max(
-    pdf.heightOfString(left, { width: share }),
-    pdf.heightOfString(right || ' ', { width: width - share }),
-  );
-  room(pdf, height + 8);
-  const { y } = pdf;
-  pdf.fillColor(INK).text(left, MARGIN, y, { width: share });
-  pdf.fillColor(QUIET).text(right, MARGIN + share, y, { width: width - share, align: 'right' });
-  pdf.y = y + height + 3;
-  pdf
-    .moveTo(MARGIN, pdf.y)
-    .lineTo(MARGIN + width, pdf.y)
-    .lineWidth(0.4)
-    .strokeColor(LINE)
-    .stroke();
-  pdf.x = MARGIN;
-  pdf.y += 4;
-}

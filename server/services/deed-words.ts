@@ -31,6 +31,7 @@ const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
   'run-resume': 'went on with the work',
   answered: 'answered for a line of a list',
   'fresh-towel': 'took a fresh towel',
+  consent: 'noted what the owner says of pictures',
   proof: 'read an instrument',
   bead: 'read a drop of water',
   looked: 'looked at a place',

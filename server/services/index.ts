@@ -8,6 +8,7 @@ import { itemService } from './items';
 import { jobService } from './jobs';
 import { kitService } from './kit';
 import { offerService } from './offers';
+import { passportService } from './passports';
 import { photoService } from './photos';
 import { quoteService } from './quotes';
 import { runLogService } from './run-log';
@@ -21,6 +22,7 @@ import { templateService } from './templates';
 /** Everything the routes may ask for, over one database and the folder of its pictures. The clock is passed in. */
 export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
   const changes = changeFeed();
+  const accounts = accountService(db, changes, now);
   const stock = stockService(db, changes, now);
   const runLog = runLogService(db, changes, stock, now);
   const shelf = shelfService(db, changes, { runLog, stock }, now);
@@ -37,7 +39,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   });
   return {
     now,
-    accounts: accountService(db, changes, now),
+    accounts,
     changes,
     runLog,
     jobs,
@@ -53,6 +55,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     quotes,
     items: itemService(db),
     templates: templateService(db, changes, now),
+    passports: passportService(db, changes, { jobs, accounts }, now),
     photos: photoService(db, changes, now, photoFolder),
   };
 }

@@ -100,6 +100,7 @@ export const TAGS = [
   'Network',
   'Links',
   'Backups',
+  'Handovers',
 ] as const;
 
 const plainly = fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href });

@@ -14,6 +14,7 @@ export function listenForChanges(dispatch: AppDispatch): void {
       bay: ['Bays' as const],
       air: [{ type: 'Air' as const, id }],
       photos: [{ type: 'Photos' as const, id }],
+      handovers: [{ type: 'Handovers' as const, id }],
       template: ['Templates' as const],
       kit: ['Kit' as const],
       offer: ['Offers' as const],

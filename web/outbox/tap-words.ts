@@ -42,6 +42,8 @@ export function tapInWords(job: JobView, tap: KeptTap): string {
       return `Went on with the work${where}`;
     case 'answered':
       return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list${where}`;
+    case 'consent':
+      return `Pictures ${entry.pictures === 'shown' ? 'may' : 'may not'} be shown${where}`;
     case 'fresh-towel':
       return `Fresh towel${where}`;
     case 'proof':

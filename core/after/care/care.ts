@@ -137,7 +137,11 @@ export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
-  const foundLayers = found.map(foundLayer);
+  const foundLayers = found.map((family, nth) => {
+    const laidAtMin = surface.existingAtMin?.[nth];
+    const known = laidAtMin !== undefined && laidAtMin !== null;
+    return foundLayer(family, known ? Math.max(0, (atMin - laidAtMin) / MINUTES_PER_MONTH) : undefined);
+  });
   const laid = layers.map((layer): AgedLayer => {
     const hardAt = hardFromMin(layer);
     return {

@@ -9,3 +9,4 @@ export {
   standingSurfaces,
 } from './care';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
+export { neverOn } from './never';

@@ -276,8 +276,17 @@ function warnings(subject: RemovalCase, layers: readonly LayerRemoval[]): string
 /** Months taken for something of unknown age, and its life: hard, and half-way through. */
 const UNKNOWN_LIFE_MONTHS = 36;
 
-/** Something found on a surface, of unknown age: taken as hard and half-way through its life. */
-export const foundLayer = (family: FoundId): AgedLayer => {
+/** Laid by others: it has had time to harden, months. */
+const HARD_AFTER_MONTHS = 1;
+
+/** Something found on a surface; of unknown age it is taken as hard and half-way through its life. */
+export const foundLayer = (family: FoundId, ageMonths?: number): AgedLayer => {
   const lifeMonths = family === 'unknown' ? UNKNOWN_LIFE_MONTHS : expectedLife({ family }, {}).months;
-  return { name: `${foundName(family)}, found`, family, ageMonths: lifeMonths / 2, hard: true, lifeMonths };
+  return {
+    name: `${foundName(family)}, found`,
+    family,
+    ageMonths: ageMonths ?? lifeMonths / 2,
+    hard: ageMonths === undefined || ageMonths >= HARD_AFTER_MONTHS,
+    lifeMonths,
+  };
 };

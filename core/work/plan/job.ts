@@ -37,6 +37,8 @@ export interface PlannedSurface extends Make {
   /** Measured; holds while laying and levelling. The air's where absent. */
   readonly surfaceC?: number | undefined;
   readonly existing: readonly FoundId[];
+  /** When each of them was laid, on the scale of the job; null: nobody knows. */
+  readonly existingAtMin?: readonly (number | null)[] | undefined;
   readonly readingsUm: readonly number[];
   readonly clearUm?: number | undefined;
   readonly clearBefore?: { readonly um: number } | undefined;

@@ -12,6 +12,10 @@ export const LEFT_WORDS: Readonly<Record<LeftReason, string>> = {
   other: 'Something else',
 };
 
+/** What the owner says of pictures of the item. */
+export const PICTURE_CONSENTS = ['shown', 'withheld'] as const;
+export type PictureConsent = (typeof PICTURE_CONSENTS)[number];
+
 /** Lists that are gone through by hand before and after the work. */
 export const ANSWERED_LISTS = ['gate', 'closing'] as const;
 export type AnsweredList = (typeof ANSWERED_LISTS)[number];
@@ -33,7 +37,9 @@ export type CourseEntry =
       readonly line: string;
       readonly answer: 'yes' | 'without';
     }
-  | { readonly type: 'fresh-towel' };
+  | { readonly type: 'fresh-towel' }
+  /** The owner says whether pictures may be shown to others; the last word counts. */
+  | { readonly type: 'consent'; readonly pictures: PictureConsent };
 
 export interface LeftOut {
   readonly reason: LeftReason;
@@ -60,6 +66,8 @@ export interface Course {
   readonly answers: ReadonlyMap<string, Answer>;
   /** When a fresh levelling towel was taken, in order. */
   readonly towels: readonly number[];
+  /** Whether the owner lets pictures be shown, and since when; empty: nobody asked. The last word is the last. */
+  readonly consents: readonly { readonly pictures: PictureConsent; readonly atMin: number }[];
 }
 
 /** The same while it is read from the log. */
@@ -68,6 +76,7 @@ export interface GrowingCourse extends Course {
   readonly pauses: RunPause[];
   readonly answers: Map<string, Answer>;
   readonly towels: number[];
+  readonly consents: { readonly pictures: PictureConsent; readonly atMin: number }[];
 }
 
 export const answerKey = (list: AnsweredList, line: string): string => `${list}/${line}`;
@@ -91,12 +100,17 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
       return openPause(course) ? undefined : 'the work is not paused';
     case 'answered':
     case 'fresh-towel':
+    case 'consent':
       return undefined;
   }
 }
 
 /** Takes one more turn that fits. */
-export function takeTurn({ left, pauses, answers, towels }: GrowingCourse, entry: CourseEntry, atMin: number): void {
+export function takeTurn(
+  { left, pauses, answers, towels, consents }: GrowingCourse,
+  entry: CourseEntry,
+  atMin: number,
+): void {
   switch (entry.type) {
     case 'left-out':
       left.set(entry.surface, { reason: entry.reason, atMin });
@@ -115,6 +129,9 @@ export function takeTurn({ left, pauses, answers, towels }: GrowingCourse, entry
       break;
     case 'fresh-towel':
       towels.push(atMin);
+      break;
+    case 'consent':
+      consents.push({ pictures: entry.pictures, atMin });
   }
 }
 

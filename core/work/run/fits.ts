@@ -33,6 +33,7 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'run-resume':
     case 'answered':
     case 'fresh-towel':
+    case 'consent':
     case 'looked':
     case 'remedied':
       return undefined;

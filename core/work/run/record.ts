@@ -83,6 +83,7 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'run-resume':
     case 'answered':
     case 'fresh-towel':
+    case 'consent':
       return courseFault(record, entry);
     case 'looked':
     case 'remedied':
@@ -134,7 +135,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const stages = new Map<string, StageRecord>();
   const outcomes = new Map<string, MarkOutcome>();
   const clearTakenUm = new Map<string, number>();
-  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map(), towels: [] };
+  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map(), towels: [], consents: [] };
   const checking: Checking = { looks: new Map(), faults: new Map(), beads: [], proofs: [] };
   const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
   let record: RunRecord = growing;
@@ -167,6 +168,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'run-resume':
       case 'answered':
       case 'fresh-towel':
+      case 'consent':
         takeTurn(course, entry, atMin);
         break;
       case 'looked':

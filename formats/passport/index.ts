@@ -1,0 +1,15 @@
+export {
+  type Handover,
+  handoverSchema,
+  type NewHandover,
+  newHandoverSchema,
+  type Passport,
+  PASSPORT_FORMAT,
+  type PassportFile,
+  passportFileSchema,
+  type PassportRead,
+  passportReadSchema,
+  passportSchema,
+  shopSchema,
+} from './passport';
+export { signedText } from './signed-text';

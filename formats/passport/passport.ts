@@ -1,0 +1,139 @@
+import { z } from 'zod';
+import { FOUND_IDS } from '#core/products/families';
+import { jobSchema, surfaceSchema } from '#formats/job';
+import {
+  celsius,
+  id,
+  instant,
+  list,
+  nonEmpty,
+  nonNegative,
+  object,
+  oneOf,
+  percent,
+  share,
+  text,
+  wholePositive,
+} from '#formats/values';
+
+export const PASSPORT_FORMAT = 'glaphyra.passport/1';
+
+/** More of anything come of a wrong file. */
+const LIMITS = { surfaces: 500, layers: 20, visits: 200, lines: 400, names: 50 } as const;
+
+const maybe = () => instant().nullable();
+
+/** A layer as it was really laid: with what, from which batch, by whom, when and in what air, and what follows. */
+const passportLayer = object({
+  product: nonEmpty(),
+  /** Its sheet’s version, where it has one. */
+  sheet: text().optional(),
+  family: oneOf(FOUND_IDS),
+  coats: wholePositive(),
+  /** Share of the panel that has it. */
+  share: share(),
+  laidAt: instant(),
+  endAt: instant(),
+  batches: list(nonEmpty(), LIMITS.names),
+  by: list(nonEmpty(), LIMITS.names),
+  air: object({ airC: celsius(), rhPct: percent() }),
+  /** Null: never in that air. */
+  wetFrom: maybe(),
+  firstWash: maybe(),
+  hardFrom: maybe(),
+  renew: object({ from: instant(), about: instant(), until: instant() }),
+});
+
+const passportPanel = object({
+  surface: nonEmpty(),
+  name: nonEmpty(),
+  layers: list(passportLayer, LIMITS.layers),
+  /** Found on it before, bottom first: of unknown age. */
+  found: list(oneOf(FOUND_IDS), LIMITS.layers),
+  /** Clear coat there is, µm; null: nobody has read it. */
+  clearUm: nonNegative().nullable(),
+  /** Mildest first, from the top down: by what each layer comes off, and how likely that is. */
+  comesOff: list(object({ layer: nonEmpty(), by: nonEmpty(), chance: share() }), LIMITS.lines),
+  neverUse: list(nonEmpty(), LIMITS.lines),
+});
+
+const passportVisit = object({
+  at: instant(),
+  title: nonEmpty(),
+  shop: nonEmpty(),
+  prepared: list(object({ what: nonEmpty(), minutes: nonNegative() }), LIMITS.lines),
+  /** Clear taken by correction, µm by panel. */
+  taken: list(object({ surface: nonEmpty(), um: nonNegative() }), LIMITS.surfaces),
+  laid: list(object({ surface: nonEmpty(), product: nonEmpty() }), LIMITS.lines * 10),
+  leftOut: list(object({ surface: nonEmpty(), why: nonEmpty() }), LIMITS.surfaces),
+  faults: list(object({ surface: nonEmpty(), what: nonEmpty(), remedy: text().nullable() }), LIMITS.lines),
+  drops: list(
+    object({ surface: nonEmpty(), deg: nonNegative(), sigmaDeg: nonNegative(), at: instant() }),
+    LIMITS.lines,
+  ),
+});
+
+/** The whole of an item’s protection: what lies on it, how it came there, how it is looked after and comes off again. */
+export const passportSchema = object({
+  issuedAt: instant(),
+  shop: nonEmpty(),
+  item: jobSchema.shape.item.unwrap().omit({ ownerName: true, picture: true, arrived: true }),
+  /** The item as it comes back: measured, with what lies on it, its clear ledger and the marks that stay or are hidden. */
+  surfaces: list(surfaceSchema, LIMITS.surfaces),
+  panels: list(passportPanel, LIMITS.surfaces),
+  visits: list(passportVisit, LIMITS.visits).min(1, { error: 'expected at least one visit' }),
+  /** In the owner’s words, in order of their dates; without one: always. */
+  care: list(object({ at: instant().optional(), says: nonEmpty() }), LIMITS.lines),
+  warranty: object({
+    /** What is warranted, and for how long from when it was laid. */
+    covers: list(
+      object({
+        product: nonEmpty(),
+        months: nonNegative(),
+        from: instant(),
+        batches: list(nonEmpty(), LIMITS.names),
+        panels: list(nonEmpty(), LIMITS.surfaces),
+      }),
+      LIMITS.layers,
+    ),
+    inspections: list(instant(), LIMITS.lines),
+    conditions: list(nonEmpty(), LIMITS.lines),
+  }).nullable(),
+});
+export type Passport = z.output<typeof passportSchema>;
+
+/** A passport with the shop’s signature over its canonical text (RFC 8785): Ed25519, key and signature in base64url. */
+export const passportFileSchema = object({
+  format: z.literal(PASSPORT_FORMAT, { error: `expected "${PASSPORT_FORMAT}"` }),
+  passport: passportSchema,
+  signature: object({ algorithm: z.literal('Ed25519'), key: nonEmpty(), value: nonEmpty() }),
+});
+export type PassportFile = z.output<typeof passportFileSchema>;
+
+/** Points of a stroke as shares of the box it was signed in, across and down in turn. */
+const stroke = list(share(), 4000);
+const signed = {
+  id: id(),
+  /** The name of whoever signs. */
+  signedBy: text(200).min(1, { error: 'expected a name' }),
+  strokes: list(stroke, 200).min(1, { error: 'expected a signature' }),
+};
+/** Signed on the tablet when the item goes. */
+export const newHandoverSchema = object(signed);
+export type NewHandover = z.output<typeof newHandoverSchema>;
+export const handoverSchema = object({
+  ...signed,
+  at: instant(),
+  by: z.string().nullable(),
+  passport: passportFileSchema,
+});
+export type Handover = z.output<typeof handoverSchema>;
+
+/** What is found of a passport that was read: whether its signature holds, and whether it is this shop’s own. */
+export const passportReadSchema = object({
+  holds: z.boolean(),
+  ours: z.boolean(),
+  passport: passportSchema,
+});
+export type PassportRead = z.output<typeof passportReadSchema>;
+export const shopSchema = object({ name: text(120).min(1, { error: 'expected a name' }) });

@@ -1,0 +1,1 @@
+export { passportOf, type PassportVisit } from './passport';

@@ -1,0 +1,87 @@
+/** What travels with the item: made from the record, readable as a file, and taken in again as its past. */
+import { passportSchema, signedText } from '#formats/passport';
+import type { LogEntry } from '#formats/log';
+import { minutesBetween } from '#formats/values';
+import { yardThatMorning } from '../../demo/that-morning';
+import { passportOf, type PassportVisit } from '.';
+
+const yard = yardThatMorning();
+const visit = (id: string): PassportVisit => {
+  const { draft, log } = yard.jobs.find((job) => job.id === id)!;
+  return {
+    document: draft.document,
+    log: log.map((entry, nth): LogEntry => ({ ...entry, seq: nth + 1, recordedAt: entry.at, by: 'wren' })),
+  };
+};
+const NOW = '2027-03-02T10:40:00+01:00';
+const of = (...visits: readonly PassportVisit[]) =>
+  passportOf({ visits, issuedAt: NOW, shop: 'Ternmouth Yard', nameOf: (by) => by.toUpperCase() });
+
+test('a passport says of each panel what lies on it, who laid it, in what air, and what follows; it is one by its schema', () => {
+  const passport = of(visit('slate-estate'));
+  expect(passportSchema.parse(JSON.parse(JSON.stringify(passport)))).toEqual(JSON.parse(JSON.stringify(passport)));
+  const bonnet = passport.panels.find(({ surface }) => surface === 'bonnet')!;
+  const [layer] = bonnet.layers;
+  expect(layer).toMatchObject({ product: 'Breakwater Sealant', family: 'sealant', coats: 1, share: 1, by: ['WREN'] });
+  expect(layer!.air.airC).toBeGreaterThan(10);
+  const order = [
+    layer!.laidAt,
+    layer!.endAt,
+    layer!.wetFrom!,
+    layer!.firstWash!,
+    layer!.renew.from,
+    layer!.renew.about,
+    layer!.renew.until,
+  ];
+  const sorted = order.toSorted((a, b) => Date.parse(a) - Date.parse(b));
+  expect(order).toEqual(sorted);
+  expect(bonnet.comesOff.length).toBeGreaterThan(0);
+  // The control stays bare, and the fault found is on it with what was done.
+  expect(passport.panels.map(({ surface }) => surface)).not.toContain('rear-bumper-corner-left');
+  expect(passport.visits[0]!.faults).toEqual([{ surface: 'bonnet', what: 'High spot', remedy: 're-wet' }]);
+  expect(passport.visits[0]!.drops).toHaveLength(2);
+  // A sealant lasts no year: only what is on the wheels is warranted.
+  expect(passport.warranty!.covers).toMatchObject([{ product: 'Bollard Wheel', months: 24 }]);
+  expect(passport.warranty!.inspections).toHaveLength(1);
+});
+
+test('the whole history: visits in their order, what was laid then is found now, the clear is what was left', () => {
+  const passport = of(visit('teal-hatchback-sealant'), visit('teal-hatchback'));
+  expect(passport.visits.map(({ title }) => title)).toEqual(['Teal hatchback, sealant', 'Teal hatchback, full coat']);
+  const bonnet = passport.surfaces.find(({ id }) => id === 'bonnet')!;
+  expect(bonnet.layers).toEqual([]);
+  expect(bonnet.existing).toContain('ceramic-base');
+  expect(bonnet.clearBefore!.um).toBeGreaterThan(10);
+  expect(passport.item.name).toBe('Teal hatchback');
+  expect(JSON.stringify(passport)).not.toContain('Imke Varga');
+});
+
+test('satin must never be polished, a coating never by machine; a coating for years is warranted, looked at each year', () => {
+  const never = (id: string, surface: string) =>
+    of(visit(id))
+      .panels.find((panel) => panel.surface === surface)!
+      .neverUse.join('; ');
+  expect(never('slate-estate', 'bonnet')).toContain('alkaline');
+  const classic = of(visit('two-door-classic'));
+  for (const { neverUse, layers } of classic.panels) if (layers.length > 0) expect(neverUse.length).toBeGreaterThan(0);
+  for (const { warranty } of [of(visit('slate-estate')), of(visit('teal-hatchback'))]) {
+    const months = Math.max(...warranty!.covers.map((cover) => cover.months));
+    expect(warranty!.inspections).toHaveLength(Math.floor((months - 1) / 12));
+    expect(warranty!.conditions.length).toBeGreaterThan(2);
+  }
+  for (const { care } of [classic, of(visit('marrow-launch'))]) {
+    const dated = care.flatMap(({ at }) => (at === undefined ? [] : [minutesBetween(NOW, at)]));
+    expect(dated).toEqual(dated.toSorted((a, b) => a - b));
+  }
+});
+
+test('its text to sign is the same however the file was written, and another with any word changed', () => {
+  const passport = of(visit('slate-estate'));
+  const turned = JSON.parse(JSON.stringify(Object.fromEntries(Object.entries(passport).reverse()))) as object;
+  expect(signedText(turned)).toBe(signedText(JSON.parse(JSON.stringify(passport))));
+  expect(signedText({ ...passport, shop: 'Another' })).not.toBe(signedText(passport));
+});
+
+test('without a visit there is nothing to say', () => {
+  expect(() => of()).toThrow(RangeError);
+});

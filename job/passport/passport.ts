@@ -1,0 +1,236 @@
+import {
+  clearOnSurfaces,
+  hardFromMin,
+  neverOn,
+  removalFrom,
+  type StandingLayer,
+  type StandingSurface,
+  standingSurfaces,
+} from '#core/after/care';
+import { MINUTES_PER_MONTH } from '#core/measures';
+import { airAt } from '#core/time/air';
+import { LAYING_FAULTS } from '#core/work/laying-faults';
+import { foldLog, LEFT_WORDS, type RunRecord, withMeasuredAir } from '#core/work/run';
+import { STEP_KINDS } from '#core/work/steps';
+import { type Job, surfaceName } from '#formats/job';
+import { type LogEntry, loggedEntries } from '#formats/log';
+import type { Passport } from '#formats/passport';
+import { instantAfter, minutesBetween } from '#formats/values';
+import { plannedJob } from '#job/plan';
+import { clearTakenUm } from '#job/prepare';
+import { comingBack } from '#job/return';
+import { handsOf } from '#job/view';
+
+/** A visit of the item at this shop. */
+export interface PassportVisit {
+  readonly document: Job;
+  readonly log: readonly LogEntry[];
+}
+
+export interface PassportCase {
+  /** Every visit, the last one last; what lies on it is told by that. */
+  readonly visits: readonly PassportVisit[];
+  readonly issuedAt: string;
+  readonly shop: string;
+  /** What somebody on the record is called. */
+  readonly nameOf: (by: string) => string;
+  /** Visits at shops before this one, as their passport told them. */
+  readonly before?: Passport['visits'];
+}
+
+/** A warranty is looked after once a year. */
+const INSPECTED_EVERY_MONTHS = 12;
+/** What lasts less is no warranty, months. */
+const SHORTEST_WARRANTY_MONTHS = 12;
+const CONDITIONS = [
+  'Washed by hand, with a mild shampoo, rinsed first; no brushes.',
+  'Bird lime, sap, fuel and de-icing salt taken off within days.',
+  'Looked at by the shop once a year; what is found is noted.',
+  'Not polished and not coated over by others; repairs told to the shop.',
+] as const;
+
+/**
+ * The passport of an item from what was really done to it.
+ * @throws RangeError without a visit
+ */
+export function passportOf({ visits, issuedAt, shop, nameOf, before = [] }: PassportCase): Passport {
+  const last = visits.at(-1);
+  if (!last) throw new RangeError('no visit, no passport');
+  const { document, log } = last;
+  const planned = plannedJob(document);
+  const record = foldLog(loggedEntries(document.startAt, log));
+  const standing = standingSurfaces(planned, record, document.owner ?? {});
+  const { surfaces } = comingBack(document, log);
+  const taken = clearTakenUm(document, record);
+  const known = clearOnSurfaces(planned.surfaces);
+  const { ambient } = withMeasuredAir(planned, record);
+  const hands = handsOf(log);
+  const at = (minutes: number) => instantAfter(document.startAt, minutes);
+  const maybe = (minutes: number | null | undefined) =>
+    minutes === null ? null : at(minutes ?? minutesBetween(document.startAt, issuedAt));
+  const issuedMin = minutesBetween(document.startAt, issuedAt);
+
+  const layerOf = (surface: string, layer: StandingLayer): Passport['panels'][number]['layers'][number] => {
+    const { product, coats, doneShare, laidMin, endMin, milestones, firstWashMin, renewMin, renewRangeMin } = layer;
+    const batches = [...record.patches.values()].flatMap(({ patch, start }) =>
+      patch.surface === surface && start.product === product.id && start.batch !== undefined ? [start.batch] : [],
+    );
+    const { airC, rhPct } = airAt(ambient, laidMin);
+    return {
+      product: product.name,
+      family: product.family,
+      coats,
+      share: doneShare,
+      laidAt: at(laidMin),
+      endAt: at(endMin),
+      batches: [...new Set(batches)],
+      by: hands(surface, product.id).map(nameOf),
+      air: { airC: rounded(airC), rhPct: rounded(rhPct) },
+      wetFrom: milestones.waterSafe === undefined ? at(endMin) : maybe(milestones.waterSafe),
+      firstWash: maybe(firstWashMin),
+      hardFrom: maybe(hardFromMin(layer)),
+      renew: { from: at(renewRangeMin[0]), about: at(renewMin), until: at(renewRangeMin[1]) },
+    };
+  };
+  const panelOf = (subject: StandingSurface, nth: number): Passport['panels'][number][] => {
+    const { surface, found, layers } = subject;
+    if (layers.length + found.length === 0) return [];
+    const clear = known[nth];
+    const clearUm = clear === undefined ? undefined : Math.max(0, clear - (taken.get(surface.id) ?? 0));
+    const { layers: off } = removalFrom(subject, clearUm, Math.max(issuedMin, 0));
+    return [
+      {
+        surface: surface.id,
+        name: nameIn(document, surface.id),
+        layers: layers.map((layer) => layerOf(surface.id, layer)),
+        found: [...found],
+        clearUm: clearUm === undefined ? null : rounded(clearUm),
+        comesOff: off.flatMap(({ layer, steps }) =>
+          steps
+            .filter(({ refused }) => refused === undefined)
+            .map(({ name, chance }) => ({ layer: layer.name, by: name, chance: rounded(chance, 100) })),
+        ),
+        neverUse: neverOn(surface.substrate, [...found, ...layers.map(({ product }) => product.family)]),
+      },
+    ];
+  };
+  const panels = standing.flatMap(panelOf);
+  const { ownerName: _, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
+  return {
+    issuedAt,
+    shop,
+    item,
+    surfaces: [...surfaces],
+    panels,
+    visits: [...before, ...visits.map((visit) => visitOf(visit, shop))],
+    care: careOf(
+      panels,
+      standing.flatMap(({ layers }) => layers),
+    ),
+    warranty: warrantyOf(standing, panels),
+  };
+}
+
+const rounded = (value: number, per = 10): number => Math.round(value * per) / per;
+const nameIn = ({ surfaces }: Job, id: string): string => {
+  const surface = surfaces.find((each) => each.id === id);
+  return surface ? surfaceName(surface) : id;
+};
+
+function visitOf({ document, log }: PassportVisit, shop: string): Passport['visits'][number] {
+  const record: RunRecord = foldLog(loggedEntries(document.startAt, log));
+  const laid = new Map<string, { surface: string; product: string }>();
+  for (const { patch, start } of record.patches.values()) {
+    const product = document.products.find(({ id }) => id === start.product)?.name ?? start.product;
+    laid.set(`${patch.surface}/${product}`, { surface: patch.surface, product });
+  }
+  return {
+    at: document.startAt,
+    title: document.title,
+    shop,
+    prepared: [...record.stages.values()]
+      .filter(({ endMin }) => endMin !== undefined)
+      .map(({ stage, workedMin }) => ({ what: STEP_KINDS[stage.kind].name, minutes: Math.round(workedMin) })),
+    taken: [...clearTakenUm(document, record)].map(([surface, um]) => ({ surface, um: rounded(um) })),
+    laid: [...laid.values()],
+    leftOut: [...record.left].map(([surface, { reason }]) => ({ surface, why: LEFT_WORDS[reason] })),
+    faults: [...record.faults.values()].map(({ patch, fault, remedy }) => ({
+      surface: patch.surface,
+      what: LAYING_FAULTS[fault],
+      remedy: remedy?.how ?? null,
+    })),
+    drops: record.beads.map(({ surface, deg, sigmaDeg, atMin }) => ({
+      surface,
+      deg: rounded(deg),
+      sigmaDeg: rounded(sigmaDeg),
+      at: instantAfter(document.startAt, atMin),
+    })),
+  };
+}
+
+const latest = (instants: readonly string[]): string | undefined =>
+  instants.reduce<string | undefined>(
+    (last, each) => (last === undefined || Date.parse(each) > Date.parse(last) ? each : last),
+    undefined,
+  );
+const earliest = (instants: readonly string[]): string | undefined =>
+  instants.reduce<string | undefined>(
+    (first, each) => (first === undefined || Date.parse(each) < Date.parse(first) ? each : first),
+    undefined,
+  );
+
+/** What the owner has to mind, in their words and by its date: what holds always stands last. */
+function careOf(panels: Passport['panels'], standing: readonly StandingLayer[]): Passport['care'] {
+  const layers = panels.flatMap((panel) => panel.layers);
+  if (layers.length === 0) return [];
+  const of = (key: 'wetFrom' | 'firstWash' | 'hardFrom') => latest(layers.flatMap((layer) => layer[key] ?? []));
+  const [wet, wash, hard] = [of('wetFrom'), of('firstWash'), of('hardFrom')];
+  const renew = earliest(layers.map((layer) => layer.renew.about));
+  const dated = [
+    wet && { at: wet, says: 'Keep it dry until then: no rain, no dew, no washing. It stands under a roof.' },
+    wash && { at: wash, says: 'The first wash, from then on: rinse, mild shampoo, soft mitt, no brushes.' },
+    hard && { at: hard, says: 'From then on it is fully hard.' },
+    renew && { at: renew, says: 'About then the first of it wants renewing; we look at it before.' },
+  ].filter((line) => line !== undefined && line !== '');
+  const films = standing.some(({ product }) => product.family === 'film');
+  return [
+    ...dated.sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+    { says: 'Bird lime, sap, fuel and de-icing salt are wiped off soon, with plenty of water and without rubbing.' },
+    ...(films ? [{ says: 'Hold the pressure washer half a metre away from every edge of the film.' }] : []),
+  ];
+}
+
+/** What the sheets’ own ratings promise, product by product; null where nothing lasts a year. */
+function warrantyOf(standing: readonly StandingSurface[], panels: Passport['panels']): Passport['warranty'] {
+  const rated = new Map(
+    standing.flatMap(({ layers }) =>
+      layers.flatMap(({ product, life }) =>
+        life.ratedBy === 'sheet' && life.ratedMonths >= SHORTEST_WARRANTY_MONTHS
+          ? [[product.name, life.ratedMonths] as const]
+          : [],
+      ),
+    ),
+  );
+  const covers = [...rated].map(([product, months]) => {
+    const laid = panels.flatMap(({ name, layers }) =>
+      layers.filter((layer) => layer.product === product).map((layer) => ({ name, layer })),
+    );
+    return {
+      product,
+      months,
+      from: latest(laid.map(({ layer }) => layer.endAt))!,
+      batches: [...new Set(laid.flatMap(({ layer }) => layer.batches))],
+      panels: laid.map(({ name }) => name),
+    };
+  });
+  if (covers.length === 0) return null;
+  const from = latest(covers.map((cover) => cover.from))!;
+  const looks = Math.floor((Math.max(...covers.map(({ months }) => months)) - 1) / INSPECTED_EVERY_MONTHS);
+  return {
+    covers,
+    inspections: Array.from({ length: looks }, (_, nth) =>
+      instantAfter(from, (nth + 1) * INSPECTED_EVERY_MONTHS * MINUTES_PER_MONTH),
+    ),
+    conditions: [...CONDITIONS],
+  };
+}

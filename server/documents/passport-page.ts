@@ -1,0 +1,99 @@
+import { DateTime } from 'luxon';
+import type { Photo } from '#formats/job';
+import type { PassportFile } from '#formats/passport';
+
+interface PageParts {
+  /** The item unfolded, as SVG. */
+  readonly net: string;
+  /** What the owner lets be shown. */
+  readonly pictures: readonly { readonly photo: Photo; readonly base64: string }[];
+  /** Names the page’s own style to whoever serves it. */
+  readonly nonce: string;
+}
+
+const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const safe = (text: string): string => text.replaceAll(/[&<>"']/g, (sign) => SIGNS[sign]!);
+const day = (at: string): string => DateTime.fromISO(at, { setZone: true }).toFormat('d LLLL yyyy');
+const moment = (at: string): string => DateTime.fromISO(at, { setZone: true }).toFormat('d LLLL yyyy, HH:mm');
+
+const STYLE = `:root{color-scheme:light dark;--ink:#10212d;--quiet:#566976;--line:#ccd6db;--over:#a8125e;--paper:#f5f8f9;--sheet:#fff}
+@media (prefers-color-scheme:dark){:root{--ink:#e7eff3;--quiet:#9fb2bd;--line:#2b3d48;--over:#ff86be;--paper:#0f1a21;--sheet:#16242d}}
+body{margin:0;background:var(--paper);color:var(--ink);font:17px/1.45 system-ui,sans-serif}
+main{max-width:42rem;margin:0 auto;padding:1.2rem}
+h1{font-size:1.9rem;line-height:1.1;margin:.2rem 0}h2{font-size:1.2rem;margin:2rem 0 .5rem}
+p,li,dd{overflow-wrap:anywhere}.quiet{color:var(--quiet);font-size:.9rem}
+ol,ul.plain{list-style:none;padding:0;margin:0}li.row{border-top:1px solid var(--line);padding:.6rem 0}
+.when{font-weight:600;color:var(--over);display:block}
+.net{background:#fff;border:1px solid var(--line)}.net svg{width:100%;height:auto;display:block}
+details{background:var(--sheet);border:1px solid var(--line);padding:.6rem .8rem;margin:.4rem 0}summary{font-weight:600}
+.pics{display:grid;grid-template-columns:1fr 1fr;gap:.5rem}.pics img{width:100%}figure{margin:0}`;
+
+/** A passport as one page that needs nothing but itself: no server, no network, no script. */
+export function passportPage(
+  { passport, signature, format }: PassportFile,
+  { net, pictures, nonce }: PageParts,
+): string {
+  const { item, shop, issuedAt, care, panels, visits, warranty } = passport;
+  const title = `${item.name}: passport`;
+  // What a program reads out of the page: no text in it can end it.
+  const data = JSON.stringify({ format, passport, signature }).replaceAll('<', '\\u003c');
+  return `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
+<title>${safe(title)}</title><style nonce="${safe(nonce)}">${STYLE}</style></head><body><main>
+<p class="quiet">${safe(shop)}, ${safe(day(issuedAt))}</p><h1>${safe(item.name)}</h1>
+<h2>What to mind</h2><ol>${care
+    .map(
+      ({ at, says }) =>
+        `<li class="row">${at ? `<span class="when">${safe(moment(at))}</span>` : ''}${safe(says)}</li>`,
+    )
+    .join('')}</ol>
+<h2>The item</h2><div class="net">${net.slice(net.indexOf('<svg'))}</div>
+<h2>What lies on it</h2>${panels
+    .map(
+      ({ name, layers, found, neverUse, comesOff }) =>
+        `<details><summary>${safe(name)}</summary>${layers
+          .toReversed()
+          .map(
+            (layer) =>
+              `<p><strong>${safe(layer.product)}</strong>${layer.coats > 1 ? `, ${layer.coats} coats` : ''}<br><span class="quiet">laid ${safe(day(layer.endAt))} at ${layer.air.airC} °C and ${layer.air.rhPct} %${layer.batches.length > 0 ? `, batch ${safe(layer.batches.join(', '))}` : ''}${layer.by.length > 0 ? `, by ${safe(layer.by.join(', '))}` : ''}; renew about ${safe(day(layer.renew.about))}</span></p>`,
+          )
+          .join('')}${found.length > 0 ? `<p class="quiet">Beneath: ${safe(found.join(', '))}</p>` : ''}${
+          neverUse.length > 0 ? `<p><strong>Never:</strong> ${safe(neverUse.join('; '))}.</p>` : ''
+        }${comesOff.length > 0 ? `<p class="quiet">Comes off by ${safe([...new Set(comesOff.map(({ by }) => by.toLowerCase()))].join(', then '))}.</p>` : ''}</details>`,
+    )
+    .join('')}
+${
+  warranty
+    ? `<h2>Warranty</h2><ul class="plain">${warranty.covers
+        .map(
+          ({ product, months, from, batches }) =>
+            `<li class="row"><strong>${safe(product)}</strong>: ${months} months from ${safe(day(from))}${batches.length > 0 ? `, batch ${safe(batches.join(', '))}` : ''}</li>`,
+        )
+        .join(
+          '',
+        )}</ul><p>It holds as long as:</p><ul>${warranty.conditions.map((each) => `<li>${safe(each)}</li>`).join('')}</ul>${
+        warranty.inspections.length > 0
+          ? `<p>To be looked at: ${warranty.inspections.map((each) => safe(day(each))).join('; ')}.</p>`
+          : ''
+      }`
+    : ''
+}
+<h2>What was done</h2><ul class="plain">${visits
+    .map(
+      ({ at, title: what, shop: where, prepared, leftOut }) =>
+        `<li class="row"><strong>${safe(day(at))}</strong>: ${safe(what)}<br><span class="quiet">${safe(where)}${prepared.length > 0 ? `; ${safe(prepared.map((each) => each.what.toLowerCase()).join(', '))}` : ''}${leftOut.length > 0 ? `; ${leftOut.length} panels left out` : ''}</span></li>`,
+    )
+    .join('')}</ul>
+${
+  pictures.length > 0
+    ? `<h2>Before and after</h2><div class="pics">${pictures
+        .map(
+          ({ photo, base64 }) =>
+            `<figure><img alt="${safe(photo.role)}" src="data:image/jpeg;base64,${base64}"><figcaption class="quiet">${safe([photo.role.replaceAll('-', ' '), photo.note].filter(Boolean).join(': '))}</figcaption></figure>`,
+        )
+        .join('')}</div>`
+    : ''
+}
+<p class="quiet">Signed by the shop (${safe(signature.algorithm)}): any other shop can read this page’s data and tell whether a byte of it was changed.</p>
+<script type="application/json" id="passport">${data}</script></main></body></html>`;
+}

@@ -1,0 +1,112 @@
+/** Passports over real requests: made, signed, handed over, read by another shop and taken in there. */
+import type { Handover, PassportFile, PassportRead } from '#formats/passport';
+import type { JobRecord } from '#formats/job';
+import { startStocked } from './testing/client';
+
+const NOW = '2027-03-02T10:40:00+01:00';
+let ours: Awaited<ReturnType<typeof startStocked>>;
+let theirs: typeof ours;
+beforeAll(async () => {
+  ours = await startStocked(() => new Date(NOW));
+  theirs = await startStocked(() => new Date(NOW));
+});
+afterAll(async () => {
+  await ours.stop();
+  await theirs.stop();
+});
+
+const signature = { signedBy: 'Tove Lindgren', strokes: [[0.1, 0.5, 0.3, 0.2, 0.9, 0.6]] };
+const passportOf = async (job: string) => (await ours.call<PassportFile>('GET', `/api/jobs/${job}/passport.json`)).body;
+
+test('what is signed is kept as it was, once, whatever is done after; nobody changes it', async () => {
+  await ours.call('PUT', '/api/shop', { name: 'Ternmouth Yard' });
+  const first = await ours.call<Handover>('POST', '/api/jobs/slate-estate/handovers', { id: 'h1', ...signature });
+  expect([first.status, first.body.passport.passport.shop]).toEqual([201, 'Ternmouth Yard']);
+  await ours.call('PUT', '/api/shop', { name: 'Another name' });
+  await ours.call('POST', '/api/jobs/slate-estate/log', {
+    id: 'later',
+    at: first.body.at,
+    entry: { type: 'bead', surface: 'roof', deg: 99, sigmaDeg: 2 },
+  });
+  const again = await ours.call<Handover>('POST', '/api/jobs/slate-estate/handovers', {
+    id: 'h1',
+    signedBy: 'Else',
+    strokes: [[0, 0]],
+  });
+  expect(again.body).toEqual(first.body);
+  expect((await ours.call<Handover[]>('GET', '/api/jobs/slate-estate/handovers')).body).toEqual([first.body]);
+  expect(await passportOf('slate-estate')).toEqual(first.body.passport);
+  const other = await ours.call('POST', '/api/jobs/satin-tourer/handovers', { id: 'h1', ...signature });
+  expect(other.status).toBe(409);
+  for (const bent of [
+    { id: 'h2', ...signature, strokes: [] },
+    { id: 'h2', ...signature, signedBy: '' },
+    { id: 'h2', ...signature, strokes: [[2, 0]] },
+  ])
+    expect((await ours.call('POST', '/api/jobs/slate-estate/handovers', bent)).status).toBe(400);
+});
+
+test('another shop reads it without the first one: it holds; with any word changed it does not, and is not taken in', async () => {
+  const file = await passportOf('slate-estate');
+  const read = async (body: unknown) => (await theirs.call<PassportRead>('POST', '/api/passports/read', body)).body;
+  expect(await read(file)).toMatchObject({ holds: true, ours: false });
+  const turned = { ...file, passport: Object.fromEntries(Object.entries(file.passport).reverse()) };
+  expect((await read(turned)).holds).toBe(true);
+  const bent = structuredClone(file) as { passport: { panels: { layers: { batches: string[] }[] }[] } };
+  bent.passport.panels[0]!.layers[0]!.batches.push('K-999');
+  expect((await read(bent)).holds).toBe(false);
+  const refused = await theirs.call<{ detail: string }>('POST', '/api/passports/take', bent);
+  expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('changed since it was signed')]);
+  for (const key of ['', 'AAAA', file.signature.value])
+    expect((await read({ ...file, signature: { ...file.signature, key: key || 'x' } })).holds).toBe(false);
+  expect((await theirs.call('POST', '/api/passports/read', { ...file, format: 'glaphyra.job/1' })).status).toBe(400);
+});
+
+test('taken in, it is the item’s past: what lies on it with its age, its clear, its marks; twice it is refused', async () => {
+  const file = await passportOf('teal-hatchback');
+  const bare = { ...file.passport, item: { ...file.passport.item } };
+  // The sample stands there too: to them it is another item.
+  const taken = await theirs.call<JobRecord>('POST', '/api/passports/take', file);
+  expect(taken.status).toBe(409);
+  expect(bare.item.id).toBe('hatchback-of-imke-varga');
+
+  const own = await ours.call<JobRecord>('POST', '/api/jobs', {
+    id: 'guest-van',
+    bayId: null,
+    airSource: 'typed',
+    document: {
+      ...(await ours.call<JobRecord>('GET', '/api/jobs/slate-estate')).body.document,
+      item: { id: 'guest-van', name: 'Guest van' },
+    },
+  });
+  expect(own.status).toBe(201);
+  const log = (await ours.call<{ id: string; at: string; entry: object }[]>('GET', '/api/jobs/slate-estate/log')).body;
+  for (const { id, at, entry } of log.slice(0, 80))
+    await ours.call('POST', '/api/jobs/guest-van/log', { id, at, entry });
+  const there = await theirs.call<JobRecord>('POST', '/api/passports/take', await passportOf('guest-van'));
+  expect(there.status).toBe(201);
+  const [surface] = there.body.document.surfaces.filter(({ existing }) => existing.includes('sealant'));
+  expect(surface!.existingSince![0]).toMatch(/^2027-03-01/);
+  expect(there.body.document.item).toMatchObject({ id: 'guest-van', name: 'Guest van' });
+  // What was done elsewhere stays in the history it hands on.
+  const onward = await theirs.call<PassportFile>('GET', `/api/jobs/${there.body.id}/passport.json`);
+  expect(onward.body.passport.visits.length).toBe(2);
+  expect((await theirs.call('POST', '/api/passports/take', await passportOf('guest-van'))).status).toBe(409);
+});
+
+test('as a page it needs nothing but itself, holds its own data, and shows pictures only where the owner lets it', async () => {
+  const page = async () => (await fetch(`${ours.base}/api/jobs/teal-hatchback/passport.html`)).text();
+  const html = await page();
+  expect(html).not.toMatch(/(src|href)="(?!data:)/);
+  expect(html).not.toMatch(/https?:\/\/(?!www\.w3\.org)/);
+  const data = /<script type="application\/json" id="passport">(.*?)<\/script>/s.exec(html)![1]!;
+  const read = await theirs.call<PassportRead>('POST', '/api/passports/read', JSON.parse(data));
+  expect(read.body.holds).toBe(true);
+  const pdf = await fetch(`${ours.base}/api/jobs/slate-estate/passport.pdf`);
+  expect([
+    pdf.headers.get('content-type'),
+    Buffer.from(await pdf.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ]).toEqual(['application/pdf', '%PDF-']);
+});

@@ -1,0 +1,157 @@
+import {
+  createPrivateKey,
+  createPublicKey,
+  generateKeyPairSync,
+  type KeyObject,
+  randomUUID,
+  sign,
+  verify,
+} from 'node:crypto';
+import type { JobRecord } from '#formats/job';
+import { jobSchema } from '#formats/job';
+import {
+  type Handover,
+  type NewHandover,
+  type Passport,
+  PASSPORT_FORMAT,
+  type PassportFile,
+  type PassportRead,
+  signedText,
+} from '#formats/passport';
+import { passportOf } from '#job/passport';
+import type { Db } from '../db/open';
+import { conflict } from '../http/problem';
+import { handoverRepository } from '../repositories/handovers';
+import { jobRepository } from '../repositories/jobs';
+import { runLogRepository } from '../repositories/run-log';
+import { shopSettingsRepository } from '../repositories/shop-settings';
+import type { AccountService } from './accounts';
+import type { ChangeFeed } from './changes';
+import type { JobService } from './jobs';
+
+const KEY = 'passport-key';
+const SHOP = 'shop-name';
+const NAMELESS = 'An unnamed workshop';
+
+/** Passports: made from the record, signed by the shop’s key, read and taken in from others. */
+export function passportService(
+  db: Db,
+  changes: ChangeFeed,
+  { jobs, accounts }: { readonly jobs: JobService; readonly accounts: Pick<AccountService, 'names'> },
+  now: () => Date,
+) {
+  const settings = shopSettingsRepository(db);
+  const handovers = handoverRepository(db);
+  const kept = jobRepository(db);
+  const log = runLogRepository(db);
+
+  /** Made once, and kept with the workshop: a passport is the shop’s for as long as its data are. */
+  const key = (): KeyObject => {
+    const known = settings.get(KEY);
+    if (typeof known === 'string') return createPrivateKey(known);
+    const { privateKey } = generateKeyPairSync('ed25519');
+    settings.put(KEY, privateKey.export({ type: 'pkcs8', format: 'pem' }));
+    return privateKey;
+  };
+  const publicText = (own: KeyObject): string =>
+    createPublicKey(own).export({ type: 'spki', format: 'der' }).toString('base64url');
+  const shop = (): string => {
+    const name = settings.get(SHOP);
+    return typeof name === 'string' ? name : NAMELESS;
+  };
+  const signed = (passport: Passport): PassportFile => {
+    const own = key();
+    // As it is written and read again: what is not said is not signed.
+    const plain = JSON.parse(JSON.stringify(passport)) as Passport;
+    const value = sign(null, Buffer.from(signedText(plain)), own).toString('base64url');
+    return {
+      format: PASSPORT_FORMAT,
+      passport: plain,
+      signature: { algorithm: 'Ed25519', key: publicText(own), value },
+    };
+  };
+  /** The item as this job leaves it, with every visit it has had until then. */
+  const passportAt = ({ id, document }: JobRecord): Passport => {
+    const names = new Map(accounts.names().map((person) => [person.id, person.name]));
+    const itemId = document.item?.id;
+    const earlier = itemId === undefined ? [] : kept.ofItem(itemId);
+    const visits = [...earlier.filter((each) => each.id !== id), { id, document }]
+      .filter((visit) => visit.id === id || Date.parse(visit.document.startAt) < Date.parse(document.startAt))
+      .sort((a, b) => Date.parse(a.document.startAt) - Date.parse(b.document.startAt) || Number(a.id === id));
+    const before = itemId === undefined ? undefined : handovers.takenFor(itemId)?.passport.visits;
+    return passportOf({
+      visits: visits.map((visit) => ({ document: visit.document, log: log.of(visit.id) })),
+      issuedAt: now().toISOString(),
+      shop: shop(),
+      nameOf: (by) => names.get(by) ?? by,
+      ...(before && { before }),
+    });
+  };
+  return {
+    shop,
+    nameShop: (name: string): void => settings.put(SHOP, name),
+    /** Signed as it stands now. @throws ProblemError (404) for an unknown job */
+    of: (jobId: string): PassportFile => signed(passportAt(jobs.get(jobId))),
+    handovers(jobId: string): Handover[] {
+      jobs.get(jobId);
+      return handovers.of(jobId);
+    },
+    /** Keeps what is signed as it is now; sent twice it is kept once. */
+    handOver(jobId: string, { id, ...said }: NewHandover, by: string | undefined): Handover {
+      const job = jobs.get(jobId);
+      const known = handovers.get(id);
+      if (known && known.jobId !== jobId) throw conflict(`There is another hand-over "${id}" already.`);
+      if (!known) {
+        handovers.add(jobId, {
+          id,
+          ...said,
+          at: now().toISOString(),
+          by: by ?? null,
+          passport: signed(passportAt(job)),
+        });
+        changes.tell({ kind: 'handovers', id: jobId });
+      }
+      return handovers.of(jobId).find((each) => each.id === id)!;
+    },
+    /** Whether a passport is as the shop that signed it made it. */
+    read({ passport, signature }: PassportFile, text: unknown): PassportRead {
+      return { passport, holds: holds(text, signature), ours: signature.key === publicText(key()) };
+    },
+    /**
+     * Takes a passport in: the item begins here with it as its past.
+     * @throws ProblemError (409) where a byte of it was changed, or the item is here already
+     */
+    take(file: PassportFile, text: unknown): JobRecord {
+      if (!holds(text, file.signature))
+        throw conflict('This passport was changed since it was signed: nothing of it is believed.');
+      const { passport } = file;
+      const itemId = passport.item.id ?? randomUUID();
+      if (kept.ofItem(itemId).length > 0)
+        throw conflict(`${passport.item.name} is here already, with a history of its own.`);
+      const document = jobSchema.parse({
+        format: 'glaphyra.job/1',
+        title: `${passport.item.name}, taken over`,
+        startAt: now().toISOString(),
+        surfaces: passport.surfaces,
+        products: [],
+        ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
+        item: { ...passport.item, id: itemId },
+      });
+      return db.transaction(() => {
+        const job = jobs.add({ id: randomUUID(), document, bayId: null, airSource: 'typed' });
+        handovers.take({ itemId, jobId: job.id, at: now().toISOString(), file });
+        return job;
+      });
+    },
+  };
+}
+
+/** @param passport as it came, before any reading has filled in what it left out */
+function holds(passport: unknown, { key, value }: PassportFile['signature']): boolean {
+  try {
+    const by = createPublicKey({ key: Buffer.from(key, 'base64url'), type: 'spki', format: 'der' });
+    return verify(null, Buffer.from(signedText(passport)), by, Buffer.from(value, 'base64url'));
+  } catch {
+    return false;
+  }
+}
