@@ -34,7 +34,6 @@ const VIEWS = [
   { name: 'time-go', at: '/jobs/moss-saloon/time?view=go' },
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
   { name: 'time-days', at: '/jobs/moss-saloon/time?view=days' },
-  { name: 'time-what-if', at: '/jobs/moss-saloon/time?view=bench&panel=roof' },
   // One who lays, working ahead of the other: several patches are wet.
   {
     name: 'run-tablet-night',
@@ -48,6 +47,7 @@ const VIEWS = [
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   // The last: from then on everybody has to say who they are.
   { name: 'check', at: '/jobs/marrow-launch/check' },
+  { name: 'hand-over', at: '/jobs/slate-estate/hand-over?panel=roof' },
 ];
 
 /** Papers of which the first page is shown. */

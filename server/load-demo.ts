@@ -15,6 +15,7 @@ try {
   const now = DateTime.fromJSDate(clock()).toISO()!;
   if (loadWorkshop(db, services, ternmouthYard(now))) {
     await loadPictures(services, SAMPLE_PICTURES);
+    services.passports.nameShop('Ternmouth Yard');
     process.stdout.write('Loaded the sample workshop.\n');
   }
   close();

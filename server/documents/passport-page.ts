@@ -24,9 +24,13 @@ h1{font-size:1.9rem;line-height:1.1;margin:.2rem 0}h2{font-size:1.2rem;margin:2r
 p,li,dd{overflow-wrap:anywhere}.quiet{color:var(--quiet);font-size:.9rem}
 ol,ul.plain{list-style:none;padding:0;margin:0}li.row{border-top:1px solid var(--line);padding:.6rem 0}
 .when{font-weight:600;color:var(--over);display:block}
-.net{background:#fff;border:1px solid var(--line)}.net svg{width:100%;height:auto;display:block}
+.net{background:#fff;border:1px solid var(--line)}.net path{vector-effect:non-scaling-stroke;stroke-width:1px}
+.key{display:inline-block;width:1.1em;height:.8em;border:1px solid #10212d;margin-right:.4em;vertical-align:baseline}.net svg{width:100%;height:auto;display:block}
 details{background:var(--sheet);border:1px solid var(--line);padding:.6rem .8rem;margin:.4rem 0}summary{font-weight:600}
 .pics{display:grid;grid-template-columns:1fr 1fr;gap:.5rem}.pics img{width:100%}figure{margin:0}`;
+
+/** Fills of the net, by what lies uppermost. */
+const INKS = ['#b5d3de', '#e8cf9a', '#d9b3cf', '#b9d8b4', '#d6d6d6', '#e5b7a2'] as const;
 
 /** A passport as one page that needs nothing but itself: no server, no network, no script. */
 export function passportPage(
@@ -35,11 +39,21 @@ export function passportPage(
 ): string {
   const { item, shop, issuedAt, care, panels, visits, warranty } = passport;
   const title = `${item.name}: passport`;
+  // What lies uppermost, in colours told apart in print as well.
+  const tops = [...new Set(panels.flatMap(({ layers }) => layers.at(-1)?.product ?? []))];
+  const inkOf = (product: string) => INKS[tops.indexOf(product) % INKS.length]!;
+  const filled = panels
+    .flatMap(({ surface, layers }) => {
+      const top = layers.at(-1);
+      return top ? [`.net [id="${surface.replaceAll(/[^\w-]/g, '_')}"]{fill:${inkOf(top.product)}}`] : [];
+    })
+    .join('');
+  const keys = tops.map((product, nth) => `.k${nth}{background:${inkOf(product)}}`).join('');
   // What a program reads out of the page: no text in it can end it.
   const data = JSON.stringify({ format, passport, signature }).replaceAll('<', '\\u003c');
   return `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
-<title>${safe(title)}</title><style nonce="${safe(nonce)}">${STYLE}</style></head><body><main>
+<title>${safe(title)}</title><style nonce="${safe(nonce)}">${STYLE}${filled}${keys}</style></head><body><main>
 <p class="quiet">${safe(shop)}, ${safe(day(issuedAt))}</p><h1>${safe(item.name)}</h1>
 <h2>What to mind</h2><ol>${care
     .map(
@@ -47,7 +61,9 @@ export function passportPage(
         `<li class="row">${at ? `<span class="when">${safe(moment(at))}</span>` : ''}${safe(says)}</li>`,
     )
     .join('')}</ol>
-<h2>The item</h2><div class="net">${net.slice(net.indexOf('<svg'))}</div>
+<h2>The item</h2><div class="net">${net.slice(net.indexOf('<svg'))}</div><p class="quiet">${tops
+    .map((product, nth) => `<span class="key k${nth}"></span>${safe(product)}`)
+    .join(' &nbsp; ')}</p>
 <h2>What lies on it</h2>${panels
     .map(
       ({ name, layers, found, neverUse, comesOff }) =>

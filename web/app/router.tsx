@@ -42,6 +42,7 @@ export const router = createBrowserRouter([
           { path: 'time', lazy: () => import('../stations/time/Time') },
           { path: 'run', lazy: () => import('../stations/run/Run') },
           { path: 'check', lazy: () => import('../stations/check/Check') },
+          { path: 'hand-over', lazy: () => import('../stations/handover/HandOver') },
           { path: 'care', lazy: () => import('../stations/care/Care') },
         ],
       },

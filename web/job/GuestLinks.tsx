@@ -9,6 +9,7 @@ import {
 import { Button } from '../ui/Button';
 import { day } from '../ui/moments';
 import { NumberField } from '../ui/NumberField';
+import { QrCode } from '../ui/QrCode';
 import { useNow } from '../ui/useNow';
 import { Fault } from '../ui/Fault';
 
@@ -53,6 +54,7 @@ export default function GuestLinks({ job }: { readonly job: string }) {
       {made && (
         <div className="border-l-4 border-ok bg-ok-soft px-4 py-3">
           <p>Told once: hand it on now.</p>
+          <QrCode text={`${base}/guest#${made.token}`} alt="Code of the link" />
           <p className="figure break-all">{`${base}/guest#${made.token}`}</p>
         </div>
       )}

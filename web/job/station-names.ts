@@ -7,5 +7,6 @@ export const STATION_NAMES = [
   ['time', 'Time'],
   ['run', 'Run'],
   ['check', 'Check'],
+  ['hand-over', 'Hand over'],
   ['care', 'Care & removal'],
 ] as const;

@@ -1,6 +1,7 @@
 import { preparationMin } from '#core/work/hours';
 import { firstWashMin } from '#core/after/care';
 import { money } from '#formats/values';
+import { agreedAndDone } from '#job/handover';
 import { hours } from '../ui/hours';
 import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
@@ -89,6 +90,13 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
     return record.looks.size === 0
       ? { text: 'not looked at yet', tone: 'plain' }
       : { text: record.faults.size === 0 ? 'nothing found so far' : 'all found is mended', tone: 'plain' };
+  },
+  'hand-over': ({ laid, document, record, standing }) => {
+    if (laid.size === 0) return { text: 'nothing laid yet', tone: 'lacks' };
+    const open = agreedAndDone(document, record, standing).filter(
+      ({ state }) => state === 'lacking' || state === 'in-part',
+    ).length;
+    return open > 0 ? { text: `${open} not as agreed`, tone: 'plain' } : { text: 'as agreed', tone: 'done' };
   },
   care: (job) => {
     if (!job.standing.some(({ layers }) => layers.length > 0)) return { text: 'nothing laid yet', tone: 'lacks' };

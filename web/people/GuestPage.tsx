@@ -56,6 +56,11 @@ export function GuestPage({ job }: { readonly job: string }) {
           Put them in your calendar
         </a>
       </p>
+      <p className="mt-2">
+        <a className="text-over underline" href={`/api/jobs/${job}/passport.html`} download={`${job}.html`}>
+          Keep its passport on this phone: one page that needs no network
+        </a>
+      </p>
       <h2 className="label mt-8">What lies where</h2>
       <ul className="mt-1 divide-y border-y bg-sheet">
         {panels.map(({ id, name, layers }) => (

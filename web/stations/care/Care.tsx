@@ -22,6 +22,7 @@ import { um } from '../../ui/measures';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { RemovalPlan } from './RemovalPlan';
+import { MakeItAJob, TakingOff } from './TakingOff';
 import { NOTHING_USED, totalRemoval } from './totals';
 import { useMemo, useState } from 'react';
 import { useNameOf } from '../../people/api';
@@ -162,6 +163,7 @@ function Panel({ job, atMin, clear }: PanelProps) {
           </p>
         )}
       </Part>
+      {removal.layers.length > 0 && <MakeItAJob job={job} />}
       {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
     </>
   );
@@ -258,6 +260,7 @@ function Whole({ job, atMin, clear }: PanelProps) {
           </ul>
         )}
       </Part>
+      <TakingOff job={job} clear={clear} />
       <Part title="Panel by panel">
         <FactTable
           columns={['Panel', 'Work', 'Clear, expected']}

@@ -2,6 +2,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { errorText, useItemsQuery } from '../../app/api';
 import { EarlierLater } from '../../ui/EarlierLater';
+import { TakePassport } from './TakePassport';
 import { day } from '../../ui/moments';
 
 /** Rows the server tells at once. */
@@ -18,6 +19,7 @@ export function Component() {
     <main className="mx-auto max-w-4xl px-6 py-6">
       <div className="flex items-end gap-4">
         <h1 className="figure flex-1 text-3xl">Items</h1>
+        <TakePassport />
         <div className="w-72">
           <label htmlFor="wanted" className="label block">
             Item or owner

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNetworkQuery, useOfferPairingMutation } from '../../people/api';
 import { InputLine } from '../../people/InputLine';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
+import { QrCode } from '../../ui/QrCode';
 import { Fault } from '../../ui/Fault';
 
 /** A code that lets one device in: scanned with its camera, or typed. */
@@ -37,7 +38,7 @@ export function PairingCode() {
     <div>
       {base ? (
         <>
-          <Code text={`${base}/pair#${data.code}`} />
+          <QrCode text={`${base}/pair#${data.code}`} alt="Code to pair a device" />
           <p className="mt-3">Scan it with the device’s camera, or open {base}/pair there and type</p>
         </>
       ) : (
@@ -49,19 +50,4 @@ export function PairingCode() {
       <p className="mt-2 text-ink-2">Once, until {clock(data.until)}.</p>
     </div>
   );
-}
-
-/** A code to be scanned, drawn once what draws it has been fetched. */
-function Code({ text }: { readonly text: string }) {
-  const [drawn, setDrawn] = useState<string>();
-  useEffect(() => {
-    let isWanted = true;
-    void import('qrcode')
-      .then(({ default: QrCode }) => QrCode.toString(text, { type: 'svg', margin: 2 }))
-      .then((svg) => isWanted && setDrawn(`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`));
-    return () => {
-      isWanted = false;
-    };
-  }, [text]);
-  return drawn === undefined ? null : <img src={drawn} alt="Code to pair a device" className="size-64 bg-white" />;
 }

@@ -1,0 +1,69 @@
+import { expect, test } from './workshop';
+
+test('handed over: agreed beside done, signed by hand, and the passport stands as it was signed', async ({ page }) => {
+  await page.goto('/jobs/slate-estate/hand-over');
+  await expect(page.getByRole('region', { name: 'Agreed and done' })).toContainText('All of it as agreed');
+  await expect(page.getByRole('note')).toContainText('Check is not closed yet');
+  const sign = page.getByRole('button', { name: 'Hand it over' });
+  await expect(sign).toBeDisabled();
+  const pad = page.getByRole('img', { name: 'Sign here' });
+  await pad.scrollIntoViewIfNeeded();
+  const box = (await pad.boundingBox())!;
+  await page.mouse.move(box.x + 30, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 120, box.y + 20, { steps: 6 });
+  await page.mouse.move(box.x + 220, box.y + 90, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByLabel('Who signs')).toHaveValue('Tove Lindgren');
+  await sign.click();
+  await expect(page.getByRole('img', { name: 'Signature of Tove Lindgren' })).toBeVisible();
+  const signed = await (await page.request.get('/api/jobs/slate-estate/passport.json')).json();
+
+  // The owner's word on pictures, and withdrawn.
+  const shown = page.getByRole('radio', { name: 'The owner agrees' });
+  await shown.click();
+  await expect(shown).toBeChecked();
+  await page.getByRole('radio', { name: 'No', exact: true }).click();
+  await expect(page.getByText(/^Said today/)).toBeVisible();
+  expect(await (await page.request.get('/api/jobs/slate-estate/passport.json')).json()).toEqual(signed);
+
+  // As a page, on its own: no script of it runs, nothing is fetched.
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url()));
+  await page.goto('/api/jobs/slate-estate/passport.html');
+  await expect(page.getByRole('heading', { name: 'Slate estate' })).toBeVisible();
+  await page
+    .locator('summary')
+    .filter({ hasText: /^Bonnet$/ })
+    .click();
+  await expect(page.locator('details[open]')).toContainText('Comes off by');
+  expect(asked.filter((url) => !url.endsWith('passport.html') && !url.endsWith('favicon.ico'))).toEqual([]);
+});
+
+test('a passport from elsewhere: a changed byte is told and refused; whole it is the item’s past', async ({ page }) => {
+  const file = await (await page.request.get('/api/jobs/two-door-classic/passport.json')).json();
+  const put = (value: unknown) =>
+    page.getByLabel('Passport file').setInputFiles({
+      name: 'passport.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
+    });
+  await page.goto('/items');
+  await put('no passport');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('alert')).toContainText('This file is no passport');
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  const bent = structuredClone(file);
+  bent.passport.panels[0].clearUm = 99;
+  await put(bent);
+  await expect(dialog).toContainText('Changed since it was signed');
+  await expect(dialog.getByRole('button', { name: 'Begin the item here with it' })).toBeDisabled();
+  await dialog.getByRole('button', { name: 'Close' }).click();
+
+  // Out of the page as well as out of the file. It is here already, and is told so.
+  const html = await (await page.request.get('/api/jobs/two-door-classic/passport.html')).text();
+  await put(html);
+  await expect(dialog).toContainText('Signed by this workshop, and not changed since.');
+  await dialog.getByRole('button', { name: 'Begin the item here with it' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('is here already');
+});

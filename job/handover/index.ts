@@ -1,0 +1,1 @@
+export { agreedAndDone, type AgreedPanel, type AgreedState } from './agreed';

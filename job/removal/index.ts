@@ -1,0 +1,2 @@
+export { removalJob } from './removal-job';
+export { costOfWaiting, type WaitingDay } from './waiting';

@@ -1,0 +1,59 @@
+/** Taking off: what waiting costs, and a job made of it. */
+import { clearOnSurfaces, standingSurfaces } from '#core/after/care';
+import { NO_KIT } from '#core/work/kit';
+import { foldLog } from '#core/work/run';
+import { jobSchema } from '#formats/job';
+import { type LogEntry, loggedEntries } from '#formats/log';
+import { plannedJob } from '#job/plan';
+import { preparedView } from '#job/view';
+import { yardThatMorning } from '../../demo/that-morning';
+import { costOfWaiting, removalJob } from '.';
+
+const yard = yardThatMorning();
+const jobOf = (id: string) => {
+  const { draft, log } = yard.jobs.find((job) => job.id === id)!;
+  return {
+    document: draft.document,
+    log: log.map((entry, nth): LogEntry => ({ ...entry, seq: nth, recordedAt: entry.at })),
+  };
+};
+const waiting = (id: string, nowMin = 0) => {
+  const { document, log } = jobOf(id);
+  const planned = plannedJob(document);
+  const record = foldLog(loggedEntries(document.startAt, log));
+  return costOfWaiting(standingSurfaces(planned, record, {}), clearOnSurfaces(planned.surfaces), nowMin);
+};
+
+test('what waiting costs stands in order of days; only the top is never more work than all of it', () => {
+  for (const id of ['slate-estate', 'marrow-launch', 'two-door-classic', 'teal-hatchback']) {
+    const days = waiting(id, 6000);
+    expect(days[0]!.key).toBe('today');
+    expect(days.map(({ atMin }) => atMin)).toEqual(days.map(({ atMin }) => atMin).toSorted((a, b) => a - b));
+    for (const { all, top } of days) {
+      expect(top.minutes).toBeLessThanOrEqual(all.minutes + 1e-9);
+      expect(all.staysChance).toBeGreaterThanOrEqual(0);
+      expect(all.staysChance).toBeLessThanOrEqual(1);
+    }
+  }
+});
+
+test('a coating is easier off before it is hard, and from then on only by machine; with nothing on it there is nothing to say', () => {
+  const days = waiting('marrow-launch', 600);
+  const [today, hard] = [days.find(({ key }) => key === 'today')!, days.find(({ key }) => key === 'hard')!];
+  expect(hard.all.minutes).toBeGreaterThan(today.all.minutes);
+  expect(waiting('satin-tourer')).toEqual([]);
+});
+
+test('made a job at a tap: the item as it is, taking off in its preparation on those panels and no other, nothing planned over it', () => {
+  const { document, log } = jobOf('slate-estate');
+  const startAt = '2027-06-01T09:00:00+02:00';
+  const made = removalJob(document, log, { surfaces: ['bonnet', 'roof', 'windscreen'], takes: 'all', startAt })!;
+  expect(jobSchema.parse(JSON.parse(JSON.stringify(made)))).toBeTruthy();
+  const { panels, stages } = preparedView(made, undefined, NO_KIT).preparation;
+  const stripped = panels.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id);
+  expect(stripped.toSorted()).toEqual(['bonnet', 'roof']);
+  expect(stages.some(({ kind }) => kind === 'strip-found')).toBe(true);
+  expect(made.surfaces.every(({ layers }) => layers.length === 0)).toBe(true);
+  expect(made.surfaces.find(({ id }) => id === 'bonnet')!.existing).toEqual(['sealant']);
+  expect(removalJob(document, log, { surfaces: ['windscreen'], takes: 'all', startAt })).toBeUndefined();
+});

@@ -1,0 +1,142 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { SIDE_WORDS } from '#core/work/check';
+import { expectedAir } from '#job/edit';
+import { costOfWaiting, removalJob, type WaitingDay } from '#job/removal';
+import { useAddJobMutation, useLogQuery } from '../../app/api';
+import { Part } from '../../job/Station';
+import type { JobView } from '../../job/useJobView';
+import { Button } from '../../ui/Button';
+import { Fault } from '../../ui/Fault';
+import { SelectField } from '../../ui/SelectField';
+import { um } from '../../ui/measures';
+import { day, span } from '../../ui/moments';
+import { percent } from '../../ui/numbers';
+
+const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
+  today: 'Today',
+  hard: 'Once it is hard',
+  'one-year': 'In a year',
+  renewal: 'At the first renewal',
+  'three-years': 'In three years',
+  'five-years': 'In five years',
+};
+
+interface Props {
+  readonly job: JobView;
+  readonly clear: readonly (number | undefined)[];
+}
+
+/** What waiting costs, and the taking off made a job. */
+export function TakingOff({ job, clear }: Props) {
+  const days = costOfWaiting(job.standing, clear, job.nowMin);
+  if (days.length === 0) return null;
+  return (
+    <>
+      <Part title="What waiting costs">
+        <table className="w-full text-[14px]">
+          <thead>
+            <tr className="text-left text-[13px] text-ink-2">
+              <th className="font-normal">Taken off</th>
+              <th className="text-right font-normal">All of it</th>
+              <th className="text-right font-normal">Only the top</th>
+            </tr>
+          </thead>
+          <tbody>
+            {days.map(({ key, atMin, all, top }) => (
+              <tr key={key} className="border-t align-top">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {DAY_WORDS[key]}
+                  <span className="block text-[13px] text-ink-2">{day(job.at(atMin))}</span>
+                </th>
+                {[all, top].map(({ minutes, clearUm, staysChance }, nth) => (
+                  <td key={nth} className="py-1 text-right">
+                    <strong>{span(minutes)}</strong>
+                    <span className="block text-[13px] text-ink-2">
+                      {um(clearUm, 1)} at most on a panel
+                      {staysChance >= LIKELY && `, ${percent(staysChance)} stays somewhere`}
+                    </span>
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Part>
+      <MakeItAJob job={job} />
+    </>
+  );
+}
+
+/** Rarer than this it is not worth a word. */
+const LIKELY = 0.05;
+
+/** The taking off of a panel, a side or the whole, as a job of its own. */
+export function MakeItAJob({ job }: { readonly job: JobView }) {
+  const { id, document, bay, chosen } = job;
+  const { currentData: log } = useLogQuery(id);
+  const [addJob, { error, isLoading }] = useAddJobMutation();
+  const navigate = useNavigate();
+  const sides = [...new Set(document.surfaces.flatMap(({ zone }) => zone ?? []))];
+  const [where, setWhere] = useState(chosen ? 'panel' : 'item');
+  const [takes, setTakes] = useState<'all' | 'top'>('all');
+  const place = where === 'panel' && !chosen ? 'item' : where;
+  const surfaces = document.surfaces
+    .filter(({ id: own, zone }) => place === 'item' || (place === 'panel' ? own === chosen?.id : zone === place))
+    .map(({ id: own }) => own);
+  const startAt = job.at(Math.max(0, Math.ceil(job.nowMin)));
+  const made = log && removalJob(document, log, { surfaces, takes, startAt });
+  return (
+    <Part title="Take it off">
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField
+          label="Where"
+          value={place}
+          options={[
+            ['item', 'the whole item'],
+            ...(chosen ? ([['panel', job.nameOf(chosen.id)]] as const) : []),
+            ...sides.map((side) => [side, SIDE_WORDS[side].toLowerCase()] as const),
+          ]}
+          onChange={setWhere}
+        />
+        <SelectField
+          label="What"
+          value={takes}
+          options={[
+            ['all', 'all that lies on it'],
+            ['top', 'only the top'],
+          ]}
+          onChange={setTakes}
+        />
+      </div>
+      <Button
+        look="main"
+        className="mt-3"
+        disabled={!made || isLoading}
+        onClick={() =>
+          made &&
+          void addJob({
+            id: nanoid(),
+            document: { ...made, ambient: bay ? expectedAir(bay, made.startAt) : made.ambient },
+            bayId: bay?.id ?? null,
+            airSource: bay ? 'bay' : 'typed',
+          })
+            .unwrap()
+            .then(
+              (record) => navigate(`/jobs/${record.id}/prepare`),
+              () => undefined,
+            )
+        }
+      >
+        Make it a job
+      </Button>
+      <p className="mt-1 text-[14px] text-ink-2">
+        {made
+          ? 'A job of its own: its steps stand under Prepare and Run, mildest first, and what they take in the ledger.'
+          : 'Nothing lies there that could come off.'}
+      </p>
+      <Fault error={error} />
+    </Part>
+  );
+}
