@@ -29,6 +29,8 @@ const VIEWS = [
   '/bays',
   '/jobs/teal-hatchback/run',
   '/jobs/teal-hatchback/check',
+  '/jobs/slate-estate/check',
+  '/jobs/slate-estate/hand-over',
   '/jobs/two-door-classic/care',
   '/jobs/two-door-classic/care?panel=bonnet',
   '/nowhere',

@@ -29,14 +29,15 @@ test('handed over: agreed beside done, signed by hand, and the passport stands a
 
   // As a page, on its own: no script of it runs, nothing is fetched.
   const asked: string[] = [];
-  page.on('request', (request) => asked.push(request.url()));
-  await page.goto('/api/jobs/slate-estate/passport.html');
-  await expect(page.getByRole('heading', { name: 'Slate estate' })).toBeVisible();
-  await page
+  const alone = await page.context().newPage();
+  alone.on('request', (request) => asked.push(request.url()));
+  await alone.goto('/api/jobs/slate-estate/passport.html');
+  await expect(alone.getByRole('heading', { name: 'Slate estate' })).toBeVisible();
+  await alone
     .locator('summary')
     .filter({ hasText: /^Bonnet$/ })
     .click();
-  await expect(page.locator('details[open]')).toContainText('Comes off by');
+  await expect(alone.locator('details[open]')).toContainText('Comes off by');
   expect(asked.filter((url) => !url.endsWith('passport.html') && !url.endsWith('favicon.ico'))).toEqual([]);
 });
 

@@ -5,7 +5,6 @@ import {
   removalFrom,
   type StandingLayer,
   type StandingSurface,
-  standingSurfaces,
 } from '#core/after/care';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { airAt } from '#core/time/air';
@@ -19,7 +18,8 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 import { comingBack } from '#job/return';
-import { handsOf } from '#job/view';
+import type { Outdoors } from '#job/days';
+import { handsOf, standingView } from '#job/view';
 
 /** A visit of the item at this shop. */
 export interface PassportVisit {
@@ -36,6 +36,8 @@ export interface PassportCase {
   readonly nameOf: (by: string) => string;
   /** Visits at shops before this one, as their passport told them. */
   readonly before?: Passport['visits'];
+  /** What it stands in once it has left: washed and hard is when the weather lets it be. */
+  readonly outdoors?: Outdoors | undefined;
 }
 
 /** A warranty is looked after once a year. */
@@ -53,13 +55,13 @@ const CONDITIONS = [
  * The passport of an item from what was really done to it.
  * @throws RangeError without a visit
  */
-export function passportOf({ visits, issuedAt, shop, nameOf, before = [] }: PassportCase): Passport {
+export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoors }: PassportCase): Passport {
   const last = visits.at(-1);
   if (!last) throw new RangeError('no visit, no passport');
   const { document, log } = last;
   const planned = plannedJob(document);
   const record = foldLog(loggedEntries(document.startAt, log));
-  const standing = standingSurfaces(planned, record, document.owner ?? {});
+  const standing = standingView(planned, record, document.owner, outdoors);
   const { surfaces } = comingBack(document, log);
   const taken = clearTakenUm(document, record);
   const known = clearOnSurfaces(planned.surfaces);

@@ -55,7 +55,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     quotes,
     items: itemService(db),
     templates: templateService(db, changes, now),
-    passports: passportService(db, changes, { jobs, accounts }, now),
+    passports: passportService(db, changes, { jobs, accounts, summaries }, now),
     photos: photoService(db, changes, now, photoFolder),
   };
 }

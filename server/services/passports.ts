@@ -28,6 +28,7 @@ import { shopSettingsRepository } from '../repositories/shop-settings';
 import type { AccountService } from './accounts';
 import type { ChangeFeed } from './changes';
 import type { JobService } from './jobs';
+import type { SummaryService } from './summaries';
 
 const KEY = 'passport-key';
 const SHOP = 'shop-name';
@@ -37,7 +38,15 @@ const NAMELESS = 'An unnamed workshop';
 export function passportService(
   db: Db,
   changes: ChangeFeed,
-  { jobs, accounts }: { readonly jobs: JobService; readonly accounts: Pick<AccountService, 'names'> },
+  {
+    jobs,
+    accounts,
+    summaries,
+  }: {
+    readonly jobs: JobService;
+    readonly accounts: Pick<AccountService, 'names'>;
+    readonly summaries: Pick<SummaryService, 'outdoorsOf'>;
+  },
   now: () => Date,
 ) {
   const settings = shopSettingsRepository(db);
@@ -84,6 +93,7 @@ export function passportService(
       issuedAt: now().toISOString(),
       shop: shop(),
       nameOf: (by) => names.get(by) ?? by,
+      outdoors: summaries.outdoorsOf(jobs.get(id)),
       ...(before && { before }),
     });
   };

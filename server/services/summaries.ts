@@ -184,12 +184,14 @@ export function summaryService(
     demandOf,
     /** The dates of a job that matter to its owner, as an iCalendar file. */
     calendarOf: (job: JobRecord): string =>
-      calendarFile(job.document.title, datesOf(lookAt(job, now().getTime())), {
+      calendarFile(job.document.title, datesOf(lookAt(job, now().getTime())).dates, {
         id: job.id,
         edition: job.version,
         at: now(),
       }),
     /** A job as its owner sees it by a link. */
+    /** The weather a job's item goes out into. */
+    outdoorsOf: (job: JobRecord) => datesOf(lookAt(job, now().getTime())).outdoors,
     guestView(job: JobRecord): GuestJob {
       const look = lookAt(job, now().getTime());
       const { document, planned, record, progress, nowMin } = look;
@@ -221,7 +223,7 @@ export function summaryService(
               state: stateOf(surface.id, layer),
             })),
           })),
-        dates: datesOf(look).map(({ key, ...date }) => date),
+        dates: datesOf(look).dates.map(({ key, ...date }) => date),
       };
     },
     /** What is left to be laid of a job: who does what when. */
@@ -251,7 +253,11 @@ export function summaryService(
     const fromMin = countsFrom(record, nowMin);
     const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
     const outdoors = outdoorsOf(document, leavesMin(days, progress.plan, nowMin), weather.forecast(now()));
-    return ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors));
+    return {
+      days,
+      outdoors,
+      dates: ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors)),
+    };
   }
 
   function summarise(

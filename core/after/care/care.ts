@@ -1,4 +1,13 @@
-import { conditionLeft, expectedLife, type Exposure, type LifeEstimate } from '#core/after/life';
+import {
+  conditionLeft,
+  expectedLife,
+  type Exposure,
+  type LifeEstimate,
+  observedLife,
+  type ObservedLife,
+  USUAL_WATER,
+  type WaterEnds,
+} from '#core/after/life';
 import { type AgedLayer, foundLayer, planRemoval, type Removal } from '#core/after/removal';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
@@ -32,6 +41,8 @@ export interface StandingLayer {
   readonly firstWashMin: number | null;
   readonly firstWashBy: 'sheet' | 'family';
   readonly life: LifeEstimate;
+  /** The same pulled by what water did on it since; absent: no drop says anything. */
+  readonly byWater?: ObservedLife;
   /** When it wants renewing: expected, and the ends of the range. */
   readonly renewMin: number;
   readonly renewRangeMin: readonly [number, number];
@@ -47,6 +58,65 @@ export interface StandingSurface {
 
 /** What is on every surface of a job, from what was really laid and in the air it was laid in. */
 export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
+  return laidSurfaces(job, record, exposure).map((subject, _, all) => seenWet(subject, all, record.beads));
+}
+
+/** Drops read on the topmost layer of a panel since it was laid, and what new and bare stand at on this item. */
+function dropsOn({ surface, layers }: StandingSurface, all: readonly StandingSurface[], beads: RunRecord['beads']) {
+  const top = layers.at(-1);
+  if (!top) return undefined;
+  const months = (atMin: number) => (atMin - top.endMin) / MINUTES_PER_MONTH;
+  const own = beads
+    .filter((bead) => bead.surface === surface.id && bead.atMin >= top.endMin)
+    .map(({ atMin, deg, sigmaDeg }) => ({ ageMonths: months(atMin), deg, sigmaDeg }));
+  const isBare = (id: string) => all.some((each) => each.surface.id === id && each.layers.length === 0);
+  const ends: WaterEnds = {
+    freshDeg: own.find(({ ageMonths }) => ageMonths < FRESH_MONTHS)?.deg ?? USUAL_WATER.freshDeg,
+    bareDeg: beads.findLast((bead) => isBare(bead.surface))?.deg ?? USUAL_WATER.bareDeg,
+  };
+  return { top, own, ends };
+}
+
+/** What each drop on a panel said was left of its topmost layer, 0 to 1, by its age then. */
+export function waterSeen(
+  standing: readonly StandingSurface[],
+  beads: RunRecord['beads'],
+  surface: string,
+): { readonly ageMonths: number; readonly left: number }[] {
+  const subject = standing.find((each) => each.surface.id === surface);
+  const drops = subject && dropsOn(subject, standing, beads);
+  if (!drops) return [];
+  const { freshDeg, bareDeg } = drops.ends;
+  return drops.own.map(({ ageMonths, deg }) => ({
+    ageMonths,
+    left: Math.min(1, Math.max(0, (deg - bareDeg) / Math.max(1, freshDeg - bareDeg))),
+  }));
+}
+
+/** A panel with the life of its topmost layer pulled by the drops read on it. */
+function seenWet(
+  subject: StandingSurface,
+  all: readonly StandingSurface[],
+  beads: RunRecord['beads'],
+): StandingSurface {
+  const drops = dropsOn(subject, all, beads);
+  const byWater = drops && observedLife(drops.top.life, drops.own, drops.ends);
+  if (!byWater) return subject;
+  const { top } = drops;
+  const after = (age: number) => top.endMin + age * MINUTES_PER_MONTH;
+  const pulled: StandingLayer = {
+    ...top,
+    life: byWater,
+    byWater,
+    renewMin: after(byWater.months),
+    renewRangeMin: [after(byWater.lowMonths), after(byWater.highMonths)],
+  };
+  return { ...subject, layers: [...subject.layers.slice(0, -1), pulled] };
+}
+/** Read so soon a drop says what the layer is like new, months. */
+const FRESH_MONTHS = 1;
+
+function laidSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
   const measured = withMeasuredAir(job, record);
   const coats = coatRecords(job, record);
   const products = new Map(job.products.map((product) => [product.id, product]));

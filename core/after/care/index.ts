@@ -7,6 +7,7 @@ export {
   type StandingLayer,
   type StandingSurface,
   standingSurfaces,
+  waterSeen,
 } from './care';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';

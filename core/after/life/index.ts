@@ -10,7 +10,9 @@ export {
   USUAL_EXPOSURE,
   WASH_IDS,
 } from './exposure';
+export { expectedDeg, observedLife, type ObservedLife, USUAL_WATER, type WaterEnds } from './observed';
 export {
+  ageAtCondition,
   conditionLeft,
   expectedLife,
   LABORATORY_FACTOR,

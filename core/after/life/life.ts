@@ -110,6 +110,16 @@ export function conditionLeft(ageMonths: number, lifeMonths: number): number {
   return Math.exp(-Math.LN2 * (Math.max(0, ageMonths) / lifeMonths) ** DECLINE_EXPONENT);
 }
 
+/**
+ * The age at which so much of a layer is left: the way back from {@link conditionLeft}.
+ * @param left above 0 and below 1
+ * @throws RangeError outside of that
+ */
+export function ageAtCondition(left: number, lifeMonths: number): number {
+  if (!(left > 0 && left < 1)) throw new RangeError(`a condition between 0 and 1, not ${left}`);
+  return lifeMonths * (-Math.log(left) / Math.LN2) ** (1 / DECLINE_EXPONENT);
+}
+
 /** While a layer above lives it wears instead of what lies below: share of its life that is added. Engineering default. */
 const SACRIFICED_SHARE = 0.4;
 /** Never more than this share of the life of what is protected. */

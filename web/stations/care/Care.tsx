@@ -21,6 +21,7 @@ import { DateField } from '../../ui/DateField';
 import { um } from '../../ui/measures';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { SeenSince } from './SeenSince';
 import { RemovalPlan } from './RemovalPlan';
 import { MakeItAJob, TakingOff } from './TakingOff';
 import { NOTHING_USED, totalRemoval } from './totals';
@@ -163,6 +164,7 @@ function Panel({ job, atMin, clear }: PanelProps) {
           </p>
         )}
       </Part>
+      {layers.length > 0 && <SeenSince job={job} surface={surface.id} layer={layers.at(-1)!} atMin={atMin} />}
       {removal.layers.length > 0 && <MakeItAJob job={job} />}
       {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
     </>
