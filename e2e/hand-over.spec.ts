@@ -68,3 +68,27 @@ test('a passport from elsewhere: a changed byte is told and refused; whole it is
   await dialog.getByRole('button', { name: 'Begin the item here with it' }).click();
   await expect(dialog.getByRole('alert')).toContainText('is here already');
 });
+
+test('years on: a drop pulls the life of a panel, what is due stands in one list, and taking it off is a job at a tap', async ({
+  page,
+}) => {
+  await page.goto('/items?view=care');
+  const due = page.getByRole('table', { name: 'Due in care' });
+  await expect(due.getByRole('row', { name: /^Slate estate/ })).toContainText('First wash');
+
+  await page.goto('/jobs/two-door-classic/care?panel=bonnet');
+  await expect(page.getByText('no drop has been read on it after its first month')).toBeVisible();
+  const drop = page.getByLabel('Today a drop stands on it at');
+  await drop.fill('300');
+  await drop.press('Enter');
+  await expect(page.getByText('an angle between 0 and 180°')).toBeVisible();
+  await drop.fill('70');
+  await drop.press('Enter');
+  await expect(page.getByText(/By 1 drop read on it: \d+ months? instead of the \d+ expected/)).toBeVisible();
+
+  await page.getByLabel('Where').selectOption({ label: 'front' });
+  await page.getByRole('button', { name: 'Make it a job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[^/]+\/prepare/);
+  await expect(page.getByRole('heading', { name: /taken off/ })).toBeVisible();
+  await expect(page.getByText('Take off what is on it').first()).toBeVisible();
+});

@@ -1,6 +1,6 @@
 /** Passports over real requests: made, signed, handed over, read by another shop and taken in there. */
 import type { Handover, PassportFile, PassportRead } from '#formats/passport';
-import type { JobRecord } from '#formats/job';
+import type { CareDue, JobRecord } from '#formats/job';
 import { startStocked } from './testing/client';
 
 const NOW = '2027-03-02T10:40:00+01:00';
@@ -109,4 +109,22 @@ test('as a page it needs nothing but itself, holds its own data, and shows pictu
       .subarray(0, 5)
       .toString(),
   ]).toEqual(['application/pdf', '%PDF-']);
+});
+
+test('what is out is due for its first wash, its look and its renewal, as a list, a calendar and a table', async () => {
+  const { body } = await ours.call<{ rows: CareDue[]; found: number }>('GET', '/api/care');
+  expect(body.rows.length).toBe(body.found);
+  const estate = body.rows.find(({ jobId }) => jobId === 'slate-estate')!;
+  expect(estate.due.map(({ what }) => what)).toEqual(expect.arrayContaining(['first-wash', 'look', 'renew']));
+  // The same day as on its passport: by the weather it goes out into.
+  const { passport } = await passportOf('slate-estate');
+  const wash = passport.care.find(({ says }) => says.startsWith('The first wash'))!;
+  expect(Date.parse(wash.at!)).toBe(Date.parse(estate.due.find(({ what }) => what === 'first-wash')!.at));
+  // An item that came back is its last visit's matter.
+  expect(body.rows.map(({ jobId }) => jobId)).not.toContain('teal-hatchback-sealant');
+  const ics = await (await fetch(`${ours.base}/api/care.ics`)).text();
+  expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(body.rows.flatMap(({ due }) => due).length);
+  const csv = await (await fetch(`${ours.base}/api/care.csv`)).text();
+  expect(csv).toContain('Tove Lindgren,Slate estate,');
+  expect((await ours.call('GET', '/api/care?from=x')).status).toBe(400);
 });

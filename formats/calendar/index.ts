@@ -1,1 +1,2 @@
 export { type CalendarEvent, calendarFile } from './calendar';
+export { CARE_WORDS, careCalendar, careCsv } from './care';

@@ -43,6 +43,8 @@ export {
   bayDraftSchema,
   baySchema,
   USUAL_ROOM,
+  type CareDue,
+  careDueSchema,
   type Change,
   type GaugeAnswer,
   gaugeReadingSchema,

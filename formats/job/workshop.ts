@@ -110,6 +110,22 @@ export const jobSummarySchema = object({
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 
+/** An item in care, and what it is due for, the soonest first. */
+export const careDueSchema = object({
+  jobId: id(),
+  itemName: z.string(),
+  ownerName: z.string().nullable(),
+  due: z.array(
+    object({
+      what: z.enum(['first-wash', 'look', 'renew', 'reminder']),
+      at: instant(),
+      /** What a reminder is of. */
+      says: z.string().optional(),
+    }),
+  ),
+});
+export type CareDue = z.output<typeof careDueSchema>;
+
 /** A job as its owner sees it by a link: how far it is, what lies where, and the dates. */
 export const guestJobSchema = object({
   title: z.string(),

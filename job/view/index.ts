@@ -1,2 +1,3 @@
 export { byOf, type Hands, handsOf } from './hands';
 export { doneView, type DoneView, preparedView, type PreparedView, preparedWith, standingView } from './views';
+export { careDue } from './care-due';

@@ -1,4 +1,4 @@
-import { and, desc, eq, getTableColumns, gte, isNotNull, isNull, max, ne, or, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, max, ne, or, sql } from 'drizzle-orm';
 import { MS_PER_DAY } from '#core/measures';
 import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
@@ -47,6 +47,8 @@ export function glanceRepository(db: Db) {
     );
   /** Glances of jobs that are there. */
   const glances = () => db.select({ glance }).from(jobGlances).innerJoin(jobs, eq(jobs.id, jobGlances.jobId));
+  /** Its item has been here again since. */
+  const cameBack = sql`exists (select 1 from job_glances later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
   return {
     /** All jobs that are there, last changed first. No document is opened, and no glance read. */
     listed(): ListedJob[] {
@@ -91,7 +93,6 @@ export function glanceRepository(db: Db) {
     },
     /** What is the day's matter: in the bays, ripening, to come, and in care where something is due and it is the last visit. */
     current(nowMs: number, most: number): JobSummary[] {
-      const cameBack = sql`exists (select 1 from job_glances later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
       const due = sql`${dueMs} between ${nowMs - OVERDUE_MS} and ${nowMs + AHEAD_MS} and not ${cameBack}`;
       return glances()
         .where(and(there, or(ne(standing.phase, 'in-care'), due)))
@@ -99,6 +100,28 @@ export function glanceRepository(db: Db) {
         .limit(most)
         .all()
         .map((row) => row.glance);
+    },
+    /** What is out and looked after, each item by its last visit, what is to be done soonest first. */
+    inCare(nowMs: number, from: number, most: number): Page<JobSummary> {
+      const out = and(
+        there,
+        inArray(standing.phase, ['ready', 'in-care']),
+        sql`not ${cameBack}`,
+        sql`coalesce(${dueMs}, ${nowMs}) >= ${nowMs - OVERDUE_MS}`,
+      );
+      const [count] = db
+        .select({ found: sql<number>`count(*)` })
+        .from(jobGlances)
+        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .where(out)
+        .all();
+      const rows = glances()
+        .where(out)
+        .orderBy(sql`${dueMs} is null`, dueMs)
+        .limit(most)
+        .offset(from)
+        .all();
+      return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
     },
     /** Jobs by words of their title, item or owner, the last ones first. */
     found(words: string, from: number, most: number): Page<JobSummary> {

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { careCalendar, careCsv } from '#formats/calendar';
 import {
+  careDueSchema,
   itemHistorySchema,
   itemSummarySchema,
   jobSenseFaults,
@@ -16,7 +18,10 @@ function templateSense(body: unknown) {
   return jobSenseFaults({ surfaces });
 }
 
-export function itemEndpoints({ items, summaries, templates }: Services) {
+/** Further ahead nobody rings. */
+const MOST_TOLD = 1000;
+
+export function itemEndpoints({ items, summaries, templates, now }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -25,6 +30,33 @@ export function itemEndpoints({ items, summaries, templates }: Services) {
         'Items that have been here, the latest first, a page at a time: ?find= words of name or owner, ?from= how many to pass over',
       answer: { status: 200, schema: pageSchema(itemSummarySchema) },
       run: ({ query }) => summaries.items(query.find ?? '', placeIn(query)),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/care',
+      summary: 'Items that are out and what they are due for, a page at a time: ?from= how many to pass over',
+      answer: { status: 200, schema: pageSchema(careDueSchema) },
+      run: ({ query }) => summaries.care(placeIn(query)),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/care.ics',
+      summary: 'What items are due for, as an iCalendar file',
+      answer: { status: 200, media: 'text/calendar' },
+      run: ({ response }) => {
+        response.type('text/calendar').setHeader('content-disposition', 'attachment; filename="care.ics"');
+        response.send(careCalendar(summaries.care(0, MOST_TOLD).rows, now()));
+      },
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/care.csv',
+      summary: 'Whom to tell of what and when, as CSV with a heading; nothing is sent by itself',
+      answer: { status: 200, media: 'text/csv' },
+      run: ({ response }) => {
+        response.type('text/csv').setHeader('content-disposition', 'attachment; filename="care.csv"');
+        response.send(careCsv(summaries.care(0, MOST_TOLD).rows));
+      },
     }),
     endpoint({
       method: 'get',

@@ -3,7 +3,14 @@ import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
 import { foldLog, patchState, runProgress, runSheet } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
-import { type GuestJob, type ItemSummary, type JobRecord, type JobSummary, surfaceName } from '#formats/job';
+import {
+  type CareDue,
+  type GuestJob,
+  type ItemSummary,
+  type JobRecord,
+  type JobSummary,
+  surfaceName,
+} from '#formats/job';
 import { type LearnedPreparation, loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { pickListOf } from '#job/pick';
@@ -13,7 +20,7 @@ import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
-import { preparedWith, standingView } from '#job/view';
+import { careDue, preparedWith, standingView } from '#job/view';
 import type { Db } from '../db/open';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
@@ -174,6 +181,21 @@ export function summaryService(
     items(words: string, from: number): Page<ItemSummary> {
       refresh();
       return glances.items(words, from, PAGE);
+    },
+    /** What is out and looked after, and what it is due for; what is to be done soonest first. */
+    care(from: number, most: number = PAGE): Page<CareDue> {
+      refresh();
+      const nowMs = now().getTime();
+      const { rows, found } = glances.inCare(nowMs, from, most);
+      return {
+        found,
+        rows: rows.map((summary) => ({
+          jobId: summary.id,
+          itemName: summary.itemName ?? summary.title,
+          ownerName: summary.ownerName ?? null,
+          due: careDue(summary, nowMs),
+        })),
+      };
     },
     /** Jobs that begin at a moment or later. */
     startingFrom(ms: number): string[] {

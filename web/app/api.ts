@@ -6,6 +6,7 @@ import type {
   AirReading,
   Bay,
   GaugeAnswer,
+  CareDue,
   GlossAnswer,
   GlossSpot,
   ItemHistory,
@@ -226,6 +227,10 @@ export const api = createApi({
     takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
       query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
     }),
+    careDue: build.query<{ rows: CareDue[]; found: number }, number>({
+      query: (from) => `care?from=${from}`,
+      providesTags: ['Jobs'],
+    }),
     takeGloss: build.mutation<GlossAnswer, GlossSpot>({
       query: (body) => ({ url: 'gloss-meter/readings', method: 'POST', body }),
     }),
@@ -418,6 +423,7 @@ export const {
   useLazyReadingQuery,
   useTakeThicknessMutation,
   useTakeGlossMutation,
+  useCareDueQuery,
   useLearnedQuery,
   useEarlierPairsQuery,
   useKitQuery,

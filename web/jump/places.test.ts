@@ -26,6 +26,7 @@ test('in a job its stations come first, and a panel is opened in the station one
     'Time',
     'Run',
     'Check',
+    'Hand over',
     'Care & removal',
   ]);
   expect(panels!.jumps).toEqual([

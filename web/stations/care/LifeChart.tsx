@@ -16,6 +16,8 @@ interface Props {
 
 const STEPS = 48;
 const MONTHS_A_YEAR = 12;
+/** What lasts less than this is told in months. */
+const TOLD_IN_YEARS = 24;
 
 /** What is left over the years: as expected, and in the range to plan for; with what was seen of it. */
 export default function LifeChart({ life, ageMonths, seen }: Props) {
@@ -33,6 +35,7 @@ export default function LifeChart({ life, ageMonths, seen }: Props) {
 
 function chartOption(colour: (token: string) => string, { life, ageMonths, seen }: Props): echarts.EChartsCoreOption {
   const lastMonths = Math.max(1.25 * life.highMonths, 1.05 * ageMonths);
+  const per = lastMonths > TOLD_IN_YEARS ? MONTHS_A_YEAR : 1;
   const line = (months: number, style: object) => ({
     type: 'line' as const,
     showSymbol: false,
@@ -40,7 +43,7 @@ function chartOption(colour: (token: string) => string, { life, ageMonths, seen 
     lineStyle: { color: colour('ink-2'), width: 1, type: 'dashed' as const, ...style },
     data: Array.from({ length: STEPS + 1 }, (_, nth) => {
       const age = (nth / STEPS) * lastMonths;
-      return [age / MONTHS_A_YEAR, 100 * conditionLeft(age, months)];
+      return [age / per, 100 * conditionLeft(age, months)];
     }),
   });
   const axis = {
@@ -51,15 +54,15 @@ function chartOption(colour: (token: string) => string, { life, ageMonths, seen 
   return {
     animation: false,
     textStyle: { fontFamily: 'Archivo Variable', color: colour('ink-2') },
-    grid: { left: 40, right: 14, top: 10, bottom: 36 },
+    grid: { left: 40, right: 14, top: 22, bottom: 36 },
     xAxis: {
       ...axis,
-      name: 'Years',
+      name: per === 1 ? 'Months' : 'Years',
       nameLocation: 'middle' as const,
       nameGap: 22,
       nameTextStyle: { color: colour('ink-3') },
       min: 0,
-      max: lastMonths / MONTHS_A_YEAR,
+      max: lastMonths / per,
     },
     yAxis: { ...axis, min: 0, max: 100, axisLabel: { color: colour('ink-3'), formatter: '{value} %' } },
     series: [
@@ -72,14 +75,14 @@ function chartOption(colour: (token: string) => string, { life, ageMonths, seen 
           symbol: 'none',
           label: { formatter: 'then', color: colour('over') },
           lineStyle: { color: colour('over'), type: 'solid' as const },
-          data: [{ xAxis: ageMonths / MONTHS_A_YEAR }],
+          data: [{ xAxis: ageMonths / per }],
         },
       },
       {
         type: 'scatter' as const,
         symbolSize: 10,
         itemStyle: { color: colour('over') },
-        data: seen.map((each) => [each.ageMonths / MONTHS_A_YEAR, 100 * each.left]),
+        data: seen.map((each) => [each.ageMonths / per, 100 * each.left]),
       },
     ],
   };

@@ -1,12 +1,13 @@
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { waterSeen, type StandingLayer } from '#core/after/care';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';
+import { later } from '../../ui/later';
 import { useTap } from '../run/useTap';
 
-const LifeChart = lazy(() => import('./LifeChart'));
+const LifeChart = later(() => import('./LifeChart'));
 
 interface Props {
   readonly job: JobView;

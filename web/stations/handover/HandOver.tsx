@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { CircleCheck, FileCode2, FileText, Globe } from 'lucide-react';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { checkNet, checkView, closingView } from '#job/check';
 import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover';
@@ -13,11 +13,12 @@ import { Fault } from '../../ui/Fault';
 import { Segmented } from '../../ui/Segmented';
 import { TextField } from '../../ui/TextField';
 import { day, moment } from '../../ui/moments';
+import { later } from '../../ui/later';
 import { useTap } from '../run/useTap';
 import { Signed, SignHere } from './SignHere';
 import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from './api';
 
-const GuestLinks = lazy(() => import('../../job/GuestLinks'));
+const GuestLinks = later(() => import('../../job/GuestLinks'));
 
 const STATE_WORDS: Readonly<Record<AgreedState, string>> = {
   lacking: 'Not done',

@@ -1,25 +1,49 @@
 import { useDeferredValue, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { errorText, useItemsQuery } from '../../app/api';
 import { EarlierLater } from '../../ui/EarlierLater';
+import { Segmented } from '../../ui/Segmented';
+import { CareList } from './CareList';
 import { TakePassport } from './TakePassport';
 import { day } from '../../ui/moments';
 
 /** Rows the server tells at once. */
 const PAGE = 50;
 
-/** Every item the workshop has had; looked for by name or owner. */
+/** The items of the workshop: all it has had, or what is out and due for something. */
 export function Component() {
+  const [params, setParams] = useSearchParams();
+  const view = params.get('view') === 'care' ? 'care' : 'all';
+  return (
+    <main className="mx-auto max-w-4xl px-6 py-6">
+      <div className="mb-4 flex items-end gap-4">
+        <h1 className="figure flex-1 text-3xl">Items</h1>
+        <TakePassport />
+      </div>
+      <Segmented
+        label="Which items"
+        value={view}
+        options={[
+          ['all', 'All of them'],
+          ['care', 'Due in care'],
+        ]}
+        onChange={(next) => setParams(next === 'care' ? { view: 'care' } : {}, { replace: true })}
+      />
+      {view === 'care' ? <CareList /> : <AllItems />}
+    </main>
+  );
+}
+
+/** Every item the workshop has had; looked for by name or owner. */
+function AllItems() {
   const [wanted, setWanted] = useState('');
   const [from, setFrom] = useState(0);
   const find = useDeferredValue(wanted.trim());
   const { data, error } = useItemsQuery({ find, from });
   const shown = data?.rows;
   return (
-    <main className="mx-auto max-w-4xl px-6 py-6">
-      <div className="flex items-end gap-4">
-        <h1 className="figure flex-1 text-3xl">Items</h1>
-        <TakePassport />
+    <>
+      <div className="mt-4 flex justify-end">
         <div className="w-72">
           <label htmlFor="wanted" className="label block">
             Item or owner
@@ -95,6 +119,6 @@ export function Component() {
           </span>
         </EarlierLater>
       )}
-    </main>
+    </>
   );
 }
