@@ -25,6 +25,8 @@ const shared = {
 };
 
 export default {
+  // Generous: the machine may be busy with a browser. What hangs is told all the same.
+  testTimeout: 60_000,
   globalSetup: '<rootDir>/scripts/bundle-for-tests.mjs',
   // Every core: nothing else runs beside the tests.
   maxWorkers: '100%',

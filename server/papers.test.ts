@@ -1,4 +1,6 @@
+import { DateTime } from 'luxon';
 import type { JobRecord } from '#formats/job';
+import type { PassportFile } from '#formats/passport';
 import { type RunningServer, startStocked } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
@@ -56,4 +58,24 @@ test('one endless word costs no more than the same letters in words', async () =
   const inWords = await took('xxxxxxxxx '.repeat(1200));
   const inOne = await took('x'.repeat(12_000));
   expect(inOne).toBeLessThan(20 * inWords);
+});
+
+test('a passport on paper says every product, every warranted panel count, every date of its care, and who signed', async () => {
+  const signed = await server.call('POST', '/api/jobs/two-door-classic/handovers', {
+    id: 'signed-1',
+    signedBy: 'Aurel Strand',
+    strokes: [[0.1, 0.2, 0.5, 0.8]],
+  });
+  expect(signed.status).toBe(201);
+  const { body } = await server.call<PassportFile>('GET', '/api/jobs/two-door-classic/passport.json');
+  const text = await paper('two-door-classic', 'passport.pdf');
+  const said = (at: string) => DateTime.fromISO(at, { setZone: true }).toFormat('d LLL yyyy');
+  for (const { layers } of body.passport.panels) for (const { product } of layers) expect(text).toContain(product);
+  for (const { at, says } of body.passport.care) {
+    expect(text).toContain(says.split(' ').slice(0, 3).join(' '));
+    if (at !== undefined) expect(text).toContain(said(at));
+  }
+  for (const each of body.passport.warranty?.inspections ?? []) expect(text).toContain(said(each));
+  expect(text).toContain('Aurel Strand');
+  expect(text.replaceAll(' ', '')).toContain(body.signature.value);
 });

@@ -128,3 +128,30 @@ test('what is out is due for its first wash, its look and its renewal, as a list
   expect(csv).toContain('Tove Lindgren,Slate estate,');
   expect((await ours.call('GET', '/api/care?from=x')).status).toBe(400);
 });
+
+test('any one value of it changed, wherever it stands, breaks the signature', async () => {
+  const file = await passportOf('two-door-classic');
+  const text = JSON.stringify(file.passport);
+  const leaves: (readonly (string | number)[])[] = [];
+  const walk = (value: unknown, path: readonly (string | number)[]): void => {
+    if (Array.isArray(value)) value.forEach((each, nth) => walk(each, [...path, nth]));
+    else if (typeof value === 'object' && value !== null)
+      for (const [key, each] of Object.entries(value)) walk(each, [...path, key]);
+    else leaves.push(path);
+  };
+  walk(file.passport, []);
+  expect(leaves.length).toBeGreaterThan(500);
+  const isWhole = (passport: unknown) => ours.services.passports.read(file, passport).holds;
+  expect(isWhole(JSON.parse(text))).toBe(true);
+  // Every so many of them, so that no part of it goes untried.
+  for (let nth = 0; nth < leaves.length; nth += 41) {
+    const bent: unknown = JSON.parse(text);
+    const path = leaves[nth]!;
+    let at = bent as Record<string | number, unknown>;
+    for (const key of path.slice(0, -1)) at = at[key] as typeof at;
+    const last = path.at(-1)!;
+    const before = at[last];
+    at[last] = typeof before === 'number' ? before + 1 : typeof before === 'string' ? `${before} ` : !before;
+    expect([path.join('.'), isWhole(bent)]).toEqual([path.join('.'), false]);
+  }
+});

@@ -37,8 +37,17 @@ export const changeWishes = (changes: Partial<NonNullable<Job['wishes']>>): Edit
 export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
   inDocument((document) => ({
     ...document,
-    surfaces: document.surfaces.map((surface) => (surface.id === id ? { ...surface, ...changes } : surface)),
+    surfaces: document.surfaces.map((surface) => (surface.id === id ? changed(surface, changes) : surface)),
   }));
+
+/** A surface with something else said of it; when what lies on it was laid stays with what is still said to lie there. */
+function changed(surface: Surface, changes: Partial<Surface>): Surface {
+  const { existing, existingSince } = surface;
+  const next = { ...surface, ...changes };
+  if (!changes.existing || !existingSince || changes.existingSince) return next;
+  const since = changes.existing.map((family, nth) => (existing[nth] === family ? (existingSince[nth] ?? null) : null));
+  return { ...next, existingSince: since };
+}
 
 /** The surfaces in another order, which is the order they are worked in where nothing else decides; others stay behind. */
 export const inOrder = (ids: readonly string[]): Edit =>
@@ -149,7 +158,7 @@ export const setReadings = (id: string, readings: readonly PlacedReading[]): Edi
 export const changeSurfaces = (ids: readonly string[], changes: Partial<Surface>): Edit =>
   inDocument((document) => ({
     ...document,
-    surfaces: document.surfaces.map((surface) => (ids.includes(surface.id) ? { ...surface, ...changes } : surface)),
+    surfaces: document.surfaces.map((surface) => (ids.includes(surface.id) ? changed(surface, changes) : surface)),
   }));
 
 /**
@@ -165,7 +174,7 @@ export const copyToTwin = (id: string): Edit =>
     const said = { substrate, body, piece, handling, curvature, onePiece, existing, paint, layers };
     return withNeededSheets({
       ...document,
-      surfaces: document.surfaces.map((surface) => (surface.id === twin ? { ...surface, ...said } : surface)),
+      surfaces: document.surfaces.map((surface) => (surface.id === twin ? changed(surface, said) : surface)),
     });
   });
 

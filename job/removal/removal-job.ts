@@ -25,10 +25,25 @@ export function removalJob(
     .filter(({ id, existing }) => surfaces.includes(id) && existing.length > 0)
     .map(({ id }) => id);
   if (ids.length === 0) return undefined;
-  const { film: _, moves: __, agreed: ___, wishes: ____, prepare, ...kept } = job;
+  const { format, currency, ambient, room, schools, owner, prepare, crew } = job;
+  // What was promised of the earlier visit is not of this one; nor are the hours of those who were there then.
+  const lives = owner && { ...owner };
+  delete lives?.needsBy;
+  const people = crew.people?.map(({ id, layM2PerMin, levelM2PerMin, does }) => ({
+    id,
+    layM2PerMin,
+    levelM2PerMin,
+    does,
+  }));
   return {
-    ...kept,
+    format,
+    currency,
+    ambient,
     ...back,
+    ...(room && { room }),
+    ...(schools && { schools }),
+    ...(lives && { owner: lives }),
+    crew: { ...crew, ...(people && { people }) },
     title: `${job.item?.name ?? job.title}, ${takes === 'all' ? 'taken off' : 'top taken off'}`,
     startAt,
     products: [],

@@ -53,6 +53,9 @@ test('made a job at a tap: the item as it is, taking off in its preparation on t
   const stripped = panels.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id);
   expect(stripped.toSorted()).toEqual(['bonnet', 'roof']);
   expect(stages.some(({ kind }) => kind === 'strip-found')).toBe(true);
+  // Not late from the start by the promise of the earlier visit.
+  expect(document.owner!.needsBy).toBeDefined();
+  expect(made.owner).toEqual({ parking: 'street', wash: 'hand' });
   expect(made.surfaces.every(({ layers }) => layers.length === 0)).toBe(true);
   expect(made.surfaces.find(({ id }) => id === 'bonnet')!.existing).toEqual(['sealant']);
   expect(removalJob(document, log, { surfaces: ['windscreen'], takes: 'all', startAt })).toBeUndefined();

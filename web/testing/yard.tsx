@@ -1,5 +1,5 @@
 /** A station as the browser shows it, over the sample workshop, without a server: what is asked is answered from memory. */
-import { render, screen } from '@testing-library/react';
+import { configure, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import type { JobRecord } from '#formats/job';
@@ -10,6 +10,9 @@ import { api } from '../app/api';
 import { router } from '../app/router';
 import { store } from '../app/store';
 import { NO_ACCOUNTS } from '../people/known';
+
+// What is waited for may take longer on a machine that is busy with other tests.
+configure({ asyncUtilTimeout: 15_000 });
 
 export const NOW = '2027-03-02T10:40:00+01:00';
 export const yard = yardThatMorning();

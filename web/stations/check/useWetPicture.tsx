@@ -40,14 +40,17 @@ export function useWetPicture(
     const found = onPanel(net.panels, point);
     setBeside(!found);
     if (!found || !photo) return;
-    if (mode === 'spot') return onSpot(found.surface, found.at);
     if (!pending) return;
     const place: MatchedPlace = { at: [...pending], surface: found.surface, on: [...found.at] };
     put([...(photo.matched ?? []), place]);
     setPending(undefined);
   };
+  // Only where the net is asked for a point: otherwise a touch chooses the panel, as everywhere.
+  const wantsPoint = mode === 'match' && pending !== undefined;
   const tool: SheetTool | undefined =
-    isOpen && photo ? { overlay: (unit) => over(net, photo, unit), onPoint: touchSheet } : undefined;
+    isOpen && photo
+      ? { overlay: (unit) => over(net, photo, unit), ...(wantsPoint && { onPoint: touchSheet }) }
+      : undefined;
   return {
     wet,
     photo,

@@ -168,17 +168,17 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           <AirButton job={job} disabled={settling} onTap={tap} />
           <Button
             glove
-            look={towel.isLoaded ? 'main' : 'plain'}
+            look={towel.isLoaded && !isFilm ? 'main' : 'plain'}
             aria-label="Fresh towel"
             title={`Levelled since the last fresh one: ${m2(towel.m2)}`}
-            disabled={settling || towel.m2 === 0}
+            disabled={settling || isFilm || towel.m2 === 0}
             onClick={() => tap({ type: 'fresh-towel' })}
           >
             <Layers2 size={22} /> Towel
           </Button>
         </div>
-        {towel.isLoaded && (
-          <p role="alert" className="mt-2 text-lg font-semibold text-warn">
+        {towel.isLoaded && !isFilm && (
+          <p role="status" className="mt-2 text-lg font-semibold text-warn">
             The towel is loaded: {m2(towel.m2)} levelled with it. Take a fresh one.
           </p>
         )}
