@@ -26,8 +26,6 @@ const maybe = () => instant().nullable();
 /** A layer as it was really laid: with what, from which batch, by whom, when and in what air, and what follows. */
 const passportLayer = object({
   product: nonEmpty(),
-  /** Its sheet’s version, where it has one. */
-  sheet: text().optional(),
   family: oneOf(FOUND_IDS),
   coats: wholePositive(),
   /** Share of the panel that has it. */

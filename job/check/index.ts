@@ -2,4 +2,4 @@ export { type CheckNet, checkNet, checkView } from './check-view';
 export { closingView } from './closing-view';
 export { keepDryUntilMin, patchAt, remediesFor } from './faults';
 export { panelDrops } from './drops';
-export { laidOver, onPanel, onSheet, seenAt, shownAt } from './wet-picture';
+export { laidOver, onPanel, onSheet, shownAt } from './wet-picture';

@@ -1,7 +1,7 @@
 /** A wet picture over the net: what sheets on it is found again when it is dry. */
 import { foldLog, type LoggedEntry } from '#core/work/run';
 import { yardThatMorning } from '../../demo/that-morning';
-import { checkNet, laidOver, onPanel, onSheet, panelDrops, seenAt, shownAt } from '.';
+import { checkNet, laidOver, onPanel, onSheet, panelDrops, shownAt } from '.';
 
 const { document } = yardThatMorning().jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
 const { panels } = checkNet(document, new Set(['bonnet']));
@@ -22,8 +22,6 @@ test('two corners of the bonnet matched, a dry patch touched on the picture is f
   const found = shownAt(panels, picture, [(left + right) / 2, (top + foot) / 2])!;
   expect(found.surface).toBe('bonnet');
   expect(found.at.map((share) => Math.round(share * 100))).toEqual([50, 50]);
-  const [x, y] = seenAt(panels, picture, 'bonnet', [0.25, 0.75])!;
-  expect(shownAt(panels, picture, [x, y])!.at.map((share) => Math.round(share * 100))).toEqual([25, 75]);
   expect(laidOver(panels, picture)!.offMm).toBeLessThan(1e-6);
 });
 

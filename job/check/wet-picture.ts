@@ -1,6 +1,6 @@
 import { boundingBox, containsPoint, type Point } from '#core/item/geometry';
 import type { NetPoint } from '#core/work/run';
-import { matchPicture, moved, type PictureMatch, turnedBack } from '#core/work/water';
+import { matchPicture, moved, type PictureMatch } from '#core/work/water';
 import type { MatchedPlace, Photo } from '#formats/job';
 import type { CheckNet } from './check-view';
 
@@ -46,17 +46,4 @@ export function laidOver(panels: Panels, picture: Picture): PictureMatch | undef
 export function shownAt(panels: Panels, picture: Picture, at: readonly [number, number]): ReturnType<typeof onPanel> {
   const match = laidOver(panels, picture);
   return match && onPanel(panels, moved(match.toSheet, inPixels(picture, at)));
-}
-
-/** Where in a matched picture a place of a panel is seen, as shares; undefined where it is not matched. */
-export function seenAt(
-  panels: Panels,
-  picture: Picture,
-  surface: string,
-  on: NetPoint,
-): readonly [number, number] | undefined {
-  const [match, sheet] = [laidOver(panels, picture), onSheet(panels, { surface, on })];
-  if (!match || !sheet) return undefined;
-  const [x, y] = moved(turnedBack(match.toSheet), sheet);
-  return [x / picture.widthPx, y / picture.heightPx];
 }

@@ -10,7 +10,7 @@ export {
   USUAL_EXPOSURE,
   WASH_IDS,
 } from './exposure';
-export { expectedDeg, observedLife, type ObservedLife, USUAL_WATER, type WaterEnds } from './observed';
+export { observedLife, type ObservedLife, USUAL_WATER, type WaterEnds } from './observed';
 export {
   ageAtCondition,
   conditionLeft,

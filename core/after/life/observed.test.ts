@@ -1,6 +1,10 @@
 /** How long a layer lasts, by what water does on it. */
 import fc from 'fast-check';
-import { ageAtCondition, conditionLeft, expectedDeg, expectedLife, observedLife } from '.';
+import { ageAtCondition, conditionLeft, expectedLife, observedLife, USUAL_WATER } from '.';
+
+/** What a drop stands at on a layer of an age that wears as expected: the way back. */
+const expectedDeg = (ageMonths: number, lifeMonths: number): number =>
+  USUAL_WATER.bareDeg + (USUAL_WATER.freshDeg - USUAL_WATER.bareDeg) * conditionLeft(ageMonths, lifeMonths);
 
 const life = expectedLife({ family: 'ceramic', ratedMonths: 36 }, {});
 const seen = (ageMonths: number, deg: number, sigmaDeg = 2) => ({ ageMonths, deg, sigmaDeg });

@@ -1,6 +1,6 @@
 import { TENTH_SIGMAS } from '#core/measures';
 import { learnFactor } from '#core/work/learning';
-import { ageAtCondition, conditionLeft, LIFE_SIGMA, type LifeEstimate } from './life';
+import { ageAtCondition, LIFE_SIGMA, type LifeEstimate } from './life';
 
 /** A drop read on a layer after so many months, degrees, with its standard error. */
 export interface WaterSeen {
@@ -69,10 +69,3 @@ export function observedLife(
     drops: belief.observations,
   };
 }
-
-/** A drop that stands on a layer of an age, if it wears as expected, degrees: the way back. */
-export const expectedDeg = (
-  ageMonths: number,
-  lifeMonths: number,
-  { freshDeg, bareDeg }: WaterEnds = USUAL_WATER,
-): number => bareDeg + (freshDeg - bareDeg) * conditionLeft(ageMonths, lifeMonths);

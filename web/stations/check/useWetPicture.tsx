@@ -39,8 +39,7 @@ export function useWetPicture(
   const touchSheet: NonNullable<SheetTool['onPoint']> = (point) => {
     const found = onPanel(net.panels, point);
     setBeside(!found);
-    if (!found || !photo) return;
-    if (!pending) return;
+    if (!found || !photo || !pending) return;
     const place: MatchedPlace = { at: [...pending], surface: found.surface, on: [...found.at] };
     put([...(photo.matched ?? []), place]);
     setPending(undefined);
