@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { NetPoint } from '#core/work/run';
 import type { MatchedPlace, Photo } from '#formats/job';
 import { type CheckNet, laidOver, onPanel, onSheet, shownAt } from '#job/check';
-import { useChangePhotoMutation } from '../../app/api';
+import { errorText, useChangePhotoMutation } from '../../app/api';
 import { type SheetTool } from '../../net/sheet-tool';
 import type { PictureAt } from '../../photos/Touchable';
 import { pictureAddress, usePhotos } from '../../photos/usePhotos';
@@ -18,17 +18,25 @@ export function useWetPicture(
   onSpot: (surface: string, at: NetPoint) => void,
 ) {
   const { photos, take, faults } = usePhotos(jobId);
-  const [change] = useChangePhotoMutation();
+  const [change, { error }] = useChangePhotoMutation();
   const wet = photos.filter(({ role }) => role === 'wet');
   const [chosen, choose] = useState<string>();
-  const photo = wet.find(({ id }) => id === chosen) ?? wet.at(-1);
+  const stored = wet.find(({ id }) => id === chosen) ?? wet.at(-1);
+  /** What was touched stands at once: the next touch does not wait for the server to have the last one. */
+  const [touched, setTouched] = useState<{ readonly id: string; readonly matched: MatchedPlace[] | null }>();
+  const photo = stored && touched?.id === stored.id ? { ...stored, matched: touched.matched } : stored;
   const match = photo && laidOver(net.panels, photo);
   const [asked, ask] = useState<WetMode>();
   const mode: WetMode = match ? (asked ?? 'spot') : 'match';
   /** Touched on the picture, and not yet on the net. */
   const [pending, setPending] = useState<PictureAt>();
   const [beside, setBeside] = useState(false);
-  const put = (matched: MatchedPlace[] | null) => photo && void change({ id: photo.id, jobId, words: { matched } });
+  const put = async (matched: MatchedPlace[] | null) => {
+    if (!photo) return;
+    setTouched({ id: photo.id, matched });
+    const answer = await change({ id: photo.id, jobId, words: { matched } });
+    if ('error' in answer) setTouched(undefined);
+  };
   const touchPicture = (at: PictureAt) => {
     setBeside(false);
     if (mode === 'match') return setPending(at);
@@ -41,7 +49,7 @@ export function useWetPicture(
     setBeside(!found);
     if (!found || !photo || !pending) return;
     const place: MatchedPlace = { at: [...pending], surface: found.surface, on: [...found.at] };
-    put([...(photo.matched ?? []), place]);
+    void put([...(photo.matched ?? []), place]);
     setPending(undefined);
   };
   // Only where the net is asked for a point: otherwise a touch chooses the panel, as everywhere.
@@ -61,10 +69,10 @@ export function useWetPicture(
     beside,
     choose,
     touchPicture,
-    faults,
+    faults: error ? [...faults, `Not kept: ${errorText(error)}`] : faults,
     take: (files: readonly File[]) => void take(files, { role: 'wet' }),
     forget: () => {
-      put(null);
+      void put(null);
       setPending(undefined);
     },
     tool,
