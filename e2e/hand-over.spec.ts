@@ -92,3 +92,40 @@ test('years on: a drop pulls the life of a panel, what is due stands in one list
   await expect(page.getByRole('heading', { name: /taken off/ })).toBeVisible();
   await expect(page.getByText('Take off what is on it').first()).toBeVisible();
 });
+
+test('a care visit: washed stage by stage, a drop that counts only once it is clean, and what it says of the life', async ({
+  page,
+}) => {
+  await page.goto('/jobs/two-door-classic/care');
+  await page.getByRole('button', { name: 'Begin a care visit' }).click();
+  await expect(page).toHaveURL(/\/run$/);
+  await page.goto(page.url().replace(/run$/, 'care?panel=bonnet'));
+  const drop = page.getByLabel('Today a drop stands on it at');
+  await drop.fill('97');
+  await drop.press('Enter');
+  await expect(page.getByText('97° before the wash says nothing of it')).toBeVisible();
+
+  await page.goto(page.url().replace(/care.*$/, 'run'));
+  const stage = page.getByRole('region', { name: 'Stage in hand' });
+  await expect(stage).toContainText('Next, 1 of');
+  await expect(stage.getByRole('button', { name: 'Go on to laying' })).toHaveCount(0);
+  const done = page.getByRole('heading', { name: 'All stages are done' });
+  while (!(await done.isVisible())) {
+    const name = await stage.getByRole('heading').innerText();
+    await stage.getByRole('button', { name: 'Start' }).click();
+    await page.clock.fastForward('00:05');
+    await stage.getByRole('button', { name: 'Finished' }).click();
+    await expect(done.or(stage.getByRole('heading').filter({ hasNotText: name }))).toBeVisible();
+  }
+  await page.getByRole('link', { name: 'What is left on it' }).click();
+  await page.getByRole('option', { name: /^Bonnet/ }).click();
+  await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText('at an earlier visit');
+  await drop.fill('97');
+  await drop.press('Enter');
+  await expect(page.getByText(/By 1 drop read on it: \d+ months? instead of the \d+ expected/)).toBeVisible();
+
+  // The item stands in care with what this visit says of it.
+  await page.goto('/items?view=care');
+  const due = page.getByRole('table', { name: 'Due in care' });
+  await expect(due.getByRole('row', { name: /^Two-door classic/ })).toContainText(/Yearly look|Renewal/);
+});

@@ -86,7 +86,7 @@ test('taken in, it is the item’s past: what lies on it with its age, its clear
   const there = await theirs.call<JobRecord>('POST', '/api/passports/take', await passportOf('guest-van'));
   expect(there.status).toBe(201);
   const [surface] = there.body.document.surfaces.filter(({ existing }) => existing.includes('sealant'));
-  expect(surface!.existingSince![0]).toMatch(/^2027-03-01/);
+  expect(surface!.existingTold![0]!.since).toMatch(/^2027-03-01/);
   expect(there.body.document.item).toMatchObject({ id: 'guest-van', name: 'Guest van' });
   // What was done elsewhere stays in the history it hands on.
   const onward = await theirs.call<PassportFile>('GET', `/api/jobs/${there.body.id}/passport.json`);

@@ -1,4 +1,5 @@
 import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
+import { REMOVAL_METHOD_IDS } from '#core/after/removal';
 import { CUTTER_IDS } from '#core/film/cutters';
 import { BODIES, PIECE_IDS } from '#core/item/make';
 import {
@@ -91,6 +92,17 @@ const mark = object({
   note: text().optional(),
 });
 
+/** What an earlier visit, or a passport, tells of a layer that is found. */
+const told = object({
+  since: instant().optional(),
+  name: nonEmpty().optional(),
+  ratedMonths: positive().optional(),
+  meltsAtC: celsius().optional(),
+  comesOffBy: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
+  /** Drops read on it, degrees with their standard error. */
+  drops: list(object({ at: instant(), deg: positive(), sigmaDeg: nonNegative() }), JOB_LIMITS.drops).optional(),
+});
+
 /** Nothing takes longer than so many times a flat. */
 const MOST_HANDLING = 20;
 
@@ -116,8 +128,8 @@ export const surfaceSchema = object({
   follows: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
   surfaceC: celsius().optional(),
   existing: list(oneOf(FOUND_IDS), JOB_LIMITS.existing).default([]),
-  /** When each of them was laid, in their order; null: nobody knows. Absent: none is known. */
-  existingSince: list(instant().nullable(), JOB_LIMITS.existing).optional(),
+  /** What is told of each of them, in their order; null: nobody knows. */
+  existingTold: list(told.nullable(), JOB_LIMITS.existing).optional(),
   readingsUm: list(nonNegative(), JOB_LIMITS.readings).default([]),
   /** Where each reading was taken, in their order; null where nobody kept it. */
   readingsAt: list(
@@ -319,6 +331,8 @@ export const jobSchema = object({
     site: siteSchema().optional(),
     /** From a step on it is done somewhere else: the bay is full, the drive is free. */
     move: object({ from: oneOf(STEP_KIND_IDS), site: siteSchema() }).optional(),
+    /** It is here for care: washed gently over what stands. */
+    forCare: flag().optional(),
     /** It comes salted or iced. */
     salted: flag().optional(),
     /** It stands over night between the last wipe and the first layer. */

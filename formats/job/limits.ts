@@ -6,6 +6,8 @@ export const JOB_LIMITS = {
   coatsOfLayer: 20,
   /** Found on one surface, over all its visits. */
   existing: 60,
+  /** Read on one layer over the years. */
+  drops: 200,
   copies: 400,
   /** Coats on all copies of all surfaces together: what a run is led through, before panels are cut into sections. */
   coatsInAll: 4000,

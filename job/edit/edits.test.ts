@@ -231,9 +231,12 @@ test('what the twin had before and nothing names any more leaves the job with it
 test('when something found was laid stays with it as long as it is said to lie there, and with nothing else', () => {
   const [id] = ids;
   const since = ['2026-03-01T09:00:00+01:00', '2027-01-01T09:00:00+01:00'];
-  const draft = changeSurface(id!, { existing: ['ceramic', 'topper'], existingSince: since })(begun());
+  const draft = changeSurface(id!, {
+    existing: ['ceramic', 'topper'],
+    existingTold: since.map((at) => ({ since: at })),
+  })(begun());
   const sinceOf = (changes: Parameters<typeof changeSurface>[1], of = draft) =>
-    changeSurfaces([id!], changes)(of).document.surfaces[0]!.existingSince;
+    changeSurfaces([id!], changes)(of).document.surfaces[0]!.existingTold?.map((told) => told && told.since);
   expect(sinceOf({ existing: ['ceramic'] })).toEqual([since[0]]);
   expect(sinceOf({ existing: ['sealant', 'topper'] })).toEqual([null, since[1]]);
   expect(sinceOf({ existing: ['ceramic', 'topper', 'film'] })).toEqual([...since, null]);

@@ -40,13 +40,13 @@ export const changeSurface = (id: string, changes: Partial<Surface>): Edit =>
     surfaces: document.surfaces.map((surface) => (surface.id === id ? changed(surface, changes) : surface)),
   }));
 
-/** A surface with something else said of it; when what lies on it was laid stays with what is still said to lie there. */
+/** A surface with something else said of it; what is told of a layer found stays with what is still said to lie there. */
 function changed(surface: Surface, changes: Partial<Surface>): Surface {
-  const { existing, existingSince } = surface;
+  const { existing, existingTold } = surface;
   const next = { ...surface, ...changes };
-  if (!changes.existing || !existingSince || changes.existingSince) return next;
-  const since = changes.existing.map((family, nth) => (existing[nth] === family ? (existingSince[nth] ?? null) : null));
-  return { ...next, existingSince: since };
+  if (!changes.existing || !existingTold || changes.existingTold) return next;
+  const told = changes.existing.map((family, nth) => (existing[nth] === family ? (existingTold[nth] ?? null) : null));
+  return { ...next, existingTold: told };
 }
 
 /** The surfaces in another order, which is the order they are worked in where nothing else decides; others stay behind. */

@@ -105,14 +105,17 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
         surface: surface.id,
         name: nameIn(document, surface.id),
         layers: layers.map((layer) => layerOf(surface.id, layer)),
-        found: [...found],
+        found: found.map(({ family }) => family),
         clearUm: clearUm === undefined ? null : rounded(clearUm),
         comesOff: off.flatMap(({ layer, steps }) =>
           steps
             .filter(({ refused }) => refused === undefined)
             .map(({ name, chance }) => ({ layer: layer.name, by: name, chance: rounded(chance, 100) })),
         ),
-        neverUse: neverOn(surface.substrate, [...found, ...layers.map(({ product }) => product.family)]),
+        neverUse: neverOn(surface.substrate, [
+          ...found.map(({ family }) => family),
+          ...layers.map(({ product }) => product.family),
+        ]),
       },
     ];
   };

@@ -23,7 +23,14 @@ export function plannedJob(job: Job): PlannedJob {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       existing: staysOn(job, surface),
-      existingAtMin: surface.existingSince?.map((at) => (at === null ? null : minutesBetween(startAt, at))),
+      existingTold: surface.existingTold?.map(
+        (told) =>
+          told && {
+            ...told,
+            laidMin: told.since === undefined ? undefined : minutesBetween(startAt, told.since),
+            drops: told.drops?.map(({ at, ...drop }) => ({ ...drop, atMin: minutesBetween(startAt, at) })),
+          },
+      ),
       layers: excluded.has(surface.id) ? [] : surface.layers,
       name: surfaceName(surface),
       aircraft,

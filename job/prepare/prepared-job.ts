@@ -191,6 +191,7 @@ export function prepareSettings(
     schools: overlaid(USUAL_SCHOOLS, prepare?.schools),
     site: overlaid(FULL_SITE, prepare?.site),
     move: prepare?.move && { from: prepare.move.from, site: overlaid(FULL_SITE, prepare.move.site) },
+    forCare: prepare?.forCare,
     salted: prepare?.salted,
     overnight: prepare?.overnight,
     leftOut: new Set(prepare?.leftOut ?? []),

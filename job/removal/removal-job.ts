@@ -1,7 +1,7 @@
 import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import { withTakenOff } from '#job/plan';
-import { comingBack } from '#job/return';
+import { jobAgain } from '#job/return';
 
 export interface RemovalWish {
   /** Panels it comes off; those nothing lies on are left out. */
@@ -20,33 +20,9 @@ export function removalJob(
   log: readonly LogEntry[],
   { surfaces, takes, startAt }: RemovalWish,
 ): Job | undefined {
-  const back = comingBack(job, log);
-  const ids = back.surfaces
+  const again = jobAgain(job, log, { what: takes === 'all' ? 'taken off' : 'top taken off', startAt });
+  const ids = again.surfaces
     .filter(({ id, existing }) => surfaces.includes(id) && existing.length > 0)
     .map(({ id }) => id);
-  if (ids.length === 0) return undefined;
-  const { format, currency, ambient, room, schools, owner, prepare, crew } = job;
-  // What was promised of the earlier visit is not of this one; nor are the hours of those who were there then.
-  const lives = owner && { ...owner };
-  delete lives?.needsBy;
-  const people = crew.people?.map(({ id, layM2PerMin, levelM2PerMin, does }) => ({
-    id,
-    layM2PerMin,
-    levelM2PerMin,
-    does,
-  }));
-  return {
-    format,
-    currency,
-    ambient,
-    ...back,
-    ...(room && { room }),
-    ...(schools && { schools }),
-    ...(lives && { owner: lives }),
-    crew: { ...crew, ...(people && { people }) },
-    title: `${job.item?.name ?? job.title}, ${takes === 'all' ? 'taken off' : 'top taken off'}`,
-    startAt,
-    products: [],
-    prepare: withTakenOff({ ...(prepare?.schools && { schools: prepare.schools }), level: 'none' }, ids, takes),
-  };
+  return ids.length === 0 ? undefined : { ...again, prepare: withTakenOff(again.prepare, ids, takes) };
 }

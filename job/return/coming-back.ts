@@ -1,10 +1,12 @@
-import { clearOnSurfaces, standingSurfaces } from '#core/after/care';
+import { clearOnSurfaces, dropsOnFound, dropsOnLaid, standingSurfaces } from '#core/after/care';
 import { foldLog } from '#core/work/run';
-import type { Job, Surface } from '#formats/job';
+import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { plannedJob, staysOn } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
+
+type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
 
 /**
  * An item as it comes back: measured as before, with what was laid on it found on it, bottom first, and the marks
@@ -17,10 +19,29 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
   const standing = standingSurfaces(planned, record, job.owner ?? {});
   const clear = clearOnSurfaces(planned.surfaces);
   const taken = clearTakenUm(job, record);
+  /** What drops said of a layer goes on with it. */
+  const dropsTold = (drops: ReturnType<typeof dropsOnFound>): Pick<Told, 'drops'> =>
+    drops.length === 0
+      ? {}
+      : {
+          drops: drops
+            .slice(-JOB_LIMITS.drops)
+            .map(({ atMin, deg, sigmaDeg }) => ({ at: instantAfter(job.startAt, atMin), deg, sigmaDeg })),
+        };
   const laidOn = new Map(
-    standing.map(({ surface, layers }) => [
-      surface.id,
-      layers.map(({ product, endMin }) => ({ family: product.family, at: instantAfter(job.startAt, endMin) })),
+    standing.map((subject) => [
+      subject.surface.id,
+      subject.layers.map(({ product, endMin }, nth) => ({
+        family: product.family,
+        told: {
+          since: instantAfter(job.startAt, endMin),
+          name: product.name,
+          ratedMonths: product.ratedMonths,
+          meltsAtC: product.meltsAtC,
+          comesOffBy: product.comesOffBy && [...product.comesOffBy],
+          ...(nth === subject.layers.length - 1 && dropsTold(dropsOnLaid(subject, record))),
+        },
+      })),
     ]),
   );
   const surfaces = job.surfaces.map((surface, index): Surface => {
@@ -34,7 +55,7 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
       surfaceC,
       clearUm,
       clearBefore,
-      existingSince,
+      existingTold,
       ...known
     } = surface;
     const stayed = staysOn(job, surface);
@@ -48,7 +69,15 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
       ...known,
       existing: [...stayed, ...laid.map(({ family }) => family)],
       ...(stayed.length + laid.length > 0 && {
-        existingSince: [...stayed.map((_, nth) => existingSince?.[nth] ?? null), ...laid.map(({ at }) => at)],
+        existingTold: [
+          ...stayed.map((_, nth) => {
+            const told = existingTold?.[nth] ?? null;
+            return told && nth === stayed.length - 1
+              ? { ...told, ...dropsTold(dropsOnFound(standing[index]!, record)) }
+              : told;
+          }),
+          ...laid.map(({ told }) => told),
+        ],
       }),
       readingsUm: [],
       layers: [],

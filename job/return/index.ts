@@ -1,1 +1,2 @@
+export { jobAgain } from './again';
 export { comingBack } from './coming-back';

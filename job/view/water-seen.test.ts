@@ -20,7 +20,7 @@ test('drops of later visits pull the life of what they were read on, told from n
     const record = foldLog([...logged, ...more]);
     const standing = standingSurfaces(planned, record, {});
     const layer = standing.find(({ surface }) => surface.id === 'front-door-left')!.layers.at(-1)!;
-    return { layer, seen: waterSeen(standing, record.beads, 'front-door-left') };
+    return { layer, seen: waterSeen(standing, record, 'front-door-left') };
   };
   const before = lifeOf();
   // New it was read at 103°, and the control at 67°: nothing is said yet.

@@ -1,7 +1,8 @@
 import { firstRenewMin, firstWashMin, phaseOf } from '#core/after/care';
 import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
-import { foldLog, patchState, runProgress, runSheet } from '#core/work/run';
+import { stageNow } from '#core/work/prepare';
+import { foldLog, patchState, type RunRecord, runProgress, runSheet } from '#core/work/run';
 import type { LaidOut } from '#core/work/runsheet';
 import {
   type CareDue,
@@ -297,19 +298,22 @@ export function summaryService(
     const outdoors = outdoorsOf(document, leavesMin(days, plan, nowMin), weather.forecast(now()));
     const standing = standingView(planned, record, owner, outdoors);
     const demand = new Map(laid ? [] : plan.purchases.map(({ product, order }) => [product, order]));
+    const stages = { begun: record.stages.size > 0, left: stageNow(preparation.stages, record.stages) !== undefined };
+    // Where nothing is laid, a visit is over with its last stage.
+    const visitEnd = patchesTotal === 0 && stages.begun && !stages.left ? lastStageEnd(record) : null;
     const summary: JobSummary = {
       id,
       version,
       title: document.title,
       bayId,
       startAt,
-      phase: phaseOf(progress, standing, nowMin),
+      phase: phaseOf(progress, standing, nowMin, stages),
       areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
       patchesDone,
       patchesTotal,
       stops: plan.findings.filter(({ severity }) => severity === 'stop').length,
       waterSafe: at(plan.waterSafeMin),
-      handover: at(plan.handoverMin),
+      handover: at(visitEnd ?? plan.handoverMin),
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
       reminders: remindersOf(document),
@@ -332,6 +336,9 @@ export function summaryService(
     return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, laid, atMs) };
   }
 }
+
+const lastStageEnd = ({ stages }: RunRecord): number =>
+  Math.max(...[...stages.values()].map(({ endMin }) => endMin ?? 0));
 
 /** Small steps of what was learned move no day of a job. */
 const twoPlaces = (_key: string, value: unknown): unknown =>

@@ -24,6 +24,8 @@ interface Props {
   readonly substrate: SubstrateId;
   readonly clearUm?: number | undefined;
   readonly existing: readonly FoundId[];
+  /** What is known of each of them, in their order: what it is called, and words beside it. */
+  readonly told?: readonly { readonly name?: string | undefined; readonly words?: ReactNode }[];
   /** Bottom first. */
   readonly layers: readonly SampleLayer[];
   /** What becomes of the clear coat: drawn in its place. */
@@ -35,7 +37,7 @@ interface Props {
 const CUT_PX = 92;
 
 /** A cut through the surface: the ground below, then what was found on it, then each layer in its order. */
-export function CoreSample({ substrate, clearUm, existing, layers, ledger, layerRow }: Props) {
+export function CoreSample({ substrate, clearUm, existing, told, layers, ledger, layerRow }: Props) {
   const topDown = [...layers].reverse();
   const ground = ledger ? ledgerGround(substrate, ledger) : groundOf({ substrate, clearUm });
   return (
@@ -54,16 +56,20 @@ export function CoreSample({ substrate, clearUm, existing, layers, ledger, layer
           };
           return layerRow ? layerRow(key, row) : <SampleRow key={key} {...row} />;
         })}
-        {[...existing].reverse().map((family, index) => (
-          <SampleRow
-            key={`${family}-${index}`}
-            fill={familyFill(family)}
-            dashed
-            name={`${foundName(family)}, found`}
-            parts={1}
-            minHeight={34}
-          />
-        ))}
+        {existing
+          .map((family, index) => (
+            <SampleRow
+              key={`${family}-${index}`}
+              fill={familyFill(family)}
+              dashed
+              name={told?.[index]?.name ?? `${foundName(family)}, found`}
+              parts={1}
+              minHeight={34}
+            >
+              {told?.[index]?.words}
+            </SampleRow>
+          ))
+          .reverse()}
         {ground.map(({ name, detail, fill, heightPx, reserveShare }) => (
           <SampleRow
             key={name}

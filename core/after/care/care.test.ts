@@ -32,7 +32,7 @@ test('only what was really laid is there, with the times it was laid at', () => 
   expect(bonnet!.layers.map(({ coats, doneShare, endMin }) => [coats, doneShare, endMin])).toEqual([[2, 1, 135]]);
   expect(bonnet!.layers[0]!.milestones.waterSafe).toBeCloseTo(135 + 720, 9);
   expect(roof!.layers).toEqual([]);
-  expect(roof!.found).toEqual(['paste-wax']);
+  expect(roof!.found.map(({ family, wears }) => [family, wears])).toEqual([['paste-wax', undefined]]);
 });
 
 test('the first wash is the sheet’s, or the family’s habit and said to be', () => {

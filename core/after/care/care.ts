@@ -2,16 +2,15 @@ import {
   conditionLeft,
   expectedLife,
   type Exposure,
-  type LifeEstimate,
   observedLife,
-  type ObservedLife,
   USUAL_WATER,
   type WaterEnds,
 } from '#core/after/life';
 import { type AgedLayer, foundLayer, planRemoval, type Removal } from '#core/after/removal';
+import { DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
-import { FAMILIES, type FoundId } from '#core/products/families';
+import { FAMILIES } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import {
   coatKey,
@@ -25,93 +24,134 @@ import {
 import { slowness } from '#core/work/sections';
 import { coatRecords, type RunRecord, withMeasuredAir } from '#core/work/run';
 
-/** Average month, minutes. */
-
 /** A layer that really lies on a surface, all its coats together. Minutes on the scale of the job. */
-export interface StandingLayer {
+export interface StandingLayer extends Wearing {
   readonly product: Product;
   readonly coats: number;
   /** Share of the surface's sections levelled, 0 to 1; below 1 some of the panel is bare of it. */
   readonly doneShare: number;
   readonly laidMin: number;
-  readonly endMin: number;
   /** Of the last coat. Null: not in this air. */
   readonly milestones: CoatMilestones;
   /** First careful wash, and whether the sheet says so or the family's habit. */
   readonly firstWashMin: number | null;
   readonly firstWashBy: 'sheet' | 'family';
-  readonly life: LifeEstimate;
-  /** The same pulled by what water did on it since; absent: no drop says anything. */
-  readonly byWater?: ObservedLife;
-  /** When it wants renewing: expected, and the ends of the range. */
-  readonly renewMin: number;
-  readonly renewRangeMin: readonly [number, number];
 }
 
 export interface StandingSurface {
   readonly surface: PlannedSurface;
-  /** Found on it at the walk-round, bottom first: of unknown age. */
-  readonly found: readonly FoundId[];
+  /** Found on it and staying, bottom first. */
+  readonly found: readonly FoundLayer[];
   /** Bottom first. */
   readonly layers: readonly StandingLayer[];
 }
 
 /** What is on every surface of a job, from what was really laid and in the air it was laid in. */
 export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
-  return laidSurfaces(job, record, exposure).map((subject, _, all) => seenWet(subject, all, record.beads));
+  return laidSurfaces(job, record, exposure).map((subject, _, all) => seenWet(subject, all, record));
 }
 
-/** Drops read on the topmost layer of a panel since it was laid, and what new and bare stand at on this item. */
-function dropsOn({ surface, layers }: StandingSurface, all: readonly StandingSurface[], beads: RunRecord['beads']) {
-  const top = layers.at(-1);
-  if (!top) return undefined;
-  const months = (atMin: number) => (atMin - top.endMin) / MINUTES_PER_MONTH;
-  const own = beads
-    .filter((bead) => bead.surface === surface.id && bead.atMin >= top.endMin)
-    .map(({ atMin, deg, sigmaDeg }) => ({ ageMonths: months(atMin), deg, sigmaDeg }));
-  const isBare = (id: string) => all.some((each) => each.surface.id === id && each.layers.length === 0);
+/** What wears on a panel: the topmost layer, laid at this visit or found with its age; undefined: bare, or nobody knows. */
+export const topOf = ({ layers, found }: Pick<StandingSurface, 'layers' | 'found'>): Wearing | undefined =>
+  layers.at(-1) ?? found.at(-1)?.wears;
+
+type Drops = readonly { readonly atMin: number; readonly deg: number; readonly sigmaDeg: number }[];
+
+/** Drops of this visit that speak for the topmost layer laid at it. What was laid here was clean. */
+export const dropsOnLaid = ({ surface, layers }: StandingSurface, { beads }: DropsRecord): Drops =>
+  beads.filter((bead) => bead.surface === surface.id && bead.atMin >= (layers.at(-1)?.endMin ?? Infinity));
+
+/**
+ * Drops that speak for the topmost layer found: those of earlier visits, and those of this one that were read before
+ * anything went over it and once the dirt of the road was off.
+ */
+export function dropsOnFound({ surface, layers, found }: StandingSurface, record: DropsRecord): Drops {
+  const { drops = [], wears } = found.at(-1) ?? {};
+  if (!wears) return drops;
+  const coveredMin = layers[0]?.laidMin ?? Infinity;
+  const here = record.beads.filter(
+    (bead) => bead.surface === surface.id && bead.atMin < coveredMin && dropSays(record, wears, bead) === 'life',
+  );
+  return [...drops, ...here];
+}
+
+/** Drops by the age of the layer they were read on, and what new and bare stand at on this item. */
+function seenOn({ endMin }: Wearing, drops: Drops, all: readonly StandingSurface[], { beads }: DropsRecord) {
+  const own = drops
+    .filter(({ atMin }) => atMin >= endMin)
+    .map(({ atMin, ...drop }) => ({ ...drop, ageMonths: (atMin - endMin) / MINUTES_PER_MONTH }));
+  const bare = new Set(
+    all.flatMap(({ surface, layers, found }) => (layers.length + found.length === 0 ? [surface.id] : [])),
+  );
   const ends: WaterEnds = {
     freshDeg: own.find(({ ageMonths }) => ageMonths < FRESH_MONTHS)?.deg ?? USUAL_WATER.freshDeg,
-    bareDeg: beads.findLast((bead) => isBare(bead.surface))?.deg ?? USUAL_WATER.bareDeg,
+    bareDeg: beads.findLast((bead) => bare.has(bead.surface))?.deg ?? USUAL_WATER.bareDeg,
   };
-  return { top, own, ends };
+  return { own, ends };
 }
 
 /** What each drop on a panel said was left of its topmost layer, 0 to 1, by its age then. */
 export function waterSeen(
   standing: readonly StandingSurface[],
-  beads: RunRecord['beads'],
+  record: DropsRecord,
   surface: string,
 ): { readonly ageMonths: number; readonly left: number }[] {
   const subject = standing.find((each) => each.surface.id === surface);
-  const drops = subject && dropsOn(subject, standing, beads);
-  if (!drops) return [];
-  const { freshDeg, bareDeg } = drops.ends;
-  return drops.own.map(({ ageMonths, deg }) => ({
+  const top = subject && topOf(subject);
+  if (!top) return [];
+  const drops = subject.layers.length > 0 ? dropsOnLaid(subject, record) : dropsOnFound(subject, record);
+  const { own, ends } = seenOn(top, drops, standing, record);
+  const { freshDeg, bareDeg } = ends;
+  return own.map(({ ageMonths, deg }) => ({
     ageMonths,
     left: Math.min(1, Math.max(0, (deg - bareDeg) / Math.max(1, freshDeg - bareDeg))),
   }));
 }
 
-/** A panel with the life of its topmost layer pulled by the drops read on it. */
-function seenWet(
-  subject: StandingSurface,
-  all: readonly StandingSurface[],
-  beads: RunRecord['beads'],
-): StandingSurface {
-  const drops = dropsOn(subject, all, beads);
-  const byWater = drops && observedLife(drops.top.life, drops.own, drops.ends);
-  if (!byWater) return subject;
-  const { top } = drops;
-  const after = (age: number) => top.endMin + age * MINUTES_PER_MONTH;
-  const pulled: StandingLayer = {
-    ...top,
-    life: byWater,
-    byWater,
-    renewMin: after(byWater.months),
-    renewRangeMin: [after(byWater.lowMonths), after(byWater.highMonths)],
+/** A panel with the life of its topmost layers, laid and found, pulled by the drops read on them. */
+function seenWet(subject: StandingSurface, all: readonly StandingSurface[], record: DropsRecord): StandingSurface {
+  const pulled = (wears: Wearing, drops: Drops): Wearing => {
+    const { own, ends } = seenOn(wears, drops, all, record);
+    const byWater = observedLife(wears.life, own, ends);
+    return byWater ? { ...wearing(wears.endMin, byWater), byWater } : wears;
   };
-  return { ...subject, layers: [...subject.layers.slice(0, -1), pulled] };
+  const { layers, found } = subject;
+  return {
+    ...subject,
+    layers: layers.map((layer, nth) =>
+      nth === layers.length - 1 ? { ...layer, ...pulled(layer, dropsOnLaid(subject, record)) } : layer,
+    ),
+    found: found.map((layer, nth) =>
+      layer.wears && nth === found.length - 1
+        ? { ...layer, wears: pulled(layer.wears, dropsOnFound(subject, record)) }
+        : layer,
+    ),
+  };
+}
+
+type DropsRecord = Pick<RunRecord, 'beads' | 'stages'>;
+
+/** A drop says so much less than was expected that dirt may well be why: share left. */
+const DULL_BY = 0.15;
+
+/**
+ * What a drop on a layer that came in with the dirt of the road says: of its life, or nothing yet. Unwashed it says
+ * nothing; washed, a good one speaks for the layer, while a dull one may be tar and iron, and speaks once they are off.
+ */
+export function dropSays(
+  { stages }: DropsRecord,
+  top: Wearing,
+  { atMin, deg }: { readonly atMin: number; readonly deg: number },
+): 'life' | 'unwashed' | 'contaminated' {
+  const isOver = (kinds: readonly string[]) =>
+    [...stages.values()].some(
+      ({ stage, endMin }) => kinds.includes(stage.kind) && endMin !== undefined && endMin <= atMin,
+    );
+  if (!isOver(WASHING)) return 'unwashed';
+  if (isOver(DECONTAMINATING)) return 'life';
+  const { freshDeg, bareDeg } = USUAL_WATER;
+  const isDull = (deg - bareDeg) / (freshDeg - bareDeg) < conditionAt(top, atMin) - DULL_BY;
+  return isDull ? 'contaminated' : 'life';
 }
 /** Read so soon a drop says what the layer is like new, months. */
 const FRESH_MONTHS = 1;
@@ -122,7 +162,7 @@ function laidSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): S
   const products = new Map(job.products.map((product) => [product.id, product]));
   return job.surfaces.map((surface) => ({
     surface,
-    found: surface.existing,
+    found: foundOn(surface, exposure),
     layers: surface.layers.flatMap(({ product: id, coats: planned }, layer): StandingLayer[] => {
       const laid = Array.from({ length: planned }, (_, index) =>
         coats.get(coatKey({ surface: surface.id, layer, coat: index + 1 })),
@@ -153,15 +193,11 @@ type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 
 
 function standing(laid: Laid, exposure: Exposure, schoolDays: number | undefined): StandingLayer {
   const { product, endMin, milestones } = laid;
-  const life = expectedLife(product, exposure);
-  const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
   return {
     ...laid,
+    ...wearing(endMin, expectedLife(product, exposure)),
     firstWashMin: firstWashAfter(product, milestones, endMin, schoolDays),
     firstWashBy: milestones.washOk === undefined ? 'family' : 'sheet',
-    life,
-    renewMin: after(life.months),
-    renewRangeMin: [after(life.lowMonths), after(life.highMonths)],
   };
 }
 
@@ -185,7 +221,7 @@ export function firstWashAfter(
 }
 
 /** Condition left of a layer at a moment, 1 to 0. */
-export function conditionAt(layer: StandingLayer, atMin: number): number {
+export function conditionAt(layer: Wearing, atMin: number): number {
   return conditionLeft((atMin - layer.endMin) / MINUTES_PER_MONTH, layer.life.months);
 }
 
@@ -207,10 +243,9 @@ export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
-  const foundLayers = found.map((family, nth) => {
-    const laidAtMin = surface.existingAtMin?.[nth];
-    const known = laidAtMin !== undefined && laidAtMin !== null;
-    return foundLayer(family, known ? Math.max(0, (atMin - laidAtMin) / MINUTES_PER_MONTH) : undefined);
+  const foundLayers = found.map(({ family, name, comesOffBy, wears }): AgedLayer => {
+    const usual = foundLayer(family, wears && Math.max(0, (atMin - wears.endMin) / MINUTES_PER_MONTH));
+    return { ...usual, ...(name && { name }), comesOffBy, ...(wears && { lifeMonths: wears.life.months }) };
   });
   const laid = layers.map((layer): AgedLayer => {
     const hardAt = hardFromMin(layer);

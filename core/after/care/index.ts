@@ -1,13 +1,18 @@
 export {
   clearOnSurfaces,
   conditionAt,
+  dropSays,
+  dropsOnFound,
+  dropsOnLaid,
   firstWashAfter,
   hardFromMin,
   removalFrom,
   type StandingLayer,
   type StandingSurface,
   standingSurfaces,
+  topOf,
   waterSeen,
 } from './care';
+export type { Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';

@@ -1,18 +1,30 @@
 import { latestMoment } from '#core/time/clocks';
 import type { RunProgress } from '#core/work/run';
-import type { StandingSurface } from './care';
+import { type StandingSurface, topOf } from './care';
 
 /** Where a job stands between its first surface and the owner's yard. */
 export const PHASES = ['survey', 'planned', 'running', 'curing', 'ready', 'in-care'] as const;
 export type Phase = (typeof PHASES)[number];
 
-/** The phase of a job at a moment: what has been planned, done, and cured since. */
+/** How far the stages of a job's preparation have come. */
+export interface StagesCome {
+  readonly begun: boolean;
+  /** Some are still to be done. */
+  readonly left: boolean;
+}
+
+/**
+ * The phase of a job at a moment: what has been planned, done, and cured since. Where nothing is to be laid, a visit
+ * for care or a taking off, its stages alone say how far it is.
+ */
 export function phaseOf(
   { plan, begun, patchesDone, patchesTotal, refused }: RunProgress,
   standing: readonly StandingSurface[],
   nowMin: number,
+  stages: StagesCome = { begun: false, left: true },
 ): Phase {
-  if (!begun) return patchesTotal + refused === 0 ? 'survey' : 'planned';
+  if (!begun && patchesTotal + refused > 0) return 'planned';
+  if (!begun) return !stages.begun ? 'survey' : stages.left ? 'running' : 'in-care';
   if (patchesDone < patchesTotal) return 'running';
   const { handoverMin } = plan;
   if (handoverMin === null || nowMin < handoverMin) return 'curing';
@@ -28,8 +40,8 @@ export function firstWashMin(standing: readonly StandingSurface[]): number | nul
 
 /** When the first of its surfaces wants renewing: the top layer is what wears. */
 export function firstRenewMin(standing: readonly StandingSurface[]): number | null {
-  const renewals = standing.flatMap(({ layers }) => {
-    const top = layers.at(-1);
+  const renewals = standing.flatMap((subject) => {
+    const top = topOf(subject);
     return top ? [top.renewMin] : [];
   });
   return renewals.length === 0 ? null : Math.min(...renewals);

@@ -19,6 +19,7 @@ export {
   type CoatName,
   type Move,
   type PlannedJob,
+  type FoundTold,
   type PlannedSurface,
 } from './job';
 export { breathing, conditionFindings } from './conditions';

@@ -1,4 +1,5 @@
 import type { AreaSource, Shape } from '#core/item/geometry';
+import type { RemovalMethodId } from '#core/after/removal';
 import type { Tone } from '#core/item/condition';
 import type { Make } from '#core/item/make';
 import type { PaintSystem } from '#core/item/paint';
@@ -21,6 +22,18 @@ export interface PlannedLayer {
   readonly overruled?: Overruled | undefined;
 }
 
+/** What is told of something found on a surface: by an earlier visit, or a passport. Absent: nobody knows. */
+export interface FoundTold {
+  /** Minutes from the start of laying of this job: negative for the past. */
+  readonly laidMin?: number | undefined;
+  readonly name?: string | undefined;
+  readonly ratedMonths?: number | undefined;
+  readonly meltsAtC?: number | undefined;
+  readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** Drops read on it at earlier visits, degrees with their standard error. */
+  readonly drops?: readonly { readonly atMin: number; readonly deg: number; readonly sigmaDeg: number }[] | undefined;
+}
+
 /** A surface as it is planned. Times count in minutes from the start of laying. */
 export interface PlannedSurface extends Make {
   readonly id: string;
@@ -37,8 +50,8 @@ export interface PlannedSurface extends Make {
   /** Measured; holds while laying and levelling. The air's where absent. */
   readonly surfaceC?: number | undefined;
   readonly existing: readonly FoundId[];
-  /** When each of them was laid, on the scale of the job; null: nobody knows. */
-  readonly existingAtMin?: readonly (number | null)[] | undefined;
+  /** What is told of each of them, in their order; null: nobody knows. */
+  readonly existingTold?: readonly (FoundTold | null)[] | undefined;
   readonly readingsUm: readonly number[];
   readonly clearUm?: number | undefined;
   readonly clearBefore?: { readonly um: number } | undefined;

@@ -26,6 +26,9 @@ const DRYING: Readonly<Record<PrepareSchools['drying'], { readonly factor: numbe
   mixed: { factor: 0.9, towelsPerM2: 0.25 },
 };
 
+/** Of the time wheels take before they are coated. Engineering default. */
+const CARE_WHEELS = 0.4;
+
 /** Coatings that carry another over them once their skin is opened. */
 const OPENED: readonly FoundId[] = ['ceramic', 'ceramic-base', 'ceramic-top', 'spray-coating', 'wheel-coating'];
 
@@ -48,6 +51,8 @@ export const CLEANING: readonly Want[] = [
       kind: 'wheels',
       reason: 'brake dust, with cleaners of their own',
       pieces: subject.panel.count,
+      // Their faces only, on the car: what was cleaned to the barrel at the coating is kept up.
+      ...(subject.settings.forCare && { factor: CARE_WHEELS }),
     }),
   (subject) => {
     if (!subject.washed || isWheel(subject)) return [];
@@ -60,12 +65,13 @@ export const CLEANING: readonly Want[] = [
     ];
   },
   (subject) =>
-    when(decontaminated(subject) && subject.panel.low === true && meetsRoad(subject), {
+    // A degreaser takes what is laid with it.
+    when(decontaminated(subject) && !subject.settings.forCare && subject.panel.low === true && meetsRoad(subject), {
       kind: 'degrease',
       reason: 'road film sits on the lower half and in the arches, new or not',
     }),
-  ({ washed, panel: { substrate } }) =>
-    when(washed && SUBSTRATES[substrate].moulding === true, {
+  ({ washed, settings, panel: { substrate } }) =>
+    when(washed && !settings.forCare && SUBSTRATES[substrate].moulding === true, {
       kind: 'brush-gaps',
       reason: 'dirt creeps out from under mouldings, lamps and badges after the wash',
     }),

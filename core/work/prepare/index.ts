@@ -46,4 +46,5 @@ export {
 } from './test-ladder';
 export { measuredPair, type MeasuredPair } from './measured';
 export { SANDING_NAMES, SANDINGS } from './grits';
+export { stageNow, type StageNow } from './stage-now';
 export { stageKey, type StageRef } from './stage-ref';

@@ -73,6 +73,8 @@ export interface PrepareSettings {
   readonly site: Site;
   /** From a step on it is done somewhere else. */
   readonly move?: Move | undefined;
+  /** It is here for care: washed gently over what stands, by neutral means only. */
+  readonly forCare?: boolean | undefined;
   /** It comes salted or iced. */
   readonly salted?: boolean | undefined;
   /** It stands over night between the last wipe and the first layer. */

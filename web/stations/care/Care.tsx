@@ -7,6 +7,8 @@ import {
   hardFromMin,
   removalFrom,
   type StandingLayer,
+  topOf,
+  type Wearing,
   type StandingSurface,
 } from '#core/after/care';
 import { MINUTES_PER_MONTH } from '#core/measures';
@@ -21,6 +23,7 @@ import { DateField } from '../../ui/DateField';
 import { um } from '../../ui/measures';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { CareVisit } from './CareVisit';
 import { SeenSince } from './SeenSince';
 import { RemovalPlan } from './RemovalPlan';
 import { MakeItAJob, TakingOff } from './TakingOff';
@@ -67,8 +70,9 @@ export function Component() {
 
 function conditionLens({ standing }: JobView, atMin: number) {
   const paints = new Map(
-    standing.map(({ surface, layers, found }): [string, PanelPaint] => {
-      const top = layers.at(-1);
+    standing.map((subject): [string, PanelPaint] => {
+      const { surface, found } = subject;
+      const top = topOf(subject);
       if (!top) return [surface.id, found.length > 0 ? { fill: 'hatch', caption: 'found' } : { fill: 'blank' }];
       const left = conditionAt(top, atMin);
       const fill = left > 0.9 ? 'tint-4' : left > 0.7 ? 'tint-3' : left > 0.5 ? 'tint-2' : 'warn';
@@ -134,6 +138,7 @@ function Panel({ job, atMin, clear }: PanelProps) {
   const index = job.document.surfaces.indexOf(job.chosen!);
   const subject = job.standing[index]!;
   const { surface, layers, found } = subject;
+  const top = topOf(subject);
   const removal = removalFrom(laidBy(subject, atMin), clear[index], atMin);
   const faults = [...job.record.patches.values()]
     .filter(({ patch }) => patch.surface === surface.id)
@@ -145,7 +150,11 @@ function Panel({ job, atMin, clear }: PanelProps) {
         <CoreSample
           substrate={surface.substrate}
           clearUm={clear[index]}
-          existing={found}
+          existing={found.map(({ family }) => family)}
+          told={found.map(({ name, wears }) => ({
+            name,
+            words: wears && <WearState job={job} wears={wears} atMin={atMin} />,
+          }))}
           layers={layers.map((layer) => ({
             key: layer.product.id + layer.laidMin,
             name: layer.product.name,
@@ -164,7 +173,7 @@ function Panel({ job, atMin, clear }: PanelProps) {
           </p>
         )}
       </Part>
-      {layers.length > 0 && <SeenSince job={job} surface={surface.id} layer={layers.at(-1)!} atMin={atMin} />}
+      {top && <SeenSince job={job} subject={subject} top={top} atMin={atMin} />}
       {removal.layers.length > 0 && <MakeItAJob job={job} />}
       {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
     </>
@@ -184,8 +193,7 @@ const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
 
 function LayerState({ job, layer, atMin, hands }: LayerProps & { readonly hands: readonly string[] }) {
   const nameOf = useNameOf();
-  const { endMin, firstWashMin: wash, firstWashBy, life, renewMin, renewRangeMin, doneShare } = layer;
-  const [from, to] = renewRangeMin;
+  const { endMin, firstWashMin: wash, firstWashBy, doneShare } = layer;
   return (
     <div className="text-[13.5px] text-ink-2">
       <p>
@@ -200,14 +208,39 @@ function LayerState({ job, layer, atMin, hands }: LayerProps & { readonly hands:
         {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
       </p>
       {layer.product.family === 'film' && <FilmSettles job={job} layer={layer} atMin={atMin} />}
+      <Renewal job={job} wears={layer} />
+    </div>
+  );
+}
+
+interface WearProps {
+  readonly job: JobView;
+  readonly wears: Wearing;
+}
+
+function Renewal({ job, wears: { life, renewMin, renewRangeMin } }: WearProps) {
+  const [from, to] = renewRangeMin;
+  return (
+    <p>
+      Plan for {life.lowMonths.toFixed(0)}–{life.highMonths.toFixed(0)} months, rated {life.ratedMonths}
+      {life.ratedBy === 'family' ? ' (usual)' : ''}: renew about {day(job.at(renewMin))}
+      <span className="text-ink-3">
+        {' '}
+        ({day(job.at(from))} to {day(job.at(to))})
+      </span>
+    </p>
+  );
+}
+
+/** What an earlier visit laid, as it wears on. */
+function WearState({ job, wears, atMin }: WearProps & { readonly atMin: number }) {
+  return (
+    <div className="text-[13.5px] text-ink-2">
       <p>
-        Plan for {life.lowMonths.toFixed(0)}–{life.highMonths.toFixed(0)} months, rated {life.ratedMonths}
-        {life.ratedBy === 'family' ? ' (usual)' : ''}: renew about {day(job.at(renewMin))}
-        <span className="text-ink-3">
-          {' '}
-          ({day(job.at(from))} to {day(job.at(to))})
-        </span>
+        Laid {day(job.at(wears.endMin))}, at an earlier visit;{' '}
+        <strong className="text-ink">{percent(conditionAt(wears, atMin))}</strong> left
       </p>
+      <Renewal job={job} wears={wears} />
     </div>
   );
 }
@@ -262,6 +295,7 @@ function Whole({ job, atMin, clear }: PanelProps) {
           </ul>
         )}
       </Part>
+      <CareVisit job={job} />
       <TakingOff job={job} clear={clear} />
       <Part title="Panel by panel">
         <FactTable

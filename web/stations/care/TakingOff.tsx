@@ -1,10 +1,7 @@
-import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { SIDE_WORDS } from '#core/work/check';
-import { expectedAir } from '#job/edit';
 import { costOfWaiting, removalJob, type WaitingDay } from '#job/removal';
-import { useAddJobMutation, useLogQuery } from '../../app/api';
+import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -13,6 +10,7 @@ import { SelectField } from '../../ui/SelectField';
 import { um } from '../../ui/measures';
 import { day, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { useMakeJob } from './useMakeJob';
 
 const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
   today: 'Today',
@@ -74,10 +72,9 @@ const LIKELY = 0.05;
 
 /** The taking off of a panel, a side or the whole, as a job of its own. */
 export function MakeItAJob({ job }: { readonly job: JobView }) {
-  const { id, document, bay, chosen } = job;
+  const { id, document, chosen } = job;
   const { currentData: log } = useLogQuery(id);
-  const [addJob, { error, isLoading }] = useAddJobMutation();
-  const navigate = useNavigate();
+  const { make, error, isLoading } = useMakeJob(job);
   const sides = [...new Set(document.surfaces.flatMap(({ zone }) => zone ?? []))];
   const [where, setWhere] = useState(chosen ? 'panel' : 'item');
   const [takes, setTakes] = useState<'all' | 'top'>('all');
@@ -110,25 +107,7 @@ export function MakeItAJob({ job }: { readonly job: JobView }) {
           onChange={setTakes}
         />
       </div>
-      <Button
-        look="main"
-        className="mt-3"
-        disabled={!made || isLoading}
-        onClick={() =>
-          made &&
-          void addJob({
-            id: nanoid(),
-            document: { ...made, ambient: bay ? expectedAir(bay, made.startAt) : made.ambient },
-            bayId: bay?.id ?? null,
-            airSource: bay ? 'bay' : 'typed',
-          })
-            .unwrap()
-            .then(
-              (record) => navigate(`/jobs/${record.id}/prepare`),
-              () => undefined,
-            )
-        }
-      >
+      <Button look="main" className="mt-3" disabled={!made || isLoading} onClick={() => made && make(made, 'prepare')}>
         Make it a job
       </Button>
       <p className="mt-1 text-[14px] text-ink-2">

@@ -11,6 +11,7 @@ import { SelectField } from '../../ui/SelectField';
 type SaidSite = NonNullable<NonNullable<Job['prepare']>['site']>;
 
 const STATES = {
+  forCare: 'It is here for care: washed gently over what stands',
   salted: 'It comes salted or iced',
   overnight: 'It stands a night between the last wipe and the first layer',
 } as const;

@@ -3,8 +3,24 @@ import type { JobView } from '../../job/useJobView';
 import { moment } from '../../ui/moments';
 
 export function AllDone({ job }: { readonly job: JobView }) {
-  const { sheet, plan, at, document } = job;
+  const { sheet, plan, at, document, record } = job;
   const { search } = useLocation();
+  if (sheet.patches.length === 0 && sheet.refused.length === 0 && record.stages.size > 0) {
+    return (
+      <section className="flex flex-1 flex-col items-center justify-center gap-4 p-10 text-center">
+        <h2 className="figure text-4xl">All stages are done</h2>
+        <p className="max-w-prose text-xl text-ink-2">
+          Nothing is to be laid. What a drop says of a panel is noted under Care, faults under Check.
+        </p>
+        <Link
+          to={{ pathname: `/jobs/${job.id}/care`, search }}
+          className="mt-4 inline-flex min-h-20 items-center bg-over px-10 text-2xl font-semibold text-over-ink"
+        >
+          What is left on it
+        </Link>
+      </section>
+    );
+  }
   if (sheet.patches.length === 0) {
     return (
       <section className="flex flex-1 flex-col items-center justify-center gap-5 p-10 text-center">

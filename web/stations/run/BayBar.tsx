@@ -25,9 +25,11 @@ export function BayBar({ job }: { readonly job: JobView }) {
       </Link>
       <h1 className="figure min-w-0 flex-1 truncate text-lg">{document.title}</h1>
       <p className="hidden text-right leading-tight md:block">
-        <span className="block">
-          {done} of {sheet.patches.length} patches
-        </span>
+        {sheet.patches.length > 0 && (
+          <span className="block">
+            {done} of {sheet.patches.length} patches
+          </span>
+        )}
         {plan.handoverMin !== null && (
           <span className={`block text-sm ${plan.meetsNeed === false ? 'font-semibold text-stop' : 'text-ink-2'}`}>
             ready {moment(at(plan.handoverMin))}

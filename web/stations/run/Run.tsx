@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { arrange } from '#core/item/nets';
-import { stageKey } from '#core/work/prepare';
+import { stageKey, stageNow } from '#core/work/prepare';
 import { openPause, patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
@@ -12,7 +12,7 @@ import { BayBar } from './BayBar';
 import { InHand } from './InHand';
 import { ChosenPanel } from './ChosenPanel';
 import { Gate, useGate } from './Gate';
-import { StageInHand, stageNow } from './StageInHand';
+import { StageInHand } from './StageInHand';
 import { Paused } from './Paused';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
@@ -34,7 +34,7 @@ export function Component() {
   const current = next?.patch;
   const paused = openPause(record);
   const [laying, setLaying] = useState(false);
-  const stage = begun || laying ? undefined : stageNow(job);
+  const stage = begun || laying ? undefined : stageNow(job.prepared.preparation.stages, record.stages);
   const gate = useGate(job, begun ? undefined : current);
   const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
@@ -44,7 +44,7 @@ export function Component() {
     <main className="flex h-full flex-col">
       <BayBar job={job} />
       <Strays job={job} />
-      {next && current ? (
+      {(next && current) || stage ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">
           <section aria-label="Map" className="flex min-h-0 flex-col border-b bg-sheet lg:border-b-0 lg:border-r">
             <div className="min-h-0 flex-1">
@@ -54,11 +54,11 @@ export function Component() {
                 lens={lens}
                 legend={RUN_LEGEND}
                 label="The item unfolded, by state of its patches"
-                chosen={job.chosen?.id ?? (stage ? undefined : current.patch.surface)}
+                chosen={job.chosen?.id ?? (stage ? undefined : current?.patch.surface)}
                 onChoose={job.choose}
               />
             </div>
-            <ChosenPanel job={job} current={current} onWish={setWish} />
+            {current && <ChosenPanel job={job} current={current} onWish={setWish} />}
           </section>
           {!begun && unsafe.length > 0 ? (
             <section aria-label="In hand" className="overflow-auto p-6">
@@ -71,8 +71,8 @@ export function Component() {
               </Link>
             </section>
           ) : stage ? (
-            <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={() => setLaying(true)} />
-          ) : paused ? (
+            <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={current && (() => setLaying(true))} />
+          ) : !next || !current ? null : paused ? (
             <Paused job={job} pause={paused} />
           ) : !begun && atStart && gate.some(({ state }) => state === undefined) ? (
             <Gate job={job} first={current} lines={gate} />

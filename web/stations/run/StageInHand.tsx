@@ -1,6 +1,6 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { isDone, type PrepStage, rinseByMin, stageKey, stageState, workedMin } from '#core/work/prepare';
+import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } from '#core/work/prepare';
 import { STEP_KINDS } from '#core/work/steps';
 import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
@@ -12,29 +12,11 @@ import { PolishTool } from '../prepare/PolishTool';
 import { useTap } from './useTap';
 import { WhyPaused } from './WhyPaused';
 
-/** The stage to be at: what dwells first, then what runs, what is paused, and what comes next in the order of work. */
-export function stageNow({
-  prepared,
-  record,
-}: JobView): { readonly stage: PrepStage; readonly nth: number; readonly of: number } | undefined {
-  const stages = prepared.preparation.stages.filter(({ steps }) => steps.some(isDone));
-  const recordOf = (stage: PrepStage) => record.stages.get(stageKey(stage));
-  const rank = (stage: PrepStage): number => {
-    const own = recordOf(stage);
-    const state = stageState(own);
-    if (state === 'running') return own && rinseByMin(own) !== undefined ? 0 : 1;
-    return state === 'paused' ? 2 : state === 'todo' ? 3 : 4;
-  };
-  const [stage] = [...stages].sort((a, b) => rank(a) - rank(b));
-  if (!stage || rank(stage) === 4) return undefined;
-  return { stage, nth: stages.indexOf(stage) + 1, of: stages.length };
-}
-
 interface Props {
   readonly job: JobView;
-  readonly now: NonNullable<ReturnType<typeof stageNow>>;
-  /** Laying is gone on to, whatever of the preparation is not ticked off. */
-  readonly onLay: () => void;
+  readonly now: StageNow;
+  /** Laying is gone on to, whatever of the preparation is not ticked off; absent: nothing is to be laid. */
+  readonly onLay: (() => void) | undefined;
 }
 
 /** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
@@ -118,9 +100,11 @@ export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
               <Pause size={22} /> Pause
             </Button>
           )}
-          <Button glove className="flex-1" onClick={onLay}>
-            Go on to laying
-          </Button>
+          {onLay && (
+            <Button glove className="flex-1" onClick={onLay}>
+              Go on to laying
+            </Button>
+          )}
         </div>
       </div>
       <WhyPaused

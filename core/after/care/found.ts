@@ -1,0 +1,59 @@
+import { expectedLife, type Exposure, type LifeEstimate, type ObservedLife } from '#core/after/life';
+import type { RemovalMethodId } from '#core/after/removal';
+import { MINUTES_PER_MONTH } from '#core/measures';
+import type { FoundId } from '#core/products/families';
+import type { FoundTold, PlannedSurface } from '#core/work/plan';
+import type { StepKindId } from '#core/work/steps';
+
+/** A layer that wears, since its last coat was done. Minutes on the scale of the job. */
+export interface Wearing {
+  readonly endMin: number;
+  readonly life: LifeEstimate;
+  /** The same pulled by what water did on it since; absent: no drop says anything. */
+  readonly byWater?: ObservedLife;
+  /** When it wants renewing: expected, and the ends of the range. */
+  readonly renewMin: number;
+  readonly renewRangeMin: readonly [number, number];
+}
+
+/** A layer that was there before this visit. */
+export interface FoundLayer {
+  readonly family: FoundId;
+  /** What its sheet calls it; absent: nobody knows. */
+  readonly name?: string | undefined;
+  readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** Known where somebody told when it was laid, and what it is. */
+  readonly wears?: Wearing;
+  /** Drops read on it at earlier visits. */
+  readonly drops: NonNullable<FoundTold['drops']>;
+}
+
+/** Stages after which a panel is clean enough to judge, and those that take what washing leaves off it. */
+export const WASHING: readonly StepKindId[] = ['wash', 'rinseless'];
+export const DECONTAMINATING: readonly StepKindId[] = ['iron', 'tar', 'clay'];
+
+/** A life and when it ends, from when the layer was done. */
+export function wearing(endMin: number, life: LifeEstimate): Wearing {
+  const after = (months: number) => endMin + months * MINUTES_PER_MONTH;
+  return {
+    endMin,
+    life,
+    renewMin: after(life.months),
+    renewRangeMin: [after(life.lowMonths), after(life.highMonths)],
+  };
+}
+
+/** What is found on a surface, bottom first, and how it wears where its age is told. */
+export function foundOn({ existing, existingTold }: PlannedSurface, exposure: Exposure): FoundLayer[] {
+  return existing.map((family, nth): FoundLayer => {
+    const { laidMin, name, ratedMonths, meltsAtC, comesOffBy, drops = [] } = existingTold?.[nth] ?? {};
+    const isKnown = laidMin !== undefined && family !== 'unknown';
+    return {
+      family,
+      name,
+      comesOffBy,
+      drops,
+      ...(isKnown && { wears: wearing(laidMin, expectedLife({ family, ratedMonths, meltsAtC }, exposure)) }),
+    };
+  });
+}

@@ -1,0 +1,1 @@
+export { careVisitJob, isTopper, panelsFor } from './care-visit';
