@@ -76,6 +76,8 @@ export const passportSchema = object({
   issuedAt: instant(),
   shop: nonEmpty(),
   item: jobSchema.shape.item.unwrap().omit({ ownerName: true, picture: true, arrived: true }),
+  /** How it lives: what its layers wear by. */
+  lives: jobSchema.shape.owner.unwrap().omit({ needsBy: true }).optional(),
   /** The item as it comes back: measured, with what lies on it, its clear ledger and the marks that stay or are hidden. */
   surfaces: list(surfaceSchema, LIMITS.surfaces),
   panels: list(passportPanel, LIMITS.surfaces),

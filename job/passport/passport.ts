@@ -120,11 +120,13 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     ];
   };
   const panels = standing.flatMap(panelOf);
+  const { needsBy: ____, ...lives } = document.owner ?? {};
   const { ownerName: _, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
   return {
     issuedAt,
     shop,
     item,
+    ...(Object.keys(lives).length > 0 && { lives }),
     surfaces: [...surfaces],
     panels,
     visits: [...before, ...visits.map((visit) => visitOf(visit, shop))],

@@ -143,6 +143,7 @@ export function passportService(
         title: `${passport.item.name}, taken over`,
         startAt: now().toISOString(),
         surfaces: passport.surfaces,
+        owner: passport.lives,
         products: [],
         ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
         item: { ...passport.item, id: itemId },

@@ -2,7 +2,9 @@
 import fc from 'fast-check';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
+import { seeded } from '#core/measures';
 import { type AgedLayer, planRemoval, REMOVAL_METHODS } from '.';
+import type { RemovalCase } from './ladder';
 
 const aLayer: fc.Arbitrary<AgedLayer> = fc.record({
   name: fc.constantFrom('Base', 'Top', 'Wax', 'Skin'),
@@ -93,4 +95,43 @@ test('every method says how it is done safely and how one sees that it has worke
   }
   const free = Object.entries(REMOVAL_METHODS).filter(([, { minPerM2 }]) => minPerM2 <= 0);
   expect(free.map(([method]) => method)).toEqual(['wear-off']);
+});
+
+test('time and paint expected of a removal are those of ten thousand done, each rung tried as it comes to it', () => {
+  const at = seeded(20_270_302);
+  const cases: RemovalCase[] = [
+    // A coated hatchback's bonnet with a topper, a waxed roof, a launch's side, film three and seven years old.
+    { substrate: 'clear-gloss', areaM2: 1.4, clearUm: 95, layers: [aged('ceramic', 14), aged('topper', 2)] },
+    { substrate: 'clear-gloss', areaM2: 2.1, clearUm: 48, layers: [aged('sealant', 5), aged('paste-wax', 3)] },
+    { substrate: 'gelcoat', areaM2: 9, layers: [aged('ceramic-base', 20), aged('ceramic-top', 20)] },
+    { substrate: 'clear-gloss', areaM2: 1.6, clearUm: 90, layers: [aged('film', 36), aged('spray-coating', 8)] },
+    { substrate: 'clear-gloss', areaM2: 0.8, layers: [aged('film', 84)] },
+    { substrate: 'clear-matte', areaM2: 1.2, clearUm: 60, layers: [aged('ceramic', 30)] },
+    { substrate: 'glass', areaM2: 1, layers: [aged('glass-coating', 9)] },
+  ];
+  for (const subject of cases) {
+    const removal = planRemoval(subject);
+    let [minutes, um] = [0, 0];
+    for (let done = 0; done < REMOVALS; done++) {
+      for (const { steps } of removal.layers) {
+        for (const step of steps.filter(({ refused }) => !refused)) {
+          minutes += step.minutes;
+          um += step.clearUm[0] + at() * (step.clearUm[1] - step.clearUm[0]);
+          if (at() < step.chance) break;
+        }
+      }
+    }
+    // Satin is left to wear off: nothing is done, and nothing is expected.
+    expect(removal.expectedMin === 0).toBe(subject.substrate === 'clear-matte');
+    expect(Math.abs(minutes / REMOVALS - removal.expectedMin)).toBeLessThanOrEqual(0.02 * removal.expectedMin);
+    expect(Math.abs(um / REMOVALS - removal.expectedClearUm)).toBeLessThanOrEqual(0.02 * removal.expectedClearUm);
+  }
+});
+const REMOVALS = 10_000;
+const aged = (family: AgedLayer['family'], ageMonths: number): AgedLayer => ({
+  name: family,
+  family,
+  ageMonths,
+  hard: true,
+  lifeMonths: 30,
 });
