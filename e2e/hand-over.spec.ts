@@ -129,3 +129,23 @@ test('a care visit: washed stage by stage, a drop that counts only once it is cl
   const due = page.getByRole('table', { name: 'Due in care' });
   await expect(due.getByRole('row', { name: /^Two-door classic/ })).toContainText(/Yearly look|Renewal/);
 });
+
+test('a panel comes back from the body shop: planned again with what the rest has, once its paint has breathed', async ({
+  page,
+}) => {
+  await page.goto('/jobs/slate-estate/care?panel=bonnet');
+  const shop = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Repaired at a body shop' }) })
+    .last();
+  await shop.getByLabel('Repainted on').fill('1 Mar 2027');
+  await shop.getByLabel('Repainted on').press('Enter');
+  await expect(shop).toContainText('As the rest: Breakwater Sealant');
+  const until = /nothing is laid on it before (\w+ \d+ \w+|\d+ \w+ \d+)/.exec(await shop.innerText())![1]!;
+  await shop.getByRole('button', { name: 'Plan this panel again' }).click();
+  await expect(page).toHaveURL(/\/prepare$/);
+  await expect(page.getByRole('heading', { name: 'Slate estate, bonnet repaired' })).toBeVisible();
+  await page.goto(page.url().replace(/prepare$/, 'layer?panel=bonnet'));
+  await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText('Breakwater Sealant');
+  await expect(page.getByText(until.split(' ').slice(0, 2).join(' ')).first()).toBeVisible();
+});

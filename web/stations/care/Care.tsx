@@ -23,6 +23,7 @@ import { DateField } from '../../ui/DateField';
 import { um } from '../../ui/measures';
 import { day, fromInput, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
+import { BodyShop } from './BodyShop';
 import { CareVisit } from './CareVisit';
 import { SeenSince } from './SeenSince';
 import { RemovalPlan } from './RemovalPlan';
@@ -176,6 +177,7 @@ function Panel({ job, atMin, clear }: PanelProps) {
       {top && <SeenSince job={job} subject={subject} top={top} atMin={atMin} />}
       {removal.layers.length > 0 && <MakeItAJob job={job} />}
       {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
+      <BodyShop job={job} surface={surface.id} />
     </>
   );
 }

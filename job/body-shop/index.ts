@@ -1,0 +1,1 @@
+export { repairedJob, stackOfRest } from './repaired-job';
