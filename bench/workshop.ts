@@ -148,6 +148,7 @@ export async function benchWorkshop(): Promise<void> {
       ['jobs found by two words', (nth: number) => `/api/search/jobs?find=${COLOURS[nth % 8]!}+owner+${nth}`],
       ['items, a page', (nth: number) => `/api/items?from=${nth * 40}`],
       ['items found by owner', (nth: number) => `/api/items?find=owner+${nth * 7}`],
+      ['items found by product', (nth: number) => `/api/items?find=ceramic+owner+${nth}`],
       ['what is due in care', (nth: number) => `/api/care?from=${nth * 50}`],
       ['an item with its visits', (nth: number) => `/api/items/item-${(nth * 37) % (JOBS / 2)}`],
       ['one job', (nth: number) => `/api/jobs/${seldom(nth)}`],

@@ -13,7 +13,10 @@ interface Moment {
 
 const actionsOf = (job: Job) => layOut(asWorked(plannedJob(job))).actions;
 
-function momentsOf({ does, coat, copy, section, sections, areaM2, amount, startMin, endMin }: SheetAction): Moment[] {
+function momentsOf(
+  { does, coat, copy, section, sections, areaM2, amount, startMin, endMin }: SheetAction,
+  batches: ReadonlyMap<string, string>,
+): Moment[] {
   const patch: Patch = { surface: coat.surface.id, layer: coat.layer, coat: coat.coat, copy, section };
   if (does === 'level') {
     return [
@@ -21,18 +24,22 @@ function momentsOf({ does, coat, copy, section, sections, areaM2, amount, startM
       { atMin: endMin, entry: { type: 'level-end', patch } },
     ];
   }
-  const start = { product: coat.product.id, sections, areaM2, amount: amount! };
+  const batch = batches.get(coat.product.id);
+  const start = { product: coat.product.id, sections, areaM2, amount: amount!, ...(batch && { batch }) };
   return [
     { atMin: startMin, entry: { type: 'lay-start', patch, start } },
     { atMin: endMin, entry: { type: 'lay-end', patch } },
   ];
 }
 
-/** What the log of a job says if it went as its run sheet has it, as far as `untilMin`. */
-export function playedLog(job: Job, untilMin: number): NewEntry[] {
+/**
+ * What the log of a job says if it went as its run sheet has it, as far as `untilMin`.
+ * @param batches of the bottles it is laid from, by product
+ */
+export function playedLog(job: Job, untilMin: number, batches: ReadonlyMap<string, string> = new Map()): NewEntry[] {
   const actions = actionsOf(job);
   const taps = actions
-    .flatMap(momentsOf)
+    .flatMap((action) => momentsOf(action, batches))
     .filter(({ atMin }) => atMin <= untilMin)
     .sort((a, b) => a.atMin - b.atMin)
     .map(({ atMin, entry }, index) => ({ id: `played-${index + 1}`, atMin, entry }));

@@ -97,6 +97,10 @@ const BESIDE: readonly (readonly [of: SupplyId, size: number, paid: number, plac
   ['brush', 12, 1700, RACK],
 ];
 
+/** Batches by product, of the bottles that were in hand. */
+export const batchesOf = (...things: readonly string[]): ReadonlyMap<string, string> =>
+  new Map(BOTTLES.filter(({ thing }) => things.includes(thing)).map(({ of, batch }) => [of, batch]));
+
 /** What is poured and clayed with, of the preparation shelf: its sheet, how much, what was paid. */
 const POURED: readonly (readonly [of: string, size: number, unit: 'ml' | 'g' | '', paid: number])[] = [
   ['sluice', 5000, 'ml', 3400],

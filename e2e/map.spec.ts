@@ -189,7 +189,7 @@ test('pictures: taken in, refused by name, before and after, taken away and brou
 
 test('an item comes back: its history by panel, and what was laid is found on it', async ({ page }) => {
   await page.goto('/items');
-  await page.getByLabel('Item or owner').fill('varga');
+  await page.getByLabel('Item, owner, plate').fill('varga');
   await expect(page.getByRole('row')).toHaveCount(2);
   await page.getByRole('link', { name: 'Teal hatchback' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Breakwater Sealant' })).toContainText('22 panels');

@@ -1,4 +1,11 @@
-import { type ItemHistory, type ItemSummary, keptTemplate, type KeptTemplate, type Problem } from '#formats/job';
+import {
+  type ItemHistory,
+  type ItemSummary,
+  type JobRecord,
+  keptTemplate,
+  type KeptTemplate,
+  type Problem,
+} from '#formats/job';
 import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startStocked } from './testing/client';
 
@@ -66,4 +73,33 @@ test('a template whose outline crosses itself is refused with the place', async 
   });
   expect(status).toBe(400);
   expect(body.faults![0]).toMatchObject({ path: 'surfaces[0].shape.pointsMm' });
+});
+
+test('an item is found by what was laid, used and found at any of its visits, by its plate and its colour; all words at once', async () => {
+  const found = async (words: string) =>
+    (await server.call<{ rows: ItemSummary[] }>('GET', `/api/items?find=${encodeURIComponent(words)}`)).body.rows.map(
+      ({ name }) => name,
+    );
+  expect(await found('breakwater sealant')).toContain('Slate estate');
+  expect(await found('high spot')).toContain('Slate estate');
+  expect(await found('slate high breakwater')).toEqual(['Slate estate']);
+  expect(await found('slate keelhaul')).toEqual([]);
+  // A batch that was in hand when a patch was laid, whatever it is called.
+  const { body: log } = await server.call<
+    { id: string; at: string; entry: { type: string; start?: { batch?: string } } }[]
+  >('GET', '/api/jobs/teal-hatchback/log');
+  const batch = log.flatMap(({ entry }) => entry.start?.batch ?? [])[0]!;
+  expect(batch).toBeTruthy();
+  expect((await found(batch)).length).toBeGreaterThan(0);
+
+  const { body: job } = await server.call<JobRecord>('GET', '/api/jobs/satin-tourer');
+  const item = { ...job.document.item!, plate: 'TM 41-07' };
+  const put = await server.call(
+    'PUT',
+    '/api/jobs/satin-tourer',
+    { document: { ...job.document, item }, bayId: job.bayId, airSource: job.airSource },
+    job.version,
+  );
+  expect(put.status).toBe(200);
+  expect(await found('tm 41')).toEqual([item.name]);
 });

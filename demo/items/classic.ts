@@ -1,3 +1,4 @@
+import { batchesOf } from '../stock';
 import type { Sizes } from '#core/item/nets';
 import { playedLog } from '../play';
 import { inBay, mark, onDay, type SampleJob, type Seen, surveyed } from '../sample';
@@ -40,5 +41,9 @@ export function classic(now: string): SampleJob {
       access: 'Hood down and folded before the rear deck is laid; no jack under the sills.',
     },
   });
-  return { id: 'two-door-classic', draft, log: playedLog(draft.document, Infinity) };
+  return {
+    id: 'two-door-classic',
+    draft,
+    log: playedLog(draft.document, Infinity, batchesOf('breakwater-1', 'harbour-paste-1')),
+  };
 }

@@ -1,3 +1,4 @@
+import { batchesOf } from '../stock';
 import type { Sizes } from '#core/item/nets';
 import type { NewEntry } from '#formats/log';
 import { instantAfter } from '#formats/values';
@@ -34,7 +35,7 @@ export function estate(now: string): SampleJob {
       template: { id: 'estate', ...ESTATE_SIZE },
     },
   });
-  const laid = playedLog(draft.document, Infinity);
+  const laid = playedLog(draft.document, Infinity, batchesOf('breakwater-1'));
   return { id: 'slate-estate', draft, log: [...laid, ...checked(laid, now)] };
 }
 

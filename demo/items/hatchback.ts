@@ -1,3 +1,4 @@
+import { batchesOf } from '../stock';
 import type { JobInput } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import type { Sizes } from '#core/item/nets';
@@ -42,7 +43,7 @@ export function hatchbackLastYear(now: string): SampleJob {
     owner: { parking: 'street', wash: 'brush' },
     item: ITEM,
   });
-  const log = [...preparedBefore(startAt), ...playedLog(draft.document, Infinity)];
+  const log = [...preparedBefore(startAt), ...playedLog(draft.document, Infinity, batchesOf('breakwater-0'))];
   return { id: 'teal-hatchback-sealant', draft, log };
 }
 
@@ -106,7 +107,7 @@ export function tealHatchback(now: string): SampleJob {
   for (let round = 0; round < 3; round++) startAt = instantAfter(now, -layEndOf(draft(startAt).document, nth) - 0.5);
   const begun = draft(startAt);
   const untilMin = layEndOf(begun.document, nth) + 0.1;
-  return { id: 'teal-hatchback', draft: begun, log: playedLog(begun.document, untilMin) };
+  return { id: 'teal-hatchback', draft: begun, log: playedLog(begun.document, untilMin, batchesOf('ledger-base-1')) };
 }
 
 /** What the walk-round of the hatchback found, by panel. */

@@ -1,3 +1,4 @@
+import { batchesOf } from '../stock';
 import type { Sizes } from '#core/item/nets';
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import { instantAfter, minuteOfDay } from '#formats/values';
@@ -43,5 +44,5 @@ export function launch(now: string): SampleJob {
       access: 'On the cradle; the rail on the harbour side swings in and out of the way.',
     },
   });
-  return { id: 'marrow-launch', draft, log: playedLog(draft.document, Infinity) };
+  return { id: 'marrow-launch', draft, log: playedLog(draft.document, Infinity, batchesOf('deck-hand-1')) };
 }

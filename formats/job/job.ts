@@ -290,6 +290,8 @@ export const jobSchema = object({
     id: nonEmpty().optional(),
     name: nonEmpty(),
     ownerName: text().optional(),
+    /** Its plate, hull or registration number. */
+    plate: text().optional(),
     /** How it is raised, what has to be set or held open first. */
     access: text().optional(),
     /** When it came in from outside, and how warm it was: it takes on the air of the bay with its own lag. */

@@ -105,6 +105,8 @@ export const jobSummarySchema = object({
   renew: instant().nullable(),
   /** What was left out and is to be thought of again, each with its day. */
   reminders: z.array(object({ what: z.string(), on: z.string() })),
+  /** What it is found by beside its names: plate, colours, products, batches, faults. */
+  traits: z.array(z.string()),
   /** When it is still to be sanded or polished: nothing is laid well beside it then. */
   dusty: z.array(object({ from: instant(), until: instant() })),
 });

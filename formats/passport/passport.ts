@@ -75,7 +75,7 @@ const passportVisit = object({
 export const passportSchema = object({
   issuedAt: instant(),
   shop: nonEmpty(),
-  item: jobSchema.shape.item.unwrap().omit({ ownerName: true, picture: true, arrived: true }),
+  item: jobSchema.shape.item.unwrap().omit({ ownerName: true, plate: true, picture: true, arrived: true }),
   /** How it lives: what its layers wear by. */
   lives: jobSchema.shape.owner.unwrap().omit({ needsBy: true }).optional(),
   /** The item as it comes back: measured, with what lies on it, its clear ledger and the marks that stay or are hidden. */

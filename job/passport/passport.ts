@@ -121,7 +121,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   };
   const panels = standing.flatMap(panelOf);
   const { needsBy: ____, ...lives } = document.owner ?? {};
-  const { ownerName: _, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
+  const { ownerName: _, plate: _____, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
   return {
     issuedAt,
     shop,

@@ -176,7 +176,7 @@ export const jobGlances = sqliteTable(
     /** When something of it is due that somebody has to do; null: nothing is. */
     dueMs: integer('due_ms'),
     itemId: text('item_id'),
-    /** Title, item and owner, in small letters. */
+    /** Title, item, owner and traits, in small letters. */
     find: text('find').notNull(),
     glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
   },

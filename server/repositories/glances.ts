@@ -32,18 +32,23 @@ export interface Page<T> {
   readonly found: number;
 }
 
+const wordsOf = (words: string): string[] =>
+  words
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '');
+
 /** Jobs at a glance, kept beside the jobs: found, sorted and paged without opening a document. */
 export function glanceRepository(db: Db) {
   const { glance, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobGlances);
   const there = isNull(jobs.removedAt);
   /** Every word stands somewhere in what is found by. */
-  const says = (words: string) =>
-    and(
-      ...words
-        .toLowerCase()
-        .split(/\s+/)
-        .filter((word) => word !== '')
-        .map((word) => sql`instr(${find}, ${word}) > 0`),
+  const says = (words: string) => and(...wordsOf(words).map((word) => sql`instr(${find}, ${word}) > 0`));
+  /** The same of one visit beside others of its item. */
+  const said = (words: string) =>
+    sql.join(
+      wordsOf(words).map((word) => sql`instr(seen.find, ${word}) > 0`),
+      sql` and `,
     );
   /** Glances of jobs that are there. */
   const glances = () => db.select({ glance }).from(jobGlances).innerJoin(jobs, eq(jobs.id, jobGlances.jobId));
@@ -123,7 +128,7 @@ export function glanceRepository(db: Db) {
         .all();
       return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
     },
-    /** Jobs by words of their title, item or owner, the last ones first. */
+    /** Jobs by words of their title, item, owner or traits, the last ones first. */
     found(words: string, from: number, most: number): Page<JobSummary> {
       const wanted = and(there, says(words));
       const [count] = db
@@ -144,10 +149,11 @@ export function glanceRepository(db: Db) {
         .where(and(there, gte(startMs, ms)))
         .all()
         .map(({ id }) => id),
-    /** Items by their last visit, found by words of their name or owner. */
+    /** Items by their last visit, found by words of any visit: its names, or what was laid, used and found at it. */
     items(words: string, from: number, most: number): Page<ItemSummary> {
       const last = sql<number>`max(${startMs})`;
-      const wanted = and(there, isNotNull(itemId), says(words));
+      const visited = sql`${itemId} in (select seen.item_id from job_glances seen join jobs on jobs.id = seen.job_id where jobs.removed_at is null and ${said(words)})`;
+      const wanted = and(there, isNotNull(itemId), words.trim() === '' ? undefined : visited);
       const [count] = db
         .select({ found: sql<number>`count(distinct ${itemId})` })
         .from(jobGlances)
@@ -178,7 +184,7 @@ export function glanceRepository(db: Db) {
       };
     },
     put(jobId: string, { glance: seen, ...kept }: KeptGlance): void {
-      const { phase, startAt, renew, reminders, itemId: item, title, itemName, ownerName } = seen;
+      const { phase, startAt, renew, reminders, traits, itemId: item, title, itemName, ownerName } = seen;
       const due = [renew, ...reminders.map(({ on }) => on)].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
       const row = {
         ...kept,
@@ -188,7 +194,7 @@ export function glanceRepository(db: Db) {
         startMs: Date.parse(startAt),
         dueMs: due.length > 0 ? Math.min(...due) : null,
         itemId: item ?? null,
-        find: [title, itemName, ownerName].join(' ').toLowerCase(),
+        find: [title, itemName, ownerName, ...traits].join(' ').toLowerCase(),
       };
       db.insert(jobGlances).values(row).onConflictDoUpdate({ target: jobGlances.jobId, set: row }).run();
     },

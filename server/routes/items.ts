@@ -27,7 +27,7 @@ export function itemEndpoints({ items, summaries, templates, now }: Services) {
       method: 'get',
       path: '/api/items',
       summary:
-        'Items that have been here, the latest first, a page at a time: ?find= words of name or owner, ?from= how many to pass over',
+        'Items that have been here, the latest first, a page at a time: ?find= words of name, owner, plate, colour, product, batch or fault, ?from= how many to pass over',
       answer: { status: 200, schema: pageSchema(itemSummarySchema) },
       run: ({ query }) => summaries.items(query.find ?? '', placeIn(query)),
     }),

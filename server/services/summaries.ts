@@ -21,7 +21,7 @@ import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
-import { careDue, preparedWith, standingView } from '#job/view';
+import { careDue, preparedWith, standingView, traitsOf } from '#job/view';
 import type { Db } from '../db/open';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
@@ -317,6 +317,7 @@ export function summaryService(
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
       reminders: remindersOf(document),
+      traits: traitsOf(document, record),
       dusty: days.blocks.flatMap(({ kind, stretches }) =>
         kind === 'correct'
           ? stretches.map(([from, until]) => ({

@@ -34,7 +34,7 @@ export function Component() {
   );
 }
 
-/** Every item the workshop has had; looked for by name or owner. */
+/** Every item the workshop has had; looked for by what it is, whose, and what was laid, used and found on it. */
 function AllItems() {
   const [wanted, setWanted] = useState('');
   const [from, setFrom] = useState(0);
@@ -44,9 +44,9 @@ function AllItems() {
   return (
     <>
       <div className="mt-4 flex justify-end">
-        <div className="w-72">
+        <div className="w-96">
           <label htmlFor="wanted" className="label block">
-            Item or owner
+            Item, owner, plate, colour, product, batch or fault
           </label>
           <input
             id="wanted"
@@ -108,7 +108,9 @@ function AllItems() {
           </tbody>
         </table>
       )}
-      {find !== '' && data?.found === 0 && <p className="mt-6 text-ink-2">None is called that, and no owner.</p>}
+      {find !== '' && data?.found === 0 && (
+        <p className="mt-6 text-ink-2">None is called that, no owner, and nothing laid or found on one.</p>
+      )}
       {data && data.found > data.rows.length && (
         <EarlierLater
           onLater={from > 0 ? () => setFrom(Math.max(0, from - PAGE)) : undefined}

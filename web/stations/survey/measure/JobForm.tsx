@@ -41,6 +41,11 @@ export function JobForm({ job }: { readonly job: JobView }) {
           value={item.ownerName ?? ''}
           onChange={(ownerName) => edit(changeDocument({ item: { ...item, ownerName: ownerName || undefined } }))}
         />
+        <TextField
+          label="Plate, hull or registration number"
+          value={item.plate ?? ''}
+          onChange={(plate) => edit(changeDocument({ item: { ...item, plate: plate || undefined } }))}
+        />
         {item.id && (
           <p className="text-[14px]">
             <Link className="underline" to={`/items/${item.id}`}>

@@ -30,6 +30,7 @@ const schema = z
   .object({
     title: z.string().trim().min(1, { error: 'Give the job a name.' }),
     ownerName: z.string().trim(),
+    plate: z.string().trim(),
     /** What it is measured from, and the template that is stretched for it. */
     source: z.string(),
     stretched: z.string(),
@@ -92,6 +93,7 @@ export function Component() {
     defaultValues: {
       title: '',
       ownerName: '',
+      plate: '',
       source: first!.key,
       stretched: first!.template?.id ?? '',
       bayId: '',
@@ -121,6 +123,7 @@ export function Component() {
     const { item } = back.at(back.sizes);
     setValue('title', item.name ?? '');
     setValue('ownerName', item.ownerName ?? '');
+    setValue('plate', item.plate ?? '');
   }, [back, setValue]);
 
   const create = handleSubmit(async (values) => {
@@ -141,6 +144,7 @@ export function Component() {
         ...measured?.item,
         name: source?.key === sources.back?.key ? (measured?.item.name ?? values.title) : values.title,
         ownerName: values.ownerName || undefined,
+        plate: values.plate || undefined,
       },
     };
     const job = await addJob({
@@ -168,7 +172,8 @@ export function Component() {
             input={register('title')}
             placeholder="Grey hatchback, full coat"
           />
-          <Field label="Owner" wide error={undefined} input={register('ownerName')} />
+          <Field label="Owner" error={undefined} input={register('ownerName')} />
+          <Field label="Plate or hull number" error={undefined} input={register('plate')} />
           <div className="col-span-2">
             <label htmlFor="source" className="label block">
               Measured from
