@@ -1,4 +1,14 @@
-export { type ItemHistory, itemHistorySchema, type ItemSummary, itemSummarySchema, type Visit } from './item';
+export {
+  type ItemHistory,
+  itemHistorySchema,
+  type ItemLife,
+  itemLifeSchema,
+  type ItemSummary,
+  itemSummarySchema,
+  type LifeRow,
+  type LifeVisit,
+  type Visit,
+} from './item';
 export { jobSenseFaults, readJob, shapeFault } from './job-sense';
 export {
   type Job,

@@ -40,3 +40,27 @@ export type Visit = z.output<typeof visitSchema>;
 /** An item with all its visits, the last first. */
 export const itemHistorySchema = itemSummarySchema.extend({ history: z.array(visitSchema) });
 export type ItemHistory = z.output<typeof itemHistorySchema>;
+
+/** What one visit means for the life of an item. */
+const lifeVisitSchema = object({
+  jobId: z.string(),
+  title: z.string(),
+  at: instant(),
+  /** Laid then: since when, when its first panel wants renewing, on how many panels. */
+  layers: z.array(
+    object({ product: z.string(), family: z.enum(FAMILY_IDS), from: instant(), renew: instant(), panels: z.int() }),
+  ),
+  /** Most clear that was taken off a panel, and the least that is known to be left on one, µm; null: none, nobody knows. */
+  takenUm: z.number().nullable(),
+  clearLeftUm: z.number().nullable(),
+  /** Panels that came with new paint. */
+  repainted: z.array(z.string()),
+});
+export type LifeVisit = z.output<typeof lifeVisitSchema>;
+
+const lifeRowSchema = object({ id: z.string(), name: z.string(), visits: z.array(lifeVisitSchema) });
+export type LifeRow = z.output<typeof lifeRowSchema>;
+
+/** The life of an item, the first visit first, and those of others of its model. */
+export const itemLifeSchema = lifeRowSchema.extend({ twins: z.array(lifeRowSchema) });
+export type ItemLife = z.output<typeof itemLifeSchema>;

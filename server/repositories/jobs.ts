@@ -1,4 +1,4 @@
-import { and, desc, eq, getTableColumns, gt, isNotNull, isNull, lt, lte, or, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, gt, isNotNull, isNull, lt, lte, ne, or, sql } from 'drizzle-orm';
 import type { JobDraft, JobRecord } from '#formats/job';
 import type { Db } from '../db/open';
 import { jobs, jobVersions } from '../db/schema';
@@ -63,6 +63,17 @@ export function jobRepository(db: Db) {
         .where(and(eq(jobs.itemId, item), present))
         .orderBy(desc(sql`julianday(${startAt})`))
         .all(),
+    /** Other items of a model, the last here first. */
+    twinsOf: (template: string, item: string, most: number): string[] =>
+      db
+        .select({ itemId, last: sql<number>`max(julianday(${startAt}))` })
+        .from(jobs)
+        .where(and(eq(templateId, template), isNotNull(itemId), ne(itemId, item), present))
+        .groupBy(itemId)
+        .orderBy(desc(sql`max(julianday(${startAt}))`))
+        .limit(most)
+        .all()
+        .flatMap(({ itemId: id }) => id ?? []),
     /** Jobs of an item or of its model at which test spots were tried, the last first. */
     withTestSpots(item: string | undefined, template: string | undefined): JobRecord[] {
       const tried = gt(testSpots, 0);

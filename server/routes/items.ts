@@ -3,6 +3,7 @@ import { careCalendar, careCsv } from '#formats/calendar';
 import {
   careDueSchema,
   itemHistorySchema,
+  itemLifeSchema,
   itemSummarySchema,
   jobSenseFaults,
   keptTemplateDraftSchema,
@@ -64,6 +65,14 @@ export function itemEndpoints({ items, summaries, templates, now }: Services) {
       summary: 'One item with all its visits: what was laid, measured and seen',
       answer: { status: 200, schema: itemHistorySchema },
       run: ({ params }) => items.history(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/items/{id}/life',
+      summary:
+        'The life of an item: what was laid and holds how long, what it took of the clear; beside others of its model',
+      answer: { status: 200, schema: itemLifeSchema },
+      run: ({ params }) => items.life(params.id!),
     }),
     endpoint({
       method: 'get',

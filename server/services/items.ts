@@ -1,16 +1,20 @@
 import { standingSurfaces } from '#core/after/care';
 import { judgeReadings } from '#core/item/paint';
 import { foldLog } from '#core/work/run';
-import { type ItemHistory, type JobRecord, surfaceName, type Visit } from '#formats/job';
+import { type ItemHistory, type ItemLife, type JobRecord, type LifeRow, surfaceName, type Visit } from '#formats/job';
 import { type EarlierPair, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { pairsFound } from '#job/prepare';
+import { lifeVisit } from '#job/view';
 import type { Db } from '../db/open';
 import { notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
 import { photoRepository } from '../repositories/photos';
 import { runLogRepository } from '../repositories/run-log';
+
+/** So many others of a model are told of. */
+const MOST_TWINS = 4;
 
 /** Items as they come back over the years: all that was laid, measured and seen at each visit. */
 export function itemService(db: Db) {
@@ -40,6 +44,17 @@ export function itemService(db: Db) {
         )
         .sort((a, b) => Number(b.sameItem) - Number(a.sameItem));
     },
+    /**
+     * The life of an item on one axis, beside those of others of its model.
+     * @throws ProblemError (404) for an item no job names
+     */
+    life(id: string): ItemLife {
+      const own = lifeOf(id);
+      if (!own) throw notFound('item', id);
+      const template = jobs.ofItem(id)[0]?.document.item?.template?.id;
+      const twins = template === undefined ? [] : jobs.twinsOf(template, id, MOST_TWINS);
+      return { ...own, twins: twins.flatMap((twin) => lifeOf(twin) ?? []) };
+    },
     /** @throws ProblemError (404) for an item no job names */
     history(id: string): ItemHistory {
       const visits = jobs.ofItem(id);
@@ -57,6 +72,19 @@ export function itemService(db: Db) {
       };
     },
   };
+
+  function lifeOf(id: string): LifeRow | undefined {
+    const visits = jobs.ofItem(id).reverse();
+    const last = visits.at(-1);
+    if (!last) return undefined;
+    return {
+      id,
+      name: last.document.item?.name ?? last.document.title,
+      visits: visits.map(({ id: jobId, document }, nth) =>
+        lifeVisit(jobId, document, log.of(jobId), visits[nth - 1]?.document),
+      ),
+    };
+  }
 
   function visitOf({ id: jobId, document }: JobRecord): Visit {
     const { startAt, title, owner, surfaces } = document;

@@ -10,6 +10,7 @@ import type {
   GlossAnswer,
   GlossSpot,
   ItemHistory,
+  ItemLife,
   ItemSummary,
   JobDraft,
   JobRecord,
@@ -274,6 +275,7 @@ export const api = createApi({
       query: (params) => ({ url: 'items', params }),
       providesTags: ['Items'],
     }),
+    itemLife: build.query<ItemLife, string>({ query: (id) => `items/${id}/life`, providesTags: ['Items'] }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
     keepTemplate: build.mutation<KeptTemplate, { id: string; draft: KeptTemplateDraft }>({
@@ -434,6 +436,7 @@ export const {
   useRemoveOfferMutation,
   useItemsQuery,
   useItemHistoryQuery,
+  useItemLifeQuery,
   useTemplatesQuery,
   useKeepTemplateMutation,
   useRemoveTemplateMutation,

@@ -2,12 +2,17 @@ import { MARK_KINDS } from '#core/item/condition';
 import { FAMILIES } from '#core/products/families';
 import { STEP_KINDS } from '#core/work/steps';
 import type { Visit } from '#formats/job';
-import { errorText, useItemHistoryQuery } from '../../app/api';
+import { errorText, useItemHistoryQuery, useItemLifeQuery } from '../../app/api';
 import { um } from '../../ui/measures';
 import { day } from '../../ui/moments';
 import { hours } from '../../ui/hours';
-import { useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { later } from '../../ui/later';
+import { useNow } from '../../ui/useNow';
+import { lifeRows } from './life-rows';
+
+const ItemLifeChart = later(() => import('./ItemLifeChart'));
 
 /** One item through the years, panel by panel or visit by visit. */
 export function Component() {
@@ -65,12 +70,33 @@ export function Component() {
           It is here again
         </Link>
       </div>
+      <Life itemId={item.id} />
       <ol className="mt-6 space-y-4">
         {item.history.map((visit) => (
           <VisitRow key={visit.jobId} visit={visit} panel={panel} />
         ))}
       </ol>
     </main>
+  );
+}
+
+/** Its life on one axis; only the whole item has one. */
+function Life({ itemId }: { readonly itemId: string }) {
+  const { data: life } = useItemLifeQuery(itemId);
+  const now = useNow(60_000);
+  const rows = useMemo(() => life && lifeRows(life, now), [life, now]);
+  if (!rows) return null;
+  return (
+    <section aria-label="Its life" className="mt-5 border bg-sheet px-2 py-3">
+      <h2 className="px-2 font-semibold">Its life</h2>
+      <p className="px-2 text-[14px] text-ink-2">
+        Each bar from when it was laid to when its first panel wants renewing. At a visit: clear taken, and the least
+        that is known to be left.{rows.names.length > rows.own && ' Below: others of its model at the same age.'}
+      </p>
+      <Suspense fallback={<div className="h-40" />}>
+        <ItemLifeChart rows={rows} />
+      </Suspense>
+    </section>
   );
 }
 

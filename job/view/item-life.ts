@@ -1,0 +1,58 @@
+import { clearOnSurfaces } from '#core/after/care';
+import { foldLog } from '#core/work/run';
+import { type Job, type LifeVisit, surfaceName } from '#formats/job';
+import { type LogEntry, loggedEntries } from '#formats/log';
+import { instantAfter } from '#formats/values';
+import { plannedJob } from '#job/plan';
+import { clearTakenUm } from '#job/prepare';
+import { standingView } from './views';
+
+/**
+ * What a visit means for the life of an item: what was laid and how long it holds, what it took of the clear, which
+ * panels came with new paint.
+ * @param before the visit before it; undefined: the first
+ */
+export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[], before: Job | undefined): LifeVisit {
+  const planned = plannedJob(document);
+  const record = foldLog(loggedEntries(document.startAt, log));
+  const layers = new Map<
+    string,
+    { family: LifeVisit['layers'][number]['family']; from: number; renew: number; panels: number }
+  >();
+  for (const { layers: laid } of standingView(planned, record, document.owner, undefined)) {
+    for (const { product, laidMin, renewMin } of laid) {
+      const known = layers.get(product.name);
+      layers.set(product.name, {
+        family: product.family,
+        from: Math.min(known?.from ?? Infinity, laidMin),
+        renew: Math.min(known?.renew ?? Infinity, renewMin),
+        panels: (known?.panels ?? 0) + 1,
+      });
+    }
+  }
+  const taken = clearTakenUm(document, record);
+  const left = clearOnSurfaces(planned.surfaces).flatMap((um, nth) =>
+    um === undefined ? [] : [um - (taken.get(document.surfaces[nth]!.id) ?? 0)],
+  );
+  const refinished = new Map(before?.surfaces.map(({ id, refinishedOn }) => [id, refinishedOn]));
+  const at = (minutes: number) => instantAfter(document.startAt, minutes);
+  return {
+    jobId,
+    title: document.title,
+    at: document.startAt,
+    layers: [...layers].map(([product, { family, from, renew, panels }]) => ({
+      product,
+      family,
+      from: at(from),
+      renew: at(renew),
+      panels,
+    })),
+    takenUm: taken.size > 0 ? Math.max(...taken.values()) : null,
+    clearLeftUm: left.length > 0 ? Math.max(0, Math.min(...left)) : null,
+    repainted: before
+      ? document.surfaces
+          .filter(({ id, refinishedOn }) => refinishedOn !== undefined && refinished.get(id) !== refinishedOn)
+          .map(surfaceName)
+      : [],
+  };
+}
