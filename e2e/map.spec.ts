@@ -205,6 +205,14 @@ test('an item comes back: its history by panel, and what was laid is found on it
   await expect(page.getByRole('listitem').filter({ hasText: 'Ceramic base' })).toBeVisible();
   await page.goto('/items/hatchback-of-imke-varga');
   await expect(page.getByText('here 3 times')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^The life of the item: 2 products, 3 visits/ })).toBeVisible();
+
+  // The owner wants to be forgotten: the item is not.
+  await page.getByRole('button', { name: 'Remove it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Removed from 3 jobs' })).toBeVisible();
+  await expect(page.getByText('Owner not said, here 3 times')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Breakwater Sealant' })).toContainText('22 panels');
 });
 
 test('groups are switched on, an item is measured anew, and the gauge streams to a panel', async ({ page }) => {

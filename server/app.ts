@@ -23,6 +23,7 @@ import { networkEndpoints } from './routes/network';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
+import { ownerEndpoints } from './routes/owners';
 import { jobEndpoints } from './routes/jobs';
 import { kitEndpoints } from './routes/kit';
 import { offerEndpoints } from './routes/offers';
@@ -82,6 +83,7 @@ export function createApp({
     ...photoEndpoints(services),
     ...passportEndpoints(services),
     ...itemEndpoints(services),
+    ...ownerEndpoints(services),
     ...stockEndpoints(services),
     ...accountEndpoints(services),
     ...networkEndpoints(network, services),

@@ -5,6 +5,7 @@ import { accountEndpoints } from './routes/accounts';
 import { bayEndpoints } from './routes/bays';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
+import { ownerEndpoints } from './routes/owners';
 import { jobEndpoints } from './routes/jobs';
 import { kitEndpoints } from './routes/kit';
 import { offerEndpoints } from './routes/offers';
@@ -32,6 +33,7 @@ const endpoints = () => [
   ...instrumentEndpoints(server.services.now),
   ...photoEndpoints(server.services),
   ...itemEndpoints(server.services),
+  ...ownerEndpoints(server.services),
   ...stockEndpoints(server.services),
   ...accountEndpoints(server.services),
 ];

@@ -1,9 +1,12 @@
+import { sql } from 'drizzle-orm';
 import {
   type ItemHistory,
   type ItemSummary,
   type JobRecord,
   keptTemplate,
   type KeptTemplate,
+  type OwnerData,
+  type OwnerDataRemoved,
   type Problem,
 } from '#formats/job';
 import { yardThatMorning } from '../demo/that-morning';
@@ -102,4 +105,35 @@ test('an item is found by what was laid, used and found at any of its visits, by
   );
   expect(put.status).toBe(200);
   expect(await found('tm 41')).toEqual([item.name]);
+});
+
+test('an owner’s data are given out whole, over all their items, and removed on wish: the record of the items stays', async () => {
+  const { body: job } = await server.call<JobRecord>('GET', '/api/jobs/two-door-classic');
+  const second = {
+    ...job.document,
+    title: 'Aurel Strand, weekend car',
+    item: { ...job.document.item!, id: 'second', plate: 'TM 9' },
+  };
+  await server.call('POST', '/api/jobs', { id: 'second', bayId: null, airSource: 'typed', document: second });
+  const itemId = job.document.item!.id!;
+  const { body: given } = await server.call<OwnerData>('GET', `/api/items/${itemId}/owner-data`);
+  expect(given).toMatchObject({ name: 'Aurel Strand', items: [{ id: itemId }, { id: 'second', plate: 'TM 9' }] });
+  const history = async () => (await server.call<ItemHistory>('GET', `/api/items/${itemId}`)).body.history;
+  const before = await history();
+  const { body: removed } = await server.call<OwnerDataRemoved>('POST', `/api/items/${itemId}/owner-data/remove`);
+  expect(removed).toMatchObject({ jobs: 2 });
+  for (const address of [
+    '/api/jobs/two-door-classic',
+    '/api/jobs/second',
+    '/api/items',
+    '/api/care',
+    `/api/items/${itemId}`,
+  ])
+    expect(JSON.stringify((await server.call('GET', address)).body)).not.toMatch(/Aurel|Strand|TM 9/);
+  // Nor in any version kept of them.
+  const [kept] = server.db.all<{ n: number }>(sql`select count(*) n from job_versions where draft like '%Aurel%'`);
+  expect(kept!.n).toBe(0);
+  expect(await history()).toEqual(before);
+  expect((await server.call<JobRecord>('GET', '/api/jobs/second')).body.document.title).toBe('the owner, weekend car');
+  expect((await server.call('GET', '/api/items/nobody/owner-data')).status).toBe(404);
 });

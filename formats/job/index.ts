@@ -79,3 +79,4 @@ export {
   shelfProductSchema,
 } from './workshop';
 export { JOB_LIMITS } from './limits';
+export { type OwnerData, type OwnerDataRemoved, ownerDataRemovedSchema, ownerDataSchema } from './owner-data';

@@ -55,6 +55,22 @@ export function jobRepository(db: Db) {
         .run().changes,
     markRemoved: (id: string, at: string | null) =>
       void db.update(jobs).set({ removedAt: at }).where(eq(jobs.id, id)).run(),
+    /** The same with those that were taken away and can still be brought back. */
+    everOfItem: (item: string): JobRecord[] =>
+      db
+        .select(columns)
+        .from(jobs)
+        .where(eq(jobs.itemId, item))
+        .orderBy(desc(sql`julianday(${startAt})`))
+        .all(),
+    /** Items whose owner is called so at any visit. */
+    itemsOfOwner: (name: string): string[] =>
+      db
+        .selectDistinct({ itemId })
+        .from(jobs)
+        .where(and(isNotNull(itemId), eq(sql`json_extract(${jobs.document}, '$.item.ownerName')`, name)))
+        .all()
+        .flatMap(({ itemId: id }) => id ?? []),
     /** The visits of an item, the last first. */
     ofItem: (item: string): JobRecord[] =>
       db
@@ -99,6 +115,8 @@ export function jobRepository(db: Db) {
       db.insert(jobs).values(record).run();
       return record;
     },
+    /** Forgets every version before the one that stands. */
+    forgetVersions: (id: string) => void db.delete(jobVersions).where(eq(jobVersions.jobId, id)).run(),
     /** @param before what stood until now: it is kept for a while */
     update(id: string, version: number, draft: JobDraft, at: string, before: JobRecord): void {
       keepVersion(id, before.version, draftOf(before));

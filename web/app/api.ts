@@ -11,6 +11,7 @@ import type {
   GlossSpot,
   ItemHistory,
   ItemLife,
+  OwnerDataRemoved,
   ItemSummary,
   JobDraft,
   JobRecord,
@@ -276,6 +277,10 @@ export const api = createApi({
       providesTags: ['Items'],
     }),
     itemLife: build.query<ItemLife, string>({ query: (id) => `items/${id}/life`, providesTags: ['Items'] }),
+    removeOwnerData: build.mutation<OwnerDataRemoved, string>({
+      query: (id) => ({ url: `items/${id}/owner-data/remove`, method: 'POST' }),
+      invalidatesTags: ['Items', 'Jobs'],
+    }),
     itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
     templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
     keepTemplate: build.mutation<KeptTemplate, { id: string; draft: KeptTemplateDraft }>({
@@ -437,6 +442,7 @@ export const {
   useItemsQuery,
   useItemHistoryQuery,
   useItemLifeQuery,
+  useRemoveOwnerDataMutation,
   useTemplatesQuery,
   useKeepTemplateMutation,
   useRemoveTemplateMutation,

@@ -2,7 +2,9 @@ import { MARK_KINDS } from '#core/item/condition';
 import { FAMILIES } from '#core/products/families';
 import { STEP_KINDS } from '#core/work/steps';
 import type { Visit } from '#formats/job';
-import { errorText, useItemHistoryQuery, useItemLifeQuery } from '../../app/api';
+import { errorText, useItemHistoryQuery, useItemLifeQuery, useRemoveOwnerDataMutation } from '../../app/api';
+import { ConfirmButton } from '../../ui/ConfirmButton';
+import { Fault } from '../../ui/Fault';
 import { um } from '../../ui/measures';
 import { day } from '../../ui/moments';
 import { hours } from '../../ui/hours';
@@ -76,7 +78,45 @@ export function Component() {
           <VisitRow key={visit.jobId} visit={visit} panel={panel} />
         ))}
       </ol>
+      <OwnersData itemId={item.id} name={item.ownerName} />
     </main>
+  );
+}
+
+/** What is kept of the owner as a person: given out, or removed. The item's own record stays. */
+function OwnersData({ itemId, name }: { readonly itemId: string; readonly name: string | null }) {
+  const [remove, { data: removed, error, isLoading }] = useRemoveOwnerDataMutation();
+  return (
+    <section aria-label="The owner’s data" className="mt-8 border-t pt-4">
+      <h2 className="font-semibold">The owner’s data</h2>
+      <p className="mt-1 max-w-prose text-[14px] text-ink-2">
+        {name === null
+          ? 'No name is kept with this item.'
+          : `What stands under ${name}, at this item and any other: name, plates, visits, promises, pictures, signatures.`}
+      </p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <a
+          className="inline-flex min-h-10 items-center rounded border border-line-strong bg-sheet px-3 hover:bg-tint-1"
+          href={`/api/items/${itemId}/owner-data`}
+          download
+        >
+          Give it out
+        </a>
+        <ConfirmButton
+          action="Remove it"
+          consequence="Name and plate go from all jobs of all items under this name, and links given out stop working. What was laid, measured and found stays with the items. What was signed stays as it was signed, and copies made earlier hold the name until they are thrown away."
+          disabled={isLoading}
+          onConfirm={() => void remove(itemId).catch(() => undefined)}
+        />
+      </div>
+      {removed && (
+        <p role="status" className="mt-2">
+          Removed from {removed.jobs} {removed.jobs === 1 ? 'job' : 'jobs'}; {removed.links} links cut.
+          {removed.signedKept > 0 && ` ${removed.signedKept} signed hand-overs stay as they were signed.`}
+        </p>
+      )}
+      <Fault error={error} />
+    </section>
   );
 }
 
