@@ -46,9 +46,16 @@ const lifeVisitSchema = object({
   jobId: z.string(),
   title: z.string(),
   at: instant(),
-  /** Laid then: since when, when its first panel wants renewing, on how many panels. */
+  /** Laid then: since when, when its first panel wants renewing, what its sheet promises (null: nothing), on how many panels. */
   layers: z.array(
-    object({ product: z.string(), family: z.enum(FAMILY_IDS), from: instant(), renew: instant(), panels: z.int() }),
+    object({
+      product: z.string(),
+      family: z.enum(FAMILY_IDS),
+      from: instant(),
+      renew: instant(),
+      ratedMonths: z.number().nullable(),
+      panels: z.int(),
+    }),
   ),
   /** Most clear that was taken off a panel, and the least that is known to be left on one, µm; null: none, nobody knows. */
   takenUm: z.number().nullable(),

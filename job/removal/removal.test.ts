@@ -29,8 +29,11 @@ test('what waiting costs stands in order of days; only the top is never more wor
     const days = waiting(id, 6000);
     expect(days[0]!.key).toBe('today');
     expect(days.map(({ atMin }) => atMin)).toEqual(days.map(({ atMin }) => atMin).toSorted((a, b) => a - b));
-    for (const { all, top } of days) {
+    for (const { all, top, correcting } of days) {
       expect(top.minutes).toBeLessThanOrEqual(all.minutes + 1e-9);
+      // Polished anyway it costs no more minutes of its own, and no less paint.
+      expect(correcting.minutes).toBeLessThanOrEqual(all.minutes + 1e-9);
+      expect(correcting.clearUm).toBeGreaterThanOrEqual(all.clearUm - 1e-9);
       expect(all.staysChance).toBeGreaterThanOrEqual(0);
       expect(all.staysChance).toBeLessThanOrEqual(1);
     }

@@ -1,4 +1,5 @@
 import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface } from '#core/after/care';
+import type { LayerRemoval } from '#core/after/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 
 /** What taking off comes to on a day, over the whole item. */
@@ -15,6 +16,8 @@ export interface WaitingDay {
   readonly atMin: number;
   readonly all: TakenOff;
   readonly top: TakenOff;
+  /** Polished off while it is corrected anyway: minutes beside the correction, clear and chance of the polishing. */
+  readonly correcting: TakenOff;
 }
 
 /** From when something that is still soft is hard, and comes off by chemistry no longer; undefined: nothing is soft. */
@@ -46,8 +49,36 @@ function takenOff(
   };
 }
 
+/** A layer as polishing that is done anyway leaves it: no minutes of its own where paint lets it be polished. */
+function polishedOff(layer: LayerRemoval): TakenOff {
+  const polishes = layer.steps.filter(({ clearUm, refused }) => clearUm[1] > 0 && refused === undefined);
+  if (polishes.length === 0)
+    return { minutes: layer.expectedMin, clearUm: layer.expectedClearUm, staysChance: layer.staysChance };
+  let reached = 1;
+  let clearUm = 0;
+  for (const { clearUm: takes, chance } of polishes) {
+    clearUm += reached * ((takes[0] + takes[1]) / 2);
+    reached *= 1 - chance;
+  }
+  return { minutes: 0, clearUm, staysChance: reached };
+}
+
+function whileCorrecting(
+  standing: readonly StandingSurface[],
+  clear: readonly (number | undefined)[],
+  atMin: number,
+): TakenOff {
+  const panels = standing.map((subject, nth) => removalFrom(subject, clear[nth], atMin).layers.map(polishedOff));
+  const all = panels.flat();
+  return {
+    minutes: all.reduce((sum, { minutes }) => sum + minutes, 0),
+    clearUm: Math.max(0, ...panels.map((layers) => layers.reduce((sum, { clearUm }) => sum + clearUm, 0))),
+    staysChance: Math.max(0, ...all.map(({ staysChance }) => staysChance)),
+  };
+}
+
 /**
- * What waiting costs: all of it, or only the top, taken off on days to come. Film grows brittle, coatings harden and
+ * What waiting costs: all of it, only the top, or all while it is corrected anyway, taken off on days to come. Film grows brittle, coatings harden and
  * then wear, wax goes by itself.
  * @param clear µm on each surface; undefined: nobody has read it
  */
@@ -78,6 +109,7 @@ export function costOfWaiting(
               atMin,
               all: takenOff(standing, clear, atMin, 'all'),
               top: takenOff(standing, clear, atMin, 'top'),
+              correcting: whileCorrecting(standing, clear, atMin),
             },
           ],
     )

@@ -17,15 +17,16 @@ export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[]
   const record = foldLog(loggedEntries(document.startAt, log));
   const layers = new Map<
     string,
-    { family: LifeVisit['layers'][number]['family']; from: number; renew: number; panels: number }
+    { family: LifeVisit['layers'][number]['family']; from: number; renew: number; rated: number | null; panels: number }
   >();
   for (const { layers: laid } of standingView(planned, record, document.owner, undefined)) {
-    for (const { product, laidMin, renewMin } of laid) {
+    for (const { product, laidMin, renewMin, life } of laid) {
       const known = layers.get(product.name);
       layers.set(product.name, {
         family: product.family,
         from: Math.min(known?.from ?? Infinity, laidMin),
         renew: Math.min(known?.renew ?? Infinity, renewMin),
+        rated: life.ratedBy === 'sheet' ? life.ratedMonths : null,
         panels: (known?.panels ?? 0) + 1,
       });
     }
@@ -40,11 +41,12 @@ export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[]
     jobId,
     title: document.title,
     at: document.startAt,
-    layers: [...layers].map(([product, { family, from, renew, panels }]) => ({
+    layers: [...layers].map(([product, { family, from, renew, rated, panels }]) => ({
       product,
       family,
       from: at(from),
       renew: at(renew),
+      ratedMonths: rated,
       panels,
     })),
     takenUm: taken.size > 0 ? Math.max(...taken.values()) : null,

@@ -16,3 +16,4 @@ export {
 export type { Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
+export { type LookState, warrantyStands, type WarrantyStands } from './warranty';

@@ -1,5 +1,8 @@
 import { useState } from 'react';
+import { MINUTES_PER_HOUR } from '#core/measures';
 import { SIDE_WORDS } from '#core/work/check';
+import { money } from '#formats/values';
+import { wishesOf } from '#job/choose';
 import { costOfWaiting, removalJob, type WaitingDay } from '#job/removal';
 import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
@@ -28,7 +31,9 @@ interface Props {
 
 /** What waiting costs, and the taking off made a job. */
 export function TakingOff({ job, clear }: Props) {
+  const { document } = job;
   const days = costOfWaiting(job.standing, clear, job.nowMin);
+  const rate = wishesOf(document).hourRate;
   if (days.length === 0) return null;
   return (
     <>
@@ -39,21 +44,25 @@ export function TakingOff({ job, clear }: Props) {
               <th className="font-normal">Taken off</th>
               <th className="text-right font-normal">All of it</th>
               <th className="text-right font-normal">Only the top</th>
+              <th className="text-right font-normal">While correcting</th>
             </tr>
           </thead>
           <tbody>
-            {days.map(({ key, atMin, all, top }) => (
+            {days.map(({ key, atMin, all, top, correcting }) => (
               <tr key={key} className="border-t align-top">
                 <th scope="row" className="py-1 text-left font-normal">
                   {DAY_WORDS[key]}
                   <span className="block text-[13px] text-ink-2">{day(job.at(atMin))}</span>
                 </th>
-                {[all, top].map(({ minutes, clearUm, staysChance }, nth) => (
-                  <td key={nth} className="py-1 text-right">
-                    <strong>{span(minutes)}</strong>
+                {[all, top, correcting].map(({ minutes, clearUm, staysChance }, nth) => (
+                  <td key={nth} className="py-1 pl-2 text-right">
+                    <strong>{minutes === 0 ? 'no more' : span(minutes)}</strong>
+                    {rate > 0 && minutes > 0 && (
+                      <span className="block">{money((minutes / MINUTES_PER_HOUR) * rate, document.currency)}</span>
+                    )}
                     <span className="block text-[13px] text-ink-2">
-                      {um(clearUm, 1)} at most on a panel
-                      {staysChance >= LIKELY && `, ${percent(staysChance)} stays somewhere`}
+                      {um(clearUm, 1)}
+                      {staysChance >= LIKELY && `, ${percent(staysChance)} stays`}
                     </span>
                   </td>
                 ))}
@@ -61,6 +70,11 @@ export function TakingOff({ job, clear }: Props) {
             ))}
           </tbody>
         </table>
+        <p className="mt-2 text-[13px] text-ink-2">
+          Work{rate > 0 && `, and what it comes to at ${money(rate, document.currency)} an hour`}; clear expected on the
+          panel that loses most; the chance that something stays on a panel. While correcting: beside the hours of the
+          correction itself, which polishes it off.
+        </p>
       </Part>
       <MakeItAJob job={job} />
     </>

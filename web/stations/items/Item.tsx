@@ -13,6 +13,7 @@ import { Link, useParams } from 'react-router';
 import { later } from '../../ui/later';
 import { useNow } from '../../ui/useNow';
 import { lifeRows } from './life-rows';
+import { Warranties } from './Warranties';
 
 const ItemLifeChart = later(() => import('./ItemLifeChart'));
 
@@ -125,18 +126,21 @@ function Life({ itemId }: { readonly itemId: string }) {
   const { data: life } = useItemLifeQuery(itemId);
   const now = useNow(60_000);
   const rows = useMemo(() => life && lifeRows(life, now), [life, now]);
-  if (!rows) return null;
+  if (!life || !rows) return null;
   return (
-    <section aria-label="Its life" className="mt-5 border bg-sheet px-2 py-3">
-      <h2 className="px-2 font-semibold">Its life</h2>
-      <p className="px-2 text-[14px] text-ink-2">
-        Each bar from when it was laid to when its first panel wants renewing. At a visit: clear taken, and the least
-        that is known to be left.{rows.names.length > rows.own && ' Below: others of its model at the same age.'}
-      </p>
-      <Suspense fallback={<div className="h-40" />}>
-        <ItemLifeChart rows={rows} />
-      </Suspense>
-    </section>
+    <>
+      <section aria-label="Its life" className="mt-5 border bg-sheet px-2 py-3">
+        <h2 className="px-2 font-semibold">Its life</h2>
+        <p className="px-2 text-[14px] text-ink-2">
+          Each bar from when it was laid to when its first panel wants renewing. At a visit: clear taken, and the least
+          that is known to be left.{rows.names.length > rows.own && ' Below: others of its model at the same age.'}
+        </p>
+        <Suspense fallback={<div className="h-40" />}>
+          <ItemLifeChart rows={rows} />
+        </Suspense>
+      </section>
+      <Warranties life={life} nowMs={now} />
+    </>
   );
 }
 

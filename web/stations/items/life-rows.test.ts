@@ -16,6 +16,7 @@ const laid = (product: string, from: string, renew: string) => ({
   family: 'sealant' as const,
   from,
   renew,
+  ratedMonths: null,
   panels: 3,
 });
 

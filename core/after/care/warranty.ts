@@ -1,0 +1,55 @@
+import { MS_PER_DAY } from '#core/measures';
+
+/** A warranted layer is looked at once so many days. */
+const LOOKED_AT_EVERY_DAYS = 365;
+/** So many days before or after its day a look still counts. The shop's usual terms. */
+const GRACE_DAYS = 45;
+const DAYS_PER_MONTH = 365.25 / 12;
+
+export type LookState = 'kept' | 'missed' | 'due' | 'to-come';
+
+/** What became of one yearly look. Milliseconds. */
+export interface WarrantyLook {
+  readonly dueMs: number;
+  readonly state: LookState;
+  /** When it was looked at. */
+  readonly atMs?: number;
+}
+
+export interface WarrantyStands {
+  readonly untilMs: number;
+  readonly looks: readonly WarrantyLook[];
+  /** When it lapsed for want of a look; undefined: it did not. */
+  readonly lapsedMs?: number;
+  /** It ran its time. */
+  readonly ended: boolean;
+}
+
+/**
+ * How a warranty stands: a look each year from when the layer was laid, kept by any visit near its day; it lapses with
+ * the end of the grace of the first that was missed.
+ * @param visitsMs visits of the item after it was laid, in any order
+ */
+export function warrantyStands(
+  { fromMs, months }: { readonly fromMs: number; readonly months: number },
+  visitsMs: readonly number[],
+  nowMs: number,
+): WarrantyStands {
+  const untilMs = fromMs + months * DAYS_PER_MONTH * MS_PER_DAY;
+  const everyMs = LOOKED_AT_EVERY_DAYS * MS_PER_DAY;
+  const graceMs = GRACE_DAYS * MS_PER_DAY;
+  const looks: WarrantyLook[] = [];
+  for (let dueMs = fromMs + everyMs; dueMs < untilMs - graceMs; dueMs += everyMs) {
+    const atMs = visitsMs.find((visit) => visit > fromMs && Math.abs(visit - dueMs) <= graceMs && visit <= nowMs);
+    if (atMs !== undefined) looks.push({ dueMs, state: 'kept', atMs });
+    else if (nowMs > dueMs + graceMs) looks.push({ dueMs, state: 'missed' });
+    else looks.push({ dueMs, state: nowMs >= dueMs - graceMs ? 'due' : 'to-come' });
+  }
+  const missed = looks.find(({ state }) => state === 'missed');
+  return {
+    untilMs,
+    looks,
+    ...(missed && { lapsedMs: missed.dueMs + graceMs }),
+    ended: nowMs >= untilMs,
+  };
+}
