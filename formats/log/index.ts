@@ -1,4 +1,5 @@
 export { type ProductCues, productCuesSchema } from './cues';
+export { type ProductLasted, productLastedSchema } from './lasted';
 export {
   type EarlierPair,
   earlierPairSchema,

@@ -197,7 +197,14 @@ export const runLog = sqliteTable(
     recordedAt: text('recorded_at').notNull(),
     entry: text('entry', { mode: 'json' }).$type<LogEntry['entry']>().notNull(),
   },
-  (table) => [uniqueIndex('run_log_id').on(table.jobId, table.id), index('run_log_job').on(table.jobId, table.seq)],
+  (table) => [
+    uniqueIndex('run_log_id').on(table.jobId, table.id),
+    index('run_log_job').on(table.jobId, table.seq),
+    // Jobs at which drops were read are few among many entries.
+    index('run_log_drops')
+      .on(table.jobId)
+      .where(sql`json_extract(entry, '$.type') = 'bead'`),
+  ],
 );
 
 /** What happened to each thing in stock. Append-only, as the run log is. */

@@ -1,4 +1,4 @@
-import { and, asc, eq, max } from 'drizzle-orm';
+import { and, asc, eq, max, sql } from 'drizzle-orm';
 import type { LogEntry, NewEntry } from '#formats/log';
 import type { Db } from '../db/open';
 import { runLog } from '../db/schema';
@@ -22,6 +22,14 @@ export function runLogRepository(db: Db) {
         .get();
       return row && logEntry(row);
     },
+    /** Jobs at which a drop was read. */
+    withDrops: (): string[] =>
+      db
+        .selectDistinct({ jobId: runLog.jobId })
+        .from(runLog)
+        .where(sql`json_extract(entry, '$.type') = 'bead'`)
+        .all()
+        .map(({ jobId }) => jobId),
     lastSeq: (jobId: string): number =>
       db
         .select({ last: max(runLog.seq) })

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { shelfProductSchema } from '#formats/job';
-import { productCuesSchema } from '#formats/log';
+import { productCuesSchema, productLastedSchema } from '#formats/log';
 import {
   makerSheetSchema,
   productSchema,
@@ -14,7 +14,7 @@ import {
 import { endpoint } from '../http/endpoint';
 import type { Services } from '../services';
 
-export function shelfEndpoints({ shelf }: Services) {
+export function shelfEndpoints({ shelf, lasted }: Services) {
   return [
     endpoint({
       method: 'get',
@@ -52,6 +52,13 @@ export function shelfEndpoints({ shelf }: Services) {
       summary: 'The cues seen of a product, job by job, beside what was expected, and what they taught',
       answer: { status: 200, schema: productCuesSchema },
       run: ({ params }) => shelf.cuesOf(params.id!),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/products/{id}/lasted',
+      summary: 'How long a product really lasts here: what drops of all items said, against what was expected on each',
+      answer: { status: 200, schema: productLastedSchema },
+      run: ({ params }) => lasted.of(params.id!),
     }),
     endpoint({
       method: 'put',

@@ -5,6 +5,7 @@ import { bayAirService } from './bay-air';
 import { bayService } from './bays';
 import { changeFeed } from './changes';
 import { itemService } from './items';
+import { lastedService } from './lasted';
 import { ownerService } from './owners';
 import { jobService } from './jobs';
 import { kitService } from './kit';
@@ -56,6 +57,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     quotes,
     items: itemService(db),
     owners: ownerService(db, changes, now),
+    lasted: lastedService(db, shelf),
     templates: templateService(db, changes, now),
     passports: passportService(db, changes, { jobs, accounts, summaries }, now),
     photos: photoService(db, changes, now, photoFolder),

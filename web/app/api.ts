@@ -25,7 +25,7 @@ import type {
   Problem,
   ShelfProduct,
 } from '#formats/job';
-import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues } from '#formats/log';
+import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues, ProductLasted } from '#formats/log';
 import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
 import type {
@@ -178,6 +178,10 @@ export const api = createApi({
       },
     }),
     products: build.query<ShelfProduct[], void>({ query: () => 'products', providesTags: ['Products'] }),
+    productLasted: build.query<ProductLasted, string>({
+      query: (id) => `products/${encodeURIComponent(id)}/lasted`,
+      providesTags: ['Products'],
+    }),
     productCues: build.query<ProductCues, string>({
       query: (id) => `products/${encodeURIComponent(id)}/cues`,
       providesTags: ['Products'],
@@ -398,6 +402,7 @@ export const {
   useBayAirQuery,
   useForgetCueMutation,
   useProductCuesQuery,
+  useProductLastedQuery,
   useYardForecastQuery,
   useTakeAirMutation,
   useStockQuery,

@@ -3,6 +3,8 @@ import {
   expectedLife,
   type Exposure,
   observedLife,
+  type LifeLikelihood,
+  lifeLikelihood,
   USUAL_WATER,
   type WaterEnds,
 } from '#core/after/life';
@@ -101,11 +103,7 @@ export function waterSeen(
   if (!top) return [];
   const drops = subject.layers.length > 0 ? dropsOnLaid(subject, record) : dropsOnFound(subject, record);
   const { own, ends } = seenOn(top, drops, standing, record);
-  const { freshDeg, bareDeg } = ends;
-  return own.map(({ ageMonths, deg }) => ({
-    ageMonths,
-    left: Math.min(1, Math.max(0, (deg - bareDeg) / Math.max(1, freshDeg - bareDeg))),
-  }));
+  return own.map((drop) => leftBy(drop, ends));
 }
 
 /** A panel with the life of its topmost layers, laid and found, pulled by the drops read on them. */
@@ -128,6 +126,38 @@ function seenWet(subject: StandingSurface, all: readonly StandingSurface[], reco
     ),
   };
 }
+
+/** What drops said of a product on one panel. */
+export interface LastedOn {
+  /** As its sheet calls it. */
+  readonly product: string;
+  readonly likely: LifeLikelihood;
+  /** What was left of it, by its age then. */
+  readonly seen: readonly { readonly ageMonths: number; readonly left: number }[];
+}
+
+/** What all drops of a job's item said of each product they were read on, panel by panel. */
+export function lastedOn(standing: readonly StandingSurface[], record: DropsRecord): LastedOn[] {
+  return standing.flatMap((subject) => {
+    const [laid, found] = [subject.layers.at(-1), subject.found.at(-1)];
+    const tops = [
+      ...(laid ? [{ product: laid.product.name, wears: laid as Wearing, drops: dropsOnLaid(subject, record) }] : []),
+      ...(found?.wears && found.name !== undefined
+        ? [{ product: found.name, wears: found.wears, drops: dropsOnFound(subject, record) }]
+        : []),
+    ];
+    return tops.flatMap(({ product, wears, drops }) => {
+      const { own, ends } = seenOn(wears, drops, standing, record);
+      const likely = lifeLikelihood(wears.byWater?.expectedMonths ?? wears.life.months, own, ends);
+      return likely ? [{ product, likely, seen: own.map((drop) => leftBy(drop, ends)) }] : [];
+    });
+  });
+}
+
+const leftBy = (
+  { ageMonths, deg }: { readonly ageMonths: number; readonly deg: number },
+  { freshDeg, bareDeg }: WaterEnds,
+) => ({ ageMonths, left: Math.min(1, Math.max(0, (deg - bareDeg) / Math.max(1, freshDeg - bareDeg))) });
 
 type DropsRecord = Pick<RunRecord, 'beads' | 'stages'>;
 

@@ -6,6 +6,8 @@ export {
   dropsOnLaid,
   firstWashAfter,
   hardFromMin,
+  lastedOn,
+  type LastedOn,
   removalFrom,
   type StandingLayer,
   type StandingSurface,
@@ -16,4 +18,4 @@ export {
 export type { Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
-export { type LookState, warrantyStands, type WarrantyStands } from './warranty';
+export { type LookState, warrantyStands } from './warranty';

@@ -10,7 +10,15 @@ export {
   USUAL_EXPOSURE,
   WASH_IDS,
 } from './exposure';
-export { observedLife, type ObservedLife, USUAL_WATER, type WaterEnds } from './observed';
+export {
+  observedLife,
+  type ObservedLife,
+  type LifeLikelihood,
+  lifeLikelihood,
+  productLasts,
+  USUAL_WATER,
+  type WaterEnds,
+} from './observed';
 export {
   ageAtCondition,
   conditionLeft,

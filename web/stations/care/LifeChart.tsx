@@ -9,7 +9,8 @@ echarts.use([LineChart, ScatterChart, GridComponent, MarkLineComponent]);
 
 interface Props {
   readonly life: Pick<LifeEstimate, 'months' | 'lowMonths' | 'highMonths'>;
-  readonly ageMonths: number;
+  /** How old it is then; absent: of no one item. */
+  readonly ageMonths?: number | undefined;
   /** What its drops said was left, by its age then. */
   readonly seen: readonly { readonly ageMonths: number; readonly left: number }[];
 }
@@ -34,7 +35,10 @@ export default function LifeChart({ life, ageMonths, seen }: Props) {
 }
 
 function chartOption(colour: (token: string) => string, { life, ageMonths, seen }: Props): echarts.EChartsCoreOption {
-  const lastMonths = Math.max(1.25 * life.highMonths, 1.05 * ageMonths);
+  const lastMonths = Math.max(
+    1.25 * life.highMonths,
+    1.05 * Math.max(ageMonths ?? 0, ...seen.map((each) => each.ageMonths)),
+  );
   const per = lastMonths > TOLD_IN_YEARS ? MONTHS_A_YEAR : 1;
   const line = (months: number, style: object) => ({
     type: 'line' as const,
@@ -75,7 +79,7 @@ function chartOption(colour: (token: string) => string, { life, ageMonths, seen 
           symbol: 'none',
           label: { formatter: 'then', color: colour('over') },
           lineStyle: { color: colour('over'), type: 'solid' as const },
-          data: [{ xAxis: ageMonths / per }],
+          data: ageMonths === undefined ? [] : [{ xAxis: ageMonths / per }],
         },
       },
       {

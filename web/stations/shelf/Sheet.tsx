@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { DateField } from '../../ui/DateField';
 import { Cues } from './Cues';
+import { Lasted } from './Lasted';
 import { InHand } from './InHand';
 import { PropertyFields } from './PropertyFields';
 import { SheetPreview } from './SheetPreview';
@@ -161,6 +162,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
               <SheetPreview shop={stored?.shop} />
               {stored && <InHand product={stored} />}
               {stored && <Cues product={stored.id} />}
+              {stored && <Lasted sheet={stored.sheet} />}
             </aside>
             <div className="min-w-0 lg:col-start-1 lg:row-start-1">
               <Group title="What it is">

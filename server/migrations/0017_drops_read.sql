@@ -1,0 +1,1 @@
+CREATE INDEX `run_log_drops` ON `run_log` (`job_id`) WHERE json_extract(entry, '$.type') = 'bead';
