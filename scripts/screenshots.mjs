@@ -1,6 +1,6 @@
 /** `npm run screenshots`: a picture of each main view from the sample workshop, into `docs/screenshots/`. */
-import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
@@ -45,13 +45,11 @@ const VIEWS = [
     until: 'Laid',
   },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
+  { name: 'item-life', at: '/items/hatchback-of-imke-varga', waitFor: 'Its life' },
   // The last: from then on everybody has to say who they are.
   { name: 'check', at: '/jobs/marrow-launch/check' },
   { name: 'hand-over', at: '/jobs/slate-estate/hand-over?panel=roof' },
 ];
-
-/** Papers of which the first page is shown. */
-const PAPERS = [['walk-round-sheet', '/api/jobs/teal-hatchback/walk-round.pdf']];
 
 ensureInstalled();
 const executablePath = ensureChromium();
@@ -82,7 +80,6 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const [name, at] of PAPERS) if (wanted.length === 0 || wanted.includes(name)) await printed(name, at);
 for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until, waitFor, hand } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
@@ -117,13 +114,4 @@ async function drawOutline(page) {
   const at = (across, down) => [sheet.x + across * sheet.width, sheet.y + down * sheet.height];
   for (const corner of [at(0.3, 0.3), at(0.44, 0.3), at(0.44, 0.46)]) await page.mouse.click(...corner);
   await page.mouse.move(...at(0.31, 0.47));
-}
-
-/** The first page of a paper, where this machine can turn a PDF into a picture. */
-async function printed(name, at) {
-  const pdf = path.join(folder, 'sheet.pdf');
-  writeFileSync(pdf, Buffer.from(await (await fetch(`${address}${at}`)).arrayBuffer()));
-  const out = path.join(ROOT, 'docs', 'screenshots', name);
-  const { status } = spawnSync('pdftoppm', ['-png', '-r', '80', '-f', '1', '-l', '1', '-singlefile', pdf, out]);
-  console.log(status === 0 ? name : `${name}: needs pdftoppm, left as it was`);
 }

@@ -88,6 +88,8 @@ const mark = object({
   /** All over the panel rather than in one place. */
   allOver: flag().optional(),
   outcome: oneOf(OUTCOMES).optional(),
+  /** Filled at an earlier visit: out of sight until what hides it comes off. */
+  hiddenBefore: flag().optional(),
   light: oneOf(INSPECTION_LIGHTS).optional(),
   note: text().optional(),
 });

@@ -1,3 +1,12 @@
+export { hiddenMarks } from './hidden-marks';
 export { remindersOf } from './reminders';
 export { closingList } from './closing-list';
-export { clearTakenUm, pairsFound, panelCases, prepareSettings, strippingMin, USUAL_YEARS } from './prepared-job';
+export {
+  clearTakenUm,
+  pairsFound,
+  panelCases,
+  preparedPanels,
+  prepareSettings,
+  strippingMin,
+  USUAL_YEARS,
+} from './prepared-job';

@@ -15,6 +15,7 @@ import {
   isDone,
   type MeasuredPair,
   type PanelCase,
+  type PanelPreparation,
   prepareItem,
   type PrepareSettings,
   removalsToComeUm,
@@ -155,6 +156,10 @@ export function panelCases(job: Job): PanelCase[] {
   });
 }
 
+/** A job's panels as they are prepared, by the usual figures. */
+export const preparedPanels = (job: Job): readonly PanelPreparation[] =>
+  prepareItem(panelCases(job), prepareSettings(job)).panels;
+
 /**
  * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing or stripping step of a
  * stage that was finished. Surfaces that nothing was taken from are left out.
@@ -164,7 +169,7 @@ export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRe
     [...stages.values()].filter(({ endMin }) => endMin !== undefined).map(({ stage }) => stageKey(stage)),
   );
   const taken = new Map<string, number>();
-  for (const { id, steps } of prepareItem(panelCases(job), prepareSettings(job)).panels) {
+  for (const { id, steps } of preparedPanels(job)) {
     const most = steps
       .filter(
         (step) =>

@@ -1,5 +1,9 @@
+import { prepareItem } from '#core/work/prepare';
+import { foldLog } from '#core/work/run';
 import { type Job, jobSchema, keptTemplate, keptTemplateDraftSchema } from '#formats/job';
 import type { LogEntry } from '#formats/log';
+import { withTakenOff } from '#job/plan';
+import { hiddenMarks, panelCases, preparedPanels, prepareSettings } from '#job/prepare';
 import { comingBack } from '#job/return';
 import tourer from '../../demo/jobs/satin-tourer.json';
 
@@ -108,4 +112,36 @@ test('a template keeps shapes and kinds, and nothing that was seen or planned', 
     expect(surface.shape).toEqual(job.surfaces[index]!.shape);
     expect([surface.layers, surface.marks, surface.readingsUm, surface.note]).toEqual([[], undefined, [], undefined]);
   }
+});
+
+test('what was filled comes back out of sight, and shows again when what hides it is taken off', () => {
+  const tank = tankOf(job.surfaces);
+  const marks: Job['surfaces'][number]['marks'] = [
+    { id: 'filled', kind: 'swirls', severity: 'light', at: [0.5, 0.5], outcome: 'hidden' },
+    { id: 'chip', kind: 'chip', severity: 'light', at: [0.2, 0.2], outcome: 'stays' },
+  ];
+  const filled = { ...job, surfaces: job.surfaces.map((each) => (each.id === tank.id ? { ...each, marks } : each)) };
+  const back = { ...filled, ...comingBack(filled, LAID) };
+  expect(tankOf(back.surfaces).marks).toEqual([{ ...marks[0]!, outcome: undefined, hiddenBefore: true }, marks[1]]);
+  const shows = (prepare: Job['prepare'], of: Job = back) =>
+    hiddenMarks(of, foldLog([]), preparedPanels({ ...of, prepare }));
+  expect([...shows({ level: 'none' }).values()].flat().map(({ id }) => id)).toEqual(['filled']);
+  // Still out of sight at a visit that did nothing about it; gone with one that polished it away.
+  const again = comingBack(back, []);
+  expect(tankOf(again.surfaces).marks![0]).toMatchObject({ id: 'filled', hiddenBefore: true });
+  const removed = {
+    ...back,
+    surfaces: back.surfaces.map((each) => ({
+      ...each,
+      marks: each.marks?.map((mark) => ({ ...mark, outcome: 'removed' as const })),
+    })),
+  };
+  expect(shows({ level: 'none' }, removed).size).toBe(0);
+  // Where it is taken off, the step says what it uncovers.
+  const { panels } = prepareItem(
+    panelCases({ ...back, prepare: withTakenOff({ level: 'none' }, [tank.id], 'all') }),
+    prepareSettings(back),
+  );
+  const strip = panels.flatMap(({ steps }) => steps).find(({ kind }) => kind === 'strip-found')!;
+  expect(strip.reason).toContain('what was filled shows again: swirls');
 });

@@ -4,7 +4,7 @@ import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { plannedJob, staysOn } from '#job/plan';
-import { clearTakenUm } from '#job/prepare';
+import { clearTakenUm, hiddenMarks, preparedPanels } from '#job/prepare';
 
 type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
 
@@ -19,6 +19,7 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
   const standing = standingSurfaces(planned, record, job.owner ?? {});
   const clear = clearOnSurfaces(planned.surfaces);
   const taken = clearTakenUm(job, record);
+  const hidden = hiddenMarks(job, record, preparedPanels(job));
   /** What drops said of a layer goes on with it. */
   const dropsTold = (drops: ReturnType<typeof dropsOnFound>): Pick<Told, 'drops'> =>
     drops.length === 0
@@ -62,9 +63,13 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
     const laid = laidOn.get(surface.id) ?? [];
     const tookUm = taken.get(surface.id) ?? 0;
     const hadUm = clear[index];
-    const staying = surface.marks?.filter(
-      ({ id, outcome }) => (record.outcomes.get(id)?.outcome ?? outcome) !== 'removed',
-    );
+    const staying = surface.marks
+      ?.filter(({ id, outcome }) => (record.outcomes.get(id)?.outcome ?? outcome) !== 'removed')
+      .map(({ hiddenBefore: _, ...mark }) =>
+        hidden.get(surface.id)?.some(({ id }) => id === mark.id)
+          ? { ...mark, outcome: undefined, hiddenBefore: true }
+          : mark,
+      );
     return {
       ...known,
       existing: [...stayed, ...laid.map(({ family }) => family)],

@@ -24,5 +24,6 @@ export {
   OUTCOME_NAMES,
   LIGHT_NAMES,
   worstSeverity,
+  marksInWords,
 } from './marks';
 export { seenSeverity, type Tone, TONES } from './tone';

@@ -169,6 +169,8 @@ export interface Mark {
   readonly outcome?: Outcome | undefined;
   /** All over the panel rather than in one place. */
   readonly allOver?: boolean | undefined;
+  /** Filled at an earlier visit: out of sight until what hides it comes off. */
+  readonly hiddenBefore?: boolean | undefined;
   readonly light?: InspectionLight | undefined;
   readonly note?: string | undefined;
 }
@@ -188,4 +190,13 @@ export function outcomeOf(mark: Pick<Mark, 'kind' | 'outcome'>, substrate: Subst
 /** The gravest of several marks; undefined for none. */
 export function worstSeverity(marks: readonly Pick<Mark, 'severity'>[]): MarkSeverity | undefined {
   return [...MARK_SEVERITIES].reverse().find((severity) => marks.some((mark) => mark.severity === severity));
+}
+
+/** Marks in words, each kind once: "2 × swirls, stone chip". */
+export function marksInWords(marks: readonly Pick<Mark, 'kind'>[]): string {
+  const counts = new Map<MarkKindId, number>();
+  for (const { kind } of marks) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  return [...counts]
+    .map(([kind, count]) => `${count > 1 ? `${count} × ` : ''}${MARK_KINDS[kind].name.toLowerCase()}`)
+    .join(', ');
 }

@@ -31,7 +31,7 @@ export interface PanelCase extends Make, Pick<Evidence, 'touch' | 'iron' | 'wate
   readonly aircraft?: boolean | undefined;
   /** Minutes its fresh paint still has to breathe; 0 or less: it has. */
   readonly breathesForMin?: number | undefined;
-  readonly marks: readonly Pick<Mark, 'id' | 'kind' | 'severity' | 'allOver'>[];
+  readonly marks: readonly Pick<Mark, 'id' | 'kind' | 'severity' | 'allOver' | 'hiddenBefore'>[];
   readonly paint: PaintSystem;
   readonly clearUm?: number | undefined;
   readonly hardness?: Hardness | undefined;

@@ -1,3 +1,4 @@
+import { marksInWords } from '#core/item/condition';
 import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
 import { type STEP_KINDS } from '#core/work/steps';
 
@@ -5,7 +6,7 @@ import { type STEP_KINDS } from '#core/work/steps';
 const WORTH_SAYING = 0.05;
 
 /** Taking off what was found, as work: what of it, how, how long it is expected to take, and what may stay. */
-export function stripping({ strips }: PanelCase): Wanted[] {
+export function stripping({ strips, marks }: PanelCase): Wanted[] {
   if (!strips || strips.layers.length === 0) return [];
   const { layers, expectedMin, expectedClearUm } = strips;
   const what = layers.map(({ layer }) => layer.name.toLowerCase()).join(', then ');
@@ -18,6 +19,8 @@ export function stripping({ strips }: PanelCase): Wanted[] {
   const how = steps.length > 0 ? `: ${steps.join(', then ')}` : '';
   const left =
     stays >= WORTH_SAYING ? `; ${Math.round(100 * stays)} % that some of it stays: try a patch, promise nothing` : '';
+  const hidden = marks.filter(({ hiddenBefore }) => hiddenBefore);
+  const shows = hidden.length > 0 ? `; what was filled shows again: ${marksInWords(hidden)}` : '';
   const uses = new Map<string, { what: string; unit: string; amount: number }>();
   for (const use of layers.flatMap((layer) => layer.uses)) {
     const known = uses.get(use.what);
@@ -26,7 +29,7 @@ export function stripping({ strips }: PanelCase): Wanted[] {
   return [
     {
       kind: 'strip-found',
-      reason: `${what} comes off first${how}${left}`,
+      reason: `${what} comes off first${how}${left}${shows}`,
       worked: { minutes: expectedMin, uses: [...uses.values()], clearUm: [expectedClearUm, worstUm(strips)] },
     },
   ];

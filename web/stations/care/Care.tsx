@@ -11,8 +11,10 @@ import {
   type Wearing,
   type StandingSurface,
 } from '#core/after/care';
+import { marksInWords } from '#core/item/condition';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { readyBySheet } from '#core/work/plan';
+import { hiddenMarks } from '#job/prepare';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part, Station } from '../../job/Station';
@@ -47,6 +49,10 @@ export function Component() {
   const atMin = dateMin ?? job.nowMin;
   const lens = useMemo(() => conditionLens(job, atMin), [job, atMin]);
   const clear = useMemo(() => clearOnSurfaces(job.planned.surfaces), [job.planned]);
+  const hidden = useMemo(
+    () => hiddenMarks(job.document, job.record, job.prepared.preparation.panels),
+    [job.document, job.record, job.prepared.preparation],
+  );
   const anything = job.standing.some(({ layers, found }) => layers.length + found.length > 0);
   return (
     <Station
@@ -61,9 +67,9 @@ export function Component() {
           and how it would come off.
         </p>
       ) : job.chosen ? (
-        <Panel key={job.chosen.id} job={job} atMin={atMin} clear={clear} />
+        <Panel key={job.chosen.id} job={job} atMin={atMin} clear={clear} hidden={hidden} />
       ) : (
-        <Whole job={job} atMin={atMin} clear={clear} />
+        <Whole job={job} atMin={atMin} clear={clear} hidden={hidden} />
       )}
     </Station>
   );
@@ -133,9 +139,11 @@ interface PanelProps {
   readonly job: JobView;
   readonly atMin: number;
   readonly clear: readonly (number | undefined)[];
+  /** Marks that show again once what hides them is off, by panel. */
+  readonly hidden: ReturnType<typeof hiddenMarks>;
 }
 
-function Panel({ job, atMin, clear }: PanelProps) {
+function Panel({ job, atMin, clear, hidden }: PanelProps) {
   const index = job.document.surfaces.indexOf(job.chosen!);
   const subject = job.standing[index]!;
   const { surface, layers, found } = subject;
@@ -176,7 +184,14 @@ function Panel({ job, atMin, clear }: PanelProps) {
       </Part>
       {top && <SeenSince job={job} subject={subject} top={top} atMin={atMin} />}
       {removal.layers.length > 0 && <MakeItAJob job={job} />}
-      {removal.layers.length > 0 && <RemovalPlan removal={removal} clearUm={clear[index]} when={day(job.at(atMin))} />}
+      {removal.layers.length > 0 && (
+        <RemovalPlan
+          removal={removal}
+          clearUm={clear[index]}
+          when={day(job.at(atMin))}
+          hidden={hidden.get(surface.id) ?? []}
+        />
+      )}
       <BodyShop job={job} surface={surface.id} />
     </>
   );
@@ -247,7 +262,7 @@ function WearState({ job, wears, atMin }: WearProps & { readonly atMin: number }
   );
 }
 
-function Whole({ job, atMin, clear }: PanelProps) {
+function Whole({ job, atMin, clear, hidden }: PanelProps) {
   const { standing, choose, nameOf } = job;
   const wash = firstWashMin(standing);
   const renew = firstRenewMin(standing);
@@ -255,6 +270,10 @@ function Whole({ job, atMin, clear }: PanelProps) {
     id: subject.surface.id,
     removal: removalFrom(laidBy(subject, atMin), clear[index], atMin),
   }));
+  const uncovers = removals.flatMap(({ id, removal }) => {
+    const marks = hidden.get(id) ?? [];
+    return removal.layers.length > 0 && marks.length > 0 ? [{ id, marks }] : [];
+  });
   const total = totalRemoval(removals.map(({ removal }) => removal));
   return (
     <>
@@ -293,6 +312,16 @@ function Whole({ job, atMin, clear }: PanelProps) {
           <ul className="mt-3 space-y-1 border-l-4 border-warn pl-3 text-[14px]">
             {total.warnings.map((warning) => (
               <li key={warning}>{warning}</li>
+            ))}
+          </ul>
+        )}
+        {uncovers.length > 0 && (
+          <ul aria-label="Shows again" className="mt-3 space-y-1 border-l-4 border-line-strong pl-3 text-[14px]">
+            {uncovers.map(({ id, marks }) => (
+              <li key={id}>
+                <PanelName onChoose={() => choose(id)}>{nameOf(id)}</PanelName>: what was filled shows again,{' '}
+                {marksInWords(marks)}
+              </li>
             ))}
           </ul>
         )}

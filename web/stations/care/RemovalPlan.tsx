@@ -1,5 +1,7 @@
 import type { LayerRemoval, Removal, RemovalStep } from '#core/after/removal';
+import { marksInWords } from '#core/item/condition';
 import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import type { SurfaceMark } from '#formats/job';
 import { Part } from '../../job/Station';
 import { um } from '../../ui/measures';
 import { span } from '../../ui/moments';
@@ -10,10 +12,12 @@ interface Props {
   readonly removal: Removal;
   readonly clearUm: number | undefined;
   readonly when: string;
+  /** Marks that show again once it is off. */
+  readonly hidden: readonly SurfaceMark[];
 }
 
 /** How a stack comes off on a day: from the top down, mildest first, each step with its caution where it is done. */
-export function RemovalPlan({ removal, clearUm, when }: Props) {
+export function RemovalPlan({ removal, clearUm, when, hidden }: Props) {
   const { layers, expectedMin, expectedClearUm, clearLeftUm, warnings } = removal;
   return (
     <Part title={`How it comes off on ${when}`}>
@@ -33,6 +37,11 @@ export function RemovalPlan({ removal, clearUm, when }: Props) {
             <li key={warning}>{warning}</li>
           ))}
         </ul>
+      )}
+      {hidden.length > 0 && (
+        <p className="mt-2 border-l-4 border-line-strong pl-3 text-[14px]">
+          What was filled shows again: <strong>{marksInWords(hidden)}</strong>. Where, stands on the map under Survey.
+        </p>
       )}
       <ol className="mt-3 space-y-4">
         {layers.map((layer, index) => (

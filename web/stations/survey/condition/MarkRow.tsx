@@ -68,6 +68,9 @@ export function MarkRow({ job, surface, mark }: MarkProps) {
         </button>
       </p>
       <p className="text-[13px] text-ink-2">
+        {mark.hiddenBefore && (
+          <strong className="block text-ink">Filled at an earlier visit: it shows again when that comes off.</strong>
+        )}
         {say}
         {seen !== mark.severity && <strong className="text-ink"> On this colour the eye finds it {seen}.</strong>}
       </p>
