@@ -6,6 +6,8 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   // Much of a test is waiting: three share two cores better than two do.
   workers: 3,
+  // Each has a server and a file of its own: whatever is next goes to whoever is free.
+  fullyParallel: true,
   forbidOnly: true,
   reporter: 'list',
   use: {

@@ -28,11 +28,11 @@ test('a walk-round of 30 marks and 60 readings takes at most 200 taps', async ({
   const read = async () => Number(/\d+/.exec(await page.getByRole('heading', { name: /readings on/ }).innerText()));
   const readBefore = await read();
   for (let nth = 1; nth <= 10; nth++) {
-    for (const [index, id] of panels.entries()) {
+    for (const id of panels) {
       const box = (await panel(id).locator('path').first().boundingBox())!;
       await tap(() => page.mouse.click(box.x + box.width / 2, box.y + box.height / 2));
-      await expect.poll(read, { intervals: [20, 40, 80] }).toBe(readBefore + (nth - 1) * panels.length + index + 1);
     }
+    await expect.poll(read, { intervals: [20, 40, 80] }).toBe(readBefore + nth * panels.length);
   }
   expect(taps).toBeLessThanOrEqual(200);
   await saved(page);

@@ -101,6 +101,8 @@ const told = object({
   ratedMonths: positive().optional(),
   meltsAtC: celsius().optional(),
   comesOffBy: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
+  /** Methods it was tried with on a patch, and stood. */
+  resists: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
   /** Drops read on it, degrees with their standard error. */
   drops: list(object({ at: instant(), deg: positive(), sigmaDeg: nonNegative() }), JOB_LIMITS.drops).optional(),
 });
@@ -369,6 +371,11 @@ export const jobSchema = object({
         /** What turned the pad; absent: as the school has it. */
         machine: oneOf(SPOT_MACHINES).optional(),
       }),
+      JOB_LIMITS.testSpots,
+    ).optional(),
+    /** What was tried on patches to find out how what is found comes off, in that order. */
+    stripTests: list(
+      object({ surface: nonEmpty(), method: oneOf(REMOVAL_METHOD_IDS), sheets: flag() }),
       JOB_LIMITS.testSpots,
     ).optional(),
     /** Line by line what is not simply included. */

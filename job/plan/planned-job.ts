@@ -1,4 +1,3 @@
-import { foundByWater } from '#core/item/condition';
 import { templateById } from '#core/item/nets';
 import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
@@ -7,6 +6,7 @@ import { inOrder } from '#core/work/crew';
 import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { cutFilm } from '#job/film';
+import { foundTold, type ToldLayer, toldInMinutes } from './found';
 import { bySchoolsOf, excludedFrom, layingSchools } from '#job/terms';
 import { minuteOfDay, minutesBetween, minutesToDay } from '#formats/values';
 
@@ -23,14 +23,7 @@ export function plannedJob(job: Job): PlannedJob {
     surfaces: job.surfaces.map((surface) => ({
       ...surface,
       existing: staysOn(job, surface),
-      existingTold: surface.existingTold?.map(
-        (told) =>
-          told && {
-            ...told,
-            laidMin: told.since === undefined ? undefined : minutesBetween(startAt, told.since),
-            drops: told.drops?.map(({ at, ...drop }) => ({ ...drop, atMin: minutesBetween(startAt, at) })),
-          },
-      ),
+      existingTold: staying(job, surface).map(({ told }) => toldInMinutes(job, told)),
       layers: excluded.has(surface.id) ? [] : surface.layers,
       name: surfaceName(surface),
       aircraft,
@@ -50,12 +43,12 @@ export function plannedJob(job: Job): PlannedJob {
   };
 }
 
-type Found = Pick<Surface, 'id' | 'existing' | 'water'>;
+type Found = Pick<Surface, 'id' | 'existing' | 'existingTold' | 'water' | 'substrate'>;
 
 /** How many of the layers found on a surface stay on it: all, none, or all but the one on top. */
-const layersStaying = ({ prepare }: Pick<Job, 'prepare'>, id: string, found: readonly FoundId[]): number => {
+const layersStaying = ({ prepare }: Pick<Job, 'prepare'>, id: string, found: number): number => {
   if (prepare?.strip?.includes(id)) return 0;
-  return prepare?.renewTop?.includes(id) ? Math.max(0, found.length - 1) : found.length;
+  return prepare?.renewTop?.includes(id) ? Math.max(0, found - 1) : found;
 };
 
 /** Preparation with what comes off some surfaces decided: all that is found, the layer on top alone, or nothing. */
@@ -74,16 +67,20 @@ export function withTakenOff(
 }
 
 /** What is found on a surface and stays there, bottom first: nothing, where it is decided that it comes off first. */
-export const staysOn = (job: Pick<Job, 'prepare'>, surface: Found): readonly FoundId[] => {
-  const found = foundByWater(surface);
-  return found.slice(0, layersStaying(job, surface.id, found));
-};
+export function staying(job: Pick<Job, 'prepare' | 'surfaces'>, surface: Found): readonly ToldLayer[] {
+  const found = foundTold(job, surface);
+  return found.slice(0, layersStaying(job, surface.id, found.length));
+}
+
+/** The same by family alone. */
+export const staysOn = (job: Pick<Job, 'prepare' | 'surfaces'>, surface: Found): readonly FoundId[] =>
+  staying(job, surface).map(({ family }) => family);
 
 /** What is found on a surface and is decided to come off first, bottom first. */
-export const comesOff = (job: Pick<Job, 'prepare'>, surface: Found): readonly FoundId[] => {
-  const found = foundByWater(surface);
-  return found.slice(layersStaying(job, surface.id, found));
-};
+export function comesOff(job: Pick<Job, 'prepare' | 'surfaces'>, surface: Found): readonly ToldLayer[] {
+  const found = foundTold(job, surface);
+  return found.slice(layersStaying(job, surface.id, found.length));
+}
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
 const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>

@@ -1,4 +1,5 @@
-import { foundLayer, planRemoval } from '#core/after/removal';
+import { agedFound, foundOn } from '#core/after/care';
+import { planRemoval } from '#core/after/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { lowHalf } from '#core/item/nets';
 import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
@@ -29,7 +30,7 @@ import { isPolishing } from '#core/work/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { comesOff, isAircraft, lyingOnSheet, staysOn, withTakenOff } from '#job/plan';
+import { comesOff, isAircraft, lyingOnSheet, staysOn, toldInMinutes, withTakenOff } from '#job/plan';
 import { overlaid } from '#job/terms';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
@@ -75,18 +76,23 @@ const breathesFor = ({ startAt }: Pick<Job, 'startAt'>, { refinishedOn }: Pick<S
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
 
-/** How what is found on a surface comes off, where it is decided that it does. */
-const stripped = (job: Job, surface: Surface, areaM2: number, clearUm: number | undefined): PanelCase['strips'] =>
-  comesOff(job, surface).length > 0
-    ? planRemoval({
-        slow: slowness(surface, areaM2 / surface.count),
-        substrate: surface.substrate,
-        areaM2,
-        layers: comesOff(job, surface).map(foundLayer),
-        clearUm,
-        refinished: surface.paint === 'refinished',
-      })
-    : undefined;
+/** How what is found on a surface comes off when the job starts, where it is decided that it does. */
+function stripped(job: Job, surface: Surface, areaM2: number, clearUm: number | undefined): PanelCase['strips'] {
+  const off = comesOff(job, surface);
+  if (off.length === 0) return undefined;
+  const found = foundOn(
+    { existing: off.map(({ family }) => family), existingTold: off.map(({ told }) => toldInMinutes(job, told)) },
+    job.owner ?? {},
+  );
+  return planRemoval({
+    slow: slowness(surface, areaM2 / surface.count),
+    substrate: surface.substrate,
+    areaM2,
+    layers: found.map((layer) => agedFound(layer, 0)),
+    clearUm,
+    refinished: surface.paint === 'refinished',
+  });
+}
 
 /** Minutes that taking off what is found on some surfaces is expected to take, whether it is decided yet or not. */
 export function strippingMin(job: Job, surfaces: readonly string[], takes: 'all' | 'top' = 'all'): number {

@@ -3,7 +3,7 @@ import { foldLog } from '#core/work/run';
 import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { plannedJob, staysOn } from '#job/plan';
+import { plannedJob, staying } from '#job/plan';
 import { clearTakenUm, hiddenMarks, preparedPanels } from '#job/prepare';
 
 type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
@@ -56,14 +56,14 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
       surfaceC,
       clearUm,
       clearBefore,
-      existingTold,
+      existingTold: _,
       ...known
     } = surface;
-    const stayed = staysOn(job, surface);
+    const stayed = staying(job, surface);
     const laid = laidOn.get(surface.id) ?? [];
     const tookUm = taken.get(surface.id) ?? 0;
     const hadUm = clear[index];
-    const staying = surface.marks
+    const marks = surface.marks
       ?.filter(({ id, outcome }) => (record.outcomes.get(id)?.outcome ?? outcome) !== 'removed')
       .map(({ hiddenBefore: _, ...mark }) =>
         hidden.get(surface.id)?.some(({ id }) => id === mark.id)
@@ -72,15 +72,14 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
       );
     return {
       ...known,
-      existing: [...stayed, ...laid.map(({ family }) => family)],
+      existing: [...stayed.map(({ family }) => family), ...laid.map(({ family }) => family)],
       ...(stayed.length + laid.length > 0 && {
         existingTold: [
-          ...stayed.map((_, nth) => {
-            const told = existingTold?.[nth] ?? null;
-            return told && nth === stayed.length - 1
+          ...stayed.map(({ told }, nth) =>
+            told && nth === stayed.length - 1
               ? { ...told, ...dropsTold(dropsOnFound(standing[index]!, record)) }
-              : told;
-          }),
+              : told,
+          ),
           ...laid.map(({ told }) => told),
         ],
       }),
@@ -93,7 +92,7 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
           takenUm: (clearBefore?.takenUm ?? 0) + tookUm,
         },
       }),
-      marks: staying && staying.length > 0 ? staying : undefined,
+      marks: marks && marks.length > 0 ? marks : undefined,
     };
   });
   return { item: job.item, surfaces };

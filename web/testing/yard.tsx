@@ -64,6 +64,7 @@ function answer({ method, path, body, version }: Call): Response {
   if (what === 'names') return json([]);
   if (what === 'bays') return json(yard.bays.map((bay) => ({ ...bay, version: 1 })));
   if (what === 'yard') return json({ at: NOW, simulated: true, hours: [], monthMeansC: Array<number>(12).fill(9) });
+  if (part === 'lasted') return json({ items: 0, factor: 1, low: 0.8, high: 1.25, says: 'too-few', of: [], seen: [] });
   if (part === 'cues') return json({ factor: 1, sigma: 0.2, jobs: [] });
   if (what === 'products')
     return json(yard.shelf.map((product) => ({ id: product.id, version: 1, updatedAt: NOW, ...parted(product) })));

@@ -8,8 +8,8 @@ import {
   USUAL_WATER,
   type WaterEnds,
 } from '#core/after/life';
-import { type AgedLayer, foundLayer, planRemoval, type Removal } from '#core/after/removal';
-import { DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
+import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
+import { agedFound, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { FAMILIES } from '#core/products/families';
@@ -273,10 +273,6 @@ export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
 export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
   const { surface, found, layers } = subject;
-  const foundLayers = found.map(({ family, name, comesOffBy, wears }): AgedLayer => {
-    const usual = foundLayer(family, wears && Math.max(0, (atMin - wears.endMin) / MINUTES_PER_MONTH));
-    return { ...usual, ...(name && { name }), comesOffBy, ...(wears && { lifeMonths: wears.life.months }) };
-  });
   const laid = layers.map((layer): AgedLayer => {
     const hardAt = hardFromMin(layer);
     return {
@@ -292,7 +288,7 @@ export function removalFrom(subject: StandingSurface, clearUm: number | undefine
     slow: slowness(surface, surfaceAreaM2(surface)),
     substrate: surface.substrate,
     areaM2: surfaceAreaM2(surface) * surface.count,
-    layers: [...foundLayers, ...laid],
+    layers: [...found.map((layer) => agedFound(layer, atMin)), ...laid],
     clearUm,
     refinished: surface.paint === 'refinished',
   });

@@ -1,5 +1,5 @@
 import { expectedLife, type Exposure, type LifeEstimate, type ObservedLife } from '#core/after/life';
-import type { RemovalMethodId } from '#core/after/removal';
+import { type AgedLayer, foundLayer, type RemovalMethodId } from '#core/after/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import type { FoundId } from '#core/products/families';
 import type { FoundTold, PlannedSurface } from '#core/work/plan';
@@ -22,6 +22,8 @@ export interface FoundLayer {
   /** What its sheet calls it; absent: nobody knows. */
   readonly name?: string | undefined;
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** What it was tried with on a patch, and stood. */
+  readonly resists?: readonly RemovalMethodId[] | undefined;
   /** Known where somebody told when it was laid, and what it is. */
   readonly wears?: Wearing;
   /** Drops read on it at earlier visits. */
@@ -44,16 +46,26 @@ export function wearing(endMin: number, life: LifeEstimate): Wearing {
 }
 
 /** What is found on a surface, bottom first, and how it wears where its age is told. */
-export function foundOn({ existing, existingTold }: PlannedSurface, exposure: Exposure): FoundLayer[] {
+export function foundOn(
+  { existing, existingTold }: Pick<PlannedSurface, 'existing' | 'existingTold'>,
+  exposure: Exposure,
+): FoundLayer[] {
   return existing.map((family, nth): FoundLayer => {
-    const { laidMin, name, ratedMonths, meltsAtC, comesOffBy, drops = [] } = existingTold?.[nth] ?? {};
+    const { laidMin, name, ratedMonths, meltsAtC, comesOffBy, resists, drops = [] } = existingTold?.[nth] ?? {};
     const isKnown = laidMin !== undefined && family !== 'unknown';
     return {
       family,
       name,
       comesOffBy,
+      resists,
       drops,
       ...(isKnown && { wears: wearing(laidMin, expectedLife({ family, ratedMonths, meltsAtC }, exposure)) }),
     };
   });
+}
+
+/** A layer found, as it is to come off at a moment: by what is told of it, else as is usual. */
+export function agedFound({ family, name, comesOffBy, resists, wears }: FoundLayer, atMin: number): AgedLayer {
+  const usual = foundLayer(family, wears && Math.max(0, (atMin - wears.endMin) / MINUTES_PER_MONTH));
+  return { ...usual, ...(name && { name }), comesOffBy, resists, ...(wears && { lifeMonths: wears.life.months }) };
 }

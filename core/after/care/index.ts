@@ -15,7 +15,7 @@ export {
   topOf,
   waterSeen,
 } from './care';
-export type { Wearing } from './found';
+export { agedFound, foundOn, type Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
 export { type LookState, warrantyStands } from './warranty';

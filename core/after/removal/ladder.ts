@@ -11,6 +11,8 @@ export interface AgedLayer {
   readonly family: FoundId;
   /** Methods its sheet names. */
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** Methods it was tried with on a patch, and stood. */
+  readonly resists?: readonly RemovalMethodId[] | undefined;
   readonly ageMonths: number;
   /** Whether it has reached full hardness. */
   readonly hard: boolean;
@@ -154,7 +156,7 @@ interface Rung {
 function climb(subject: RemovalCase, layer: AgedLayer, clearUm: number | undefined): LayerRemoval {
   const worn = 1 - conditionLeft(layer.ageMonths, layer.lifeMonths);
   const rungs = removalLadder(layer.family, layer.comesOffBy)
-    .filter(({ method }) => REMOVAL_METHODS[method].worksOn(subject.substrate))
+    .filter(({ method }) => REMOVAL_METHODS[method].worksOn(subject.substrate) && !layer.resists?.includes(method))
     .map(({ method, fresh, hard, worn: atEnd }): Rung => {
       const chance = layer.hard ? hard + (atEnd - hard) * worn : fresh;
       return { method, chance, minPerM2: REMOVAL_METHODS[method].minPerM2 };

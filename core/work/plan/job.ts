@@ -30,6 +30,8 @@ export interface FoundTold {
   readonly ratedMonths?: number | undefined;
   readonly meltsAtC?: number | undefined;
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  /** Methods it was tried with on a patch, and stood. */
+  readonly resists?: readonly RemovalMethodId[] | undefined;
   /** Drops read on it at earlier visits, degrees with their standard error. */
   readonly drops?: readonly { readonly atMin: number; readonly deg: number; readonly sigmaDeg: number }[] | undefined;
 }

@@ -29,6 +29,7 @@ import { BodyShop } from './BodyShop';
 import { CareVisit } from './CareVisit';
 import { SeenSince } from './SeenSince';
 import { RemovalPlan } from './RemovalPlan';
+import { TestPatch } from './TestPatch';
 import { MakeItAJob, TakingOff } from './TakingOff';
 import { NOTHING_USED, totalRemoval } from './totals';
 import { useMemo, useState } from 'react';
@@ -183,6 +184,7 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
         )}
       </Part>
       {top && <SeenSince job={job} subject={subject} top={top} atMin={atMin} />}
+      <TestPatch job={job} subject={subject} clearUm={clear[index]} />
       {removal.layers.length > 0 && <MakeItAJob job={job} />}
       {removal.layers.length > 0 && (
         <RemovalPlan
@@ -264,6 +266,7 @@ function WearState({ job, wears, atMin }: WearProps & { readonly atMin: number }
 
 function Whole({ job, atMin, clear, hidden }: PanelProps) {
   const { standing, choose, nameOf } = job;
+  const laid = standing.some(({ layers }) => layers.length > 0);
   const wash = firstWashMin(standing);
   const renew = firstRenewMin(standing);
   const removals = standing.map((subject, index) => ({
@@ -281,7 +284,9 @@ function Whole({ job, atMin, clear, hidden }: PanelProps) {
         <dl className="grid grid-cols-2 gap-x-4 gap-y-2">
           <div>
             <dt className="label">First wash, whole item</dt>
-            <dd className="figure text-xl">{wash === null ? 'not cured yet' : moment(job.at(wash))}</dd>
+            <dd className="figure text-xl">
+              {!laid ? 'any time' : wash === null ? 'not cured yet' : moment(job.at(wash))}
+            </dd>
           </div>
           <div>
             <dt className="label">First to renew</dt>

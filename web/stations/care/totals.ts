@@ -3,6 +3,9 @@ import type { Removal } from '#core/after/removal';
 /** Said where a removal uses nothing up. */
 export const NOTHING_USED = 'Nothing is used up.';
 
+/** Less than this is not put out. */
+const LEAST = 0.05;
+
 /** What several panels come to together: hours, what is used up, and each warning once. */
 export function totalRemoval(removals: readonly Removal[]) {
   const uses = new Map<string, { what: string; unit: string; amount: number }>();
@@ -11,7 +14,7 @@ export function totalRemoval(removals: readonly Removal[]) {
   }
   return {
     minutes: removals.reduce((sum, { expectedMin }) => sum + expectedMin, 0),
-    uses: [...uses.values()],
+    uses: [...uses.values()].filter(({ amount }) => amount >= LEAST),
     warnings: [...new Set(removals.flatMap(({ warnings }) => warnings))],
   };
 }

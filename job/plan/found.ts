@@ -1,0 +1,63 @@
+import { patchesSay, type PatchTried } from '#core/after/removal';
+import { foundByWater } from '#core/item/condition';
+import type { FoundId } from '#core/products/families';
+import type { FoundTold } from '#core/work/plan';
+import type { Job, Surface } from '#formats/job';
+import { minutesBetween } from '#formats/values';
+
+export type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
+type Found = Pick<Surface, 'id' | 'existing' | 'existingTold' | 'water' | 'substrate'>;
+type Tried = Pick<Job, 'prepare' | 'surfaces'>;
+
+/** A layer found on a surface with what is told of it. */
+export interface ToldLayer {
+  readonly family: FoundId;
+  readonly told: Told | null;
+}
+
+/** What water says is there, bottom first, each with what an earlier visit told of it. */
+function toldByWater(surface: Pick<Found, 'existing' | 'existingTold' | 'water'>): ToldLayer[] {
+  const { existing, existingTold } = surface;
+  const known = existing.map((family, nth): ToldLayer => ({ family, told: existingTold?.[nth] ?? null }));
+  const there = foundByWater(surface);
+  if (there.length > known.length) return there.map((family) => ({ family, told: null }));
+  return there.length < known.length ? known.filter(({ family }) => family !== 'unknown') : known;
+}
+
+const likeKey = (surface: Found) => `${surface.substrate} ${foundByWater(surface).join(' ')}`;
+
+/** What was tried on patches of surfaces alike in what they are and what lies on them: it holds for all of them. */
+export function patchesTried(
+  { prepare, surfaces }: Tried,
+  surface: Found,
+): readonly (PatchTried & { readonly surface: string })[] {
+  if (!prepare?.stripTests) return [];
+  const alike = new Set(surfaces.filter((other) => likeKey(other) === likeKey(surface)).map(({ id }) => id));
+  return prepare.stripTests.filter((test) => alike.has(test.surface));
+}
+
+/**
+ * What is found on a surface, bottom first, with what is told of each layer; of the one on top also what patches say of
+ * how it comes off.
+ */
+export function foundTold(job: Tried, surface: Found): ToldLayer[] {
+  const layers = toldByWater(surface);
+  const tried = patchesTried(job, surface);
+  const top = layers.at(-1);
+  if (!top || tried.length === 0) return layers;
+  const { comesOffBy, resists } = patchesSay(tried);
+  const told: Told = {
+    ...top.told,
+    ...(comesOffBy.length > 0 && { comesOffBy: [...comesOffBy] }),
+    resists: [...new Set([...(top.told?.resists ?? []), ...resists])].filter((method) => !comesOffBy.includes(method)),
+  };
+  return [...layers.slice(0, -1), { ...top, told }];
+}
+
+/** What is told of a layer, on the scale of a job. */
+export const toldInMinutes = ({ startAt }: Pick<Job, 'startAt'>, told: Told | null): FoundTold | null =>
+  told && {
+    ...told,
+    laidMin: told.since === undefined ? undefined : minutesBetween(startAt, told.since),
+    drops: told.drops?.map(({ at, ...drop }) => ({ ...drop, atMin: minutesBetween(startAt, at) })),
+  };
