@@ -5,13 +5,7 @@ import { type Job, surfaceName } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import type { ProductSheet } from '#formats/shelf';
 import { instantAfter, minutesToDay } from '#formats/values';
-import { jobAgain } from '#job/return';
-
-/** A layer of a stack as it stands somewhere on the item, bottom first. */
-export interface StackLayer {
-  readonly product: ProductSheet;
-  readonly coats: number;
-}
+import { jobAgain, stackOf, type StackLayer } from '#job/return';
 
 /** Laying begins at nine of the first day it may, minutes after midnight. */
 const BEGINS_MIN = 9 * 60;
@@ -30,26 +24,16 @@ export function stackOfRest(
   const stacks = new Map<string, { readonly stack: readonly StackLayer[]; panels: number }>();
   const like = standing.filter(({ surface }) => surface.substrate === own.surface.substrate && surface.id !== id);
   for (const subject of like) {
-    const stack = stackOf(subject);
+    const stack = stackOf(subject, sheets);
     if (stack.length === 0) continue;
     const key = stack.map(({ product, coats }) => `${product.id} ${coats}`).join();
     const known = stacks.get(key);
     if (known) known.panels += 1;
     else stacks.set(key, { stack, panels: 1 });
   }
-  const mine = stackOf(own);
+  const mine = stackOf(own, sheets);
   if (mine.length > 0) return mine;
   return [...stacks.values()].sort((a, b) => b.panels - a.panels)[0]?.stack ?? [];
-
-  function stackOf({ found, layers }: StandingSurface): StackLayer[] {
-    const byName = (name: string | undefined) => sheets.find((sheet) => sheet.name === name);
-    const earlier = found.map(({ name }) => ({ product: byName(name), coats: 1 }));
-    const laid = layers.map(({ product, coats }) => ({
-      product: sheets.find(({ id: of }) => of === product.id),
-      coats,
-    }));
-    return [...earlier, ...laid].flatMap(({ product, coats }) => (product ? [{ product, coats }] : []));
-  }
 }
 
 export interface Repair {

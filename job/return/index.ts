@@ -1,2 +1,3 @@
 export { jobAgain } from './again';
 export { comingBack } from './coming-back';
+export { stackOf, type StackLayer } from './stack-of';

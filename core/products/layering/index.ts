@@ -11,6 +11,8 @@ export {
   type Ruling,
   rulingsOn,
   type TooLate,
+  WHEN_TOO_LATE,
+  whenTooLate,
   wipeRefusal,
   withOverruled,
 } from './rules';

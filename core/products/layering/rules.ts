@@ -123,7 +123,7 @@ function finishOf(substrate: SubstrateId): 'gloss' | 'matte' | undefined {
 /** What has to be done before a layer that comes too late. */
 export type TooLate = 'abrade' | 'strip' | 'start-again';
 
-const WHEN_TOO_LATE: Readonly<Record<TooLate, string>> = {
+export const WHEN_TOO_LATE: Readonly<Record<TooLate, string>> = {
   abrade: 'abrade it first, lightly and evenly',
   strip: 'strip it and lay it anew',
   'start-again': 'polish it on again',

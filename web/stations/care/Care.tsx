@@ -12,6 +12,8 @@ import {
   type StandingSurface,
 } from '#core/after/care';
 import { marksInWords } from '#core/item/condition';
+import type { SubstrateId } from '#core/item/substrates';
+import { WHEN_TOO_LATE, whenTooLate } from '#core/products/layering';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { readyBySheet } from '#core/work/plan';
 import { hiddenMarks } from '#job/prepare';
@@ -28,6 +30,7 @@ import { percent } from '../../ui/numbers';
 import { BodyShop } from './BodyShop';
 import { CareVisit } from './CareVisit';
 import { SeenSince } from './SeenSince';
+import { Renewing } from './Renewing';
 import { RemovalPlan } from './RemovalPlan';
 import { TestPatch } from './TestPatch';
 import { MakeItAJob, TakingOff } from './TakingOff';
@@ -172,7 +175,13 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
             coats: layer.coats,
             open: isCuring(layer, atMin),
             children: (
-              <LayerState job={job} layer={layer} atMin={atMin} hands={job.hands(surface.id, layer.product.id)} />
+              <LayerState
+                job={job}
+                layer={layer}
+                atMin={atMin}
+                substrate={surface.substrate}
+                hands={job.hands(surface.id, layer.product.id)}
+              />
             ),
           }))}
         />
@@ -210,7 +219,9 @@ const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
   return ready === null || (ready !== undefined && atMin < ready);
 };
 
-function LayerState({ job, layer, atMin, hands }: LayerProps & { readonly hands: readonly string[] }) {
+type LayerStateProps = LayerProps & { readonly substrate: SubstrateId; readonly hands: readonly string[] };
+
+function LayerState({ job, layer, atMin, substrate, hands }: LayerStateProps) {
   const nameOf = useNameOf();
   const { endMin, firstWashMin: wash, firstWashBy, doneShare } = layer;
   return (
@@ -226,9 +237,28 @@ function LayerState({ job, layer, atMin, hands }: LayerProps & { readonly hands:
         First wash {wash === null ? 'never in this air' : moment(job.at(wash))} (
         {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
       </p>
+      <GoneOver job={job} layer={layer} atMin={atMin} substrate={substrate} />
       {layer.product.family === 'film' && <FilmSettles job={job} layer={layer} atMin={atMin} />}
       <Renewal job={job} wears={layer} />
     </div>
+  );
+}
+
+type GoneOverProps = LayerProps & { readonly substrate: SubstrateId };
+
+/** Until when another coat may go over it, and what then: its sheet's interval in the air it lies in. */
+function GoneOver({ job, layer, atMin, substrate }: GoneOverProps) {
+  const { recoatBy } = layer.milestones;
+  if (typeof recoatBy !== 'number') return null;
+  const then = WHEN_TOO_LATE[whenTooLate(layer.product.family, substrate)];
+  return recoatBy > atMin ? (
+    <p>
+      May be gone over until <strong className="text-ink">{moment(job.at(recoatBy))}</strong>; after that {then}
+    </p>
+  ) : (
+    <p>
+      Closed since {moment(job.at(recoatBy))}: to go over it, {then}
+    </p>
   );
 }
 
@@ -332,6 +362,7 @@ function Whole({ job, atMin, clear, hidden }: PanelProps) {
         )}
       </Part>
       <CareVisit job={job} />
+      <Renewing job={job} atMin={atMin} />
       <TakingOff job={job} clear={clear} />
       <Part title="Panel by panel">
         <FactTable

@@ -1,0 +1,1 @@
+export { type PanelRenewal, RENEWAL_WAYS, renewalJob, renewalOf, type RenewalWay } from './renewal';
