@@ -2,7 +2,19 @@
  * Every engineering default in one place: what it is, why it is so, and what takes its place. The figures stand in
  * the models that compute with them; this reads them there, so that the page cannot say something else.
  */
-import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, LABORATORY_FACTOR, LIFE_SIGMA, MELTED_SHARE } from '#core/after/life';
+import { GRACE_DAYS, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/after/care';
+import {
+  CIRCUMSTANCE_IDS,
+  CIRCUMSTANCES,
+  ENOUGH_ITEMS,
+  LABORATORY_FACTOR,
+  LIFE_SIGMA,
+  MELTED_SHARE,
+  RATING_SIGMA,
+  READING_DEG,
+  RUBBISH_CHANCE,
+  USUAL_WATER,
+} from '#core/after/life';
 import { AREA_SIGMA } from '#core/item/geometry';
 import { TONES } from '#core/item/condition';
 import { PIECE_IDS, PIECES } from '#core/item/make';
@@ -218,6 +230,22 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
       ...FAMILY_IDS.map((id) =>
         figure(`Usual life, ${FAMILIES[id].name.toLowerCase()}`, FAMILIES[id].usualLifeMonths, 'months'),
       ),
+    ],
+  },
+  {
+    name: 'Care',
+    why: 'A wash every few weeks and a topper every few washes are the trade’s habit; drops are read by eye or from a picture, by different people on different days.',
+    overriddenBy: 'what was read on the item itself: drops when it was new, and on a panel left bare',
+    defaults: [
+      figure('Gentle wash every', WASH_EVERY_WEEKS, 'weeks'),
+      figure('Topper every', TOPPER_EVERY_WASHES, 'washes'),
+      figure('A yearly look counts either way of its day', GRACE_DAYS, 'days'),
+      figure('A drop on a new coat', USUAL_WATER.freshDeg, '°'),
+      figure('A drop on bare paint, washed', USUAL_WATER.bareDeg, '°'),
+      figure('A drop scatters by who reads it, one sigma', READING_DEG, '°'),
+      figure('A reading is of something else', RUBBISH_CHANCE),
+      figure('Ratings are off in one climate, log-sigma', RATING_SIGMA),
+      figure('Items before anything is said of a product', ENOUGH_ITEMS),
     ],
   },
 ];

@@ -5,6 +5,8 @@ import { calendarFile } from './calendar';
 /** What is due, as it is said to whoever rings the owner. */
 export const CARE_WORDS: Readonly<Record<CareDue['due'][number]['what'], string>> = {
   'first-wash': 'First wash',
+  wash: 'Gentle wash',
+  topper: 'Topper',
   look: 'Yearly look',
   renew: 'First to renew',
   reminder: 'To be thought of again',

@@ -103,6 +103,8 @@ export const jobSummarySchema = object({
   handover: instant().nullable(),
   firstWash: instant().nullable(),
   renew: instant().nullable(),
+  /** Whether something lies on it that a topper looks after. */
+  takesTopper: z.boolean().optional(),
   /** What was left out and is to be thought of again, each with its day. */
   reminders: z.array(object({ what: z.string(), on: z.string() })),
   /** What it is found by beside its names: plate, colours, products, batches, faults. */
@@ -119,7 +121,7 @@ export const careDueSchema = object({
   ownerName: z.string().nullable(),
   due: z.array(
     object({
-      what: z.enum(['first-wash', 'look', 'renew', 'reminder']),
+      what: z.enum(['first-wash', 'wash', 'topper', 'look', 'renew', 'reminder']),
       at: instant(),
       /** What a reminder is of. */
       says: z.string().optional(),

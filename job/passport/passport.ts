@@ -5,6 +5,9 @@ import {
   removalFrom,
   type StandingLayer,
   type StandingSurface,
+  takesTopper,
+  TOPPER_EVERY_WASHES,
+  WASH_EVERY_WEEKS,
 } from '#core/after/care';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { airAt } from '#core/time/air';
@@ -130,10 +133,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     surfaces: [...surfaces],
     panels,
     visits: [...before, ...visits.map((visit) => visitOf(visit, shop))],
-    care: careOf(
-      panels,
-      standing.flatMap(({ layers }) => layers),
-    ),
+    care: careOf(panels, standing),
     warranty: warrantyOf(standing, panels),
   };
 }
@@ -187,7 +187,7 @@ const earliest = (instants: readonly string[]): string | undefined =>
   );
 
 /** What the owner has to mind, in their words and by its date: what holds always stands last. */
-function careOf(panels: Passport['panels'], standing: readonly StandingLayer[]): Passport['care'] {
+function careOf(panels: Passport['panels'], standing: readonly StandingSurface[]): Passport['care'] {
   const layers = panels.flatMap((panel) => panel.layers);
   if (layers.length === 0) return [];
   const of = (key: 'wetFrom' | 'firstWash' | 'hardFrom') => latest(layers.flatMap((layer) => layer[key] ?? []));
@@ -199,9 +199,13 @@ function careOf(panels: Passport['panels'], standing: readonly StandingLayer[]):
     hard && { at: hard, says: 'From then on it is fully hard.' },
     renew && { at: renew, says: 'About then the first of it wants renewing; we look at it before.' },
   ].filter((line) => line !== undefined && line !== '');
-  const films = standing.some(({ product }) => product.family === 'film');
+  const films = standing.some(({ layers: laid }) => laid.some(({ product }) => product.family === 'film'));
+  const topped = takesTopper(standing);
   return [
     ...dated.sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+    {
+      says: `Wash it gently every ${WASH_EVERY_WEEKS} weeks or so${topped ? `, with a topper every ${TOPPER_EVERY_WASHES} washes` : ''}. Brush tunnels shorten its life.`,
+    },
     { says: 'Bird lime, sap, fuel and de-icing salt are wiped off soon, with plenty of water and without rubbing.' },
     ...(films ? [{ says: 'Hold the pressure washer half a metre away from every edge of the film.' }] : []),
   ];

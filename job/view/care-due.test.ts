@@ -18,9 +18,22 @@ test('first wash, the look of the year, the renewal and what was left out, the s
   expect(of({ reminders: [{ what: 'coat the top case', on: '2027-03-20' }] }).map(({ what }) => what)).toEqual([
     'first-wash',
     'reminder',
+    'wash',
     'look',
     'renew',
   ]);
+});
+
+test('a gentle wash comes round every few weeks from the first one, a topper every few washes where it looks after something', () => {
+  const after = (days: number, more: object = {}) =>
+    of({ takesTopper: true, ...more }, NOW + days * 86_400_000).map(({ what, at }) => `${what} ${at.slice(0, 10)}`);
+  // First wash on the 9th; three weeks on, and three more.
+  expect(after(0)).toEqual(expect.arrayContaining(['wash 2027-03-30', 'topper 2027-06-01']));
+  expect(after(29)).toEqual(expect.arrayContaining(['wash 2027-04-20', 'topper 2027-06-01']));
+  expect(after(95)).toEqual(expect.arrayContaining(['topper 2027-08-24']));
+  expect(after(0, { takesTopper: false }).some((line) => line.startsWith('topper'))).toBe(false);
+  // A visit that laid nothing counts from its own end.
+  expect(after(0, { firstWash: null })).toEqual(expect.arrayContaining(['wash 2027-03-22']));
 });
 
 test('the yearly look moves on year by year, and stays due for two months; what is long over is gone', () => {

@@ -1,4 +1,4 @@
-import { firstRenewMin, firstWashMin, phaseOf } from '#core/after/care';
+import { firstRenewMin, firstWashMin, phaseOf, takesTopper } from '#core/after/care';
 import { NO_KIT } from '#core/work/kit';
 import type { PickGroup } from '#core/work/pick-list';
 import { stageNow } from '#core/work/prepare';
@@ -316,6 +316,7 @@ export function summaryService(
       handover: at(visitEnd ?? plan.handoverMin),
       firstWash: at(firstWashMin(standing)),
       renew: at(firstRenewMin(standing)),
+      takesTopper: takesTopper(standing),
       reminders: remindersOf(document),
       traits: traitsOf(document, record),
       dusty: days.blocks.flatMap(({ kind, stretches }) =>

@@ -18,4 +18,5 @@ export {
 export { agedFound, foundOn, type Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
-export { type LookState, warrantyStands } from './warranty';
+export { GRACE_DAYS, type LookState, warrantyStands } from './warranty';
+export { takesTopper, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from './upkeep';

@@ -3,7 +3,7 @@ import { MS_PER_DAY } from '#core/measures';
 /** A warranted layer is looked at once so many days. */
 const LOOKED_AT_EVERY_DAYS = 365;
 /** So many days before or after its day a look still counts. The shop's usual terms. */
-const GRACE_DAYS = 45;
+export const GRACE_DAYS = 45;
 const DAYS_PER_MONTH = 365.25 / 12;
 
 export type LookState = 'kept' | 'missed' | 'due' | 'to-come';

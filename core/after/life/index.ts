@@ -14,8 +14,12 @@ export {
   observedLife,
   type ObservedLife,
   type LifeLikelihood,
+  ENOUGH_ITEMS,
   lifeLikelihood,
   productLasts,
+  RATING_SIGMA,
+  READING_DEG,
+  RUBBISH_CHANCE,
   USUAL_WATER,
   type WaterEnds,
 } from './observed';

@@ -19,13 +19,13 @@ export const USUAL_WATER: WaterEnds = { freshDeg: 105, bareDeg: 65 };
 /** Younger than this a layer has not begun to wear, and a dull one is dirty: it says nothing of its life, months. */
 const SAYS_FROM_MONTHS = 1;
 /** Temperature and who reads it move a clean drop besides, degrees. Engineering default. */
-const READING_DEG = 3;
+export const READING_DEG = 3;
 /** Chance that a reading is of something else: a dirty patch, a drop that ran. It pulls no further than a bound. */
-const RUBBISH_CHANCE = 0.02;
+export const RUBBISH_CHANCE = 0.02;
 /** How far makers' ratings are off in one workshop's climate, before anybody looked (log-sigma). Engineering default. */
-const RATING_SIGMA = 0.2;
+export const RATING_SIGMA = 0.2;
 /** From so many items on something can be said of a product. */
-const ENOUGH_ITEMS = 3;
+export const ENOUGH_ITEMS = 3;
 
 /** Log-ratios of a life to what was expected of it, at which beliefs are kept: four sigmas of lives and ratings either way. */
 const FURTHEST = 4 * Math.hypot(LIFE_SIGMA, RATING_SIGMA);

@@ -55,11 +55,15 @@ export function CareList() {
             <th scope="col" className="px-4 font-normal">
               Then
             </th>
+            <th scope="col" className="pr-4 font-normal">
+              Gentle wash
+            </th>
           </tr>
         </thead>
         <tbody>
           {data.rows.map(({ jobId, itemName, ownerName, due }) => {
-            const [next, ...then] = due;
+            const wash = due.find(({ what }) => what === 'wash');
+            const [next, ...then] = due.filter((each) => each !== wash);
             const late = next !== undefined && Date.parse(next.at) < now;
             return (
               <tr key={jobId} className="border-t align-top">
@@ -75,6 +79,7 @@ export function CareList() {
                 <td className="px-4 py-2.5 text-[14px] text-ink-2">
                   {then.map((each) => `${says(each)} ${day(each.at)}`).join(' · ')}
                 </td>
+                <td className="py-2.5 pr-4 text-[14px] whitespace-nowrap text-ink-2">{wash ? day(wash.at) : ''}</td>
               </tr>
             );
           })}
