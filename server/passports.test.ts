@@ -102,6 +102,12 @@ test('as a page it needs nothing but itself, holds its own data, and shows pictu
   const data = /<script type="application\/json" id="passport">(.*?)<\/script>/s.exec(html)![1]!;
   const read = await theirs.call<PassportRead>('POST', '/api/passports/read', JSON.parse(data));
   expect(read.body.holds).toBe(true);
+  // Cut open: panels with the same on them once, every panel of the passport in one of them.
+  const cut = /<h2>Cut open<\/h2>(.*?)<h2>/s.exec(html)![1]!;
+  const { panels } = JSON.parse(data).passport;
+  const stacks = new Set(panels.map(({ layers, found }: Record<string, unknown>) => JSON.stringify([layers, found])));
+  expect(cut.match(/<svg/g)!.length).toBeLessThanOrEqual(stacks.size);
+  for (const { name } of panels) expect(cut).toContain(name);
   const pdf = await fetch(`${ours.base}/api/jobs/slate-estate/passport.pdf`);
   expect([
     pdf.headers.get('content-type'),

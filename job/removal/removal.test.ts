@@ -40,6 +40,14 @@ test('what waiting costs stands in order of days; only the top is never more wor
   }
 });
 
+test('panel by panel each waits for its own renewal: worn further where it lasts longer, and no later than its last', () => {
+  const days = waiting('slate-estate', 6000);
+  const [first, each] = [days.find(({ key }) => key === 'renewal')!, days.find(({ key }) => key === 'panel-by-panel')!];
+  expect(each.atMin).toBeGreaterThan(first.atMin);
+  // Wheels and paint last differently here; what has worn comes off no harder.
+  expect(each.all.minutes).toBeLessThanOrEqual(first.all.minutes + 1e-9);
+});
+
 test('a coating is easier off before it is hard, and from then on only by machine; with nothing on it there is nothing to say', () => {
   const days = waiting('marrow-launch', 600);
   const [today, hard] = [days.find(({ key }) => key === 'today')!, days.find(({ key }) => key === 'hard')!];

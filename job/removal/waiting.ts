@@ -1,4 +1,4 @@
-import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface } from '#core/after/care';
+import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface, topOf } from '#core/after/care';
 import type { LayerRemoval } from '#core/after/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 
@@ -12,7 +12,8 @@ export interface TakenOff {
 }
 
 export interface WaitingDay {
-  readonly key: 'today' | 'hard' | 'one-year' | 'renewal' | 'three-years' | 'five-years';
+  readonly key: 'today' | 'hard' | 'one-year' | 'renewal' | 'panel-by-panel' | 'three-years' | 'five-years';
+  /** Panel by panel: when the last of them does. */
   readonly atMin: number;
   readonly all: TakenOff;
   readonly top: TakenOff;
@@ -31,16 +32,19 @@ function hardensMin(standing: readonly StandingSurface[], nowMin: number): numbe
   return soft.length > 0 ? Math.min(...soft) : undefined;
 }
 
+/** When each panel is done. */
+type When = (subject: StandingSurface) => number;
+
 function takenOff(
   standing: readonly StandingSurface[],
   clear: readonly (number | undefined)[],
-  atMin: number,
+  when: When,
   takes: 'all' | 'top',
 ): TakenOff {
   const removals = standing.map((subject, nth) => {
     const { layers, found } = subject;
     const topOnly = layers.length > 0 ? { layers: layers.slice(-1), found: [] } : { layers, found: found.slice(-1) };
-    return removalFrom(takes === 'all' ? subject : { ...subject, ...topOnly }, clear[nth], atMin);
+    return removalFrom(takes === 'all' ? subject : { ...subject, ...topOnly }, clear[nth], when(subject));
   });
   return {
     minutes: removals.reduce((sum, { expectedMin }) => sum + expectedMin, 0),
@@ -66,9 +70,11 @@ function polishedOff(layer: LayerRemoval): TakenOff {
 function whileCorrecting(
   standing: readonly StandingSurface[],
   clear: readonly (number | undefined)[],
-  atMin: number,
+  when: When,
 ): TakenOff {
-  const panels = standing.map((subject, nth) => removalFrom(subject, clear[nth], atMin).layers.map(polishedOff));
+  const panels = standing.map((subject, nth) =>
+    removalFrom(subject, clear[nth], when(subject)).layers.map(polishedOff),
+  );
   const all = panels.flat();
   return {
     minutes: all.reduce((sum, { minutes }) => sum + minutes, 0),
@@ -78,8 +84,8 @@ function whileCorrecting(
 }
 
 /**
- * What waiting costs: all of it, only the top, or all while it is corrected anyway, taken off on days to come. Film grows brittle, coatings harden and
- * then wear, wax goes by itself.
+ * What waiting costs: all of it, only the top, or all while it is corrected anyway, taken off on days to come, at once or
+ * each panel when it is due itself. Film grows brittle, coatings harden and then wear, wax goes by itself.
  * @param clear µm on each surface; undefined: nobody has read it
  */
 export function costOfWaiting(
@@ -91,27 +97,25 @@ export function costOfWaiting(
   const hard = hardensMin(standing, nowMin);
   const renewal = firstRenewMin(standing);
   const after = (months: number) => nowMin + months * MINUTES_PER_MONTH;
-  const days: readonly (readonly [WaitingDay['key'], number | undefined])[] = [
-    ['today', nowMin],
-    ['hard', hard],
-    ['one-year', after(12)],
-    ['renewal', renewal !== null && renewal > nowMin ? renewal : undefined],
-    ['three-years', after(36)],
-    ['five-years', after(60)],
-  ];
-  return days
-    .flatMap(([key, atMin]): WaitingDay[] =>
-      atMin === undefined
-        ? []
-        : [
-            {
-              key,
-              atMin,
-              all: takenOff(standing, clear, atMin, 'all'),
-              top: takenOff(standing, clear, atMin, 'top'),
-              correcting: whileCorrecting(standing, clear, atMin),
-            },
-          ],
-    )
-    .sort((a, b) => a.atMin - b.atMin);
+  const on = (key: WaitingDay['key'], atMin: number, when: When = () => atMin): WaitingDay => ({
+    key,
+    atMin,
+    all: takenOff(standing, clear, when, 'all'),
+    top: takenOff(standing, clear, when, 'top'),
+    correcting: whileCorrecting(standing, clear, when),
+  });
+  // Each when it is due itself, and what is overdue today.
+  const own: When = (subject) => Math.max(nowMin, topOf(subject)?.renewMin ?? nowMin);
+  const lastMin = Math.max(...standing.map(own));
+  return [
+    on('today', nowMin),
+    ...(hard === undefined ? [] : [on('hard', hard)]),
+    on('one-year', after(12)),
+    ...(renewal !== null && renewal > nowMin ? [on('renewal', renewal)] : []),
+    ...(renewal !== null && lastMin > Math.max(nowMin, renewal) + MINUTES_PER_MONTH
+      ? [on('panel-by-panel', lastMin, own)]
+      : []),
+    on('three-years', after(36)),
+    on('five-years', after(60)),
+  ].sort((a, b) => a.atMin - b.atMin);
 }

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import type { Photo } from '#formats/job';
 import type { PassportFile } from '#formats/passport';
+import { sectionsOf, sectionSvg } from './sections-svg';
 
 interface PageParts {
   /** The item unfolded, as SVG. */
@@ -27,6 +28,7 @@ ol,ul.plain{list-style:none;padding:0;margin:0}li.row{border-top:1px solid var(-
 .net{background:#fff;border:1px solid var(--line)}.net path{vector-effect:non-scaling-stroke;stroke-width:1px}
 .key{display:inline-block;width:1.1em;height:.8em;border:1px solid #10212d;margin-right:.4em;vertical-align:baseline}.net svg{width:100%;height:auto;display:block}
 details{background:var(--sheet);border:1px solid var(--line);padding:.6rem .8rem;margin:.4rem 0}summary{font-weight:600}
+.cut{display:flex;gap:1rem;align-items:flex-start;border-top:1px solid var(--line);padding:.7rem 0}.cut svg{flex:none}.cut p{margin:0 0 .3rem}
 .pics{display:grid;grid-template-columns:1fr 1fr;gap:.5rem}.pics img{width:100%}figure{margin:0}`;
 
 /** Fills of the net, by what lies uppermost. */
@@ -41,7 +43,8 @@ export function passportPage(
   const title = `${item.name}: passport`;
   // What lies uppermost, in colours told apart in print as well.
   const tops = [...new Set(panels.flatMap(({ layers }) => layers.at(-1)?.product ?? []))];
-  const inkOf = (product: string) => INKS[tops.indexOf(product) % INKS.length]!;
+  const inked = [...new Set([...tops, ...panels.flatMap(({ layers }) => layers.map(({ product }) => product))])];
+  const inkOf = (product: string) => INKS[inked.indexOf(product) % INKS.length]!;
   const filled = panels
     .flatMap(({ surface, layers }) => {
       const top = layers.at(-1);
@@ -64,6 +67,20 @@ export function passportPage(
 <h2>The item</h2><div class="net">${net.slice(net.indexOf('<svg'))}</div><p class="quiet">${tops
     .map((product, nth) => `<span class="key k${nth}"></span>${safe(product)}`)
     .join(' &nbsp; ')}</p>
+<h2>Cut open</h2>${sectionsOf(panels)
+    .map(
+      (section) =>
+        `<div class="cut">${sectionSvg(section, inkOf)}<div>${section.strata
+          .toReversed()
+          .map(
+            ({ name, laid, coats }) =>
+              `<p>${laid ? `<strong>${safe(name)}</strong>` : `${safe(name)}, found`}${coats > 1 ? `, ${coats} coats` : ''}</p>`,
+          )
+          .join(
+            '',
+          )}<p class="quiet">over ${section.clearUm === undefined ? 'clear nobody has measured' : `at least ${Math.round(section.clearUm)} µm of clear`}<br>${safe(section.panels.join(', '))}</p></div></div>`,
+    )
+    .join('')}
 <h2>What lies on it</h2>${panels
     .map(
       ({ name, layers, found, neverUse, comesOff }) =>

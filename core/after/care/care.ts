@@ -9,7 +9,7 @@ import {
   type WaterEnds,
 } from '#core/after/life';
 import { type AgedLayer, planRemoval, type Removal } from '#core/after/removal';
-import { agedFound, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
+import { agedFound, agingOf, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/item/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
 import { FAMILIES } from '#core/products/families';
@@ -282,6 +282,7 @@ export function removalFrom(subject: StandingSurface, clearUm: number | undefine
       ageMonths: Math.max(0, (atMin - layer.endMin) / MINUTES_PER_MONTH),
       hard: hardAt !== null && atMin >= hardAt,
       lifeMonths: layer.life.months,
+      aging: agingOf(layer.product, layer.life),
     };
   });
   return planRemoval({

@@ -1,4 +1,4 @@
-import { expectedLife, type Exposure, type LifeEstimate, type ObservedLife } from '#core/after/life';
+import { expectedLife, type Exposure, type Lasting, type LifeEstimate, type ObservedLife } from '#core/after/life';
 import { type AgedLayer, foundLayer, type RemovalMethodId } from '#core/after/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import type { FoundId } from '#core/products/families';
@@ -64,8 +64,14 @@ export function foundOn(
   });
 }
 
+/** How many times as fast as usual a layer ages, by how its item lives. */
+export const agingOf = (layer: Lasting, life: LifeEstimate): number => expectedLife(layer, {}).months / life.months;
+
 /** A layer found, as it is to come off at a moment: by what is told of it, else as is usual. */
 export function agedFound({ family, name, comesOffBy, resists, wears }: FoundLayer, atMin: number): AgedLayer {
   const usual = foundLayer(family, wears && Math.max(0, (atMin - wears.endMin) / MINUTES_PER_MONTH));
-  return { ...usual, ...(name && { name }), comesOffBy, resists, ...(wears && { lifeMonths: wears.life.months }) };
+  const known = { ...usual, ...(name && { name }), comesOffBy, resists };
+  if (!wears || family === 'unknown') return known;
+  const { life } = wears;
+  return { ...known, lifeMonths: life.months, aging: agingOf({ family, ratedMonths: life.ratedMonths }, life) };
 }

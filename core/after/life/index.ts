@@ -29,6 +29,7 @@ export {
   expectedLife,
   LABORATORY_FACTOR,
   LIFE_SIGMA,
+  type Lasting,
   type LifeEstimate,
   type LifeFactor,
   MELTED_SHARE,

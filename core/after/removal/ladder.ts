@@ -17,6 +17,8 @@ export interface AgedLayer {
   /** Whether it has reached full hardness. */
   readonly hard: boolean;
   readonly lifeMonths: number;
+  /** How many times as fast as usual it ages, by sun and by how the item lives; absent: as usual. */
+  readonly aging?: number | undefined;
 }
 
 export interface RemovalCase {
@@ -171,8 +173,11 @@ function withoutNeedless(rungs: readonly Rung[]): Rung[] {
   return certain === -1 ? useful : useful.slice(0, certain + 1);
 }
 
+/** Age of a film by what sun has done to it. */
+const weatheredMonths = ({ ageMonths, aging = 1 }: AgedLayer) => ageMonths * aging;
+
 function pullFilm(subject: RemovalCase, layer: AgedLayer): LayerRemoval {
-  const years = layer.ageMonths / MONTHS_PER_YEAR;
+  const years = weatheredMonths(layer) / MONTHS_PER_YEAR;
   const glueLeft = Math.min(GLUE_LEFT.most, GLUE_LEFT.fresh + GLUE_LEFT.perYear * years);
   const pull = filmPullMinPerM2(years);
   const glue = GLUE_MIN_PER_M2;
@@ -260,8 +265,8 @@ function warnings(subject: RemovalCase, layers: readonly LayerRemoval[]): string
   }
   const film = layers.find(({ layer }) => layer.family === 'film');
   if (film && refinished) told.push('Refinished paint may lift with the film: test a corner and have the owner sign.');
-  if (film && film.layer.ageMonths >= BRITTLE_FILM_MONTHS) {
-    told.push('Film this old tears and leaves glue: allow for patience.');
+  if (film && weatheredMonths(film.layer) >= BRITTLE_FILM_MONTHS) {
+    told.push('Film as weathered as this tears and leaves glue: allow for patience.');
   }
   const carried = layers.filter(({ withFilm }) => withFilm).map(({ layer }) => layer.name);
   if (carried.length > 0) told.push(`${carried.join(' and ')} leave${carried.length === 1 ? 's' : ''} with the film.`);

@@ -40,6 +40,11 @@ test('what sits on film leaves with it; old film is warned of, and glue grows wi
   expect(plan.layers.map(({ withFilm }) => withFilm)).toEqual([true, false]);
   expect(plan.warnings.join(' ')).toMatch(/leaves with the film/);
   expect(plan.warnings.join(' ')).toMatch(/Refinished paint may lift/);
+  // In the sun it is older than its years.
+  const pull = (more: object) =>
+    planRemoval({ substrate: 'clear-gloss', areaM2: 1.4, layers: [{ ...film, ageMonths: 30, ...more }] });
+  expect(pull({ aging: 1.6 }).expectedMin).toBeGreaterThan(pull({}).expectedMin);
+  expect(pull({ aging: 2.1 }).warnings.join(' ')).toMatch(/tears/);
   const young = planRemoval({ substrate: 'clear-gloss', areaM2: 1.4, layers: [{ ...film, ageMonths: 6 }] });
   expect(plan.expectedMin).toBeGreaterThan(young.expectedMin);
 });

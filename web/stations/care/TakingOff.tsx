@@ -20,6 +20,7 @@ const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
   hard: 'Once it is hard',
   'one-year': 'In a year',
   renewal: 'At the first renewal',
+  'panel-by-panel': 'Each panel at its own renewal',
   'three-years': 'In three years',
   'five-years': 'In five years',
 };
@@ -52,7 +53,10 @@ export function TakingOff({ job, clear }: Props) {
               <tr key={key} className="border-t align-top">
                 <th scope="row" className="py-1 text-left font-normal">
                   {DAY_WORDS[key]}
-                  <span className="block text-[13px] text-ink-2">{day(job.at(atMin))}</span>
+                  <span className="block text-[13px] text-ink-2">
+                    {key === 'panel-by-panel' && 'the last '}
+                    {day(job.at(atMin))}
+                  </span>
                 </th>
                 {[all, top, correcting].map(({ minutes, clearUm, staysChance }, nth) => (
                   <td key={nth} className="py-1 pl-2 text-right">
