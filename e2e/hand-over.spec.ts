@@ -93,19 +93,39 @@ test('years on: a drop pulls the life of a panel, what is due stands in one list
   await expect(page.getByText('Take off what is on it').first()).toBeVisible();
 });
 
-test('a care visit: washed stage by stage, a drop that counts only once it is clean, and what it says of the life', async ({
+test('the years in one go: signed, a year passes, a care visit, a panel repaired, a renewal planned, taking off begun', async ({
   page,
+  workshop,
 }) => {
-  await page.goto('/jobs/two-door-classic/care');
+  test.slow();
+  await page.goto('/jobs/slate-estate/hand-over');
+  const pad = page.getByRole('img', { name: 'Sign here' });
+  await pad.scrollIntoViewIfNeeded();
+  const box = (await pad.boundingBox())!;
+  await page.mouse.move(box.x + 30, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 220, box.y + 90, { steps: 6 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Hand it over' }).click();
+  await expect(page.getByRole('img', { name: 'Signature of Tove Lindgren' })).toBeVisible();
+
+  // A year passes.
+  await page.goto('about:blank');
+  await workshop.kill();
+  workshop.now = '2028-03-02T09:00:00+01:00';
+  await workshop.start();
+  await page.clock.setSystemTime(new Date(workshop.now));
+  await page.goto('/jobs/slate-estate/care');
   await page.getByRole('button', { name: 'Begin a care visit' }).click();
   await expect(page).toHaveURL(/\/run$/);
-  await page.goto(page.url().replace(/run$/, 'care?panel=bonnet'));
+  const visit = page.url().replace(/\/run$/, '');
+  await page.goto(`${visit}/care?panel=bonnet`);
   const drop = page.getByLabel('Today a drop stands on it at');
-  await drop.fill('97');
+  await drop.fill('75');
   await drop.press('Enter');
-  await expect(page.getByText('97° before the wash says nothing of it')).toBeVisible();
+  await expect(page.getByText('75° before the wash says nothing of it')).toBeVisible();
 
-  await page.goto(page.url().replace(/care.*$/, 'run'));
+  await page.goto(`${visit}/run`);
   const stage = page.getByRole('region', { name: 'Stage in hand' });
   await expect(stage).toContainText('Next, 1 of');
   await expect(stage.getByRole('button', { name: 'Go on to laying' })).toHaveCount(0);
@@ -119,33 +139,46 @@ test('a care visit: washed stage by stage, a drop that counts only once it is cl
   }
   await page.getByRole('link', { name: 'What is left on it' }).click();
   await page.getByRole('option', { name: /^Bonnet/ }).click();
-  await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText('at an earlier visit');
-  await drop.fill('97');
+  const strata = page.getByRole('list', { name: 'The stack, from the top down' });
+  await expect(strata).toContainText('at an earlier visit');
+  await drop.fill('75');
   await drop.press('Enter');
-  await expect(page.getByText(/By 1 drop read on it: \d+ months? instead of the \d+ expected/)).toBeVisible();
+  await expect(page.getByText(/By \d drops? read on it: \d+ months? instead of the \d+ expected/)).toBeVisible();
 
-  // The item stands in care with what this visit says of it.
-  await page.goto('/items?view=care');
-  const due = page.getByRole('table', { name: 'Due in care' });
-  await expect(due.getByRole('row', { name: /^Two-door classic/ })).toContainText(/Yearly look|Renewal/);
-});
-
-test('a panel comes back from the body shop: planned again with what the rest has, once its paint has breathed', async ({
-  page,
-}) => {
-  await page.goto('/jobs/slate-estate/care?panel=bonnet');
+  // A panel was repainted: planned again with what the rest has, once its paint has breathed.
   const shop = page
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: 'Repaired at a body shop' }) })
     .last();
-  await shop.getByLabel('Repainted on').fill('1 Mar 2027');
+  await shop.getByLabel('Repainted on').fill('1 Mar 2028');
   await shop.getByLabel('Repainted on').press('Enter');
   await expect(shop).toContainText('As the rest: Breakwater Sealant');
   const until = /nothing is laid on it before (\w+ \d+ \w+|\d+ \w+ \d+)/.exec(await shop.innerText())![1]!;
   await shop.getByRole('button', { name: 'Plan this panel again' }).click();
-  await expect(page).toHaveURL(/\/prepare$/);
   await expect(page.getByRole('heading', { name: 'Slate estate, bonnet repaired' })).toBeVisible();
   await page.goto(page.url().replace(/prepare$/, 'layer?panel=bonnet'));
-  await expect(page.getByRole('list', { name: 'The stack, from the top down' })).toContainText('Breakwater Sealant');
+  await expect(strata).toContainText('Breakwater Sealant');
   await expect(page.getByText(until.split(' ').slice(0, 2).join(' ')).first()).toBeVisible();
+
+  // Renewed: its sealant does not go over itself, so it comes off first; taking off is the first of the work.
+  await page.goto(`${visit}/care`);
+  const renewed = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: /^Renewed on/ }) })
+    .last();
+  await expect(renewed).toContainText('all of it comes off first');
+  await renewed.getByRole('button', { name: 'Plan the renewal' }).click();
+  await expect(page.getByRole('heading', { name: 'Slate estate, renewed' })).toBeVisible();
+  await page.getByRole('button', { name: 'Start Take off what is on it' }).click();
+  const off = page.getByRole('listitem', { name: 'Take off what is on it' });
+  await expect(off.getByRole('button', { name: 'Finished' })).toBeVisible();
+
+  // The item is in care with all of it.
+  await page.goto('/items/estate-of-tove-lindgren');
+  await expect(
+    page
+      .getByRole('link', { name: /care visit/ })
+      .or(page.getByText(/care visit/))
+      .first(),
+  ).toBeVisible();
 });
