@@ -7,6 +7,8 @@ import { hours } from '../../ui/hours';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { MaterialCosts } from '../quantify/MaterialCosts';
+import { LookedAtBy } from './SecondPair';
 import { LeaveOut } from '../run/LeaveOut';
 import { useTap } from '../run/useTap';
 
@@ -71,6 +73,12 @@ export function Closing({ job, isChecked }: { readonly job: JobView; readonly is
           ))}
         </dl>
       )}
+      {lay.tookMin > 0 && (
+        <div className="mb-3">
+          <MaterialCosts job={job} />
+        </div>
+      )}
+      <LookedAtBy job={job} surfaces={[...job.laid]} />
       {left.length > 0 && (
         <ul className="mb-3 text-ink-2">
           {left.map(([surface, { reason }]) => (

@@ -3,6 +3,8 @@ import type { FoundFault } from '#core/work/run';
 import { remediesFor } from '#job/check';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
+import { TakePicture } from '../../photos/TakePicture';
+import { pictureAddress, thumbAddress, usePhotos } from '../../photos/usePhotos';
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
 import { clock, moment, span } from '../../ui/moments';
@@ -27,12 +29,40 @@ export function Faults({ job }: { readonly job: JobView }) {
                   : `· found at ${clock(job.at(fault.atMin))}`}
               </span>
             </p>
+            <FaultPictures job={job} fault={fault} />
             {fault.note && <p className="text-ink-2">{fault.note}</p>}
             {!fault.remedy && <Ways job={job} fault={fault} />}
           </li>
         ))}
       </ul>
     </Part>
+  );
+}
+
+/** Pictures of a fault in its place, kept with the panel. */
+function FaultPictures({ job, fault }: { readonly job: JobView; readonly fault: FoundFault }) {
+  const { photos, take, waiting, faults } = usePhotos(job.id);
+  const own = photos.filter(({ mark }) => mark === fault.entry);
+  const name = `${LAYING_FAULTS[fault.fault]}, ${job.nameOf(fault.patch.surface)}`;
+  return (
+    <div className="mt-1 flex flex-wrap items-center gap-2">
+      {own.map((photo) => (
+        <a key={photo.id} href={pictureAddress(photo)} target="_blank" rel="noreferrer">
+          <img src={thumbAddress(photo)} alt={name} className="h-16 border" />
+        </a>
+      ))}
+      <TakePicture
+        label={`Picture of ${name}`}
+        onFiles={(files) => void take(files, { surface: fault.patch.surface, mark: fault.entry })}
+      >
+        {waiting > 0 ? 'Being kept …' : 'Picture'}
+      </TakePicture>
+      {faults.map((each) => (
+        <p key={each} role="alert" className="w-full text-stop">
+          {each}
+        </p>
+      ))}
+    </div>
   );
 }
 

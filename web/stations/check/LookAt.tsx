@@ -4,6 +4,7 @@ import { CHECK_LIGHTS, type CheckLight } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { useTap } from '../run/useTap';
+import { SecondPair } from './SecondPair';
 import { LIGHT_WORDS } from './words';
 
 interface Props {
@@ -42,6 +43,7 @@ export function LookAt({ job, light, look, check, onNextLight }: Props) {
       <h2 className="figure mt-2 text-[2rem] leading-tight">
         {isPanel ? job.nameOf(look.surfaces[0]!) : look.side ? SIDE_WORDS[look.side] : 'What lies apart'}
       </h2>
+      <SecondPair job={job} surfaces={look.surfaces} />
       {isPanel ? (
         <ul className="mt-2 text-lg">
           {look.places.map((place) => (
