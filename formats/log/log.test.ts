@@ -42,6 +42,7 @@ const ENTRIES = [
   { type: 'stage-end', stage },
   { type: 'stage-used', ...used },
   { type: 'stage-found', stage, note: 'a run in the clear' },
+  { type: 'stage-panel', stage, surface: 'bonnet' },
   { type: 'mark-outcome', ...outcome },
   { type: 'clear-taken', surface: 'bonnet', um: 3.5 },
   { type: 'air', airC: 19, rhPct: 55, airSpeed: 0.2, source: 'simulated' },

@@ -106,6 +106,7 @@ export const runEntrySchema = z.discriminatedUnion(
       predicted: nonNegative(),
       amount: nonNegative(),
     }),
+    object({ type: z.literal('stage-panel'), stage, surface: nonEmpty() }),
     object({ type: z.literal('stage-found'), stage, note: nonEmpty() }),
     object({
       type: z.literal('mark-outcome'),

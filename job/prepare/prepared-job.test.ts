@@ -1,7 +1,7 @@
 /** A job as preparation sees it: its panels, its settings, the pairs its test spots found, the clear it took. */
 import { NO_KIT } from '#core/work/kit';
 import { climbLadder, isDone, LEVELS, stageKey, USUAL_GOAL_PCT, USUAL_SCHOOLS } from '#core/work/prepare';
-import { foldLog, type LoggedEntry } from '#core/work/run';
+import { entryFault, foldLog, type LoggedEntry } from '#core/work/run';
 import type { JobInput } from '#formats/job';
 import { preparedView } from '#job/view';
 import { plainJob } from '../testing/plain-job';
@@ -81,7 +81,15 @@ describe('the clear a visit took', () => {
     for (const kinds of [polishing.slice(0, 1), polishing]) {
       expect(clearTakenUm(document, foldLog(ended(kinds))).get('a')).toBeCloseTo(most(kinds), 9);
     }
-    expect(clearTakenUm(document, foldLog(ended(polishing).slice(0, 1))).size).toBe(0);
+    const begun = ended(polishing).slice(0, 1);
+    expect(clearTakenUm(document, foldLog(begun)).size).toBe(0);
+    // Ticked off while the stage goes on at other panels, a panel is through with it; once.
+    const stage = { kind: 'cutting' as const, round: 1 };
+    const through: LoggedEntry = { id: 't', atMin: 12, entry: { type: 'stage-panel', stage, surface: 'a' } };
+    const ticked = foldLog([...begun, through]);
+    expect([...clearTakenUm(document, ticked)]).toEqual([['a', expect.closeTo(most(['cutting']), 9)]]);
+    expect(entryFault(ticked, [], through.entry)).toContain('through with it already');
+    expect(entryFault(foldLog([]), [], through.entry)).toContain('not begun');
   });
 
   test('is what was measured where it was, and nothing on satin', () => {

@@ -17,6 +17,7 @@ import {
   type MeasuredPair,
   type PanelCase,
   type PanelPreparation,
+  type PrepStep,
   prepareItem,
   type PrepareSettings,
   removalsToComeUm,
@@ -168,19 +169,18 @@ export const preparedPanels = (job: Job): readonly PanelPreparation[] =>
 
 /**
  * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing or stripping step of a
- * stage that was finished. Surfaces that nothing was taken from are left out.
+ * stage that was finished, or that the panel is through with. Surfaces that nothing was taken from are left out.
  */
 export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRecord): Map<string, number> {
-  const finished = new Set(
-    [...stages.values()].filter(({ endMin }) => endMin !== undefined).map(({ stage }) => stageKey(stage)),
-  );
+  /** Whether a panel is through with a step: its stage is over, or it was ticked off while the others go on. */
+  const isThrough = (id: string, step: PrepStep) => {
+    const record = stages.get(stageKey(step));
+    return record !== undefined && (record.endMin !== undefined || record.panels.includes(id));
+  };
   const taken = new Map<string, number>();
   for (const { id, steps } of preparedPanels(job)) {
     const most = steps
-      .filter(
-        (step) =>
-          isDone(step) && (isPolishing(step.kind) || step.kind === 'strip-found') && finished.has(stageKey(step)),
-      )
+      .filter((step) => isDone(step) && (isPolishing(step.kind) || step.kind === 'strip-found') && isThrough(id, step))
       .reduce((sum, { clearUm }) => sum + clearUm[1], 0);
     const um = measured.get(id) ?? most;
     if (um > 0) taken.set(id, um);

@@ -45,6 +45,7 @@ const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
   'stage-resume': 'went on with',
   'stage-end': 'finished',
   'stage-used': 'noted what was used',
+  'stage-panel': 'finished a panel of a stage',
   'stage-found': 'noted what was found',
 };
 const STOCK_WORDS: Readonly<Record<StockEntry['type'], string>> = {

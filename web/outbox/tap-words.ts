@@ -73,5 +73,6 @@ const STAGE_WORDS = {
   'stage-resume': 'gone on with',
   'stage-end': 'done',
   'stage-used': 'what it took',
+  'stage-panel': 'a panel done',
   'stage-found': 'what was found',
 } as const;

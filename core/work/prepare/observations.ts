@@ -24,6 +24,8 @@ export type ObservationEntry =
       readonly predicted: number;
       readonly amount: number;
     }
+  /** A panel is through with it, while the stage goes on at others. */
+  | { readonly type: 'stage-panel'; readonly stage: StageRef; readonly surface: string }
   /** What was found while at it: a mark nobody had seen, a part that was loose. */
   | { readonly type: 'stage-found'; readonly stage: StageRef; readonly note: string };
 

@@ -30,6 +30,8 @@ export interface StageRecord {
   readonly endMin?: number;
   /** What it really used, the last word of each thing. */
   readonly used: readonly StageUse[];
+  /** Panels that are through with it. */
+  readonly panels: readonly string[];
   /** What was found while at it. */
   readonly found: readonly string[];
 }
@@ -82,6 +84,7 @@ export function afterStageEntry(before: StageRecord | undefined, entry: StageEnt
       runningSinceMin: atMin,
       pauses: [],
       used: [],
+      panels: [],
       found: [],
     };
   }
@@ -103,6 +106,7 @@ export function withObservation(
   before: StageRecord,
   entry: Extract<ObservationEntry, { stage: StageRef }>,
 ): StageRecord {
+  if (entry.type === 'stage-panel') return { ...before, panels: [...before.panels, entry.surface] };
   if (entry.type === 'stage-found') return { ...before, found: [...before.found, entry.note] };
   const { what, unit, predicted, amount } = entry;
   return { ...before, used: [...before.used.filter((use) => use.what !== what), { what, unit, predicted, amount }] };

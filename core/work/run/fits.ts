@@ -40,6 +40,7 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'left-out':
     case 'taken-up':
     case 'clear-taken':
+    case 'stage-panel':
     case 'bead':
     case 'proof':
       return surfaceOf(job, entry.surface) ? undefined : noPanel(entry.surface);
@@ -96,7 +97,8 @@ function lastOf({ patches, stages }: RunRecord, entry: RunEntry): number | undef
     const patch = patches.get(patchKey(entry.patch));
     return patch && Math.max(...momentsOf(patch));
   }
-  if (!('stage' in entry) || entry.type === 'stage-used' || entry.type === 'stage-found') return undefined;
+  const observed = ['stage-used', 'stage-found', 'stage-panel'];
+  if (!('stage' in entry) || observed.includes(entry.type)) return undefined;
   const stage = stages.get(stageKey(entry.stage));
   return (
     stage && Math.max(stage.startMin, stage.runningSinceMin ?? -Infinity, stage.pauses.at(-1)?.fromMin ?? -Infinity)

@@ -94,6 +94,11 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'mark-outcome':
     case 'clear-taken':
       return undefined;
+    case 'stage-panel': {
+      const stage = record.stages.get(stageKey(entry.stage));
+      if (!stage) return 'this stage is not begun';
+      return stage.panels.includes(entry.surface) ? 'this panel is through with it already' : undefined;
+    }
     case 'stage-used':
     case 'stage-found':
       return record.stages.has(stageKey(entry.stage)) ? undefined : 'this stage is not begun';
@@ -153,6 +158,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
         clearTakenUm.set(entry.surface, (clearTakenUm.get(entry.surface) ?? 0) + entry.um);
         break;
       case 'stage-used':
+      case 'stage-panel':
       case 'stage-found':
         stages.set(stageKey(entry.stage), withObservation(stages.get(stageKey(entry.stage))!, entry));
         break;

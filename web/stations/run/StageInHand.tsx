@@ -33,6 +33,9 @@ export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
   const steps = stage.steps.filter(isDone);
   const dwellMin = Math.max(0, ...steps.map((step) => step.dwellMin ?? 0));
   const rinseBy = record && rinseByMin(record);
+  const isThrough = (surface: string) => record?.panels.includes(surface) === true;
+  const left = steps.filter(({ surface }) => !isThrough(surface));
+  const leftMin = left.reduce((sum, step) => sum + step.minutes, 0);
   const copies = new Map(job.document.surfaces.map(({ id, count }) => [id, count]));
   return (
     <section aria-label="Stage in hand" className="flex min-h-0 flex-col overflow-auto px-6 pt-4">
@@ -46,6 +49,12 @@ export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
       <p className="mt-1 text-xl">
         {steps.length} {steps.length === 1 ? 'panel' : 'panels'} · {hours(minutes)}
         {record && <strong> · {hours(workedMin(record, nowMin))} so far</strong>}
+        {record && record.panels.length > 0 && (
+          <span>
+            {' '}
+            · {steps.length - left.length} of {steps.length} done, {hours(leftMin)} to go
+          </span>
+        )}
       </p>
       {rinseBy !== undefined && (
         <p className="mt-3 flex items-baseline gap-4 text-2xl text-over" role="timer">
@@ -60,10 +69,35 @@ export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
       </p>
       {stopWhen && <p className="mt-2 text-lg">A patch is done when {stopWhen}.</p>}
       <ul className="mt-3 pb-3">
-        {steps.map(({ surface, tool, reason, measured }) => (
+        {[...left, ...steps.filter(({ surface }) => isThrough(surface))].map(({ surface, tool, reason, measured }) => (
           <li key={surface} className="border-t py-1.5 text-lg first:border-t-0">
-            <strong>{job.nameOf(surface)}</strong>
-            {!tool && <span className="text-base text-ink-2"> · {reason}</span>}
+            <div className="flex items-center gap-3">
+              {record &&
+                steps.length > 1 &&
+                (isThrough(surface) ? (
+                  <span
+                    role="img"
+                    aria-label={`${job.nameOf(surface)} is through with it`}
+                    className="grid h-16 w-20 shrink-0 place-items-center bg-ok-soft text-ok"
+                  >
+                    <Check size={30} strokeWidth={3} />
+                  </span>
+                ) : (
+                  <Button
+                    glove
+                    className="h-16 w-20 shrink-0"
+                    aria-label={`${job.nameOf(surface)} is done`}
+                    disabled={settling}
+                    onClick={() => tap({ type: 'stage-panel', stage: ref, surface })}
+                  >
+                    Done
+                  </Button>
+                ))}
+              <p className={isThrough(surface) ? 'text-ink-2' : ''}>
+                <strong>{job.nameOf(surface)}</strong>
+                {!tool && <span className="text-base text-ink-2"> · {reason}</span>}
+              </p>
+            </div>
             {tool && (
               <PolishTool
                 tool={tool}
