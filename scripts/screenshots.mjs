@@ -8,6 +8,7 @@ import { build, ensureChromium, ensureInstalled, ROOT, run } from './steps.mjs';
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
 const TABLET = { width: 1024, height: 768 };
 const VIEWS = [
   { name: 'today', at: '/' },
@@ -31,9 +32,7 @@ const VIEWS = [
   { name: 'stock', at: '/stock?thing=ledger-base-1' },
   { name: 'bays', at: '/bays?bay=bay-2' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
-  { name: 'time-go', at: '/jobs/moss-saloon/time?view=go' },
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
-  { name: 'time-days', at: '/jobs/moss-saloon/time?view=days' },
   // One who lays, working ahead of the other: several patches are wet.
   {
     name: 'run-tablet-night',
@@ -45,10 +44,11 @@ const VIEWS = [
     until: 'Laid',
   },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
+  { name: 'removal-compared', at: '/jobs/two-door-classic/care', scrollTo: 'What waiting costs' },
   { name: 'item-life', at: '/items/hatchback-of-imke-varga', waitFor: 'Its life' },
-  // The last: from then on everybody has to say who they are.
   { name: 'check', at: '/jobs/marrow-launch/check' },
   { name: 'hand-over', at: '/jobs/slate-estate/hand-over?panel=roof' },
+  { name: 'passport-phone', at: '/api/jobs/slate-estate/passport.html', size: PHONE },
 ];
 
 ensureInstalled();
@@ -80,7 +80,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, press, until, waitFor, hand } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, draw = false, press, until, waitFor, scrollTo, hand } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -90,7 +90,6 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
   await page.goto(address + at);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForTimeout(1200);
-  if (laterS > 0) await page.clock.fastForward(laterS * 1000);
   await page.waitForTimeout(300);
   if (draw) await drawOutline(page);
   if (press) {
@@ -98,6 +97,7 @@ for (const { name, at, theme = 'light', size = DESK, laterS = 0, draw = false, p
     if (until) await page.getByRole('button', { name: until }).waitFor({ timeout: 120_000 });
     await page.waitForTimeout(600);
   }
+  if (scrollTo) await page.getByRole('heading', { name: scrollTo }).evaluate((heading) => heading.scrollIntoView());
   if (waitFor) await page.getByText(waitFor).first().waitFor({ timeout: 120_000 });
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();

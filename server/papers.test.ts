@@ -42,6 +42,26 @@ test('a sign no letter is shipped for is shown as such, and the paper says so', 
   expect(text).toContain('stands for a sign this paper has no letter for');
 });
 
+test('what may happen where film comes off refinished paint, and what shows again, stands on what the owner signs', async () => {
+  const mark = {
+    id: 'filled',
+    kind: 'swirls' as const,
+    severity: 'light' as const,
+    at: [0.5, 0.5],
+    hiddenBefore: true,
+  };
+  expect(await paper('moss-saloon', 'walk-round.pdf')).not.toContain('Taking off');
+  withWords('moss-saloon', ({ surfaces, prepare }) => ({
+    surfaces: surfaces.map((surface) =>
+      surface.id === 'bonnet' ? { ...surface, paint: 'refinished', existing: ['film'], marks: [mark] } : surface,
+    ),
+    prepare: { ...prepare, strip: ['bonnet'] },
+  }));
+  const text = await paper('moss-saloon', 'walk-round.pdf');
+  expect(text).toContain('Taking off, bonnet: Refinished paint may lift with the film');
+  expect(text).toContain('What was filled shows again: swirls');
+});
+
 test('one endless word costs no more than the same letters in words', async () => {
   const took = async (note: string) => {
     withWords('hotel-shuttle', ({ surfaces }) => ({

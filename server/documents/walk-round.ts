@@ -1,9 +1,9 @@
 import { DateTime } from 'luxon';
-import { LIGHT_NAMES, MARK_KINDS, OUTCOME_NAMES, outcomeOf } from '#core/item/condition';
+import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES, outcomeOf } from '#core/item/condition';
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import { judgeReadings, VERDICT_NAMES } from '#core/item/paint';
-import { LEVEL_DEFINITIONS, prepareItem, type PrepareSettings } from '#core/work/prepare';
+import { LEVEL_DEFINITIONS, type PanelCase, prepareItem, type PrepareSettings } from '#core/work/prepare';
 import { STEP_KINDS } from '#core/work/steps';
 import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
 import { panelCases } from '#job/prepare';
@@ -152,7 +152,8 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
 
 /** The work agreed: the correction with its stages, what is laid, and what is left out. */
 function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSettings): void {
-  const { stages, panels } = prepareItem(panelCases(job), settings);
+  const cases = panelCases(job);
+  const { stages, panels } = prepareItem(cases, settings);
   const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
   const products = new Map(job.products.map(({ id, name }) => [id, name]));
   const laid = new Map<string, number>();
@@ -167,6 +168,7 @@ function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSetti
     ...[...laid].map(
       ([product, count]) => `${products.get(product) ?? product} on ${count} ${count === 1 ? 'panel' : 'panels'}.`,
     ),
+    ...takenOff(cases, names),
     ...excluded.map(({ id, excluded: why }) => `Not in this job: ${(names.get(id) ?? id).toLowerCase()}, ${why}.`),
   ];
   title(pdf, 'What will be done');
@@ -175,6 +177,19 @@ function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSetti
     pdf.font('text').fontSize(9).fillColor(INK).text(line, { width: WIDTH });
   }
   pdf.moveDown(0.5);
+}
+
+/** What may happen where something is taken off: each once, with its panels, for the owner to sign. */
+function takenOff(cases: readonly PanelCase[], names: ReadonlyMap<string, string>): string[] {
+  const told = new Map<string, string[]>();
+  for (const { id, strips, marks } of cases) {
+    if (!strips) continue;
+    const filled = marks.filter(({ hiddenBefore }) => hiddenBefore);
+    const shows = filled.length > 0 ? [`What was filled shows again: ${marksInWords(filled)}.`] : [];
+    for (const warning of [...strips.warnings, ...shows])
+      told.set(warning, [...(told.get(warning) ?? []), (names.get(id) ?? id).toLowerCase()]);
+  }
+  return [...told].map(([warning, on]) => `Taking off, ${on.join(', ')}: ${warning}`);
 }
 
 function readings(pdf: Sheet, surfaces: readonly Surface[]): void {
