@@ -26,14 +26,34 @@ function toldByWater(surface: Pick<Found, 'existing' | 'existingTold' | 'water'>
 
 const likeKey = (surface: Found) => `${surface.substrate} ${foundByWater(surface).join(' ')}`;
 
+type Test = NonNullable<NonNullable<Job['prepare']>['stripTests']>[number];
+interface KeptTests {
+  readonly tests: readonly Test[];
+  readonly byKey: ReadonlyMap<string, readonly Test[]>;
+}
+/** Tests by what surfaces are and what lies on them: asked for every surface, worked out once as long as neither changes. */
+const kept = new WeakMap<Tried['surfaces'], KeptTests>();
+
+function testsByKey(surfaces: Tried['surfaces'], tests: readonly Test[]): KeptTests['byKey'] {
+  const known = kept.get(surfaces);
+  if (known?.tests === tests) return known.byKey;
+  const keys = new Map(surfaces.map((surface) => [surface.id, likeKey(surface)]));
+  const byKey = new Map<string, Test[]>();
+  for (const test of tests) {
+    const key = keys.get(test.surface);
+    if (key !== undefined) byKey.set(key, [...(byKey.get(key) ?? []), test]);
+  }
+  kept.set(surfaces, { tests, byKey });
+  return byKey;
+}
+
 /** What was tried on patches of surfaces alike in what they are and what lies on them: it holds for all of them. */
 export function patchesTried(
   { prepare, surfaces }: Tried,
   surface: Found,
 ): readonly (PatchTried & { readonly surface: string })[] {
-  if (!prepare?.stripTests) return [];
-  const alike = new Set(surfaces.filter((other) => likeKey(other) === likeKey(surface)).map(({ id }) => id));
-  return prepare.stripTests.filter((test) => alike.has(test.surface));
+  const tests = prepare?.stripTests ?? [];
+  return tests.length === 0 ? [] : (testsByKey(surfaces, tests).get(likeKey(surface)) ?? []);
 }
 
 /**
