@@ -124,7 +124,7 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await gate.getByRole('button', { name: /lies ready$/ }).click();
   await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
   const answers = async (): Promise<string[]> => {
-    const log = await (await page.request.get('/api/jobs/satin-tourer/log')).json();
+    const log = await (await page.request.get('/api/jobs/satin-tourer/log', { maxRetries: 2 })).json();
     return log.flatMap(({ entry }: { entry: { type: string; answer: string } }) =>
       entry.type === 'answered' ? [entry.answer] : [],
     );
