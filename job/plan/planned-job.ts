@@ -20,17 +20,20 @@ export function plannedJob(job: Job): PlannedJob {
   const excluded = excludedFrom(job);
   const cut = cutFilm(job);
   return {
-    surfaces: job.surfaces.map((surface) => ({
-      ...surface,
-      existing: staysOn(job, surface),
-      existingTold: staying(job, surface).map(({ told }) => toldInMinutes(job, told)),
-      layers: excluded.has(surface.id) ? [] : surface.layers,
-      name: surfaceName(surface),
-      aircraft,
-      curvature: surface.curvature ?? 1,
-      tone: surface.colour?.tone,
-      refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
-    })),
+    surfaces: job.surfaces.map((surface) => {
+      const found = staying(job, surface);
+      return {
+        ...surface,
+        existing: found.map(({ family }) => family),
+        existingTold: found.map(({ told }) => toldInMinutes(job, told)),
+        layers: excluded.has(surface.id) ? [] : surface.layers,
+        name: surfaceName(surface),
+        aircraft,
+        curvature: surface.curvature ?? 1,
+        tone: surface.colour?.tone,
+        refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),
+      };
+    }),
     products: bySchoolsOf(job, job.products).map((product) => ({ ...product, cut: cut.get(product.id) })),
     ambient,
     crew: { ...job.crew, people: people(job), ...(schools.section === 'half-arm' && { mostSectionM2: HALF_ARM_M2 }) },
