@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/stock.ts',
   timeout: 150_000,
   expect: { timeout: 20_000 },
   // Much of a test is waiting: three share two cores better than two do.
@@ -9,6 +10,8 @@ export default defineConfig({
   // Each has a server and a file of its own: whatever is next goes to whoever is free.
   fullyParallel: true,
   forbidOnly: true,
+  // A machine that stands still for half a minute is not a fault of the bay: once more, and named as such.
+  retries: 1,
   reporter: 'list',
   use: {
     // What is kept on the device is tried by tests of its own; elsewhere every answer is the server's.

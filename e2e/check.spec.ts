@@ -1,4 +1,4 @@
-import { expect, test } from './workshop';
+import { expect, recordOf, test } from './workshop';
 
 test('checked by hand light: walked panel by panel, a fault found by two taps, mended while it is wet, and looked at again', async ({
   page,
@@ -37,10 +37,9 @@ test('checked by hand light: walked panel by panel, a fault found by two taps, m
     await expect.poll(seen).toBe(before + 1);
   }
   await expect(look).toContainText('Mended: look again');
-  const log = await (await page.request.get('/api/jobs/teal-hatchback/log')).json();
-  const [fault] = log.filter(({ entry }: { entry: { type: string } }) => entry.type === 'fault').slice(-1);
-  expect(fault.entry.at[0]).toBeCloseTo(1 / 3, 1);
-  expect(fault.entry.patch.surface).toBe('front-door-left');
+  const noted = (await recordOf(page, 'teal-hatchback')).filter((entry) => entry.type === 'fault').at(-1)!;
+  expect(noted.at![0]).toBeCloseTo(1 / 3, 1);
+  expect(noted.patch.surface).toBe('front-door-left');
 
   // Late, it is too late for that: polished at a price in clear, while the record says what was done.
   await workshop.kill();
@@ -143,15 +142,12 @@ test('a missed patch is found by its wet picture: matched point by point, touche
   await page.getByRole('region', { name: 'A fault' }).getByRole('button', { name: 'Missed patch' }).click();
   const found = page.getByRole('listitem', { name: /^Missed patch, Bonnet/ });
   await expect(found).toContainText('Keep it dry for');
-  const noted = async () => {
-    const log = await (await page.request.get('/api/jobs/slate-estate/log')).json();
-    return log.findLast(({ entry }: { entry: { type: string } }) => entry.type === 'fault').entry;
-  };
-  await expect.poll(async () => (await noted()).fault).toBe('missed-patch');
-  const fault = await noted();
+  const noted = async () => (await recordOf(page, 'slate-estate')).filter((entry) => entry.type === 'fault').at(-1);
+  await expect.poll(async () => (await noted())?.fault).toBe('missed-patch');
+  const fault = (await noted())!;
   expect(fault.patch.surface).toBe('bonnet');
-  expect(fault.at[0]).toBeCloseTo(0.66, 1);
-  expect(fault.at[1]).toBeCloseTo(0.56, 1);
+  expect(fault.at![0]).toBeCloseTo(0.66, 1);
+  expect(fault.at![1]).toBeCloseTo(0.56, 1);
 
   await found.getByRole('button', { name: 'Laid again' }).click();
   await expect(page.getByRole('region', { name: 'Keep it dry' })).toContainText(/Not a drop before today/);

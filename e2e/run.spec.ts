@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, NOW, test } from './workshop';
+import { expect, NOW, recordOf, test } from './workshop';
 
 const inHand = (page: Page) => page.getByRole('region', { name: 'In hand' });
 const large = (page: Page) => inHand(page).getByRole('heading');
@@ -85,13 +85,9 @@ test('another way than planned: a panel before its turn, one left out for a reas
   await expect(large(page)).toHaveText('No power');
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
-  const log = await (await page.request.get('/api/jobs/teal-hatchback/log')).json();
-  expect(log.slice(-4).map(({ entry }: { entry: { type: string } }) => entry.type)).toEqual([
-    'left-out',
-    'taken-up',
-    'run-pause',
-    'run-resume',
-  ]);
+  await expect
+    .poll(async () => (await recordOf(page, 'teal-hatchback')).slice(-4).map(({ type }) => type))
+    .toEqual(['left-out', 'taken-up', 'run-pause', 'run-resume']);
 });
 
 test('from the first foam: stages one after the other with their clocks, then what the first patch wants at hand', async ({
@@ -123,12 +119,8 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await expect(gate).not.toContainText('nobody will know which batch lies on it');
   await gate.getByRole('button', { name: /lies ready$/ }).click();
   await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
-  const answers = async (): Promise<string[]> => {
-    const log = await (await page.request.get('/api/jobs/satin-tourer/log', { maxRetries: 2 })).json();
-    return log.flatMap(({ entry }: { entry: { type: string; answer: string } }) =>
-      entry.type === 'answered' ? [entry.answer] : [],
-    );
-  };
+  const answers = async () =>
+    (await recordOf(page, 'satin-tourer')).flatMap((entry) => (entry.type === 'answered' ? [entry.answer] : []));
   await expect.poll(async () => (await answers()).length).toBeGreaterThan(3);
   expect((await answers()).filter((answer) => answer === 'without')).toHaveLength(1);
 });
@@ -179,9 +171,8 @@ test('at the panel: more sections than the sheet says, another product by the ru
   await large.click();
   await expect
     .poll(async () => {
-      const log = await (await page.request.get('/api/jobs/teal-hatchback/log')).json();
-      const { entry } = log.findLast((each: { entry: { type: string } }) => each.entry.type === 'lay-start');
-      return [entry.patch.surface, entry.start.sections];
+      const laid = (await recordOf(page, 'teal-hatchback')).filter((entry) => entry.type === 'lay-start').at(-1)!;
+      return [laid.patch.surface, laid.start.sections];
     })
     .toEqual(['front-bumper', before + 1]);
   await expect(inHand).toContainText(`section 1 of ${before + 1}`);

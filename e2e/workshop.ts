@@ -4,6 +4,7 @@ import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test as base } from '@playwright/test';
+import type { LogEntry } from '#formats/log';
 
 /** When every test begins, for the server and the page alike: a Tuesday morning at the yard. */
 export const NOW = '2027-03-02T10:40:00+01:00';
@@ -117,19 +118,14 @@ interface Fixtures {
   complaints: string[];
 }
 
-export const test = base.extend<Fixtures, { stocked: string }>({
+/** Stocked before all tests (`stock.ts`); its folder, handed to each of them. */
+export const STOCKED = 'GLAPHYRA_STOCKED';
+
+export const test = base.extend<Fixtures>({
   sample: [true, { option: true }],
-  stocked: [
-    async ({}, use) => {
-      const { folder, close } = await Workshop.stocked();
-      await use(folder);
-      close();
-    },
-    { scope: 'worker' },
-  ],
   serverNow: [NOW, { option: true }],
-  workshop: async ({ sample, stocked, serverNow }, use) => {
-    const workshop = new Workshop(sample ? stocked : undefined, serverNow);
+  workshop: async ({ sample, serverNow }, use) => {
+    const workshop = new Workshop(sample ? process.env[STOCKED] : undefined, serverNow);
     await workshop.start();
     await use(workshop);
     await workshop.close();
@@ -156,6 +152,13 @@ export const test = base.extend<Fixtures, { stocked: string }>({
 });
 
 export { expect };
+
+/** The record of a job as the server has it: what was tapped arrives a moment after it is seen. */
+export async function recordOf(page: Page, job: string): Promise<LogEntry['entry'][]> {
+  // A connection the server has just let go is asked again.
+  const log = await page.request.get(`/api/jobs/${job}/log`, { maxRetries: 2 });
+  return ((await log.json()) as LogEntry[]).map(({ entry }) => entry);
+}
 
 /** Waits until every edit stands on the server. */
 export async function saved(page: Page): Promise<void> {

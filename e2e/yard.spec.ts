@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, saved, test } from './workshop';
+import { expect, recordOf, saved, test } from './workshop';
 
 test('the yard opens on what is in the bays, and leads to the one thing to do', async ({ page }) => {
   await page.goto('/');
@@ -105,8 +105,9 @@ test('a tap another tablet was quicker with stands aside with what stands instea
   await expect(dialog).toContainText('this patch is being levelled');
   await dialog.getByRole('button', { name: 'Let it go' }).click();
   await expect(said).toBeHidden();
-  const types = ((await (await page.request.get(log)).json()) as typeof entries).slice(entries.length);
-  expect(types.map(({ entry }) => entry.type)).toEqual(['level-start', 'level-end']);
+  await expect
+    .poll(async () => (await recordOf(page, 'teal-hatchback')).slice(entries.length).map(({ type }) => type))
+    .toEqual(['level-start', 'level-end']);
 });
 
 test('a second tablet sees what the first has done, and the same tap counts once', async ({ page, context }) => {

@@ -7,7 +7,7 @@ import { build, ensureInstalled, ROOT, run } from './steps.mjs';
 const database = process.env.GLAPHYRA_DB ?? path.join(ROOT, 'data', 'demo.sqlite');
 const port = process.env.PORT ?? '4680';
 
-ensureInstalled();
+await ensureInstalled();
 if (!build()) process.exit(1);
 if (process.argv.includes('--fresh')) {
   for (const ending of ['', '-wal', '-shm', '-open']) rmSync(database + ending, { force: true });

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { ensureInstalled, ROOT, run } from './steps.mjs';
 
-ensureInstalled();
+await ensureInstalled();
 const env = { ...process.env, PORT: '4680', GLAPHYRA_DB: 'data/demo.sqlite' };
 if (!run(process.execPath, ['--import', 'tsx', 'server/load-demo.ts'], { env })) process.exit(1);
 const children = [

@@ -51,7 +51,7 @@ const VIEWS = [
   { name: 'passport-phone', at: '/api/jobs/slate-estate/passport.html', size: PHONE },
 ];
 
-ensureInstalled();
+await ensureInstalled();
 const executablePath = ensureChromium();
 if (!executablePath || !build()) process.exit(1);
 const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));

@@ -14,12 +14,15 @@ export function run(command, args, options = {}) {
   return status === 0;
 }
 
-export const npx = (tool, ...args) => run(path.join(ROOT, 'node_modules', '.bin', tool), args);
+/** Where a tool of this project lies. */
+export const tool = (name) => path.join(ROOT, 'node_modules', '.bin', name);
 
-/** Runs a tool beside others; what it says is shown once it has ended, so that two do not talk at once. */
-export function aside(tool, ...args) {
+export const npx = (name, ...args) => run(tool(name), args);
+
+/** Runs a command beside others; what it says is shown once it has ended, so that two do not talk at once. */
+export function aside(command, ...args) {
   return new Promise((resolve) => {
-    const child = spawn(path.join(ROOT, 'node_modules', '.bin', tool), args, { cwd: ROOT });
+    const child = spawn(command, args, { cwd: ROOT });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += String(chunk)));
     child.on('error', (error) => resolve({ holds: false, said: error.message }));
@@ -27,17 +30,25 @@ export function aside(tool, ...args) {
   });
 }
 
-/** Installs from the lock file, unless that very file was installed with this very Node already. */
+/**
+ * Installs from the lock file, unless that very file was installed with this very Node already. What has to be
+ * compiled here (the database) takes two minutes of one core: whoever has something else to do meanwhile waits later.
+ * @returns a promise that holds once everything is there
+ */
 export function ensureInstalled() {
   const lock = readFileSync(path.join(ROOT, 'package-lock.json'));
   const wanted = createHash('sha256').update(lock).update(process.version).digest('hex');
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return Promise.resolve();
   console.log('Installing packages; the first time takes a few minutes.');
-  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) {
-    console.error('The packages could not be installed. Is the registry reachable?');
+  const failed = (said) => {
+    console.error(`${said}The packages could not be installed. Is the registry reachable?`);
     process.exit(1);
-  }
-  writeFileSync(STAMP, wanted);
+  };
+  if (!run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'])) failed('');
+  return aside('npm', 'rebuild').then(({ holds, said }) => {
+    if (!holds) failed(said);
+    writeFileSync(STAMP, wanted);
+  });
 }
 
 /** Debian's Chromium, fetched where it is missing and this machine lets us; undefined where it is not to be had. */

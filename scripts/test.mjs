@@ -1,13 +1,13 @@
 /** `npm test`: types, lint, unit tests and the real interface; the last line counts them all. */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { aside, build, ensureChromium, ensureInstalled, npx, ROOT, run } from './steps.mjs';
+import { aside, build, ensureChromium, ensureInstalled, npx, ROOT, run, tool } from './steps.mjs';
 
 const OUT = path.join(ROOT, '.cache', 'tests');
 rmSync(OUT, { recursive: true, force: true });
 mkdirSync(OUT, { recursive: true });
 
-ensureInstalled();
+const installed = ensureInstalled();
 const total = { passed: 0, failed: 0 };
 
 /** Counts one check that either holds or does not. */
@@ -36,16 +36,16 @@ function suite(name, runTests, counts) {
   total.failed += failed + (!succeeded && failed === 0 ? 1 : 0) + (succeeded && passed === 0 ? 1 : 0);
 }
 
-// Two cores: the one reads types while the other looks for slips.
-const looking = aside('eslint', '.', '--max-warnings', '0');
-for (const tool of [
+// Two cores: the one reads types while the other compiles the database or looks for slips.
+const looking = installed.then(() => aside(tool('eslint'), '.', '--max-warnings', '0'));
+for (const [name, ...args] of [
   ['tsc', '--noEmit'],
   ['prettier', '--check', '--log-level', 'warn', '.'],
   ['knip', '--no-progress'],
   ['depcruise', '--config', '.dependency-cruiser.cjs', 'core', 'formats', 'job', 'server', 'web', 'cli', 'demo'],
 ]) {
-  const { holds, said } = await aside(...tool);
-  check(tool[0] === 'tsc' ? 'types' : tool[0], () => tell(holds, said));
+  const { holds, said } = await aside(tool(name), ...args);
+  check(name === 'tsc' ? 'types' : name, () => tell(holds, said));
 }
 const { holds, said } = await looking;
 check('lint', () => tell(holds, said));
@@ -62,7 +62,7 @@ if (!built || !chromium) {
   suite(
     'interface',
     () =>
-      run(path.join(ROOT, 'node_modules', '.bin', 'playwright'), ['test', '--reporter=list,json'], {
+      run(tool('playwright'), ['test', '--reporter=list,json'], {
         env: {
           ...process.env,
           CHROMIUM: chromium,

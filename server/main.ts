@@ -11,7 +11,7 @@ import { backUpIfDue, backupFolder } from './backup/scheduled';
 import { photoFolder } from './db/open';
 import { makePrivate } from './db/private';
 import { closedForNow, ProblemError } from './http/problem';
-import { type Network, networkOf } from './network/network';
+import { IDLE_MS, type Network, networkOf } from './network/network';
 import { settingsFrom, StartFault } from './settings';
 import { type OpenWorkshop, openWorkshop } from './workshop';
 
@@ -136,7 +136,7 @@ async function backUp(file: string, clock: () => Date): Promise<void> {
 
 /** @throws StartFault where the port is taken or not to be had */
 function listening(port: number): Promise<Server> {
-  const server = createServer();
+  const server = createServer({ keepAliveTimeout: IDLE_MS });
   return new Promise((resolve, reject) => {
     server.once('error', ({ code, message }: NodeJS.ErrnoException) =>
       reject(

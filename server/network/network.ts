@@ -8,6 +8,9 @@ import { conflict } from '../http/problem';
 import { isOwnNetwork, ownAddresses } from './addresses';
 import type { Certificate } from './certificates';
 
+/** How long a connection nobody uses is kept: longer than those before it (a minute) keep theirs, so none is cut off as it asks. */
+export const IDLE_MS = 65_000;
+
 /** How the workshop is reached from outside this machine. */
 export interface Network {
   state(): NetworkState;
@@ -92,7 +95,7 @@ export function networkOf({ settings, clock, log, isOwned, handler }: Parts): Ne
       if (!isOwned())
         throw conflict('Make the owner’s account first: whoever comes over the network has to say who they are.');
       certificate = await certified();
-      const made = createServer({ ...certificate, minVersion: 'TLSv1.2' });
+      const made = createServer({ ...certificate, minVersion: 'TLSv1.2', keepAliveTimeout: IDLE_MS });
       made.on('connection', (socket) => {
         if (!isOwnNetwork((socket as Socket).remoteAddress)) socket.destroy();
       });
