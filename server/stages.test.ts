@@ -166,3 +166,26 @@ test('cues seen at a job are told at their product beside what was expected; a f
   expect((await server.call<LogEntry[]>('GET', '/api/jobs/one/log')).body).toHaveLength(4);
   expect((await server.call('GET', '/api/products/none-such/cues')).status).toBe(404);
 });
+
+test('how fast hands are is learned when somebody asks, and what teaches nothing in between hides no lesson', async () => {
+  const [surface] = document.surfaces;
+  const { product } = surface!.layers[0]!;
+  const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 };
+  const start = { product, sections: 1, areaM2: 8, amount: 30 };
+  const sheet = document.products.find(({ id }) => id === product)!;
+  server.services.shelf.add(sheet);
+  const factor = () => server.services.shelf.get(product).shop.layFactor;
+  expect(factor()).toBeUndefined();
+  for (const [id, minute, entry] of [
+    ['lay', 0, { type: 'lay-start', patch, start }],
+    ['laid', 50, { type: 'lay-end', patch }],
+    ['paused', 51, { type: 'run-pause', reason: 'break' }],
+    ['resumed', 52, { type: 'run-resume' }],
+  ] as const)
+    expect((await log('one', id, minute, entry)).status).toBe(201);
+  // Far slower than the sheet has it.
+  expect(factor()).toBeLessThan(0.9);
+  for (const entry of ['resumed', 'paused', 'laid'])
+    expect((await log('one', `no-${entry}`, 64, { type: 'undo', entry })).status).toBe(201);
+  expect(factor()).toBeUndefined();
+});

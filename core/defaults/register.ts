@@ -36,7 +36,7 @@ import {
   REFERENCE_AIR,
 } from '#core/time/clocks';
 import { SUN_GAIN_K } from '#core/work/go';
-import { FLASH_LEARNING } from '#core/work/learning';
+import { FLASH_LEARNING, PACE_LEARNING } from '#core/work/learning';
 import { ADDED_MIN } from '#core/work/hours';
 import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING } from '#core/work/prepare';
 import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';
@@ -206,6 +206,7 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
         ['Flash times', FLASH_LEARNING],
         ['Hours', HOURS_LEARNING],
         ['Product used', USE_LEARNING],
+        ['Pace of hands', PACE_LEARNING],
       ] as const
     ).flatMap(([name, { priorSigma, observationSigma, mostRatio }]) => [
       figure(`${name}: before any`, priorSigma),

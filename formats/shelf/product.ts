@@ -108,6 +108,9 @@ export const productSchema = object({
   flashSigma: nonNegative().default(0.2),
   usageFactor: positive().default(1),
   usageSigma: nonNegative().default(0.15),
+  /** Learned: times the sheet's paces. */
+  layFactor: positive().optional(),
+  levelFactor: positive().optional(),
   // What a sheet carries besides, for people and for removal.
   sheetVersion: nonEmpty().optional(),
   sheetDate: z.iso.date({ error: 'expected a date such as 2026-05-01' }).optional(),
@@ -145,6 +148,8 @@ const SHOP_KEYS = {
   flashSigma: true,
   usageFactor: true,
   usageSigma: true,
+  layFactor: true,
+  levelFactor: true,
 } as const;
 
 /** A product sheet: what its maker says, and nothing else. */
@@ -166,7 +171,7 @@ export type KeptShop = z.output<typeof keptShopSchema>;
 
 /** A product of a file, parted into what its maker says and what is the shop's. */
 export function parted(product: ProductSheet): { readonly sheet: MakerSheet; readonly shop: ShopFigures } {
-  const { onHand, batch, flashFactor, flashSigma, usageFactor, usageSigma, ...sheet } = product;
+  const { onHand, batch, flashFactor, flashSigma, usageFactor, usageSigma, layFactor, levelFactor, ...sheet } = product;
   return {
     sheet,
     shop: {
@@ -177,6 +182,8 @@ export function parted(product: ProductSheet): { readonly sheet: MakerSheet; rea
       usageSigma,
       deliveryDays: USUAL_DELIVERY_DAYS,
       ...(batch !== undefined && { batch }),
+      ...(layFactor !== undefined && { layFactor }),
+      ...(levelFactor !== undefined && { levelFactor }),
     },
   };
 }

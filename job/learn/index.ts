@@ -1,1 +1,1 @@
-export { flashOf, jobLesson, type JobLesson } from './job-lesson';
+export { flashOf, jobLesson, type JobLesson, paceOfHands } from './job-lesson';

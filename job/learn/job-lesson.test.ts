@@ -1,12 +1,12 @@
 import { seeded } from '#core/measures';
 import { FLASH_LEARNING, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/work/learning';
-import { flashBeliefs } from '#core/work/run';
+import { flashBeliefs, paceOf } from '#core/work/run';
 import type { LogEntry } from '#formats/log';
 import { type Job, readJob } from '#formats/job';
 import { instantAfter } from '#formats/values';
-import { planOf } from '#job/plan';
+import { plannedJob, planOf } from '#job/plan';
 import tourer from '../../demo/jobs/satin-tourer.json';
-import { flashOf, jobLesson } from '.';
+import { flashOf, jobLesson, paceOfHands } from '.';
 
 const job: Job = readJob({
   ...tourer,
@@ -85,4 +85,67 @@ test('jobs teach one after the other, less certain with each day between', () =>
   expect(learned.flashSigma).toBeCloseTo(predictiveSigma(second, FLASH_LEARNING), 12);
   expect(learned.flashFactor).toBeLessThan(0.8);
   expect(flashOf([cues()]).size).toBe(0);
+});
+
+/** Sections laid and levelled, each at so many times the minutes its paces foretell, with a pause in the first. */
+const workedAt = (document: Job, times: number, pausedMin: number): LogEntry[] => {
+  const planned = plannedJob(document);
+  const [lay, level] = (['layM2PerMin', 'levelM2PerMin'] as const).map((key) => {
+    const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 };
+    return 2 / paceOf(planned, patch, product)[key];
+  });
+  let min = 0;
+  const entries: (readonly [number, LogEntry['entry']])[] = [1, 2].flatMap((section) => {
+    const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section };
+    const start = { product, sections: 2, areaM2: 2, amount: 3 };
+    const paused = section === 1 ? pausedMin : 0;
+    const from = min;
+    const laid = from + times * lay! + paused;
+    min = laid + times * level!;
+    return [
+      [from, { type: 'lay-start', patch, start }],
+      ...(paused > 0
+        ? ([
+            [from + 0.1, { type: 'run-pause', reason: 'phone' }],
+            [from + 0.1 + paused, { type: 'run-resume' }],
+          ] as const)
+        : []),
+      [laid, { type: 'lay-end', patch }],
+      [laid, { type: 'level-start', patch }],
+      [min, { type: 'level-end', patch }],
+    ];
+  });
+  return entries.map(([at, entry], seq) => {
+    const instant = instantAfter(document.startAt, at);
+    return { id: String(seq), at: instant, recordedAt: instant, seq, entry };
+  });
+};
+
+test('hands teach their pace with a product, pauses out of it, whatever factor the job was planned with', () => {
+  const [slow] = jobLesson(job, workedAt(job, 1.5, 20)).paces;
+  expect(slow).toMatchObject({ product, lay: expect.closeTo(1 / 1.5, 2), level: expect.closeTo(1 / 1.5, 2) });
+  // Planned as it was learned, and worked just so: that is the same lesson again.
+  const taught = { layFactor: 1 / 1.5, levelFactor: 1 / 1.5 };
+  const planned = { ...job, products: job.products.map((each) => ({ ...each, ...taught })) };
+  const [same] = jobLesson(planned, workedAt(planned, 1, 0)).paces;
+  expect(same!.lay).toBeCloseTo(slow!.lay!, 2);
+  expect(same!.level).toBeCloseTo(slow!.level!, 2);
+  // A minute or two says nothing.
+  expect(jobLesson(job, laidWith(0.7)).paces).toEqual([]);
+});
+
+test('the pace of hands is believed more with each job, and the next plan is laid at it', () => {
+  const paces = (lay: number) => ({ paces: [{ product, lay }] });
+  const after = (...jobs: number[]) => paceOfHands(jobs.map(paces)).get(product)!.layFactor!;
+  expect(after(0.6)).toBeGreaterThan(0.6);
+  expect(after(0.6)).toBeLessThan(1);
+  expect(after(0.6, 0.6, 0.6)).toBeLessThan(after(0.6));
+  expect(paceOfHands([paces(0.6)]).get(product)).not.toHaveProperty('levelFactor');
+  expect(paceOfHands([{ paces: [] }]).size).toBe(0);
+  const laidAt = (layFactor: number) => {
+    const slower = { ...job, products: job.products.map((each) => ({ ...each, layFactor })) };
+    return paceOf(plannedJob(slower), { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 }, product);
+  };
+  expect(laidAt(0.5).layM2PerMin).toBeCloseTo(laidAt(1).layM2PerMin / 2, 9);
+  expect(laidAt(0.5).levelM2PerMin).toBeCloseTo(laidAt(1).levelM2PerMin, 9);
 });

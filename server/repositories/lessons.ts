@@ -1,9 +1,9 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { JobLesson } from '#job/learn';
 import type { Db } from '../db/open';
 import { jobLessons, runLog } from '../db/schema';
 
-/** What each job teaches of preparation, kept with the entry of its log it was worked out at. */
+/** What each job teaches, kept with the entry of its log it was worked out at. */
 export function lessonRepository(db: Db) {
   return {
     all: (): (JobLesson & { readonly jobId: string })[] =>
@@ -23,9 +23,13 @@ export function lessonRepository(db: Db) {
         .having(sql`max(${runLog.seq}) > coalesce(${jobLessons.lastSeq}, 0)`)
         .all()
         .map(({ jobId }) => jobId),
-    /** The log has grown by something that teaches nothing. */
-    follow: (jobId: string, lastSeq: number) =>
-      void db.update(jobLessons).set({ lastSeq }).where(eq(jobLessons.jobId, jobId)).run(),
+    /** The log has grown by something that teaches nothing; a lesson that was outdated before stays so. */
+    follow: (jobId: string, from: number, lastSeq: number) =>
+      void db
+        .update(jobLessons)
+        .set({ lastSeq })
+        .where(and(eq(jobLessons.jobId, jobId), eq(jobLessons.lastSeq, from)))
+        .run(),
     put(jobId: string, lastSeq: number, lesson: JobLesson): void {
       const row = { jobId, lastSeq, lesson };
       db.insert(jobLessons).values(row).onConflictDoUpdate({ target: jobLessons.jobId, set: row }).run();

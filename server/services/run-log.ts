@@ -3,7 +3,7 @@ import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, un
 import type { Job } from '#formats/job';
 import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry, type ProductCues } from '#formats/log';
 import { minutesBetween } from '#formats/values';
-import { flashOf, jobLesson } from '#job/learn';
+import { flashOf, jobLesson, paceOfHands } from '#job/learn';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -22,6 +22,9 @@ const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
   'set-aside',
 ]);
 
+/** Entries that teach how fast hands are: many, so it is worked out when somebody asks, not while they tap. */
+const TEACHES_LATER: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-end']);
+
 /** Entries by which product leaves a bottle, or was never taken from it. */
 const MOVES_STOCK: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-start', 'undo', 'set-aside']);
 
@@ -31,7 +34,13 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   const log = runLogRepository(db);
   const lessons = lessonRepository(db);
   /** What all jobs teach, until one of them teaches something else. */
-  let taught: { preparation: LearnedPreparation; flash: ReturnType<typeof flashOf> } | undefined;
+  let taught:
+    | {
+        preparation: LearnedPreparation;
+        flash: ReturnType<typeof flashOf>;
+        pace: ReturnType<typeof paceOfHands>;
+      }
+    | undefined;
 
   const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
@@ -71,6 +80,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
         shares: learnedShares(all),
       },
       flash: flashOf(all),
+      pace: paceOfHands(all),
     };
     return taught;
   };
@@ -85,6 +95,8 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     learnedPreparation: (): LearnedPreparation => lessonsTaught().preparation,
     /** What the cues seen at all jobs teach of each product's flash. */
     learnedFlash: () => lessonsTaught().flash,
+    /** How fast hands were with each product at all jobs, against its sheet. */
+    learnedPace: () => lessonsTaught().pace,
     /** The cues seen of one product, job by job, with what was believed before each. */
     cuesOf(productId: string): ProductCues {
       lessonsTaught();
@@ -124,9 +136,11 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
             entryFault(done, logged, entry.entry) ??
             untimely(done, wanted!, minutesBetween(document.startAt, now().toISOString()));
           if (fault) throw conflict(`This was not logged: ${fault}.`);
+          const before = log.lastSeq(jobId);
           const stored = log.append(jobId, entry, now().toISOString(), by);
           if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
-          else lessons.follow(jobId, stored.seq);
+          else if (TEACHES_LATER.has(entry.entry.type)) taught = undefined;
+          else lessons.follow(jobId, before, stored.seq);
           return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry, by) };
         },
         { behavior: 'immediate' },

@@ -19,7 +19,7 @@ interface Sources {
 export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sources, now: () => Date) {
   const shelf = shelfRepository(db);
   const versions = versionGuard(db, 'product');
-  /** With what is in hand of them, and what cues and weighings at all jobs have taught; untaught as it stands. */
+  /** With what is in hand of them, and what cues, weighings and hands at all jobs have taught; untaught as it stands. */
   const withShop = (): ((product: KeptProduct) => ShelfProduct) => {
     const inHand = stock.inHand();
     return (product) => ({
@@ -27,6 +27,7 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
       shop: {
         ...product.shop,
         ...runLog.learnedFlash().get(product.id),
+        ...runLog.learnedPace().get(product.id),
         ...stock.usage(product.id),
         ...inHand(product.id),
       },

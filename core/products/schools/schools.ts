@@ -169,7 +169,7 @@ export const TOWELS_OF: Readonly<Record<LayingSchools['towels'], readonly string
 
 const WAXES: readonly FamilyId[] = ['cleaner-wax', 'paste-wax', 'liquid-wax'];
 
-/** A sheet as a workshop of some schools works by it: amounts, paces and windows; what it refuses by its own rule. */
+/** A sheet as a workshop of some schools works by it: amounts, paces as learned, windows; what it refuses by its own rule. */
 export function bySchools(product: Product, schools: LayingSchools): Product {
   const figures = [
     LAYING_SCHOOLS.amount[schools.amount],
@@ -183,8 +183,8 @@ export function bySchools(product: Product, schools: LayingSchools): Product {
     ...product,
     ...(poured && {
       usageFactor: product.usageFactor * times('usage'),
-      layPace: product.layPace * times('lay'),
-      levelPace: product.levelPace * times('level'),
+      layPace: product.layPace * (product.layFactor ?? 1) * times('lay'),
+      levelPace: product.levelPace * (product.levelFactor ?? 1) * times('level'),
     }),
     milestones: wiped(product, schools),
     shop: { windscreen: schools.windscreen, satinGloss: schools.satinGloss },

@@ -100,6 +100,9 @@ export interface Product {
   readonly flashSigma: number;
   readonly usageFactor: number;
   readonly usageSigma: number;
+  /** Learned: factors on the sheet's paces in this shop's hands; absent: 1. */
+  readonly layFactor?: number | undefined;
+  readonly levelFactor?: number | undefined;
   /** What the workshop's own schools say of it, where the trade disagrees. */
   readonly shop?:
     { readonly windscreen: 'never' | 'test' | 'like-glass'; readonly satinGloss: 'never' | 'test' } | undefined;

@@ -5,6 +5,7 @@ export {
   learnFactor,
   type LearningModel,
   onALaterDay,
+  PACE_LEARNING,
   predictiveSigma,
   untaught,
 } from './log-normal';

@@ -19,6 +19,9 @@ export interface LearningModel {
 /** Flash times: cue seen against cue predicted. */
 export const FLASH_LEARNING: LearningModel = { priorSigma: 0.2, observationSigma: 0.12, mostRatio: 4 };
 
+/** Pace of hands with one product: a whole job's minutes foretold against taken. Engineering defaults. */
+export const PACE_LEARNING: LearningModel = { priorSigma: 0.3, observationSigma: 0.2, mostRatio: 4 };
+
 /** Uncertainty that a night adds to what was learned the day before, in quadrature. */
 const DAY_DRIFT_SIGMA = 0.1;
 

@@ -16,6 +16,10 @@ const further = (factor: number, more: string, less: string): string | undefined
 export function InHand({ product: { id, sheet, shop } }: { readonly product: ShelfProduct }) {
   const [setShop, { error }] = useSetShopMutation();
   const cue = further(shop.flashFactor, 'later', 'sooner');
+  const paces = [
+    further(shop.layFactor ?? 1, 'faster to lay', 'slower to lay'),
+    further(shop.levelFactor ?? 1, 'faster to level', 'slower to level'),
+  ].filter((said) => said !== undefined);
   const use = further(shop.usageFactor, 'more', 'less');
   return (
     <section aria-label="In this shop" className="mt-4 border border-line-strong bg-sheet p-4">
@@ -39,7 +43,8 @@ export function InHand({ product: { id, sheet, shop } }: { readonly product: She
       <p className="mt-3 text-[14px]">
         {cue ? `Its cue comes ${cue} here than the sheet says` : 'Its cue comes as the sheet says'}; the next patch ±{' '}
         {(100 * shop.flashSigma).toFixed(0)} %. {use ? `It takes ${use} than predicted` : 'It takes what is predicted'};
-        the next job ± {(100 * shop.usageSigma).toFixed(0)} %.
+        the next job ± {(100 * shop.usageSigma).toFixed(0)} %.{' '}
+        {paces.length > 0 && `Against its pace by the sheet, hands here are ${paces.join(', ')}.`}
       </p>
       {error && (
         <p role="alert" className="mt-2 text-[13px] text-stop">
