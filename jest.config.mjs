@@ -36,7 +36,7 @@ export default {
       sandboxInjectedGlobals: AT_HAND,
       displayName: 'core',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/{core,formats,job,cli,demo}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,formats,job,solver,cli,demo}/**/*.test.ts'],
     },
     {
       ...shared,

@@ -3,6 +3,7 @@ import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from
 import { NEST_FORMAT, NESTED_FORMAT, nestedSchema, nestSchema } from '#formats/film';
 import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
 import { PASSPORT_FORMAT, passportFileSchema } from '#formats/passport';
+import { CALENDAR_FORMAT, calendarSchema, SCHEDULED_FORMAT, scheduledSchema } from '#formats/schedule';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
 import { WORKSHOP_FORMAT, workshopFileSchema } from '#formats/workshop';
 
@@ -17,6 +18,8 @@ export function jsonSchemas(): Record<string, object> {
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),
     'nest-1.schema.json': describe(nestSchema, NEST_FORMAT),
     'nested-1.schema.json': describe(nestedSchema, NESTED_FORMAT),
+    'calendar-1.schema.json': describe(calendarSchema, CALENDAR_FORMAT),
+    'scheduled-1.schema.json': describe(scheduledSchema, SCHEDULED_FORMAT),
     'passport-1.schema.json': describe(passportFileSchema, PASSPORT_FORMAT),
     'shelf-1.schema.json': describe(shelfFileSchema, SHELF_FORMAT),
     'backup-1.schema.json': describe(workshopFileSchema, WORKSHOP_FORMAT),

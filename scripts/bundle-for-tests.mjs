@@ -13,6 +13,7 @@ export default async () => {
       'cli/choose.ts',
       'cli/runsheet.ts',
       'cli/nest.ts',
+      'cli/schedule.ts',
       'server/main.ts',
       'server/backup/worker.ts',
       'server/load-demo.ts',

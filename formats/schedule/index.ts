@@ -1,0 +1,9 @@
+export {
+  CALENDAR_FORMAT,
+  calendarCase,
+  calendarSchema,
+  readCalendar,
+  SCHEDULED_FORMAT,
+  scheduledFile,
+  scheduledSchema,
+} from './schedule';
