@@ -21,6 +21,14 @@ interface Room {
   readonly heldBy?: Lag | undefined;
 }
 
+/** Where a task stands since the one before it, and when somebody else comes in. */
+interface Stand {
+  readonly first: string;
+  readonly resource: string;
+  readonly sinceMin: number;
+  readonly untilMin: number;
+}
+
 /** So often one task is put off for what comes after it, before it is given up. */
 const MOST_PUSHES = 48;
 
@@ -35,6 +43,11 @@ export class Board {
   readonly never: readonly (string | undefined)[];
   /** Ways to staff each; undefined: too many to list. */
   readonly modes: readonly (readonly (readonly string[])[] | undefined)[];
+  /** Of each task that is not the first of a stay: the one before it, and the first. */
+  private readonly standing: ReadonlyMap<
+    number,
+    { readonly before: number; readonly first: number; readonly resource: string }
+  >;
   private readonly alike: ReturnType<typeof alikes>;
   private readonly capacity: ReadonlyMap<string, number>;
 
@@ -52,6 +65,16 @@ export class Board {
     }
     this.before = before;
     this.after = after;
+    this.standing = new Map(
+      (asked.stays ?? []).flatMap(({ resource, tasks }) =>
+        tasks
+          .slice(1)
+          .map((id, nth) => [
+            this.index.get(id)!,
+            { before: this.index.get(tasks[nth]!)!, first: this.index.get(tasks[0]!)!, resource },
+          ]),
+      ),
+    );
     this.modes = this.staffed();
     this.never = this.neverPlaced();
   }
@@ -151,8 +174,13 @@ export class Board {
    * that comes too late after another has that one put off.
    * @param rank of each task
    * @param staff with what each is done, where that is decided
+   * @param kept where each stood: it stays there if it can, and goes no earlier if it cannot
    */
-  layOut(rank: readonly number[], staff?: readonly (readonly string[] | undefined)[]): Layout {
+  layOut(
+    rank: readonly number[],
+    staff?: readonly (readonly string[] | undefined)[],
+    kept?: readonly (Placement | undefined)[],
+  ): Layout {
     const places: (Placement | undefined)[] = this.tasks.map(() => undefined);
     const why = [...this.never];
     const busy = new Map(this.asked.resources.map(({ id, capacity }) => [id, new Timeline(capacity)]));
@@ -163,10 +191,16 @@ export class Board {
     const put = (nth: number, place: Placement) => {
       places[nth] = place;
       for (const id of place.uses) busy.get(id)!.take(place.fromMin, place.toMin);
+      const stood = this.standing.get(nth);
+      const before = stood && places[stood.before];
+      if (stood && before) busy.get(stood.resource)!.take(before.toMin, place.fromMin);
     };
     const lift = (nth: number) => {
       const place = places[nth];
       if (!place) return;
+      const stood = this.standing.get(nth);
+      const before = stood && places[stood.before];
+      if (stood && before) busy.get(stood.resource)!.release(before.toMin, place.fromMin);
       places[nth] = undefined;
       for (const id of place.uses) busy.get(id)!.release(place.fromMin, place.toMin);
     };
@@ -198,7 +232,7 @@ export class Board {
     this.tasks.forEach((_, nth) => offer(nth));
     for (let nth = turns.next(); nth !== undefined; nth = turns.next()) {
       if (places[nth] !== undefined || why[nth] !== undefined || !isReady(nth)) continue;
-      const fits = this.fitting(nth, places, busy, endsFrom[nth]!, staff?.[nth]);
+      const fits = this.fitting(nth, places, busy, endsFrom[nth]!, staff?.[nth], kept?.[nth]);
       if (fits.place) {
         put(nth, fits.place);
         for (const { before } of this.after[nth]!) offer(this.index.get(before)!);
@@ -216,8 +250,10 @@ export class Board {
         pushes[cause]! += 1;
         left -= 1;
         endsFrom[cause] = Math.max(putOff.endsFromMin, places[cause]!.toMin + 1);
-        for (const below of this.downstream(cause)) if (this.tasks[below]!.atMin === undefined) lift(below);
-        lift(cause);
+        // The last ones first: each knows from the one before it where it has stood.
+        const below = this.downstream(cause).filter((other) => this.tasks[other]!.atMin === undefined);
+        for (const other of [cause, ...below].toSorted((a, b) => (places[b]?.fromMin ?? 0) - (places[a]?.fromMin ?? 0)))
+          lift(other);
         offer(cause);
         continue;
       }
@@ -264,6 +300,24 @@ export class Board {
     return { earliestMin, latestMin, endsFromMin: ends, endsByMin, heldBy };
   }
 
+  /** Until when a task may go on standing where the one before it stood. */
+  private stand(
+    nth: number,
+    places: readonly (Placement | undefined)[],
+    busy: ReadonlyMap<string, Timeline>,
+  ): Stand | undefined {
+    const stood = this.standing.get(nth);
+    const before = stood && places[stood.before];
+    if (!stood || !before) return undefined;
+    const { resource, first } = stood;
+    return {
+      first: this.tasks[first]!.id,
+      resource,
+      sinceMin: before.toMin,
+      untilMin: busy.get(resource)!.nextFrom(before.toMin),
+    };
+  }
+
   /** Where a task goes first, or what has to be put off for it, or why it goes nowhere. */
   private fitting(
     nth: number,
@@ -271,6 +325,7 @@ export class Board {
     busy: ReadonlyMap<string, Timeline>,
     endsFromMin: number,
     staff: readonly string[] | undefined,
+    kept?: Placement,
   ): {
     readonly place?: Placement;
     readonly putOff?: { readonly task: string; readonly endsFromMin: number } | undefined;
@@ -278,15 +333,23 @@ export class Board {
   } {
     const task = this.tasks[nth]!;
     const room = this.room(nth, places, endsFromMin);
-    const from = task.atMin ?? room.earliestMin;
+    const stand = this.stand(nth, places, busy);
+    const from = task.atMin ?? Math.max(room.earliestMin, Math.min(kept?.fromMin ?? 0, room.latestMin));
     if (from < room.earliestMin) return { why: 'it is fixed before what it waits for is done' };
+    const by = Math.min(room.endsByMin, stand?.untilMin ?? Infinity);
+    const ways = staff ? [staff] : this.staffing(nth, places, busy, from);
+    const stays = kept && ways.some((uses) => isSame(uses, kept.uses));
+    if (stays && from === kept.fromMin) {
+      const same = this.alone(task, kept.uses, from, room.endsFromMin, busy);
+      if (same?.fromMin === from && same.toMin <= by) return { place: same };
+    }
     let best: Placement | undefined;
     let soonest: Placement | undefined;
-    for (const uses of staff ? [staff] : this.staffing(nth, places, busy, from)) {
+    for (const uses of ways) {
       const place = this.alone(task, uses, from, room.endsFromMin, busy);
       if (!place) continue;
       if (!soonest || place.fromMin < soonest.fromMin) soonest = place;
-      if (place.fromMin > room.latestMin || place.toMin > room.endsByMin) continue;
+      if (place.fromMin > room.latestMin || place.toMin > by) continue;
       if (!best || place.toMin < best.toMin || (place.toMin === best.toMin && place.fromMin > best.fromMin))
         best = place;
     }
@@ -298,6 +361,14 @@ export class Board {
       return {
         putOff: { task: heldBy.after, endsFromMin: soonest.fromMin - heldBy.maxMin! },
         why: `it must begin at most ${heldBy.maxMin} min after ${quoted(heldBy.after)}, and no hours are left for it then`,
+      };
+    if (stand && soonest.toMin > stand.untilMin)
+      return {
+        putOff: {
+          task: stand.first,
+          endsFromMin: busy.get(stand.resource)!.nextTo(stand.sinceMin) + this.tasks[this.index.get(stand.first)!]!.min,
+        },
+        why: `something else comes into ${quoted(stand.resource)} before it is done there`,
       };
     return { why: 'it would not be done before something fixed that waits for it' };
   }
@@ -391,6 +462,10 @@ export interface Layout {
 /** Below 0: the first is better. */
 export const compared = (a: Layout, b: Layout): number =>
   a.unplaced - b.unplaced || a.lateness - b.lateness || a.makespanMin - b.makespanMin;
+
+/** The same resources, in whatever order. */
+export const isSame = (a: readonly string[], b: readonly string[]): boolean =>
+  a.length === b.length && a.every((id) => b.includes(id));
 
 const quoted = (id: string) => `“${id}”`;
 const MOST_NAMED = 5;

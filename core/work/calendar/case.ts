@@ -41,6 +41,13 @@ export interface Due {
   readonly weight: number;
 }
 
+export interface Stay {
+  /** Of capacity 1, and needed by each of the tasks. */
+  readonly resource: string;
+  /** In their order: each waits for the one before it. */
+  readonly tasks: readonly string[];
+}
+
 /** What is to be planned. Whole minutes from a start before which nothing happens. */
 export interface CalendarCase {
   readonly resources: readonly Resource[];
@@ -49,6 +56,8 @@ export interface CalendarCase {
   /** Those of one group take the same of what both may take. */
   readonly same: readonly (readonly string[])[];
   readonly due: readonly Due[];
+  /** What stands somewhere from the first of its tasks to the last: between them nobody else comes in. */
+  readonly stays?: readonly Stay[] | undefined;
   readonly seed: number;
 }
 

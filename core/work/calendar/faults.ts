@@ -62,8 +62,14 @@ export function calendarFaults(asked: CalendarCase, placed: readonly PlacedTask[
         if (sharedKey(a.uses, both) !== sharedKey(b.uses, both))
           faults.push(`${one} and ${other} do not take the same`);
       }
+  const gaps = (asked.stays ?? []).flatMap(({ resource, tasks: ids }) =>
+    ids.slice(1).flatMap((id, nth) => {
+      const [a, b] = [at.get(ids[nth]!), at.get(id)];
+      return a && b ? [{ uses: [resource], fromMin: a.toMin, toMin: b.fromMin }] : [];
+    }),
+  );
   for (const { id, capacity } of asked.resources) {
-    const edges = placed
+    const edges = [...placed, ...gaps]
       .filter(({ uses, fromMin, toMin }) => uses.includes(id) && toMin > fromMin)
       .flatMap(({ fromMin, toMin }) => [
         [fromMin, 1],

@@ -175,6 +175,12 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
     });
   }
 
+  const staysOn = new Map(
+    (asked.stays ?? []).flatMap(({ resource, tasks: ids }) => {
+      const there = ids.filter((id) => at.has(id));
+      return there.slice(1).map((id, nth) => [JSON.stringify([resource, there[nth]!]), at.get(id)!] as const);
+    }),
+  );
   let pairs = 0;
   const lastsLong = (place: number) => tasks[placed[place]!]!.min > 0;
   const listed = (name: 's' | 'd', takers: readonly { readonly place: number }[]) =>
@@ -194,7 +200,19 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
       );
       continue;
     }
-    if (always.length > 1) constrain(`disjunctive(${listed('s', always)},${listed('d', always)})`);
+    // What stands there until the next of its stay begins, is there so long.
+    const until = (place: number) => {
+      const next = staysOn.get(JSON.stringify([id, tasks[placed[place]!]!.id]));
+      return next === undefined ? `e[${place + 1}]` : `s[${next + 1}]`;
+    };
+    const stands = (place: number) => {
+      if (until(place).startsWith('e')) return `d[${place + 1}]`;
+      const name = fresh(`0..${horizon}`);
+      constrain(`${name} = ${until(place)} - s[${place + 1}]`);
+      return name;
+    };
+    if (always.length > 1)
+      constrain(`disjunctive(${listed('s', always)},[${always.map(({ place }) => stands(place)).join(',')}])`);
     const chosen = new Map<number, string>();
     const isTaken = (taker: (typeof takers)[number]): string => {
       const known = chosen.get(taker.place);
@@ -210,7 +228,9 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
         pairs += 1;
         const both = [one, other].filter((taker) => !taker.always).map(isTaken);
         const [a, b] = [one.place + 1, other.place + 1];
-        constrain(`${both.map((name) => `not ${name} \\/ `).join('')}e[${a}] <= s[${b}] \\/ e[${b}] <= s[${a}]`);
+        constrain(
+          `${both.map((name) => `not ${name} \\/ `).join('')}${until(one.place)} <= s[${b}] \\/ ${until(other.place)} <= s[${a}]`,
+        );
       }
     });
   }

@@ -35,6 +35,16 @@ export class Timeline {
       }
   }
 
+  /** When the next span after a moment begins; Infinity: none does. */
+  nextFrom(min: number): number {
+    return this.from[this.at(min)] ?? Infinity;
+  }
+
+  /** When what holds it at a moment, or next after it, lets it go. */
+  nextTo(min: number): number {
+    return this.to[this.at(min)] ?? min;
+  }
+
   /** Where it has no place left between two moments, the first moment from which it may have; else `from` itself. */
   free(from: number, to: number): number {
     if (to <= from) return from;
