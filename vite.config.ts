@@ -16,6 +16,8 @@ export default defineConfig({
       injectManifest: {
         // Everything but the page: that comes from the server with a content policy of its own.
         globPatterns: ['**/*.{js,css,woff2,wasm,svg,png}'],
+        // The solver is large and of no use without the server.
+        globIgnores: ['**/minizinc*'],
         maximumFileSizeToCacheInBytes: 8_000_000,
       },
       manifest: {

@@ -21,6 +21,7 @@ import { type Keeping, nothingKept } from './backup/keeping';
 import { backupEndpoints } from './routes/backups';
 import { networkEndpoints } from './routes/network';
 import { bayEndpoints } from './routes/bays';
+import { calendarEndpoints } from './routes/calendar';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
 import { ownerEndpoints } from './routes/owners';
@@ -77,6 +78,7 @@ export function createApp({
     ...jobEndpoints(services),
     ...shelfEndpoints(services),
     ...bayEndpoints(services),
+    ...calendarEndpoints(services),
     ...kitEndpoints(services),
     ...offerEndpoints(services),
     ...instrumentEndpoints(services.now),

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { yardThatMorning } from '../demo/that-morning';
 import { accountEndpoints } from './routes/accounts';
 import { bayEndpoints } from './routes/bays';
+import { calendarEndpoints } from './routes/calendar';
 import { instrumentEndpoints } from './routes/instruments';
 import { itemEndpoints } from './routes/items';
 import { ownerEndpoints } from './routes/owners';
@@ -28,6 +29,7 @@ const endpoints = () => [
   ...jobEndpoints(server.services),
   ...shelfEndpoints(server.services),
   ...bayEndpoints(server.services),
+  ...calendarEndpoints(server.services),
   ...kitEndpoints(server.services),
   ...offerEndpoints(server.services),
   ...instrumentEndpoints(server.services.now),
@@ -72,7 +74,12 @@ test('every other question is answered in the media it names, or says that there
     if (method !== 'get' || !answer.media || path.includes('/photos/')) continue;
     const id = path.includes('/film/') ? 'moss-saloon' : path.startsWith('/api/jobs/') ? 'satin-tourer' : '';
     const response = await fetch(
-      server.base + path.replace('{id}', id).replace('{product}', 'pilot-film').replace('{roll}', '1'),
+      server.base +
+        path
+          .replace('{id}', id)
+          .replace('{product}', 'pilot-film')
+          .replace('{roll}', '1')
+          .replace('{what}', 'bay:bay-1'),
     );
     expect([path, response.status]).toEqual([path, 200]);
     expect(response.headers.get('content-type')).toContain(answer.media);

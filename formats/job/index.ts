@@ -77,6 +77,8 @@ export {
   problemSchema,
   type ShelfProduct,
   shelfProductSchema,
+  weekSchema,
 } from './workshop';
 export { JOB_LIMITS } from './limits';
+export { type Operation, type OperationKind, operationSchema } from './operation';
 export { type OwnerData, type OwnerDataRemoved, ownerDataRemovedSchema, ownerDataSchema } from './owner-data';

@@ -2,6 +2,7 @@
 import { BODIES } from '#core/item/make';
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
+import { operationSchema } from './operation';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { LAMP_IDS } from '#core/work/cure';
 import { DAYS_OF_WEEK } from '#core/work/hours';
@@ -23,6 +24,17 @@ import { jobSchema, offersSchema } from './job';
 
 const hour = () => anyNumber().min(0, { error: 'expected 0 to 24 h' }).max(24, { error: 'expected 0 to 24 h' });
 
+/** When somebody is there, Monday to Sunday; null: closed. */
+export const weekSchema = () =>
+  z
+    .array(
+      z
+        .tuple([hour(), hour()], { error: 'expected when it opens and closes: [8, 18]' })
+        .refine(([opens, closes]) => opens < closes, { error: 'must close later than it opens' })
+        .nullable(),
+    )
+    .length(DAYS_OF_WEEK, { error: 'expected seven days, Monday first' });
+
 export const bayClimateSchema = object({
   openC: celsius(),
   openRhPct: percent(),
@@ -30,16 +42,8 @@ export const bayClimateSchema = object({
   opensAtHour: hour(),
   closesAtHour: hour(),
   tauMin: positive(),
-  /** When somebody works there, Monday to Sunday; null: closed. Absent: while it is heated, every day. */
-  week: z
-    .array(
-      z
-        .tuple([hour(), hour()], { error: 'expected when it opens and closes: [8, 18]' })
-        .refine(([opens, closes]) => opens < closes, { error: 'must close later than it opens' })
-        .nullable(),
-    )
-    .length(DAYS_OF_WEEK, { error: 'expected seven days, Monday first' })
-    .optional(),
+  /** Absent: while it is heated, every day. */
+  week: weekSchema().optional(),
 }).refine(({ opensAtHour, closesAtHour }) => opensAtHour < closesAtHour, {
   error: 'must be later than it opens',
   path: ['closesAtHour'],
@@ -111,6 +115,8 @@ export const jobSummarySchema = object({
   traits: z.array(z.string()),
   /** When it is still to be sanded or polished: nothing is laid well beside it then. */
   dusty: z.array(object({ from: instant(), until: instant() })),
+  /** What is still to be done of it, for the workshop's calendar. */
+  work: z.array(operationSchema).optional(),
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 
@@ -233,6 +239,7 @@ export const changeSchema = object({
     'ticks',
     'people',
     'handovers',
+    'calendar',
   ]),
   id: z.string(),
 });

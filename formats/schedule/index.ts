@@ -7,3 +7,14 @@ export {
   scheduledFile,
   scheduledSchema,
 } from './schedule';
+export {
+  type CalendarJob,
+  type CalendarView,
+  calendarViewSchema,
+  NO_CALENDAR,
+  type ShopCalendar,
+  shopCalendarFaults,
+  shopCalendarSchema,
+  type Skill,
+  SKILLS,
+} from './shop-calendar';

@@ -3,6 +3,7 @@ import { yardWeather } from '../devices/yard-forecast';
 import { accountService } from './accounts';
 import { bayAirService } from './bay-air';
 import { bayService } from './bays';
+import { calendarService } from './calendar';
 import { changeFeed } from './changes';
 import { itemService } from './items';
 import { lastedService } from './lasted';
@@ -51,6 +52,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     ticks: tickService(db, changes, now),
     shelf,
     bays,
+    calendar: calendarService(db, changes, { summaries }, now),
     bayAir: bayAirService(db, changes, bays, now),
     kit,
     offers,

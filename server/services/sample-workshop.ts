@@ -4,6 +4,9 @@ import type { Bay, JobDraft, PhotoWords } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { NewStockEntry } from '#formats/stock';
+import { redraw } from '#core/work/calendar';
+import type { ShopCalendar } from '#formats/schedule';
+import { asKept, shopCase } from '#job/calendar';
 import type { Db } from '../db/open';
 import type { KeptReading } from '../repositories/bay-readings';
 import type { Services } from './index';
@@ -64,6 +67,14 @@ function inTime({ jobs, stock: moved }: Workshop, { runLog, stock }: Pick<Servic
     if (next) inOrder.push(next.happen);
   }
   return inOrder;
+}
+
+/** Who is there, and the week as it was agreed: each step where it goes first. */
+export function agreeCalendar({ calendar, bays }: Services, people: ShopCalendar['people']): void {
+  const { version, jobs, now, ...view } = calendar.view();
+  const named = { ...view.calendar, people: [...people] };
+  const shop = shopCase({ calendar: named, jobs, bays: bays.all(), now });
+  calendar.put(version, { ...named, plan: asKept(shop, redraw(shop.asked, shop.stood).tasks, []) });
 }
 
 /** A picture to begin with, drawn as SVG. */

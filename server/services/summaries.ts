@@ -21,6 +21,7 @@ import { plannedJob } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
+import { operationsOf } from '#job/calendar';
 import { careDue, preparedWith, standingView, traitsOf } from '#job/view';
 import type { Db } from '../db/open';
 import type { YardForecastService } from '../devices/yard-forecast';
@@ -327,6 +328,7 @@ export function summaryService(
             }))
           : [],
       ),
+      ...(days.blocks.length > 0 && { work: operationsOf(document, days.blocks, plan, days.people) }),
       ...(item && {
         itemName: item.name,
         ...(item.id && { itemId: item.id }),

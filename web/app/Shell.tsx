@@ -9,6 +9,7 @@ import { useMe } from '../people/api';
 
 const PLACES = [
   ['/', 'Today'],
+  ['/calendar', 'Calendar'],
   ['/items', 'Items'],
   ['/shelf', 'Shelf'],
   ['/stock', 'Stock'],

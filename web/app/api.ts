@@ -26,6 +26,7 @@ import type {
   ShelfProduct,
 } from '#formats/job';
 import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues, ProductLasted } from '#formats/log';
+import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
 import type {
@@ -104,6 +105,7 @@ export const TAGS = [
   'Links',
   'Backups',
   'Handovers',
+  'Calendar',
 ] as const;
 
 const plainly = fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href });
@@ -215,6 +217,11 @@ export const api = createApi({
     takeShelfIn: build.mutation<{ added: number; changed: number; same: number }, ShelfFile>({
       query: (body) => ({ url: 'shelf', method: 'POST', body }),
       invalidatesTags: ['Products'],
+    }),
+    calendar: build.query<CalendarView, void>({ query: () => 'calendar', providesTags: ['Calendar'] }),
+    saveCalendar: build.mutation<CalendarView, { version: number; calendar: ShopCalendar }>({
+      query: ({ version, calendar }) => ({ url: 'calendar', method: 'PUT', body: calendar, headers: ifMatch(version) }),
+      invalidatesTags: ['Calendar'],
     }),
     bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
     bayAir: build.query<BayHistory, { id: string; days: number; points: number }>({
@@ -431,6 +438,8 @@ export const {
   useRemoveProductMutation,
   useTakeShelfInMutation,
   useBaysQuery,
+  useCalendarQuery,
+  useSaveCalendarMutation,
   useSaveBayMutation,
   useLazyReadingQuery,
   useTakeThicknessMutation,

@@ -8,12 +8,13 @@ export function listenForChanges(dispatch: AppDispatch): void {
   const change = (data: string) => {
     const { kind, id } = JSON.parse(data) as Change;
     const tags = {
-      job: ['Jobs' as const, 'Items' as const, { type: 'Job' as const, id }],
-      log: ['Jobs' as const, 'Items' as const, 'Learned' as const, { type: 'Log' as const, id }],
+      job: ['Jobs' as const, 'Items' as const, 'Calendar' as const, { type: 'Job' as const, id }],
+      log: ['Jobs' as const, 'Items' as const, 'Calendar' as const, 'Learned' as const, { type: 'Log' as const, id }],
       product: ['Products' as const],
-      bay: ['Bays' as const],
+      bay: ['Bays' as const, 'Calendar' as const],
       air: [{ type: 'Air' as const, id }],
       photos: [{ type: 'Photos' as const, id }],
+      calendar: ['Calendar' as const],
       handovers: [{ type: 'Handovers' as const, id }],
       template: ['Templates' as const],
       kit: ['Kit' as const],

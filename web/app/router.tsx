@@ -21,6 +21,7 @@ export const router = createBrowserRouter([
       { path: 'stock/order', lazy: () => import('../stations/stock/Order') },
       { path: 'stock/recall', lazy: () => import('../stations/stock/Recall') },
       { path: 'stock/learned', lazy: () => import('../stations/stock/Learned') },
+      { path: 'calendar', lazy: () => import('../stations/calendar/Calendar') },
       { path: 'bays', lazy: () => import('../stations/bays/Bays') },
       { path: 'workshop', lazy: () => import('../stations/workshop/People') },
       { path: 'workshop/devices', lazy: () => import('../stations/workshop/Devices') },

@@ -1,18 +1,10 @@
 import type { BlockKind, DayChange } from '#core/work/days';
 import type { LostWhy } from '#formats/job';
+import { STEP_WORDS } from '#job/calendar';
 import type { JobView } from '../../job/useJobView';
 import { moment, span } from '../../ui/moments';
 
-const KINDS: Readonly<Record<Exclude<BlockKind, 'lay'>, string>> = {
-  clean: 'Wash and decontaminate',
-  correct: 'Correct and finish',
-  wipe: 'Last wipe',
-  dry: 'Drying',
-  wait: 'Waiting',
-  cure: 'Curing',
-  check: 'Looking it over',
-  'hand-over': 'Hand-over',
-};
+const KINDS: Readonly<Record<Exclude<BlockKind, 'lay'>, string>> = { ...STEP_WORDS, wait: 'Waiting' };
 
 export const LOST_WORDS: Readonly<Record<LostWhy, string>> = {
   power: 'No power',

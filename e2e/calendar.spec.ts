@@ -1,0 +1,93 @@
+import { expect, test } from './workshop';
+
+test('a day without power: what moves is said, agreed to by all windows, and moved by pointer and by key', async ({
+  page,
+}) => {
+  await page.goto('/calendar');
+  const bay = page.getByRole('group', { name: 'Bay 2, by the door' });
+  const wash = bay.getByRole('button', { name: /^Satin touring motorcycle: Wash and decontaminate, Thu 4 Mar, 09:/ });
+  await expect(wash).toBeVisible();
+  // Two jobs are new since the week was agreed.
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByRole('button', { name: 'Agree to it' })).toBeHidden();
+
+  // The bay has no power on Thursday: what is done there moves, each with its reason.
+  const lost = page.getByRole('region', { name: 'A day lost' });
+  await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
+  await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+  await lost.getByRole('button', { name: 'It is lost' }).click();
+  const moves = page.getByRole('region', { name: 'What moves' });
+  await expect(moves).toContainText(
+    /Satin touring motorcycle: Wash and decontaminate: Fri 5 Mar, .* because Bay 2, by the door cannot then/,
+  );
+  const promises = page.getByRole('region', { name: 'Promises' });
+  await expect(promises.getByRole('listitem').filter({ hasText: 'Satin touring' })).toContainText(
+    'late: ring the owner',
+  );
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByText('Not agreed yet')).toBeHidden();
+  await page.reload();
+  const friday = bay.getByRole('button', { name: /^Satin touring motorcycle: Wash and decontaminate, Fri 5 Mar/ });
+  await expect(friday).toBeVisible();
+  await expect(moves).toContainText('Nothing: all stands where it stood.');
+
+  // By key, a quarter of an hour at a time: it may stand there, and stays.
+  await friday.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('status').filter({ hasText: 'it may stand there' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(bay.getByRole('button', { name: /Wash and decontaminate, Fri 5 Mar, .*put by hand/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByText('Not agreed yet')).toBeHidden();
+
+  // By pointer into the day that is lost: refused, with the nearest place that holds.
+  const step = bay.getByRole('button', { name: /Wash and decontaminate, Fri 5 Mar, .*put by hand/ });
+  const box = (await step.boundingBox())!;
+  const day = (await bay.boundingBox())!.width / 7;
+  await page.mouse.move(box.x + 5, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x - day / 2, box.y + 10, { steps: 6 });
+  await page.mouse.move(box.x - day + 5, box.y + 10, { steps: 3 });
+  await page.mouse.up();
+  const refused = page.getByRole('status').filter({ hasText: 'it may not' });
+  await expect(refused).toContainText('Thu 4 Mar');
+  await refused
+    .getByRole('button', { name: /^Put it at/ })
+    .first()
+    .click();
+  await expect(bay.getByRole('button', { name: /Wash and decontaminate, .*put by hand/ })).toBeVisible();
+});
+
+test('a promise in danger is kept by a second person, and the week is worked out anew beside the interface', async ({
+  page,
+}) => {
+  await page.goto('/calendar');
+  await page.getByText('By person').click();
+  await expect(page.getByRole('group', { name: 'Maren' })).toBeVisible();
+  const lost = page.getByRole('region', { name: 'A day lost' });
+  for (const person of ['Maren', 'Ivo']) {
+    await lost.getByLabel('Who or what').selectOption({ label: person });
+    await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+    await lost.getByLabel('Why').selectOption({ label: 'Somebody is missing' });
+    await lost.getByRole('button', { name: 'It is lost' }).click();
+  }
+  const satin = page
+    .getByRole('region', { name: 'Promises' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Satin touring' });
+  await expect(satin).toContainText('late: ring the owner');
+  // Somebody who lays comes in instead.
+  const people = page.getByRole('region', { name: 'People' });
+  await people.getByLabel('Name').fill('Jory');
+  await people.getByRole('button', { name: 'Add' }).click();
+  await expect(satin).not.toContainText('late');
+  await expect(page.getByRole('group', { name: 'Jory' }).getByRole('button').first()).toBeVisible();
+  // The solver, beside the interface, proves what can be had.
+  const anew = page.getByRole('region', { name: 'Another week' });
+  await anew.getByRole('button', { name: 'Work it out' }).click();
+  await expect(anew.getByRole('status')).toContainText(/Nothing better exists|The best of/, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByRole('button', { name: 'Agree to it' })).toBeHidden();
+  await page.reload();
+  await expect(satin).not.toContainText('late');
+});

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { PHASES } from '#core/after/care';
+import { LOST_WHYS, operationSchema, weekSchema } from '#formats/job';
+import { flag, id, instant, list, nonEmpty, object, oneOf } from '#formats/values';
+
+/** What somebody is called to do. */
+export const SKILLS = ['prepare', 'lay', 'film', 'hand-over'] as const;
+export type Skill = (typeof SKILLS)[number];
+
+const MOST_PEOPLE = 50;
+const MOST_LOST = 500;
+const MOST_PLACED = 5000;
+
+/** The calendar of the whole workshop: who is there when, what is lost, and what was agreed. */
+export const shopCalendarSchema = object({
+  people: list(
+    object({
+      id: id(),
+      name: nonEmpty(),
+      skills: list(oneOf(SKILLS), SKILLS.length),
+      week: weekSchema(),
+    }),
+    MOST_PEOPLE,
+  ),
+  /** When a bay or a person is not there, and why: holidays, no power, service. */
+  lost: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), MOST_LOST),
+  /** Where each step stands that was agreed, by `job/step`. */
+  plan: list(
+    object({
+      task: nonEmpty(),
+      from: instant(),
+      to: instant(),
+      uses: list(nonEmpty(), MOST_PEOPLE),
+      /** Put there by hand: it is not moved by itself. */
+      pinned: flag().optional(),
+    }),
+    MOST_PLACED,
+  ),
+});
+export type ShopCalendar = z.output<typeof shopCalendarSchema>;
+
+export const NO_CALENDAR: ShopCalendar = { people: [], lost: [], plan: [] };
+
+/** A job as the calendar has it. */
+const calendarJobSchema = object({
+  id: id(),
+  title: z.string(),
+  bayId: z.string().nullable(),
+  phase: z.enum(PHASES),
+  startAt: instant(),
+  needsBy: instant().optional(),
+  /** Somebody is at it: its first step is not moved. */
+  begun: z.boolean(),
+  work: z.array(operationSchema),
+});
+export type CalendarJob = z.output<typeof calendarJobSchema>;
+
+/** The calendar with the jobs that are on it. */
+export const calendarViewSchema = object({
+  version: z.int(),
+  now: instant(),
+  calendar: shopCalendarSchema,
+  jobs: z.array(calendarJobSchema),
+});
+export type CalendarView = z.output<typeof calendarViewSchema>;
+
+/** Hours lost end later than they begin. */
+export function shopCalendarFaults(raw: unknown): { readonly path: string; readonly message: string }[] {
+  const { lost } = (raw ?? {}) as { lost?: unknown };
+  return (Array.isArray(lost) ? lost : []).flatMap((each: { from?: unknown; to?: unknown } | null, index) =>
+    typeof each?.from === 'string' && typeof each.to === 'string' && Date.parse(each.to) <= Date.parse(each.from)
+      ? [{ path: `lost[${index}].to`, message: 'must end later than it begins' }]
+      : [],
+  );
+}

@@ -1,0 +1,102 @@
+import type { JobSummary } from '#formats/job';
+import { calendarFile } from '#formats/calendar';
+import { type CalendarView, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
+import { changedPaths } from '#formats/values';
+import { bayOf, personOf, stepName, taskOf } from '#job/calendar';
+import type { Db } from '../db/open';
+import { bayRepository } from '../repositories/bays';
+import { notFound, staleWrite } from '../http/problem';
+import { shopSettingsRepository } from '../repositories/shop-settings';
+import type { ChangeFeed } from './changes';
+import type { SummaryService } from './summaries';
+
+/** Where it is kept among what is set for the whole workshop, and the edition before it. */
+const KEPT = 'calendar';
+const BEFORE = 'calendar-before';
+
+interface Kept {
+  readonly version: number;
+  readonly calendar: ShopCalendar;
+}
+
+interface Sources {
+  readonly summaries: Pick<SummaryService, 'list'>;
+}
+
+/** The calendar of the workshop: who is there, what is lost, what was agreed, over all jobs that are still to be done. */
+export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sources, now: () => Date) {
+  const bays = bayRepository(db);
+  const settings = shopSettingsRepository(db);
+  const kept = (): Kept => (settings.get(KEPT) as Kept | undefined) ?? { version: 0, calendar: NO_CALENDAR };
+  const onIt = (): JobSummary[] =>
+    summaries.list().filter(({ phase, work }) => phase !== 'in-care' && (work ?? []).length > 0);
+  const service = {
+    view(): CalendarView {
+      const { version, calendar } = kept();
+      return {
+        version,
+        calendar,
+        now: now().toISOString(),
+        jobs: onIt().map(({ id, title, bayId, phase, startAt, needsBy, work }) => ({
+          id,
+          title,
+          bayId,
+          phase,
+          startAt,
+          ...(needsBy !== undefined && { needsBy }),
+          begun: phase === 'running',
+          work: work ?? [],
+        })),
+      };
+    },
+    /**
+     * @param edited the version that was edited; 0: there was none
+     * @throws ProblemError (412) where it has changed since
+     */
+    put(edited: number, calendar: ShopCalendar): CalendarView {
+      db.transaction(
+        () => {
+          const standing = kept();
+          if (standing.version !== edited) {
+            const before = settings.get(BEFORE) as Kept | undefined;
+            throw staleWrite(
+              standing.version,
+              before?.version === edited ? changedPaths(before.calendar, standing.calendar) : ['all of it'],
+            );
+          }
+          settings.put(BEFORE, standing);
+          settings.put(KEPT, { version: edited + 1, calendar } satisfies Kept);
+        },
+        { behavior: 'immediate' },
+      );
+      changes.tell({ kind: 'calendar', id: KEPT });
+      return service.view();
+    },
+    /** What was agreed for one bay or one person, as an iCalendar file. */
+    feedOf(what: string): string {
+      const { version, calendar } = kept();
+      const names = new Map([
+        ...bays.all().map(({ id, name }) => [bayOf(id), name] as const),
+        ...calendar.people.map(({ id, name }) => [personOf(id), name] as const),
+      ]);
+      const name = names.get(what);
+      if (name === undefined) throw notFound('calendar', what);
+      const steps = new Map(
+        onIt().flatMap(({ id, title, work }) =>
+          (work ?? []).map((step) => [taskOf(id, step.key), { title, step }] as const),
+        ),
+      );
+      return calendarFile(
+        name,
+        calendar.plan.flatMap(({ task, from, to, uses }) => {
+          const of = steps.get(task);
+          return of && uses.includes(what)
+            ? [{ key: task, title: `${of.title}: ${stepName(of.step)}`, from, until: to }]
+            : [];
+        }),
+        { id: what, edition: version, at: now() },
+      );
+    },
+  };
+  return service;
+}

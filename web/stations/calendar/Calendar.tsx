@@ -1,0 +1,231 @@
+import { DateTime } from 'luxon';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Bay } from '#formats/job';
+import type { CalendarView } from '#formats/schedule';
+import { bayOf, personOf } from '#job/calendar';
+import { errorText, useBaysQuery, useCalendarQuery } from '../../app/api';
+import { Button } from '../../ui/Button';
+import { moment, span } from '../../ui/moments';
+import { Segmented } from '../../ui/Segmented';
+import { Better } from './Better';
+import { Lanes, type LanesBy } from './Lanes';
+import { Lost } from './Lost';
+import { People } from './People';
+import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
+import { type Trial, useTrial } from './useTrial';
+import { weekAxis } from './week-axis';
+import { moveInWords, whyInWords } from './words';
+
+export function Component() {
+  const { data: view, error } = useCalendarQuery();
+  const { data: bays } = useBaysQuery();
+  if (error)
+    return (
+      <p role="alert" className="p-6 text-stop">
+        {errorText(error)}
+      </p>
+    );
+  if (!view || !bays) return <p className="p-6 text-ink-2">Reading the calendar …</p>;
+  return <Week view={view} bays={bays} />;
+}
+
+/** The week of the whole workshop: who is at what in which bay, what is promised, and what has to move. */
+function Week({ view, bays }: { readonly view: CalendarView; readonly bays: readonly Bay[] }) {
+  const shop = useShopCalendar(view, bays);
+  const trial = useTrial(shop);
+  const [by, setBy] = useState<LanesBy>('bay');
+  const [ahead, setAhead] = useState(0);
+  const monday = DateTime.fromISO(view.now).setZone('local').startOf('week').plus({ weeks: ahead });
+  const feeds = [
+    ...bays.map(({ id, name }) => [bayOf(id), name] as const),
+    ...view.calendar.people.map(({ id, name }) => [personOf(id), name] as const),
+  ];
+  return (
+    <main className="mx-auto max-w-[1500px] p-5 max-sm:p-2">
+      <div className="flex flex-wrap items-end gap-4">
+        <h1 className="text-[22px] font-semibold">Calendar</h1>
+        <div className="flex items-center gap-1">
+          <Button look="quiet" aria-label="A week earlier" onClick={() => setAhead(ahead - 1)}>
+            ‹
+          </Button>
+          <span className="min-w-44 text-center font-semibold">
+            {monday.toFormat('d LLL')} to {monday.plus({ days: 6 }).toFormat('d LLL yyyy')}
+          </span>
+          <Button look="quiet" aria-label="A week later" onClick={() => setAhead(ahead + 1)}>
+            ›
+          </Button>
+          {ahead !== 0 && (
+            <Button look="quiet" onClick={() => setAhead(0)}>
+              This week
+            </Button>
+          )}
+        </div>
+        <Segmented
+          label="Lanes"
+          value={by}
+          options={[
+            ['bay', 'By bay'],
+            ['person', 'By person'],
+          ]}
+          onChange={(value) => value && setBy(value)}
+        />
+        <span className="flex-1" />
+        {!shop.isAgreed && (
+          <>
+            <span className="text-[14px] text-ink-2">{shop.isDraft ? 'Not agreed yet' : standing(shop)}</span>
+            {shop.isDraft && (
+              <Button look="quiet" onClick={shop.drop}>
+                As it was
+              </Button>
+            )}
+            <Button look="main" disabled={shop.isSaving} onClick={() => void shop.agree()}>
+              Agree to it
+            </Button>
+          </>
+        )}
+      </div>
+      {shop.error && (
+        <p role="alert" className="mt-2 text-stop">
+          {shop.error}
+        </p>
+      )}
+      <Tried shop={shop} trial={trial} />
+      <div className="mt-3 overflow-x-auto">
+        <div className="min-w-[900px]">
+          {by === 'person' && shop.calendar.people.length === 0 ? (
+            <p className="border bg-sheet p-4">Nobody is named yet: name who is there, below.</p>
+          ) : (
+            <Lanes shop={shop} axis={weekAxis(monday)} by={by} bays={bays} trial={trial} />
+          )}
+        </div>
+      </div>
+      <div className="mt-4 grid grid-cols-3 items-start gap-4 max-lg:grid-cols-2 max-sm:grid-cols-1">
+        <Promised shop={shop} />
+        <Moves shop={shop} />
+        <div className="grid gap-4">
+          <Better shop={shop} />
+          <Lost shop={shop} bays={bays} />
+          <People shop={shop} />
+          <section aria-label="Feeds" className="border bg-sheet p-3 print:hidden">
+            <h2 className="font-semibold">To a calendar elsewhere</h2>
+            <p className="mt-1 flex flex-wrap gap-x-4 text-[14px]">
+              {feeds.map(([what, name]) => (
+                <a key={what} className="underline" href={`/api/calendar/${encodeURIComponent(what)}/feed.ics`}>
+                  {name}
+                </a>
+              ))}
+              <button type="button" className="underline" onClick={() => print()}>
+                Print the week
+              </button>
+            </p>
+          </section>
+        </div>
+      </div>
+    </main>
+  );
+}
+
+const standing = ({ view, drawn }: ShopCalendarView) =>
+  view.version === 0 || view.calendar.plan.length === 0
+    ? 'Nothing is agreed yet'
+    : `${drawn.moves.length} ${drawn.moves.length === 1 ? 'step stands' : 'steps stand'} otherwise than agreed`;
+
+/** Whether what is being moved by hand may stand where it is held, said as it goes. */
+function Tried({ shop, trial }: { readonly shop: ShopCalendarView; readonly trial: Trial }) {
+  const { now } = trial;
+  return (
+    <div role="status" className="mt-2 min-h-9 text-[15px]">
+      {now && (
+        <>
+          <strong className={now.put.holds ? 'text-ok' : 'text-stop'}>
+            {moment(shop.at(now.atMin))}: {now.put.holds ? 'it may stand there' : 'it may not'}
+          </strong>
+          {!now.put.holds && (
+            <>
+              , {whyInWords(now.put.why, shop)}.{' '}
+              {now.put.nearest.map((min) => (
+                <Button key={min} className="ml-1" onClick={() => trial.put(now.id, min)}>
+                  Put it at {moment(shop.at(min))}
+                </Button>
+              ))}
+            </>
+          )}
+          {now.isRefused && (
+            <Button look="quiet" onClick={trial.forget}>
+              Leave it
+            </Button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What owners wait for, the one in most danger first. */
+function Promised({ shop }: { readonly shop: ShopCalendarView }) {
+  const rows = shop.view.jobs
+    .flatMap((job) => {
+      const last = job.work.at(-1);
+      const place = last && shop.drawn.tasks.find(({ id }) => id === `${job.id}/${last.key}`);
+      if (!place) return [];
+      const is = shop.at(place.toMin);
+      const spareMin = job.needsBy === undefined ? undefined : (Date.parse(job.needsBy) - Date.parse(is)) / 60_000;
+      return [{ job, is, spareMin }];
+    })
+    .toSorted((a, b) => (a.spareMin ?? Infinity) - (b.spareMin ?? Infinity) || a.is.localeCompare(b.is));
+  return (
+    <section aria-label="Promises" className="border bg-sheet p-3">
+      <h2 className="font-semibold">When each goes out</h2>
+      {rows.length === 0 && <p className="mt-1 text-ink-2">No job is waiting for anything.</p>}
+      <ul>
+        {rows.map(({ job, is, spareMin }) => (
+          <li key={job.id} className="border-t py-1.5">
+            <Link to={`/jobs/${job.id}/time`} className="font-semibold hover:underline">
+              {job.title}
+            </Link>
+            <span className="block text-[14px]">
+              {moment(is)}
+              {spareMin === undefined ? (
+                <span className="text-ink-2">, nobody waits for it</span>
+              ) : spareMin < 0 ? (
+                <strong className="text-stop"> · {span(-spareMin)} late: ring the owner</strong>
+              ) : (
+                <span className="text-ok">
+                  {' '}
+                  · {span(spareMin)} before {moment(job.needsBy!)}
+                </span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What stands otherwise than it was agreed, and what cannot be placed. */
+function Moves({ shop }: { readonly shop: ShopCalendarView }) {
+  const { moves, unplaced } = shop.drawn;
+  const lost = unplaced.filter(({ id }) => shop.shop.steps.has(id));
+  return (
+    <section aria-label="What moves" className="border bg-sheet p-3">
+      <h2 className="font-semibold">What moves</h2>
+      {moves.length === 0 && lost.length === 0 && (
+        <p className="mt-1 text-[14px] text-ink-2">Nothing: all stands where it stood.</p>
+      )}
+      <ul className="text-[14px]">
+        {lost.map(({ id, why }) => (
+          <li key={id} className="border-t py-1 text-stop">
+            {shop.nameOf(id)} cannot be placed: {whyInWords(why, shop)}.
+          </li>
+        ))}
+        {moves.map((move) => (
+          <li key={move.id} className="border-t py-1">
+            {moveInWords(move, shop)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

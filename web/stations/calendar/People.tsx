@@ -1,0 +1,114 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { type Skill, SKILLS } from '#formats/schedule';
+import { Button } from '../../ui/Button';
+import { NumberField } from '../../ui/NumberField';
+import { TextField } from '../../ui/TextField';
+import type { ShopCalendarView } from './useShopCalendar';
+
+const SKILL_WORDS: Readonly<Record<Skill, string>> = {
+  prepare: 'Prepares',
+  lay: 'Lays',
+  film: 'Film',
+  'hand-over': 'Hands over',
+};
+const WORKDAYS = 5;
+const USUAL = [8, 17] as const;
+
+/** Who is there when, and what they are called to do. */
+export function People({ shop }: { readonly shop: ShopCalendarView }) {
+  const [name, setName] = useState('');
+  const { people } = shop.calendar;
+  const change = (next: typeof people) => shop.change({ ...shop.calendar, people: next });
+  const hourFault = (value: number) => (value >= 0 && value <= 24 ? undefined : '0 to 24');
+  return (
+    <section aria-label="People" className="border bg-sheet p-3">
+      <h2 className="font-semibold">People</h2>
+      {people.length === 0 && (
+        <p className="mt-1 text-[14px] text-ink-2">
+          Nobody named: steps only ask for their bay and its hours. Name who is there, and nobody is planned twice.
+        </p>
+      )}
+      <ul>
+        {people.map((person) => {
+          const [from, to] = person.week.find((open) => open !== null) ?? USUAL;
+          const put = (more: Partial<typeof person>) =>
+            change(people.map((each) => (each.id === person.id ? { ...each, ...more } : each)));
+          const hours = (opens: number, closes: number) =>
+            opens < closes && put({ week: person.week.map((open) => open && [opens, closes]) });
+          return (
+            <li key={person.id} className="border-b py-2">
+              <div className="flex items-center justify-between gap-2">
+                <strong className="truncate">{person.name}</strong>
+                <Button look="quiet" onClick={() => change(people.filter(({ id }) => id !== person.id))}>
+                  Remove
+                </Button>
+              </div>
+              <div className="flex flex-wrap gap-x-3">
+                {SKILLS.map((skill) => (
+                  <label key={skill} className="flex min-h-9 items-center gap-1.5 text-[14px]">
+                    <input
+                      type="checkbox"
+                      checked={person.skills.includes(skill)}
+                      onChange={({ target }) =>
+                        put({
+                          skills: target.checked
+                            ? [...person.skills, skill]
+                            : person.skills.filter((each) => each !== skill),
+                        })
+                      }
+                    />
+                    {SKILL_WORDS[skill]}
+                  </label>
+                ))}
+              </div>
+              <div className="grid grid-cols-2 gap-2">
+                <NumberField
+                  label={`${person.name}, from`}
+                  unit="h"
+                  value={from}
+                  check={hourFault}
+                  onChange={(opens) => opens !== undefined && hours(opens, to)}
+                />
+                <NumberField
+                  label={`${person.name}, until`}
+                  unit="h"
+                  value={to}
+                  check={hourFault}
+                  onChange={(closes) => closes !== undefined && hours(from, closes)}
+                />
+              </div>
+              <label className="flex min-h-9 items-center gap-1.5 text-[14px]">
+                <input
+                  type="checkbox"
+                  checked={person.week[WORKDAYS] !== null}
+                  onChange={({ target }) =>
+                    put({
+                      week: person.week.map((open, at) => (at < WORKDAYS ? open : target.checked ? [from, to] : null)),
+                    })
+                  }
+                />
+                At weekends too
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+      <form
+        className="mt-2 flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() === '') return;
+          const week = Array.from({ length: 7 }, (_, at): [number, number] | null =>
+            at < WORKDAYS ? [...USUAL] : null,
+          );
+          change([...people, { id: nanoid(), name: name.trim(), skills: [...SKILLS], week }]);
+          setName('');
+        }}
+      >
+        <TextField label="Name" value={name} onChange={setName} />
+        <Button type="submit">Add</Button>
+      </form>
+    </section>
+  );
+}

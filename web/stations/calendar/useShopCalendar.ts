@@ -1,0 +1,78 @@
+import { useMemo, useState } from 'react';
+import { type Move, type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
+import type { Bay } from '#formats/job';
+import type { CalendarView, ShopCalendar } from '#formats/schedule';
+import { instantAfter } from '#formats/values';
+import { asKept, bayOf, personOf, type ShopCase, shopCase, stepName } from '#job/calendar';
+import { errorText, useSaveCalendarMutation } from '../../app/api';
+
+/** What is under way goes on minute by minute: a smaller shift is no change anybody would call about. */
+const SHIFT_TOLD_MIN = 15;
+
+const isTold = ({ was, is, why }: Move): boolean =>
+  Math.max(Math.abs(is.fromMin - was.fromMin), Math.abs(is.toMin - was.toMin)) >= SHIFT_TOLD_MIN ||
+  (why.code !== 'moved' && was.uses.some((id) => !is.uses.includes(id)));
+
+/** The calendar as it stands with what is being changed, redrawn with the fewest moves. */
+export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
+  /** What somebody is changing, until it is agreed to or dropped; of which edition. */
+  const [draft, setDraft] = useState<{ readonly version: number; readonly calendar: ShopCalendar }>();
+  /** Another calendar that was found, to be looked at. */
+  const [found, setFound] = useState<{ readonly tasks: readonly PlacedTask[]; readonly of: ShopCase }>();
+  const [save, { error, isLoading: isSaving, reset }] = useSaveCalendarMutation();
+  const calendar = draft?.calendar ?? view.calendar;
+  const shop = useMemo(
+    () => shopCase({ calendar, jobs: view.jobs, bays, now: view.now }),
+    [calendar, view.jobs, view.now, bays],
+  );
+  const drawn: Redrawn = useMemo(() => {
+    const whole = redraw(shop.asked, found?.of === shop ? found.tasks : shop.stood);
+    return { ...whole, moves: whole.moves.filter(isTold) };
+  }, [shop, found]);
+  const isAgreed =
+    view.version > 0 &&
+    draft === undefined &&
+    drawn.moves.length === 0 &&
+    found?.of !== shop &&
+    drawn.tasks.every(({ id }) => !shop.steps.has(id) || shop.stood.some((place) => place.id === id));
+  return {
+    view,
+    calendar,
+    shop,
+    drawn,
+    isDraft: draft !== undefined || found?.of === shop,
+    isAgreed,
+    isSaving,
+    error: error && errorText(error),
+    at: (min: number) => instantAfter(shop.startAt, min),
+    nameOf(id: string): string {
+      const of = shop.steps.get(id);
+      return of ? `${of.job.title}: ${stepName(of.step)}` : id;
+    },
+    resourceName: (id: string): string =>
+      bays.find((bay) => id === bayOf(bay.id) || id === `open:${bay.id}`)?.name ??
+      calendar.people.find((person) => id === personOf(person.id))?.name ??
+      'the workshop',
+    change(next: ShopCalendar) {
+      reset();
+      setFound(undefined);
+      setDraft({ version: draft?.version ?? view.version, calendar: next });
+    },
+    look: (tasks: readonly PlacedTask[]) => setFound({ tasks, of: shop }),
+    drop() {
+      reset();
+      setFound(undefined);
+      setDraft(undefined);
+    },
+    /** Keeps all of it as it is drawn. */
+    async agree() {
+      const plan = asKept(shop, drawn.tasks, calendar.plan);
+      const answer = await save({ version: draft?.version ?? view.version, calendar: { ...calendar, plan } });
+      if ('data' in answer) {
+        setFound(undefined);
+        setDraft(undefined);
+      }
+    },
+  };
+}
+export type ShopCalendarView = ReturnType<typeof useShopCalendar>;
