@@ -33,6 +33,7 @@ const VIEWS = [
   '/jobs/slate-estate/hand-over',
   '/jobs/two-door-classic/care',
   '/jobs/two-door-classic/care?panel=bonnet',
+  '/calendar',
   '/nowhere',
 ];
 
@@ -46,6 +47,8 @@ const NET_LOOKED_AT = [
 for (const half of [0, 1]) {
   test(`nothing serious stands in anybody's way, in any theme: ${half + 1} of 2`, async ({ page }) => {
     test.slow();
+    // A colour on its way from one theme to the other is none of either.
+    await page.emulateMedia({ reducedMotion: 'reduce' });
     for (const [index, view] of VIEWS.entries()) {
       if (index % 2 !== half) continue;
       await page.goto(view);

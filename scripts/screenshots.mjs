@@ -44,7 +44,7 @@ const VIEWS = [
     until: 'Laid',
   },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
-  { name: 'removal-compared', at: '/jobs/two-door-classic/care', scrollTo: 'What waiting costs' },
+  { name: 'calendar', at: '/calendar', lose: 'Thursday 4 March' },
   { name: 'item-life', at: '/items/hatchback-of-imke-varga', waitFor: 'Its life' },
   { name: 'check', at: '/jobs/marrow-launch/check' },
   { name: 'hand-over', at: '/jobs/slate-estate/hand-over?panel=roof' },
@@ -80,7 +80,7 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, draw = false, press, until, waitFor, scrollTo, hand } of VIEWS) {
+for (const { name, at, theme = 'light', size = DESK, draw = false, press, until, waitFor, lose, hand } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
@@ -97,7 +97,7 @@ for (const { name, at, theme = 'light', size = DESK, draw = false, press, until,
     if (until) await page.getByRole('button', { name: until }).waitFor({ timeout: 120_000 });
     await page.waitForTimeout(600);
   }
-  if (scrollTo) await page.getByRole('heading', { name: scrollTo }).evaluate((heading) => heading.scrollIntoView());
+  if (lose) await loseDay(page, lose);
   if (waitFor) await page.getByText(waitFor).first().waitFor({ timeout: 120_000 });
   await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();
@@ -106,6 +106,16 @@ for (const { name, at, theme = 'light', size = DESK, draw = false, press, until,
 await browser.close();
 server.kill('SIGTERM');
 rmSync(folder, { recursive: true, force: true });
+
+/** The second bay without power on a day: what moves is seen. */
+async function loseDay(page, day) {
+  const lost = page.getByRole('region', { name: 'A day lost' });
+  await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
+  await lost.getByLabel('Day').selectOption({ label: day });
+  await lost.getByRole('button', { name: 'It is lost' }).click();
+  await page.evaluate(() => scrollTo(0, 0));
+  await page.waitForTimeout(600);
+}
 
 /** A panel being drawn, its last corner not yet set. */
 async function drawOutline(page) {

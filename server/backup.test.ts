@@ -3,6 +3,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { create } from 'tar';
+import { YARD_PEOPLE } from '../demo/people';
 import { yardThatMorning } from '../demo/that-morning';
 import { keptOf } from './backup/keep';
 import { backupName, makeBackup } from './backup/make';
@@ -14,7 +15,7 @@ import { backUpIfDue, backupsIn } from './backup/scheduled';
 import { openDatabase, photoFolder } from './db/open';
 import { photoRepository } from './repositories/photos';
 import { createServices } from './services';
-import { loadWorkshop } from './services/sample-workshop';
+import { agreeCalendar, loadWorkshop } from './services/sample-workshop';
 import { databaseFolder } from './testing/client';
 
 jest.setTimeout(60_000);
@@ -180,6 +181,7 @@ test('law: of any backups the latest is kept, no more than there are places for,
 test('the whole workshop goes out as open files and comes back the same, its pictures and who did what too', async () => {
   const { db, close: shut } = openDatabase(file);
   const out = at('whole.tar.gz');
+  agreeCalendar(services, YARD_PEOPLE);
   const { whole, missing } = await writeOpen(db, photoFolder(file), out, now);
   expect(missing).toEqual(['gone.jpg', 'gone.thumb.jpg']);
   shut();
@@ -191,6 +193,7 @@ test('the whole workshop goes out as open files and comes back the same, its pic
   const again = createServices(taken.db, photoFolder(into), () => now);
   expect(again.summaries.found('', 0)).toEqual(services.summaries.found('', 0));
   expect(again.stock.list({})).toEqual(services.stock.list({}));
+  expect(again.calendar.view().calendar).toEqual(services.calendar.view().calendar);
   // Only into an empty place.
   await expect(takeOpen(taken.db, photoFolder(into), out)).rejects.toThrow(/There are jobs in this workshop already/);
   taken.close();

@@ -6,6 +6,7 @@ import { bayDraftSchema, jobDraftSchema, jobSenseFaults, keptTemplateSchema, pho
 import { newEntrySchema } from '#formats/log';
 import { handoverSchema, passportFileSchema } from '#formats/passport';
 import { ROLES } from '#formats/people';
+import { shopCalendarSchema } from '#formats/schedule';
 import { keptShopSchema, kitEntrySchema, makerSheetSchema } from '#formats/shelf';
 import { stockLogEntrySchema } from '#formats/stock';
 import { type Fault, flag, id, instant, list, object, oneOf, wholePositive } from '#formats/values';
@@ -39,6 +40,8 @@ export const workshopFileSchema = object({
   ),
   kit: list(object({ id: id(), version: wholePositive(), entry: kitEntrySchema })),
   offers: list(object({ id: id(), version: wholePositive(), offer: offerSchema })),
+  /** Who is there, what is lost, what was agreed. */
+  calendar: shopCalendarSchema.optional(),
   templates: list(keptTemplateSchema),
   /** In the order they were recorded. */
   stock: list(stockLogEntrySchema.omit({ seq: true, by: true }).extend(onRecord), MOST),

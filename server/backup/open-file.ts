@@ -31,6 +31,7 @@ import {
   templates,
   ticks,
 } from '../db/schema';
+import { calendarRepository } from '../repositories/calendar';
 import { StartFault } from '../settings';
 
 const FILE = 'workshop.json';
@@ -60,6 +61,7 @@ export function wholeWorkshop(db: Db, at: Date): WorkshopFile {
     shelf: db.select().from(products).all(),
     kit: db.select().from(kit).all(),
     offers: db.select().from(offers).all() as WorkshopFile['offers'],
+    calendar: calendarRepository(db).get().calendar,
     templates: db
       .select()
       .from(templates)
@@ -189,6 +191,7 @@ function fill(db: Db, whole: WorkshopFile): void {
       for (const product of whole.shelf) db.insert(products).values(product).run();
       for (const entry of whole.kit) db.insert(kit).values(entry).run();
       for (const offer of whole.offers) db.insert(offers).values(offer).run();
+      if (whole.calendar) calendarRepository(db).put({ version: 1, calendar: whole.calendar });
       for (const { id, createdAt, ...kept } of whole.templates)
         db.insert(templates).values({ id, createdAt, kept, name: kept.name }).run();
       for (const { log, ticks: ticked, ...job } of whole.jobs) {

@@ -1,23 +1,14 @@
 import type { JobSummary } from '#formats/job';
 import { calendarFile } from '#formats/calendar';
-import { type CalendarView, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
+import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import { changedPaths } from '#formats/values';
 import { bayOf, personOf, stepName, taskOf } from '#job/calendar';
 import type { Db } from '../db/open';
 import { bayRepository } from '../repositories/bays';
 import { notFound, staleWrite } from '../http/problem';
-import { shopSettingsRepository } from '../repositories/shop-settings';
+import { calendarRepository } from '../repositories/calendar';
 import type { ChangeFeed } from './changes';
 import type { SummaryService } from './summaries';
-
-/** Where it is kept among what is set for the whole workshop, and the edition before it. */
-const KEPT = 'calendar';
-const BEFORE = 'calendar-before';
-
-interface Kept {
-  readonly version: number;
-  readonly calendar: ShopCalendar;
-}
 
 interface Sources {
   readonly summaries: Pick<SummaryService, 'list'>;
@@ -26,13 +17,12 @@ interface Sources {
 /** The calendar of the workshop: who is there, what is lost, what was agreed, over all jobs that are still to be done. */
 export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sources, now: () => Date) {
   const bays = bayRepository(db);
-  const settings = shopSettingsRepository(db);
-  const kept = (): Kept => (settings.get(KEPT) as Kept | undefined) ?? { version: 0, calendar: NO_CALENDAR };
+  const kept = calendarRepository(db);
   const onIt = (): JobSummary[] =>
     summaries.list().filter(({ phase, work }) => phase !== 'in-care' && (work ?? []).length > 0);
   const service = {
     view(): CalendarView {
-      const { version, calendar } = kept();
+      const { version, calendar } = kept.get();
       return {
         version,
         calendar,
@@ -56,25 +46,24 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
     put(edited: number, calendar: ShopCalendar): CalendarView {
       db.transaction(
         () => {
-          const standing = kept();
+          const standing = kept.get();
           if (standing.version !== edited) {
-            const before = settings.get(BEFORE) as Kept | undefined;
+            const before = kept.before();
             throw staleWrite(
               standing.version,
               before?.version === edited ? changedPaths(before.calendar, standing.calendar) : ['all of it'],
             );
           }
-          settings.put(BEFORE, standing);
-          settings.put(KEPT, { version: edited + 1, calendar } satisfies Kept);
+          kept.put({ version: edited + 1, calendar });
         },
         { behavior: 'immediate' },
       );
-      changes.tell({ kind: 'calendar', id: KEPT });
+      changes.tell({ kind: 'calendar', id: 'calendar' });
       return service.view();
     },
     /** What was agreed for one bay or one person, as an iCalendar file. */
     feedOf(what: string): string {
-      const { version, calendar } = kept();
+      const { version, calendar } = kept.get();
       const names = new Map([
         ...bays.all().map(({ id, name }) => [bayOf(id), name] as const),
         ...calendar.people.map(({ id, name }) => [personOf(id), name] as const),

@@ -27,18 +27,18 @@ export function Shell() {
   return (
     <div className="flex h-dvh flex-col">
       {!inBay && (
-        <header className="flex h-12 shrink-0 items-center gap-6 border-b bg-sheet px-5 max-sm:gap-1 max-sm:px-2">
+        <header className="flex h-12 shrink-0 items-center gap-6 border-b bg-sheet px-5 max-lg:gap-2 max-sm:gap-1 max-sm:px-2">
           <NavLink to="/" className="flex items-center gap-2.5" aria-label="Glaphyra, today">
             <Wordmark />
           </NavLink>
-          <nav aria-label="Places" className="flex h-full min-w-0 gap-1 max-sm:overflow-x-auto">
+          <nav aria-label="Places" className="flex h-full min-w-0 gap-1 max-lg:gap-0 max-lg:overflow-x-auto">
             {places.map(([to, name]) => (
               <NavLink
                 key={to}
                 to={to}
                 end={to === '/'}
                 className={({ isActive }) =>
-                  `flex h-full shrink-0 items-center border-b-3 px-3 max-sm:px-1.5 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
+                  `flex h-full shrink-0 items-center border-b-3 px-3 max-lg:px-2 max-sm:px-1.5 ${isActive ? 'border-over font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`
                 }
               >
                 {name}

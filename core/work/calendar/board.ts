@@ -31,6 +31,8 @@ interface Stand {
 
 /** So often one task is put off for what comes after it, before it is given up. */
 const MOST_PUSHES = 48;
+/** So often each is laid out anew for others in all, on average: a chain of thousands that never fits is given up. */
+const MOST_LIFTED = 100;
 
 /** A case made ready to be laid out again and again. */
 export class Board {
@@ -186,7 +188,7 @@ export class Board {
     const busy = new Map(this.asked.resources.map(({ id, capacity }) => [id, new Timeline(capacity)]));
     const endsFrom = this.tasks.map(() => 0);
     const pushes = this.tasks.map(() => 0);
-    let left = 20 * this.tasks.length + 500;
+    let left = MOST_LIFTED * this.tasks.length + 5000;
 
     const put = (nth: number, place: Placement) => {
       places[nth] = place;
@@ -248,10 +250,10 @@ export class Board {
         left > 0
       ) {
         pushes[cause]! += 1;
-        left -= 1;
         endsFrom[cause] = Math.max(putOff.endsFromMin, places[cause]!.toMin + 1);
         // The last ones first: each knows from the one before it where it has stood.
         const below = this.downstream(cause).filter((other) => this.tasks[other]!.atMin === undefined);
+        left -= 1 + below.length;
         for (const other of [cause, ...below].toSorted((a, b) => (places[b]?.fromMin ?? 0) - (places[a]?.fromMin ?? 0)))
           lift(other);
         offer(cause);

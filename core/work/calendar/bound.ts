@@ -55,6 +55,8 @@ function inTurn({ tasks, before, after, index }: Board, isPlaced: (nth: number) 
 const MOST_GROUPS = 60;
 /** Heads tried of a group's tasks. */
 const MOST_HEADS = 40;
+/** Of thousands of tasks a few heads say as much. */
+const [MANY, FEW_HEADS] = [1000, 4];
 
 /**
  * Proven lower bounds of a calendar in which all are placed that can be: weight times minutes late, and minutes to the
@@ -82,7 +84,7 @@ export function bounds(
     const there = thereOf(board, group);
     // Those that begin late and those with much after them: by each, from the latest and longest on.
     const byHead = [...new Set(work.map(({ head }) => head))].toSorted((a, b) => a - b);
-    const step = Math.ceil(byHead.length / MOST_HEADS);
+    const step = Math.ceil(byHead.length / (work.length > MANY ? FEW_HEADS : MOST_HEADS));
     for (const head of byHead.filter((_, nth) => nth % step === 0)) {
       const later = work.filter((one) => one.head >= head).toSorted((a, b) => b.tail - a.tail);
       let load = 0;

@@ -45,7 +45,7 @@ export function Better({ shop }: { readonly shop: ShopCalendarView }) {
       <h2 className="font-semibold">Worked out anew</h2>
       {own ? (
         <p role="status" className="mt-1 text-[14px]">
-          {isWorking ? 'So far: ' : own.best.proven ? 'Nothing better exists: ' : `The best of ${SECONDS} s: `}
+          {isWorking ? 'So far: ' : own.best.proven ? 'Nothing better exists: ' : 'The best found: '}
           {lateOf(own.best) === 0 ? 'every promise kept' : `${span(lateOf(own.best))} late in all`}, {moves}{' '}
           {moves === 1 ? 'step' : 'steps'} elsewhere than now
           {!isWorking && lateOf(own.best) >= late && '; no less late than the week as it is'}.

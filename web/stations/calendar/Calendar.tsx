@@ -15,7 +15,7 @@ import { People } from './People';
 import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
 import { type Trial, useTrial } from './useTrial';
 import { weekAxis } from './week-axis';
-import { moveInWords, whyInWords } from './words';
+import { movesTogether, moveInWords, whyInWords } from './words';
 
 export function Component() {
   const { data: view, error } = useCalendarQuery();
@@ -175,7 +175,7 @@ function Promised({ shop }: { readonly shop: ShopCalendarView }) {
     })
     .toSorted((a, b) => (a.spareMin ?? Infinity) - (b.spareMin ?? Infinity) || a.is.localeCompare(b.is));
   return (
-    <section aria-label="Promises" className="border bg-sheet p-3">
+    <section aria-label="Promises" className="border bg-sheet p-3 max-lg:row-span-2">
       <h2 className="font-semibold">When each goes out</h2>
       {rows.length === 0 && <p className="mt-1 text-ink-2">No job is waiting for anything.</p>}
       <ul>
@@ -220,9 +220,18 @@ function Moves({ shop }: { readonly shop: ShopCalendarView }) {
             {shop.nameOf(id)} cannot be placed: {whyInWords(why, shop)}.
           </li>
         ))}
-        {moves.map((move) => (
+        {movesTogether(moves, shop).map(({ move, along }) => (
           <li key={move.id} className="border-t py-1">
             {moveInWords(move, shop)}
+            {along.length > 0 && (
+              <span className="text-ink-2">
+                {' '}
+                {along.length === 1
+                  ? 'One step that waits for it moves'
+                  : `${along.length} steps that wait for it move`}{' '}
+                along, until {moment(shop.at(along.at(-1)!.is.toMin))}.
+              </span>
+            )}
           </li>
         ))}
       </ul>

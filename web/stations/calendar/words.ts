@@ -30,6 +30,26 @@ function reason(why: Move['why'], shop: ShopCalendarView): string {
   }
 }
 
+/** What moves by itself, each with the later steps of its job that only follow it. */
+export function movesTogether(
+  moves: readonly Move[],
+  shop: Pick<ShopCalendarView, 'shop'>,
+): { readonly move: Move; readonly along: readonly Move[] }[] {
+  const jobOf = (id: string) => shop.shop.steps.get(id)?.job.id;
+  const roots = new Map<string | undefined, { move: Move; along: Move[] }>();
+  const told: { move: Move; along: Move[] }[] = [];
+  for (const move of moves) {
+    const root = roots.get(jobOf(move.id));
+    if (root && move.why.code === 'waits' && jobOf(move.why.task) === jobOf(move.id)) root.along.push(move);
+    else {
+      const own = { move, along: [] };
+      roots.set(jobOf(move.id), own);
+      told.push(own);
+    }
+  }
+  return told;
+}
+
 /** Why something cannot be, with names instead of ids. */
 export const whyInWords = (why: string, shop: ShopCalendarView): string =>
   why.replaceAll(/“([^”]*)”/g, (_, id: string) => (id.includes('/') ? `“${shop.nameOf(id)}”` : shop.resourceName(id)));

@@ -14,6 +14,7 @@ import { Link } from 'react-router';
 import { later } from '../../ui/later';
 
 // Reading files takes all the schemas along: loaded when one is to be read.
+const InDanger = later(() => import('./InDanger'));
 const ImportJob = later(() => import('./ImportJob'));
 
 const PLACE_OF = {
@@ -79,6 +80,11 @@ export function Component() {
         </section>
       )}
       {jobs && jobs.some(hasMoments) && <Ripening jobs={jobs} now={now} />}
+      {jobs && jobs.length > 0 && (
+        <Suspense>
+          <InDanger />
+        </Suspense>
+      )}
       {jobs && <Reminders jobs={jobs} now={now} />}
       {jobs && jobs.length > 0 && <ToOrder />}
       {others.length > 0 && (

@@ -1,0 +1,27 @@
+import { NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
+import type { Db } from '../db/open';
+import { shopSettingsRepository } from './shop-settings';
+
+/** Where it is kept among what is set for the whole workshop, and the edition before it. */
+const KEPT = 'calendar';
+const BEFORE = 'calendar-before';
+
+export interface KeptCalendar {
+  readonly version: number;
+  readonly calendar: ShopCalendar;
+}
+
+/** The calendar of the workshop: one, with the edition before it. */
+export function calendarRepository(db: Db) {
+  const settings = shopSettingsRepository(db);
+  const get = (): KeptCalendar =>
+    (settings.get(KEPT) as KeptCalendar | undefined) ?? { version: 0, calendar: NO_CALENDAR };
+  return {
+    get,
+    before: () => settings.get(BEFORE) as KeptCalendar | undefined,
+    put(next: KeptCalendar): void {
+      settings.put(BEFORE, get());
+      settings.put(KEPT, next);
+    },
+  };
+}
