@@ -113,7 +113,7 @@ async function loseDay(page, day) {
   await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
   await lost.getByLabel('Day').selectOption({ label: day });
   await lost.getByRole('button', { name: 'It is lost' }).click();
-  await page.evaluate(() => scrollTo(0, 0));
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
   await page.waitForTimeout(600);
 }
 
