@@ -72,7 +72,7 @@ function workshop(): CalendarCase {
         ...(step === 6 ? { maxMin: 0 } : step >= 3 && step < 6 ? { maxMin: 24 * 60 } : {}),
       })),
     ),
-    same: jobs.map((job) => Array.from({ length: STEPS }, (_, step) => `${job}/${step}`)),
+    same: [],
     due: [],
     seed: 1,
   };
