@@ -51,13 +51,11 @@ export class Board {
     { readonly before: number; readonly first: number; readonly resource: string }
   >;
   private readonly alike: ReturnType<typeof alikes>;
-  private readonly capacity: ReadonlyMap<string, number>;
 
   constructor(readonly asked: CalendarCase) {
     this.tasks = asked.tasks;
     this.index = new Map(asked.tasks.map(({ id }, nth) => [id, nth]));
     this.shifts = new CommonShifts(asked.resources);
-    this.capacity = new Map(asked.resources.map(({ id, capacity }) => [id, capacity]));
     this.alike = alikes(asked);
     const before = asked.tasks.map((): Lag[] => []);
     const after = asked.tasks.map((): Lag[] => []);
@@ -435,7 +433,15 @@ export class Board {
     return { places, why, unplaced, lateness, makespanMin };
   }
 
-  capacityOf = (id: string): number => this.capacity.get(id)!;
+  /** Of each task that is due and placed, minutes. */
+  lateMin({ places }: Layout): ReadonlyMap<string, number> {
+    const late = new Map<string, number>();
+    for (const { task, byMin } of this.asked.due) {
+      const place = places[this.index.get(task)!];
+      if (place) late.set(task, Math.max(late.get(task) ?? 0, place.toMin - byMin));
+    }
+    return late;
+  }
 
   /** As it is told. */
   told({ places, why }: Layout): { readonly tasks: PlacedTask[]; readonly unplaced: UnplacedTask[] } {

@@ -47,15 +47,10 @@ export function redraw(asked: CalendarCase, before: readonly PlacedTask[]): Redr
     return [{ id: is.id, was, is, why: whyMoved(board, layout, stood, was, is) }];
   });
   const bound = bounds(board, (nth) => layout.places[nth] !== undefined);
-  const lateMin = new Map<string, number>();
-  for (const { task, byMin } of asked.due) {
-    const place = layout.places[board.index.get(task)!];
-    if (place) lateMin.set(task, Math.max(0, place.toMin - byMin));
-  }
   return {
     tasks,
     unplaced,
-    lateMin,
+    lateMin: board.lateMin(layout),
     makespanMin: layout.makespanMin,
     boundMin: Math.min(bound.makespanMin, layout.makespanMin),
     proven: layout.lateness <= bound.lateness && layout.makespanMin <= bound.makespanMin && unplaced.length === 0,

@@ -64,7 +64,7 @@ export async function schedule(
       layout.unplaced === never && lateProven && (proof.makespan || layout.makespanMin <= bound.makespanMin);
     return {
       ...board.told(layout),
-      lateMin: lateness(board, layout),
+      lateMin: board.lateMin(layout),
       makespanMin: layout.makespanMin,
       boundMin: proven ? layout.makespanMin : Math.min(bound.makespanMin, layout.makespanMin),
       proven,
@@ -171,13 +171,4 @@ function settled(board: Board, places: readonly (Placement | undefined)[]): Layo
     places.map((place) => place?.uses),
   );
   return compared(early, raw) <= 0 ? early : raw;
-}
-
-function lateness(board: Board, { places }: Layout): ReadonlyMap<string, number> {
-  const late = new Map<string, number>();
-  for (const { task, byMin } of board.asked.due) {
-    const place = places[board.index.get(task)!];
-    if (place) late.set(task, Math.max(late.get(task) ?? 0, place.toMin - byMin));
-  }
-  return late;
 }
