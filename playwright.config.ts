@@ -20,7 +20,7 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     actionTimeout: 60_000,
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [
         '--use-fake-device-for-media-stream',
         '--use-fake-ui-for-media-stream',

@@ -51,16 +51,26 @@ export function ensureInstalled() {
   });
 }
 
-/** Debian's Chromium, fetched where it is missing and this machine lets us; undefined where it is not to be had. */
+/**
+ * Debian's Chromium, fetched where it is missing and this machine lets us; undefined where it is not to be had. The one
+ * without windows comes first: the same engine, a third less work.
+ */
 export function ensureChromium() {
-  const found = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
+  const headless = '/usr/bin/chromium-headless-shell';
   if (process.env.CHROMIUM && existsSync(process.env.CHROMIUM)) return process.env.CHROMIUM;
-  if (!found() && existsSync('/usr/bin/apt-get') && process.getuid?.() === 0) {
+  if (!existsSync(headless) && existsSync('/usr/bin/apt-get') && process.getuid?.() === 0) {
     console.log('Getting Chromium from Debian.');
     run('apt-get', ['update', '-qq']);
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+    // Older releases of Debian have only the one with windows.
+    if (!run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', path.basename(headless)]) && !windowed())
+      run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
   }
-  return found();
+  return existsSync(headless) ? headless : windowed();
+}
+
+/** Chromium with windows, where it is installed. */
+function windowed() {
+  return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
 }
 
 /** Builds the interface and the server into `dist/`. */

@@ -69,7 +69,10 @@ suite(
 const built = check('build', build);
 const chromium = ensureChromium();
 if (!built || !chromium) {
-  check(chromium ? 'interface (not built)' : 'interface (no Chromium: install the package "chromium")', () => false);
+  check(
+    chromium ? 'interface (not built)' : 'interface (no Chromium: install the package "chromium-headless-shell")',
+    () => false,
+  );
 } else {
   suite(
     'interface',
