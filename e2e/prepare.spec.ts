@@ -103,12 +103,14 @@ test.describe('through a morning', () => {
     await page.getByRole('radio', { name: /^No correction/ }).click();
     await expect(look).toContainText('begun, and no longer planned');
     await expect(page.getByText('Two-bucket wash: not begun.')).toBeVisible();
-    const { hours } = (await (await page.request.get('/api/learned-preparation')).json()) as {
-      hours: { wheels: { factor: number; observations: number } };
-    };
-    const learned = hours.wheels;
-    expect(learned.observations).toBe(1);
-    expect(learned.factor).toBeGreaterThan(1.3);
+    const learned = async () =>
+      (
+        (await (await page.request.get('/api/learned-preparation')).json()) as {
+          hours: { wheels?: { factor: number; observations: number } };
+        }
+      ).hours.wheels;
+    await expect.poll(async () => (await learned())?.observations).toBe(1);
+    expect((await learned())!.factor).toBeGreaterThan(1.3);
     expect(promised).toContain('Iron remover');
   });
 });
