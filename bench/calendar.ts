@@ -39,9 +39,12 @@ function jobShop(text: string): CalendarCase {
   };
 }
 
-/** Twelve jobs of ten steps: washed, corrected, laid coat on coat inside both lags, cured, looked over. */
-function workshop(): CalendarCase {
-  const random = seeded(12);
+/**
+ * Twelve jobs of ten steps, each in the bay it came into: washed, corrected, laid coat on coat inside both lags, cured,
+ * looked over.
+ */
+function workshop(seed: number): CalendarCase {
+  const random = seeded(seed);
   const between = (least: number, most: number) => least + 5 * Math.floor((random() * (most - least)) / 5);
   const bays = ['bay-1', 'bay-2', 'bay-3'];
   const people = ['ann', 'ben', 'cay'];
@@ -73,6 +76,7 @@ function workshop(): CalendarCase {
       })),
     ),
     same: [],
+    stays: jobs.map((job) => ({ anyOf: bays, tasks: Array.from({ length: STEPS }, (_, step) => `${job}/${step}`) })),
     due: [],
     seed: 1,
   };
@@ -105,14 +109,17 @@ export async function benchCalendar(): Promise<void> {
   console.log(
     `  FT10                                  ${ten.scheduled.makespanMin} after ${seconds(ten.tookMs)}, ${(100 * above).toFixed(1)} % above the least; bar: ${100 * FT10_BAR} %, ${((100 * above) / FT10_BAR).toFixed(0)} % of it used`,
   );
-  const twelve = await planned(workshop());
-  const { makespanMin, boundMin, unplaced } = twelve.scheduled;
-  const over = makespanMin / boundMin - 1;
-  console.log(
-    `  12 jobs of 10 steps, first answer     ${twelve.firstMs.toFixed(0)} ms; bar: ${FIRST_BAR_MS} ms, ${((100 * twelve.firstMs) / FIRST_BAR_MS).toFixed(0)} % of it used`,
-  );
-  console.log(
-    `  the same after ${seconds(twelve.tookMs)}                 ${(100 * over).toFixed(1)} % above its bound, ${unplaced.length} unplaced; bar: ${100 * WORKSHOP_BAR} %, ${((100 * over) / WORKSHOP_BAR).toFixed(0)} % of it used`,
-  );
+  // The last hours of a day or the first of the next: what is found differs by a night from one workshop to another.
+  for (const seed of [12, 1, 2]) {
+    const { scheduled, firstMs, tookMs } = await planned(workshop(seed));
+    const { makespanMin, boundMin, unplaced } = scheduled;
+    const over = makespanMin / boundMin - 1;
+    console.log(
+      `  12 jobs of 10 steps, first answer     ${firstMs.toFixed(0)} ms; bar: ${FIRST_BAR_MS} ms, ${((100 * firstMs) / FIRST_BAR_MS).toFixed(0)} % of it used`,
+    );
+    console.log(
+      `  the same after ${seconds(tookMs)}                 ${(100 * over).toFixed(1)} % above its bound, ${unplaced.length} unplaced; bar: ${100 * WORKSHOP_BAR} %, ${((100 * over) / WORKSHOP_BAR).toFixed(0)} % of it used`,
+    );
+  }
   solver.close();
 }

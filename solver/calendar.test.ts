@@ -106,9 +106,9 @@ function anyCase(random: () => number, tasks: number, longest: number): Calendar
         ? [{ after: ids[below(nth + 1)]!, before, minMin: below(3), ...(random() < 0.5 && { maxMin: 2 + below(6) }) }]
         : [],
     );
-  // Some of what is done in the one bay stands there meanwhile.
+  // Some of what is done in a bay stands there meanwhile, in the one or in either.
   const stands = all
-    .filter(({ needs, atMin, min }) => min > 0 && atMin === undefined && needs[0]?.anyOf.join() === 'bay-1')
+    .filter(({ needs, atMin, min }) => min > 0 && atMin === undefined && needs[0]?.anyOf[0] === 'bay-1')
     .map(({ id }) => id)
     .slice(0, 2);
   const isStay = stands.length === 2 && random() < 0.6;
@@ -118,7 +118,7 @@ function anyCase(random: () => number, tasks: number, longest: number): Calendar
     lags: isStay ? [...lags, { after: stands[0]!, before: stands[1]!, minMin: 0 }] : lags,
     same: random() < 0.4 ? [[ids[0]!, ids.at(-1)!]] : [],
     due: random() < 0.6 ? [{ task: ids.at(-1)!, byMin: below(14), weight: 1 + below(3) }] : [],
-    stays: isStay ? [{ resource: 'bay-1', tasks: stands }] : [],
+    stays: isStay ? [{ anyOf: ['bay-1', 'bay-2'], tasks: stands }] : [],
     seed: 1 + below(1000),
   };
 }

@@ -1,5 +1,5 @@
 export { type Measure, MEASURES } from './imperial';
-export { seeded } from './random';
+export { normal, seeded } from './random';
 export { NINE_IN_TEN_SIGMAS, TENTH_SIGMAS } from './spread';
 export {
   MINUTES_PER_DAY,

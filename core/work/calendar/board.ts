@@ -23,12 +23,14 @@ interface Room {
 
 /** Where a task stands since the one before it, and when somebody else comes in. */
 interface Stand {
-  readonly first: string;
+  readonly first: number;
   readonly resource: string;
   readonly sinceMin: number;
   readonly untilMin: number;
 }
 
+/** Nobody else is called to a task that was another's for less, minutes. */
+const CHANGED_FOR_MIN = 15;
 /** So often one task is put off for what comes after it, before it is given up. */
 const MOST_PUSHES = 48;
 /** So often each is laid out anew for others in all, on average: a chain of thousands that never fits is given up. */
@@ -48,9 +50,10 @@ export class Board {
   /** Of each task that is not the first of a stay: the one before it, and the first. */
   private readonly standing: ReadonlyMap<
     number,
-    { readonly before: number; readonly first: number; readonly resource: string }
+    { readonly before: number; readonly first: number; readonly anyOf: readonly string[] }
   >;
-  private readonly alike: ReturnType<typeof alikes>;
+  /** Of each task by its name: those that take the same as it does. */
+  readonly alike: ReturnType<typeof alikes>;
 
   constructor(readonly asked: CalendarCase) {
     this.tasks = asked.tasks;
@@ -66,12 +69,12 @@ export class Board {
     this.before = before;
     this.after = after;
     this.standing = new Map(
-      (asked.stays ?? []).flatMap(({ resource, tasks }) =>
+      (asked.stays ?? []).flatMap(({ anyOf, tasks }) =>
         tasks
           .slice(1)
           .map((id, nth) => [
             this.index.get(id)!,
-            { before: this.index.get(tasks[nth]!)!, first: this.index.get(tasks[0]!)!, resource },
+            { before: this.index.get(tasks[nth]!)!, first: this.index.get(tasks[0]!)!, anyOf },
           ]),
       ),
     );
@@ -191,16 +194,14 @@ export class Board {
     const put = (nth: number, place: Placement) => {
       places[nth] = place;
       for (const id of place.uses) busy.get(id)!.take(place.fromMin, place.toMin);
-      const stood = this.standing.get(nth);
-      const before = stood && places[stood.before];
-      if (stood && before) busy.get(stood.resource)!.take(before.toMin, place.fromMin);
+      const gap = this.gap(nth, places);
+      if (gap) busy.get(gap.resource)!.take(gap.sinceMin, place.fromMin);
     };
     const lift = (nth: number) => {
       const place = places[nth];
       if (!place) return;
-      const stood = this.standing.get(nth);
-      const before = stood && places[stood.before];
-      if (stood && before) busy.get(stood.resource)!.release(before.toMin, place.fromMin);
+      const gap = this.gap(nth, places);
+      if (gap) busy.get(gap.resource)!.release(gap.sinceMin, place.fromMin);
       places[nth] = undefined;
       for (const id of place.uses) busy.get(id)!.release(place.fromMin, place.toMin);
     };
@@ -300,22 +301,25 @@ export class Board {
     return { earliestMin, latestMin, endsFromMin: ends, endsByMin, heldBy };
   }
 
+  /** Where a task stands since the one before it. */
+  private gap(
+    nth: number,
+    places: readonly (Placement | undefined)[],
+  ): { readonly first: number; readonly resource: string; readonly sinceMin: number } | undefined {
+    const stood = this.standing.get(nth);
+    const before = stood && places[stood.before];
+    const resource = before?.uses.find((id) => stood!.anyOf.includes(id));
+    return resource === undefined ? undefined : { first: stood!.first, resource, sinceMin: before!.toMin };
+  }
+
   /** Until when a task may go on standing where the one before it stood. */
   private stand(
     nth: number,
     places: readonly (Placement | undefined)[],
     busy: ReadonlyMap<string, Timeline>,
   ): Stand | undefined {
-    const stood = this.standing.get(nth);
-    const before = stood && places[stood.before];
-    if (!stood || !before) return undefined;
-    const { resource, first } = stood;
-    return {
-      first: this.tasks[first]!.id,
-      resource,
-      sinceMin: before.toMin,
-      untilMin: busy.get(resource)!.nextFrom(before.toMin),
-    };
+    const gap = this.gap(nth, places);
+    return gap && { ...gap, untilMin: busy.get(gap.resource)!.nextFrom(gap.sinceMin) };
   }
 
   /** Where a task goes first, or what has to be put off for it, or why it goes nowhere. */
@@ -350,7 +354,14 @@ export class Board {
       if (!place) continue;
       if (!soonest || place.fromMin < soonest.fromMin) soonest = place;
       if (place.fromMin > room.latestMin || place.toMin > by) continue;
-      if (!best || place.toMin < best.toMin || (place.toMin === best.toMin && place.fromMin > best.fromMin))
+      // Whoever was to do it does it, where somebody else is hardly sooner.
+      const worth = kept && best && isSame(best.uses, kept.uses) ? CHANGED_FOR_MIN : 0;
+      if (kept && isSame(uses, kept.uses) && (!best || place.toMin <= best.toMin + CHANGED_FOR_MIN)) best = place;
+      else if (
+        !best ||
+        place.toMin < best.toMin - worth ||
+        (worth === 0 && place.toMin === best.toMin && place.fromMin > best.fromMin)
+      )
         best = place;
     }
     if (best) return { place: best };
@@ -365,8 +376,8 @@ export class Board {
     if (stand && soonest.toMin > stand.untilMin)
       return {
         putOff: {
-          task: stand.first,
-          endsFromMin: busy.get(stand.resource)!.nextTo(stand.sinceMin) + this.tasks[this.index.get(stand.first)!]!.min,
+          task: this.tasks[stand.first]!.id,
+          endsFromMin: busy.get(stand.resource)!.nextTo(stand.sinceMin) + this.tasks[stand.first]!.min,
         },
         why: `something else comes into ${quoted(stand.resource)} before it is done there`,
       };

@@ -3,14 +3,14 @@ import type { Board } from './board';
 import { Shifts } from './shifts';
 
 /** Earliest ends and least minutes after them, by lags and hours alone: nobody is in anybody's way. */
-interface Reach {
+export interface Reach {
   readonly heads: readonly number[];
   readonly ends: readonly number[];
   readonly tails: readonly number[];
 }
 
 /** When each task could begin and end at the earliest, and how many minutes come after it at least. */
-function reach(board: Board, isPlaced: (nth: number) => boolean): Reach {
+export function reach(board: Board, isPlaced: (nth: number) => boolean): Reach {
   const { tasks, index, before, after } = board;
   const heads = tasks.map(() => 0);
   const ends = tasks.map(() => 0);
@@ -39,7 +39,7 @@ function reach(board: Board, isPlaced: (nth: number) => boolean): Reach {
 }
 
 /** Tasks that are placed, each after all it waits for. */
-function inTurn({ tasks, before, after, index }: Board, isPlaced: (nth: number) => boolean): number[] {
+export function inTurn({ tasks, before, after, index }: Board, isPlaced: (nth: number) => boolean): number[] {
   const waits = tasks.map((_, nth) => before[nth]!.length);
   const order = tasks.flatMap((_, nth) => (isPlaced(nth) && waits[nth] === 0 ? [nth] : []));
   for (const nth of order)
@@ -58,14 +58,14 @@ const MOST_HEADS = 40;
 /** Of thousands of tasks a few heads say as much. */
 const [MANY, FEW_HEADS] = [1000, 4];
 
-/**
- * Proven lower bounds of a calendar in which all are placed that can be: weight times minutes late, and minutes to the
- * last end. By the longest way through lags and hours, and by what each group of resources has to do in its hours.
- */
-export function bounds(
-  board: Board,
-  isPlaced: (nth: number) => boolean,
-): { readonly lateness: number; readonly makespanMin: number } {
+/** No calendar in which all are placed that can be is less late, weight times minutes, or ends sooner. */
+export interface Bounds {
+  readonly lateness: number;
+  readonly makespanMin: number;
+}
+
+/** By the longest way through lags and hours, and by what each group of resources has to do in its hours. */
+export function bounds(board: Board, isPlaced: (nth: number) => boolean): Bounds {
   const { heads, ends, tails } = reach(board, isPlaced);
   const { tasks, asked, index } = board;
   const lateness = asked.due.reduce((sum, { task, byMin, weight }) => {

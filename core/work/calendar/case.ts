@@ -42,8 +42,8 @@ export interface Due {
 }
 
 export interface Stay {
-  /** Of capacity 1, and needed by each of the tasks. */
-  readonly resource: string;
+  /** Each of capacity 1. Each of the tasks needs one of them; the first takes it, and the others take the same. */
+  readonly anyOf: readonly string[];
   /** In their order: each waits for the one before it. */
   readonly tasks: readonly string[];
 }

@@ -1,6 +1,6 @@
 import { minutesWithin } from '#core/work/crew';
 import type { CalendarCase, PlacedTask } from './case';
-import { sharedKey } from './modes';
+import { alikes, sharedKey } from './modes';
 import { CommonShifts } from './shifts';
 
 /**
@@ -47,25 +47,17 @@ export function calendarFaults(asked: CalendarCase, placed: readonly PlacedTask[
     if (lag < minMin) faults.push(`${before} begins ${lag} min after ${after}, not ${minMin}`);
     if (maxMin !== undefined && lag > maxMin) faults.push(`${before} begins ${lag} min after ${after}, over ${maxMin}`);
   }
-  for (const group of asked.same)
-    for (const one of group)
-      for (const other of group) {
-        const [a, b] = [at.get(one), at.get(other)];
-        if (!a || !b || one === other) continue;
-        const theirs = new Set(tasks.get(other)!.needs.flatMap(({ anyOf }) => anyOf));
-        const both = new Set(
-          tasks
-            .get(one)!
-            .needs.flatMap(({ anyOf }) => anyOf)
-            .filter((id) => theirs.has(id)),
-        );
-        if (sharedKey(a.uses, both) !== sharedKey(b.uses, both))
-          faults.push(`${one} and ${other} do not take the same`);
-      }
-  const gaps = (asked.stays ?? []).flatMap(({ resource, tasks: ids }) =>
+  for (const [one, partners] of alikes(asked))
+    for (const { other, both } of partners) {
+      const [a, b] = [at.get(one), at.get(other)];
+      if (a && b && sharedKey(a.uses, both) !== sharedKey(b.uses, both))
+        faults.push(`${one} and ${other} do not take the same`);
+    }
+  const gaps = (asked.stays ?? []).flatMap(({ anyOf, tasks: ids }) =>
     ids.slice(1).flatMap((id, nth) => {
       const [a, b] = [at.get(ids[nth]!), at.get(id)];
-      return a && b ? [{ uses: [resource], fromMin: a.toMin, toMin: b.fromMin }] : [];
+      if (!a || !b) return [];
+      return [{ uses: a.uses.filter((used) => anyOf.includes(used)), fromMin: a.toMin, toMin: b.fromMin }];
     }),
   );
   for (const { id, capacity } of asked.resources) {

@@ -155,30 +155,26 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
     if (maxMin !== undefined) constrain(`s[${b}] <= e[${a}] + ${steps(maxMin)}`);
   }
 
-  for (const group of asked.same) {
-    const members = group.filter((id) => at.has(id));
-    members.forEach((id, nth) => {
-      for (const other of members.slice(nth + 1)) {
-        const [a, b] = [at.get(id)!, at.get(other)!];
-        const theirs = new Set(tasks[placed[b]!]!.needs.flatMap(({ anyOf }) => anyOf));
-        const both = new Set(tasks[placed[a]!]!.needs.flatMap(({ anyOf }) => anyOf).filter((each) => theirs.has(each)));
-        if (both.size === 0) continue;
-        const words = new Map<string, number>();
-        const keys = (place: number) =>
-          modes[place]!.map((uses) => {
-            const key = sharedKey(uses, both);
-            if (!words.has(key)) words.set(key, words.size + 1);
-            return words.get(key)!;
-          });
-        constrain(`[${keys(a).join(',')}][m[${a + 1}]] = [${keys(b).join(',')}][m[${b + 1}]]`);
-      }
-    });
-  }
+  for (const [one, partners] of board.alike)
+    for (const { other, both } of partners) {
+      const [a, b] = [at.get(one), at.get(other)];
+      if (a === undefined || b === undefined || a > b || both.size === 0) continue;
+      const words = new Map<string, number>();
+      const keys = (place: number) =>
+        modes[place]!.map((uses) => {
+          const key = sharedKey(uses, both);
+          if (!words.has(key)) words.set(key, words.size + 1);
+          return words.get(key)!;
+        });
+      constrain(`[${keys(a).join(',')}][m[${a + 1}]] = [${keys(b).join(',')}][m[${b + 1}]]`);
+    }
 
   const staysOn = new Map(
-    (asked.stays ?? []).flatMap(({ resource, tasks: ids }) => {
+    (asked.stays ?? []).flatMap(({ anyOf, tasks: ids }) => {
       const there = ids.filter((id) => at.has(id));
-      return there.slice(1).map((id, nth) => [JSON.stringify([resource, there[nth]!]), at.get(id)!] as const);
+      return anyOf.flatMap((resource) =>
+        there.slice(1).map((id, nth) => [JSON.stringify([resource, there[nth]!]), at.get(id)!] as const),
+      );
     }),
   );
   let pairs = 0;

@@ -33,22 +33,27 @@ function* chooseFrom({ anyOf, count }: Need, taken: readonly string[]): Generato
   yield* after(0, []);
 }
 
-/** Tasks that have to take the same of what both may take, with what that is. */
+/** Tasks that have to take the same of what both may take, or of where they stand, with what that is. */
 export function alikes({
   tasks,
   same,
-}: Pick<CalendarCase, 'tasks' | 'same'>): ReadonlyMap<
+  stays,
+}: Pick<CalendarCase, 'tasks' | 'same' | 'stays'>): ReadonlyMap<
   string,
   readonly { readonly other: string; readonly both: ReadonlySet<string> }[]
 > {
   const mayTake = new Map(tasks.map(({ id, needs }) => [id, new Set(needs.flatMap(({ anyOf }) => anyOf))]));
   const pairs = new Map<string, { other: string; both: ReadonlySet<string> }[]>();
-  for (const group of same)
+  const groups = [
+    ...same.map((group) => ({ group, among: undefined })),
+    ...(stays ?? []).map(({ tasks: group, anyOf }) => ({ group, among: new Set(anyOf) })),
+  ];
+  for (const { group, among } of groups)
     for (const one of group)
       for (const other of group) {
         if (one === other) continue;
         const theirs = mayTake.get(other)!;
-        const both = new Set([...mayTake.get(one)!].filter((id) => theirs.has(id)));
+        const both = new Set([...mayTake.get(one)!].filter((id) => theirs.has(id) && (among?.has(id) ?? true)));
         pairs.set(one, [...(pairs.get(one) ?? []), { other, both }]);
       }
   return pairs;

@@ -28,17 +28,34 @@ export interface Redrawn extends Scheduled {
   readonly moves: readonly Move[];
 }
 
+export interface RedrawOptions {
+  /** None of these has to stay: they go as early as they may, in the order they stood. */
+  readonly free?: ReadonlySet<string>;
+  /** They go before all others. */
+  readonly first?: boolean;
+  /** Where all are to stand instead, as far as they can: what moves is told against where they stood. */
+  readonly sought?: readonly PlacedTask[] | undefined;
+}
+
 /**
  * A calendar after something has changed, with the fewest moves: all that can stay where it stood does; what cannot goes
  * to the next place, never earlier than it was, and takes along only what waits for it.
  * @param before where everything stood
  */
-export function redraw(asked: CalendarCase, before: readonly PlacedTask[]): Redrawn {
+export function redraw(
+  asked: CalendarCase,
+  before: readonly PlacedTask[],
+  { free, first = false, sought = before }: RedrawOptions = {},
+): Redrawn {
   const board = new Board(asked);
   const stood = new Map(before.map((place) => [place.id, place]));
-  const kept = board.tasks.map(({ id }): Placement | undefined => stood.get(id));
+  const wanted = new Map(sought.map((place) => [place.id, place]));
+  const isFree = (id: string) => free?.has(id) ?? false;
+  const kept = board.tasks.map(({ id }): Placement | undefined => (isFree(id) ? undefined : wanted.get(id)));
   // In the order they stood; what is new comes after all that was promised.
-  const rank = kept.map((place) => place?.fromMin ?? Number.MAX_SAFE_INTEGER);
+  const rank = board.tasks.map(({ id }) =>
+    first && isFree(id) ? -1 : (wanted.get(id)?.fromMin ?? Number.MAX_SAFE_INTEGER),
+  );
   const layout = board.layOut(rank, undefined, kept);
   const { tasks, unplaced } = board.told(layout);
   const moves = tasks.flatMap((is): Move[] => {

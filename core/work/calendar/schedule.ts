@@ -55,6 +55,7 @@ export async function schedule(
   const never = board.never.filter((why) => why !== undefined).length;
   let best: Layout | undefined;
   let bound = { lateness: 0, makespanMin: 0 };
+  let isTight = false;
   let proof = { lateness: false, makespan: false };
   const isEnough = (layout: Layout) =>
     layout.unplaced === never && layout.lateness <= bound.lateness && layout.makespanMin <= bound.makespanMin;
@@ -72,9 +73,18 @@ export async function schedule(
   };
   const better = (layout: Layout) => {
     if (best && compared(layout, best) >= 0) return;
-    if (!best || best.unplaced !== layout.unplaced) bound = boundsOf(board, layout);
+    if (!best || best.unplaced !== layout.unplaced) {
+      bound = boundsOf(board, layout, 'quick');
+      isTight = false;
+    }
     best = layout;
     onBetter?.(told(layout));
+  };
+  /** The better bounds, once the first answer is out. */
+  const tighten = (layout: Layout) => {
+    if (isTight || isEnough(layout)) return;
+    bound = boundsOf(board, layout, 'best');
+    isTight = true;
   };
 
   let proving: Promise<void> | undefined;
@@ -82,6 +92,7 @@ export async function schedule(
   let turn = now();
   for (const { best: layout, share } of tried(board, isEnough)) {
     better(layout);
+    tighten(layout);
     if (left() <= 0 || isCancelled?.() || isProved) break;
     if (solver && !proving && share >= BEFORE_SOLVER) proving = prove(layout).catch(onFailed);
     if (now() - turn >= TURN_MS) {
@@ -133,7 +144,7 @@ export async function schedule(
         (nth) => board.never[nth] === undefined,
       );
     const isPlaced = (nth: number) => own.places[nth] !== undefined;
-    const { lateness: least, makespanMin: shortest } = boundsOf(board, own);
+    const { lateness: least, makespanMin: shortest } = boundsOf(board, own, 'best');
     let lateProven = own.lateness <= least;
     if (!lateProven) {
       const goal: Goal = {

@@ -1,7 +1,8 @@
 import { seeded } from '#core/measures';
 import type { Board, Layout } from './board';
 import { compared } from './board';
-import { bounds } from './bound';
+import { type Bounds, bounds } from './bound';
+import { standingBounds } from './standing-bound';
 
 /** Tasks placed by trying orders, in all: a case of hundreds has fewer tries of each. */
 const PLACINGS = 15_000_000;
@@ -15,6 +16,14 @@ const [WARM, COLD] = [0.02, 0.001];
 /** How often two that meet change places, instead of any one being moved, and how far that is moved. */
 const BY_MEETING = 0.85;
 const NEAR_BY = 8;
+/** Else, where jobs stand in bays, how often any two jobs change their order. */
+const BY_BLOCK = 0.5;
+/**
+ * All of a job goes before another's first step, in its own order: so near to one another, in ranks; else as far apart
+ * as they were, with others between them.
+ */
+const NEAR = 1e-4;
+const BY_NEAR = 0.25;
 
 /** Rounds from warm to cold, after which the best is gone on with, warm again. */
 const CYCLE = 1500;
@@ -49,25 +58,46 @@ export function* tried(board: Board, isEnough: (layout: Layout) => boolean): Gen
   if (movable < 2 || board.tasks.length > TOO_MANY) return;
   const random = seeded(board.asked.seed);
   const rounds = Math.min(Math.ceil(PLACINGS / movable), ROUNDS_A_TASK * movable);
+  const blocks = (board.asked.stays ?? []).map(({ tasks }) => tasks.map((id) => board.index.get(id)!));
+  const stays = new Map(blocks.flatMap((block) => block.map((nth) => [nth, block] as const)));
   let standing = standingOf(board, best);
   for (let round = 0; round < rounds && !isEnough(best); round += 1) {
     const { order, meeting } = standing;
     const rank = [...standing.rank];
     const pair = meeting[Math.floor(random() * meeting.length)];
-    if (pair && random() < BY_MEETING) rank[pair[1]] = rank[pair[0]]! - 0.5;
-    else {
+    if (pair && random() < BY_MEETING) goesBefore(rank, pair, stays, random() < BY_NEAR ? NEAR : 1);
+    else if (blocks.length > 1 && random() < BY_BLOCK) {
+      const [one, other] = [random(), random()].map((share) => blocks[Math.floor(share * blocks.length)]!);
+      goesBefore(rank, [one![0]!, other![0]!], stays, NEAR);
+    } else {
       const nth = order[Math.floor(random() * order.length)]!;
       rank[nth] = rank[nth]! + Math.ceil((random() - 0.5) * 2 * NEAR_BY) + 0.5;
     }
     const layout = board.layOut(rank);
     const heat = WARM * (COLD / WARM) ** ((round % CYCLE) / CYCLE);
     if (round % CYCLE === 0) standing = standingOf(board, best);
-    if (worse(layout, standing.layout) <= heat * -Math.log(1 - random())) standing = standingOf(board, layout);
+    if (worse(board, layout, standing.layout) <= heat * -Math.log(1 - random())) standing = standingOf(board, layout);
     if (compared(layout, best) < 0) {
       best = layout;
       yield { best, share: round / rounds };
     } else if (round % AT_ONCE === 0) yield { best, share: round / rounds };
   }
+}
+
+/** The second is put before the first; where each stands somewhere, with all that stands there with it. */
+function goesBefore(
+  rank: number[],
+  [first, second]: readonly [number, number],
+  stays: ReadonlyMap<number, readonly number[]>,
+  nearness: number,
+): void {
+  const [one, other] = [stays.get(first), stays.get(second)];
+  if (!one || !other || one === other) {
+    rank[second] = rank[first]! - 0.5;
+    return;
+  }
+  const [from, sooner] = [rank[one[0]!]! - 0.5, rank[other[0]!]!];
+  for (const nth of other) rank[nth] = from + (rank[nth]! - sooner) * nearness;
 }
 
 /** A layout with what its next tries are made of. */
@@ -125,11 +155,27 @@ function standingOf(board: Board, layout: Layout): Standing {
   return { layout, order, rank, meeting };
 }
 
-/** How much worse one is than another, as a share; below 0: better. */
-function worse(a: Layout, b: Layout): number {
+/** How much of the way from the mean of all ends to the last one counts. */
+const BY_MEAN = 0.3;
+
+/** How much worse one is than another, as a share; below 0: better. Where none ends sooner, less is done sooner. */
+function worse(board: Board, a: Layout, b: Layout): number {
   if (a.unplaced !== b.unplaced) return a.unplaced - b.unplaced;
-  if (a.lateness !== b.lateness) return (a.lateness - b.lateness) / Math.max(1, b.lateness, b.makespanMin / 10);
-  return (a.makespanMin - b.makespanMin) / Math.max(1, b.makespanMin);
+  const sooner = BY_MEAN * (meanEnd(board, a) - meanEnd(board, b));
+  if (a.lateness !== b.lateness)
+    return (a.lateness - b.lateness + sooner) / Math.max(1, b.lateness, b.makespanMin / 10);
+  return (a.makespanMin - b.makespanMin + sooner) / Math.max(1, b.makespanMin);
+}
+
+/** Of what nothing comes after. */
+function meanEnd({ after }: Board, { places }: Layout): number {
+  let [sum, count] = [0, 0];
+  places.forEach((place, nth) => {
+    if (!place || after[nth]!.length > 0) return;
+    sum += place.toMin;
+    count += 1;
+  });
+  return sum / Math.max(1, count);
 }
 
 /** Rules of thumb: who has most after it, who is due first, who waits least, as they were asked for. */
@@ -169,5 +215,14 @@ function ranks(board: Board): number[][] {
   return [bySlack, byTail, tasks.map((_, nth) => nth), tasks.map(({ min }) => min)];
 }
 
-/** Bounds of what a layout has placed. */
-export const boundsOf = (board: Board, { places }: Layout) => bounds(board, (nth) => places[nth] !== undefined);
+/** Bounds of what a layout has placed, at once; the better ones take as long as some hundred layouts. */
+export function boundsOf(board: Board, { places }: Layout, how: 'quick' | 'best'): Bounds {
+  const isPlaced = (nth: number) => places[nth] !== undefined;
+  const quick = bounds(board, isPlaced);
+  if (how === 'quick') return quick;
+  const standing = standingBounds(board, isPlaced);
+  return {
+    lateness: Math.max(quick.lateness, standing.lateness),
+    makespanMin: Math.max(quick.makespanMin, standing.makespanMin),
+  };
+}

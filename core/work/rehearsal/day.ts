@@ -1,3 +1,4 @@
+import { normal } from '#core/measures';
 import { nextFit } from '#core/work/crew';
 import type { RehearsalCase, Uncertainty } from './case';
 
@@ -15,10 +16,6 @@ export interface Day {
 
 /** An end this little past the window is in time, minutes: nobody wipes to the second. */
 const IN_TIME_MIN = 0.1;
-
-/** A draw from the normal distribution (Box and Muller). */
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 /**
  * Goes through a run sheet on a day of its own air, flash, cure and hands. Everybody works down their own part of the

@@ -1,0 +1,88 @@
+import { normal, seeded } from '#core/measures';
+import { Board } from './board';
+import type { CalendarCase, PlacedTask, Task } from './case';
+
+/** What a calendar comes to where everything takes as long as it may. */
+export interface RehearsedDue {
+  readonly task: string;
+  /** Share of the times in which it was done when it is due. */
+  readonly kept: number;
+  /** Done by then nine times in ten; undefined: less often than that it is done at all. */
+  readonly nineTenthsMin: number | undefined;
+}
+
+/** Times gone through between two looks at whether somebody else wants a turn. */
+const AT_ONCE = 5;
+
+/**
+ * Goes through a calendar again and again, each task a little longer or shorter than planned, by those who were to do
+ * it and in the order agreed: what follows is done sooner or later with it, and nothing before it was to be begun that
+ * was put at a time.
+ * @param plan where all stand that are placed
+ * @param sigmaOf log-sigma of how long a task takes
+ * @returns of each task asked for; a step of the generator every few times
+ */
+export function* rehearseCalendar(
+  asked: CalendarCase,
+  plan: readonly PlacedTask[],
+  { sigmaOf, times, seed, of }: RehearseOptions,
+): Generator<void, RehearsedDue[], void> {
+  const random = seeded(seed);
+  const loose = loosened(asked, plan);
+  const placed = new Map(plan.map((place) => [place.id, place]));
+  const ends = of.map((): number[] => []);
+  for (let time = 0; time < times; time += 1) {
+    const tasks = loose.tasks.map((task): Task => {
+      const sigma = task.min > 0 ? sigmaOf(task.id) : 0;
+      return sigma > 0 ? { ...task, min: Math.max(1, Math.round(task.min * Math.exp(sigma * normal(random)))) } : task;
+    });
+    const board = new Board({ ...loose, tasks });
+    const { places } = board.layOut(
+      tasks.map(({ id }) => placed.get(id)?.fromMin ?? -1),
+      tasks.map(({ id }) => placed.get(id)?.uses),
+    );
+    of.forEach(({ task }, nth) => ends[nth]!.push(places[board.index.get(task) ?? -1]?.toMin ?? Infinity));
+    if (time % AT_ONCE === AT_ONCE - 1) yield;
+  }
+  return of.map(({ task, byMin }, nth): RehearsedDue => {
+    const sorted = ends[nth]!.toSorted((a, b) => a - b);
+    const nineTenthsMin = sorted[Math.ceil(NINE_TENTHS * sorted.length) - 1]!;
+    return {
+      task,
+      kept: sorted.filter((end) => end <= byMin).length / sorted.length,
+      nineTenthsMin: Number.isFinite(nineTenthsMin) ? nineTenthsMin : undefined,
+    };
+  });
+}
+
+const NINE_TENTHS = 0.9;
+
+export interface RehearseOptions {
+  readonly sigmaOf: (task: string) => number;
+  readonly times: number;
+  readonly seed: number;
+  /** What is looked at; by when: Infinity where nobody waits for it. */
+  readonly of: readonly { readonly task: string; readonly byMin: number }[];
+}
+
+/** What was put at a time is not begun before it, and later where it has to be. Only what is placed. */
+function loosened(asked: CalendarCase, plan: readonly PlacedTask[]): CalendarCase {
+  const placed = new Set(plan.map(({ id }) => id));
+  const notBefore = (id: string) => `${id}\u0000from`;
+  const there = asked.tasks.filter(({ id }) => placed.has(id));
+  const put = there.filter(({ atMin, min }) => atMin !== undefined && min > 0);
+  return {
+    ...asked,
+    tasks: [
+      ...there.map(({ atMin, ...task }): Task => (task.min > 0 ? task : { ...task, atMin })),
+      ...put.map(({ id, atMin }): Task => ({ id: notBefore(id), min: 0, needs: [], pausable: false, atMin })),
+    ],
+    lags: [
+      ...asked.lags.filter(({ after, before }) => placed.has(after) && placed.has(before)),
+      ...put.map(({ id }) => ({ after: notBefore(id), before: id, minMin: 0 })),
+    ],
+    same: [],
+    stays: (asked.stays ?? []).map((stay) => ({ ...stay, tasks: stay.tasks.filter((id) => placed.has(id)) })),
+    due: [],
+  };
+}
