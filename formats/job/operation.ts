@@ -24,3 +24,7 @@ export const operationSchema = object({
   after: z.array(object({ key: z.string(), minMin: z.int(), maxMin: z.int().optional() })),
 });
 export type Operation = z.output<typeof operationSchema>;
+
+/** What a job costs beside its hours, and what one of them costs. Cents. */
+export const jobCostsSchema = object({ materialMoney: z.int(), hourRate: z.int() });
+export type JobCosts = z.output<typeof jobCostsSchema>;

@@ -2,7 +2,7 @@
 import { BODIES } from '#core/item/make';
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
-import { operationSchema } from './operation';
+import { jobCostsSchema, operationSchema } from './operation';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { LAMP_IDS } from '#core/work/cure';
 import { DAYS_OF_WEEK } from '#core/work/hours';
@@ -117,6 +117,7 @@ export const jobSummarySchema = object({
   dusty: z.array(object({ from: instant(), until: instant() })),
   /** What is still to be done of it, for the workshop's calendar. */
   work: z.array(operationSchema).optional(),
+  costs: jobCostsSchema.optional(),
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 

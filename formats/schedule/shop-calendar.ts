@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
-import { LOST_WHYS, operationSchema, weekSchema } from '#formats/job';
-import { flag, id, instant, list, nonEmpty, object, oneOf } from '#formats/values';
+import { jobCostsSchema, LOST_WHYS, operationSchema, weekSchema } from '#formats/job';
+import { flag, id, instant, list, nonEmpty, object, oneOf, share } from '#formats/values';
 
 /** What somebody is called to do. */
 export const SKILLS = ['prepare', 'lay', 'film', 'hand-over'] as const;
@@ -10,6 +10,9 @@ export type Skill = (typeof SKILLS)[number];
 const MOST_PEOPLE = 50;
 const MOST_LOST = 500;
 const MOST_PLACED = 5000;
+const MOST_PROMISED = 500;
+/** Engineering default: local law and contracts have their own. */
+const USUAL_OVERTIME_SHARE = 0.25;
 
 /** The calendar of the whole workshop: who is there when, what is lost, and what was agreed. */
 export const shopCalendarSchema = object({
@@ -24,6 +27,23 @@ export const shopCalendarSchema = object({
   ),
   /** When a bay or a person is not there, and why: holidays, no power, service. */
   lost: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), MOST_LOST),
+  /** Hours somebody works, or a bay is open, beyond the usual: agreed for some evenings. */
+  more: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant() }), MOST_LOST).default([]),
+  /** What owners were told. An option holds its place until it expires, a promise stands. */
+  promised: list(
+    object({
+      job: id(),
+      /** Done by then. */
+      by: instant(),
+      /** It comes in then, and stands in that bay. */
+      from: instant(),
+      bay: id().optional(),
+      expires: instant().optional(),
+    }),
+    MOST_PROMISED,
+  ).default([]),
+  /** What an hour beyond the usual costs above one within it, as a share. */
+  overtimeShare: share().default(USUAL_OVERTIME_SHARE),
   /** Where each step stands that was agreed, by `job/step`. */
   plan: list(
     object({
@@ -39,7 +59,14 @@ export const shopCalendarSchema = object({
 });
 export type ShopCalendar = z.output<typeof shopCalendarSchema>;
 
-export const NO_CALENDAR: ShopCalendar = { people: [], lost: [], plan: [] };
+export const NO_CALENDAR: ShopCalendar = {
+  people: [],
+  lost: [],
+  more: [],
+  promised: [],
+  overtimeShare: USUAL_OVERTIME_SHARE,
+  plan: [],
+};
 
 /** A job as the calendar has it. */
 const calendarJobSchema = object({
@@ -52,6 +79,7 @@ const calendarJobSchema = object({
   /** Somebody is at it: its first step is not moved. */
   begun: z.boolean(),
   work: z.array(operationSchema),
+  costs: jobCostsSchema.optional(),
 });
 export type CalendarJob = z.output<typeof calendarJobSchema>;
 
@@ -64,12 +92,14 @@ export const calendarViewSchema = object({
 });
 export type CalendarView = z.output<typeof calendarViewSchema>;
 
-/** Hours lost end later than they begin. */
+/** Stretches of hours end later than they begin. */
 export function shopCalendarFaults(raw: unknown): { readonly path: string; readonly message: string }[] {
-  const { lost } = (raw ?? {}) as { lost?: unknown };
-  return (Array.isArray(lost) ? lost : []).flatMap((each: { from?: unknown; to?: unknown } | null, index) =>
-    typeof each?.from === 'string' && typeof each.to === 'string' && Date.parse(each.to) <= Date.parse(each.from)
-      ? [{ path: `lost[${index}].to`, message: 'must end later than it begins' }]
-      : [],
+  const { lost, more } = (raw ?? {}) as { lost?: unknown; more?: unknown };
+  return Object.entries({ lost, more }).flatMap(([name, stretches]) =>
+    (Array.isArray(stretches) ? stretches : []).flatMap((each: { from?: unknown; to?: unknown } | null, index) =>
+      typeof each?.from === 'string' && typeof each.to === 'string' && Date.parse(each.to) <= Date.parse(each.from)
+        ? [{ path: `${name}[${index}].to`, message: 'must end later than it begins' }]
+        : [],
+    ),
   );
 }

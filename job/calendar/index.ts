@@ -1,3 +1,19 @@
 export { operationsOf } from './operations';
-export { asKept, bayOf, openOf, personOf, type ShopCase, shopCase, taskOf } from './shop-case';
+export {
+  asKept,
+  bayOf,
+  dueAt,
+  type FarJob,
+  lastTask,
+  openOf,
+  personOf,
+  type ShopCase,
+  shopCase,
+  type ShopSources,
+  stands,
+  taskOf,
+} from './shop-case';
 export { STEP_WORDS, stepName } from './words';
+export { datesFor, type DateOffered } from './put-in';
+export { type JobRisk, promiseRisks } from './risk';
+export { type Way, type WayOut, waysOut } from './ways-out';

@@ -1,5 +1,6 @@
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { CalendarCase, PlacedTask, Task } from '#core/work/calendar';
-import { without } from '#core/work/crew';
+import { inOrder, without } from '#core/work/crew';
 import { openHours, USUAL_WEEK, type Week } from '#core/work/hours';
 import type { Bay, Operation } from '#formats/job';
 import type { CalendarJob, ShopCalendar, Skill } from '#formats/schedule';
@@ -21,6 +22,8 @@ const fromOf = (job: string) => taskOf(job, 'from');
 const MANY = 99;
 /** The calendar is told in steps of these; its start is one, minutes. */
 const STEP_MIN = 5;
+/** What begins later is not laid out step by step: its owner, its air and its people are not certain yet. Days. */
+const FAR_DAYS = 42;
 
 /** The workshop's calendar as it is planned, and where everything stood. */
 export interface ShopCase {
@@ -29,9 +32,20 @@ export interface ShopCase {
   readonly stood: readonly PlacedTask[];
   /** Steps by task; those nobody does are not among them. */
   readonly steps: ReadonlyMap<string, { readonly job: CalendarJob; readonly step: Operation }>;
+  /** Jobs whose days are far: each as one block, where its own days have it. */
+  readonly far: readonly FarJob[];
 }
 
-interface Sources {
+export interface FarJob {
+  readonly job: CalendarJob;
+  readonly bay: string | null;
+  readonly from: string;
+  readonly to: string;
+  /** Hands times minutes. */
+  readonly workMin: number;
+}
+
+export interface ShopSources {
   readonly calendar: ShopCalendar;
   readonly jobs: readonly CalendarJob[];
   readonly bays: readonly Bay[];
@@ -42,13 +56,19 @@ interface Sources {
  * All jobs on all bays and people: each step in its bay's hours, by people who are called to do it and are there; what
  * stands in a bay stays there until it has cured; what somebody is at now is fixed.
  */
-export function shopCase({ calendar, jobs, bays, now }: Sources): ShopCase {
+export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopCase {
   const startAt = instantAfter(now, -(minuteOfDay(now) % STEP_MIN));
   const minute = (at: string) => Math.round(minutesBetween(startAt, at));
-  const lost = (what: string) =>
-    calendar.lost.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
-  const there = (week: Week, what: string) =>
-    without(openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt)), lost(what));
+  const stretches = (those: ShopCalendar['more'], what: string) =>
+    those.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
+  const there = (week: Week, what: string) => {
+    const usual = openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt));
+    return without(inOrder([...usual, ...stretches(calendar.more, what)]), stretches(calendar.lost, what));
+  };
+  const told = new Map(calendar.promised.filter((each) => stands(each, now)).map((each) => [each.job, each]));
+  const beginsAt = ({ id, startAt: own }: CalendarJob) => told.get(id)?.from ?? own;
+  const isFar = (job: CalendarJob) => !job.begun && minute(beginsAt(job)) > FAR_DAYS * MINUTES_PER_DAY;
+  const jobs = all.filter((job) => !isFar(job));
   const known = new Set(bays.map(({ id }) => id));
   const pinned = new Map(
     calendar.plan.flatMap((each) => (each.pinned ? [[each.task, minute(each.from)] as const] : [])),
@@ -56,7 +76,10 @@ export function shopCase({ calendar, jobs, bays, now }: Sources): ShopCase {
   const steps = new Map(
     jobs.flatMap((job) => job.work.map((step) => [taskOf(job.id, step.key), { job, step }] as const)),
   );
-  const bayIdOf = ({ bayId }: CalendarJob) => (bayId !== null && known.has(bayId) ? bayId : null);
+  const bayIdOf = ({ id, bayId, begun }: CalendarJob) => {
+    const bay = (begun ? undefined : told.get(id)?.bay) ?? bayId;
+    return bay !== null && known.has(bay) ? bay : null;
+  };
   const isThere = ({ kind }: Operation) => kind !== 'hand-over';
   /** While it cures it is looked over where it stands. */
   const holds = (job: CalendarJob, { kind }: Operation) =>
@@ -83,12 +106,14 @@ export function shopCase({ calendar, jobs, bays, now }: Sources): ShopCase {
         ...(atMin !== undefined && atMin >= 0 && { atMin }),
       };
     });
-    const begins = minute(job.startAt);
+    const begins = minute(beginsAt(job));
     return begins > 0 && own.length > 0
       ? [{ id: fromOf(job.id), min: 0, needs: [], pausable: false, atMin: begins }, ...own]
       : own;
   });
   const ids = new Set(tasks.map(({ id }) => id));
+  // An option that was not taken in time holds no place any more.
+  const lapsed = new Set(calendar.promised.flatMap((each) => (stands(each, now) ? [] : [each.job])));
   return {
     startAt,
     steps,
@@ -109,26 +134,59 @@ export function shopCase({ calendar, jobs, bays, now }: Sources): ShopCase {
         ]),
       ),
       same: [],
-      due: jobs.flatMap(({ id, needsBy, work }) => {
-        const last = work.at(-1);
-        return needsBy === undefined || !last
-          ? []
-          : [{ task: taskOf(id, last.key), byMin: minute(needsBy), weight: 1 }];
+      due: jobs.flatMap((job) => {
+        const by = dueAt(job, calendar, now);
+        const last = lastTask(job);
+        return by === undefined || last === undefined ? [] : [{ task: last, byMin: minute(by), weight: 1 }];
       }),
       stays: jobs.flatMap((job) => {
         const bay = bayIdOf(job);
         const there = job.work
           .filter((step) => isThere(step) && holds(job, step))
           .map(({ key }) => taskOf(job.id, key));
-        return bay === null || there.length < 2 ? [] : [{ resource: bayOf(bay), tasks: there }];
+        return bay === null || there.length < 2 ? [] : [{ anyOf: [bayOf(bay)], tasks: there }];
       }),
       seed: 1,
     },
     stood: calendar.plan.flatMap(({ task, from, to, uses }) =>
-      ids.has(task) ? [{ id: task, fromMin: minute(from), toMin: minute(to), uses }] : [],
+      ids.has(task) && !lapsed.has(steps.get(task)?.job.id ?? '')
+        ? [{ id: task, fromMin: minute(from), toMin: minute(to), uses }]
+        : [],
     ),
+    far: all.filter(isFar).map((job) => {
+      const away = minutesBetween(job.startAt, beginsAt(job));
+      const ends = job.work.map(({ until }) => until).toSorted((a, b) => minutesBetween(b, a));
+      return {
+        job,
+        bay: bayIdOf(job),
+        from: beginsAt(job),
+        to: instantAfter(ends.at(-1) ?? job.startAt, away),
+        workMin: job.work.reduce((sum, { min, hands }) => sum + min * hands, 0),
+      };
+    }),
   };
 }
+
+/** What is told to an owner still holds: it is a promise, or an option that has not expired. */
+export const stands = ({ expires }: ShopCalendar['promised'][number], now: string): boolean =>
+  expires === undefined || Date.parse(expires) > Date.parse(now);
+
+/** When a job's owner wants it, or was told to have it, whichever is sooner; undefined: nobody waits for it. */
+export function dueAt(
+  { id, needsBy }: Pick<CalendarJob, 'id' | 'needsBy'>,
+  { promised }: Pick<ShopCalendar, 'promised'>,
+  now: string,
+): string | undefined {
+  const told = promised.find((each) => each.job === id && stands(each, now))?.by;
+  const all = [needsBy, told].flatMap((at) => (at === undefined ? [] : [at]));
+  return all.toSorted((a, b) => Date.parse(a) - Date.parse(b))[0];
+}
+
+/** The step a job goes out with. */
+export const lastTask = ({ id, work }: Pick<CalendarJob, 'id' | 'work'>): string | undefined => {
+  const last = work.at(-1);
+  return last && taskOf(id, last.key);
+};
 
 const SKILL_OF: Partial<Readonly<Record<Operation['kind'], Skill>>> = {
   clean: 'prepare',
@@ -138,7 +196,7 @@ const SKILL_OF: Partial<Readonly<Record<Operation['kind'], Skill>>> = {
 };
 
 /** Who is called to do a step. */
-const skillOf = ({ kind, isFilm }: Operation): Skill => SKILL_OF[kind] ?? (isFilm ? 'film' : 'lay');
+export const skillOf = ({ kind, isFilm }: Operation): Skill => SKILL_OF[kind] ?? (isFilm ? 'film' : 'lay');
 
 /** A calendar as it is kept once it is agreed to. */
 export const asKept = (

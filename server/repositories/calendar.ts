@@ -14,11 +14,13 @@ export interface KeptCalendar {
 /** The calendar of the workshop: one, with the edition before it. */
 export function calendarRepository(db: Db) {
   const settings = shopSettingsRepository(db);
+  // What was kept before something was added to it has none of that.
+  const whole = (kept: KeptCalendar | undefined) => kept && { ...kept, calendar: { ...NO_CALENDAR, ...kept.calendar } };
   const get = (): KeptCalendar =>
-    (settings.get(KEPT) as KeptCalendar | undefined) ?? { version: 0, calendar: NO_CALENDAR };
+    whole(settings.get(KEPT) as KeptCalendar | undefined) ?? { version: 0, calendar: NO_CALENDAR };
   return {
     get,
-    before: () => settings.get(BEFORE) as KeptCalendar | undefined,
+    before: () => whole(settings.get(BEFORE) as KeptCalendar | undefined),
     put(next: KeptCalendar): void {
       settings.put(BEFORE, get());
       settings.put(KEPT, next);

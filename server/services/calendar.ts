@@ -27,7 +27,7 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
         version,
         calendar,
         now: now().toISOString(),
-        jobs: onIt().map(({ id, title, bayId, phase, startAt, needsBy, work }) => ({
+        jobs: onIt().map(({ id, title, bayId, phase, startAt, needsBy, work, costs }) => ({
           id,
           title,
           bayId,
@@ -36,6 +36,7 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
           ...(needsBy !== undefined && { needsBy }),
           begun: phase === 'running',
           work: work ?? [],
+          ...(costs && { costs }),
         })),
       };
     },

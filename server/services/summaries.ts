@@ -14,6 +14,7 @@ import {
 } from '#formats/job';
 import { type LearnedPreparation, loggedEntries } from '#formats/log';
 import { instantAfter, minutesBetween } from '#formats/values';
+import { wishesOf } from '#job/choose';
 import { pickListOf } from '#job/pick';
 import { calendarFile } from '#formats/calendar';
 import { daysView, leavesMin, outdoorsOf, ownerDates, ripening } from '#job/days';
@@ -328,7 +329,13 @@ export function summaryService(
             }))
           : [],
       ),
-      ...(days.blocks.length > 0 && { work: operationsOf(document, days.blocks, plan, days.people) }),
+      ...(days.blocks.length > 0 && {
+        work: operationsOf(document, days.blocks, plan, days.people),
+        costs: {
+          materialMoney: Math.round(plan.purchases.reduce((sum, { cost }) => sum + cost, 0)),
+          hourRate: wishesOf(document).hourRate,
+        },
+      }),
       ...(item && {
         itemName: item.name,
         ...(item.id && { itemId: item.id }),

@@ -1,0 +1,185 @@
+import { calendarFaults, redraw } from '#core/work/calendar';
+import type { Bay } from '#formats/job';
+import { type CalendarJob, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
+import { instantAfter, minutesBetween } from '#formats/values';
+import { yardThatMorning } from '../../demo/that-morning';
+import { asKept, bayOf, datesFor, dueAt, openOf, personOf, promiseRisks, shopCase, taskOf, waysOut } from '.';
+
+/** A Tuesday morning as the workshop opens. */
+const NOW = '2027-03-02T08:00:00+01:00';
+const bays: Bay[] = yardThatMorning()
+  .bays.slice(0, 2)
+  .map((bay) => ({ ...bay, version: 1 }));
+const [one, other] = bays.map(({ id }) => id) as [string, string];
+const WEEK = Array.from({ length: 7 }, (_, day): [number, number] | null => (day < 5 ? [8, 17] : null));
+
+/** Washed a day long, laid for some hours, cured over night, handed over. */
+function jobOf(id: string, more: Partial<CalendarJob> = {}): CalendarJob {
+  const step = (
+    key: string,
+    kind: CalendarJob['work'][number]['kind'],
+    min: number,
+    hands: number,
+    after?: string,
+  ) => ({
+    key,
+    kind,
+    min,
+    hands,
+    pausable: kind === 'clean',
+    from: NOW,
+    until: instantAfter(NOW, 2 * 1440),
+    after: after === undefined ? [] : [{ key: after, minMin: 0, ...(kind === 'cure' && { maxMin: 0 }) }],
+  });
+  return {
+    id,
+    title: id,
+    bayId: one,
+    phase: 'planned',
+    startAt: NOW,
+    begun: false,
+    work: [
+      step('clean', 'clean', 480, 1),
+      step('lay', 'lay', 240, 1, 'clean'),
+      step('cure', 'cure', 720, 0, 'lay'),
+      step('hand-over', 'hand-over', 30, 1, 'cure'),
+    ],
+    costs: { materialMoney: 10_000, hourRate: 6000 },
+    ...more,
+  };
+}
+const person = (id: string, skills: ShopCalendar['people'][number]['skills']) => ({ id, name: id, skills, week: WEEK });
+const crew: ShopCalendar = { ...NO_CALENDAR, people: [person('ann', ['prepare', 'lay', 'hand-over'])] };
+
+/** As it stands once everybody has agreed to it. */
+function agreed(calendar: ShopCalendar, jobs: readonly CalendarJob[]) {
+  const first = shopCase({ calendar, jobs, bays, now: NOW });
+  const kept = { ...calendar, plan: asKept(first, redraw(first.asked, []).tasks, []) };
+  const sources = { calendar: kept, jobs, bays, now: NOW };
+  const shop = shopCase(sources);
+  return { sources, shop, drawn: redraw(shop.asked, shop.stood) };
+}
+function all<T>(run: Generator<void, T, void>): T {
+  for (;;) {
+    const { done, value } = run.next();
+    if (done) return value;
+  }
+}
+const endOf = (drawn: ReturnType<typeof redraw>, job: string) =>
+  drawn.tasks.find(({ id }) => id === taskOf(job, 'hand-over'))!.toMin;
+
+test('a promise that is broken has ways out, each whole: what it comes to for all, in hours, money and moves', () => {
+  const needsBy = instantAfter(NOW, 2 * 1440 + 60);
+  const jobs = [jobOf('early'), jobOf('late', { bayId: other, needsBy })];
+  const { sources, shop, drawn } = agreed({ ...crew, people: [...crew.people, person('ben', ['hand-over'])] }, jobs);
+  const late = drawn.lateMin.get(taskOf('late', 'hand-over'))!;
+  expect(late).toBeGreaterThan(0);
+  const ways = waysOut(sources, shop, drawn, jobs[1]!);
+  const kinds = ways.map(({ way }) => (way.kind === 'skill' ? `${way.person} ${way.skill}` : way.kind));
+  expect(kinds).toEqual(expect.arrayContaining(['ben prepare', 'helper', 'first']));
+  for (const { way, calendar, tasks, lateMin, alsoLate, money, moreMin } of ways) {
+    const changed = shopCase({ ...sources, calendar });
+    expect([way, calendarFaults(changed.asked, tasks)]).toEqual([way, []]);
+    expect(lateMin).toBeLessThan(late);
+    const out = tasks.find(({ id }) => id === taskOf('late', 'hand-over'))!;
+    expect(Math.max(0, out.toMin - minutesBetween(NOW, needsBy))).toBe(lateMin);
+    // Nobody waits for the other.
+    expect(alsoLate).toEqual([]);
+    if (way.kind === 'skill' || way.kind === 'first') expect([money, moreMin]).toEqual([0, 0]);
+    if (way.kind === 'helper') expect(money).toBe((moreMin * 6000) / 60);
+    // Agreed to, it stands.
+    const kept = shopCase({ ...sources, calendar: { ...calendar, plan: asKept(changed, tasks, []) } });
+    expect(redraw(kept.asked, kept.stood).moves).toEqual([]);
+  }
+  // The cheapest that keeps it comes first.
+  expect(ways[0]!.lateMin).toBe(0);
+});
+
+test('longer evenings: as few hours as keep it, only those that are worked, by whom and in which bay, at their price', () => {
+  const job = jobOf('only', { needsBy: instantAfter(NOW, 2 * 1440 + 60) });
+  const { sources, shop, drawn } = agreed(crew, [job]);
+  // Washing takes the first day but for an hour; laying the second, cured in the night after it: on time, with room.
+  expect(drawn.lateMin.get(taskOf('only', 'hand-over'))).toBe(0);
+  const tight = { ...job, needsBy: instantAfter(NOW, 1440 + 9 * 60) };
+  const hurried = agreed(crew, [tight]);
+  const way = waysOut(hurried.sources, hurried.shop, hurried.drawn, tight).find((each) => each.way.kind === 'overtime');
+  expect(waysOut(sources, shop, drawn, job)).toEqual([]);
+  expect(way).toBeDefined();
+  const { calendar, moreMin, money } = way!;
+  expect(moreMin).toBeGreaterThan(0);
+  expect(money).toBe(Math.round((moreMin * 6000 * 0.25) / 60));
+  for (const { what, from, to } of calendar.more) {
+    expect([personOf('ann'), bayOf(one)]).toContain(what);
+    const [opens, closes] = [from, to].map((at) => minutesBetween(NOW, at));
+    expect(way!.tasks.some(({ fromMin, toMin }) => fromMin < closes! && toMin > opens!)).toBe(true);
+  }
+});
+
+test('three dates for a new job: nobody promised is moved, the later the surer, what is sooner costs more', () => {
+  const promised = jobOf('promised', { needsBy: instantAfter(NOW, 3 * 1440) });
+  const asked = jobOf('asked', { startAt: NOW });
+  const { sources, drawn } = agreed(crew, [promised]);
+  const offered = all(datesFor({ ...sources, jobs: [promised, asked] }, 'asked', NOW));
+  expect(offered.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['as-it-goes', 'week-later']));
+  const usual = offered.find(({ kind }) => kind === 'as-it-goes')!;
+  const later = offered.find(({ kind }) => kind === 'week-later')!;
+  const work = (480 + 240 + 30) / 60;
+  expect(usual.money).toBe(10_000 + work * 6000);
+  for (const { kind, doneAt, promiseAt, kept, money, moreMin, tasks, from } of offered) {
+    expect([kind, minutesBetween(doneAt, promiseAt) >= 0]).toEqual([kind, true]);
+    expect(kept).toBeGreaterThan(0);
+    expect(money).toBe(usual.money + Math.round((moreMin * 6000 * 0.25) / 60));
+    expect(minutesBetween(NOW, from)).toBeGreaterThanOrEqual(0);
+    expect(tasks.find(({ id }) => id === taskOf('promised', 'hand-over'))!.toMin).toBe(endOf(drawn, 'promised'));
+  }
+  expect(minutesBetween(usual.from, later.from)).toBeGreaterThanOrEqual(7 * 1440);
+  const soonest = offered.find(({ kind }) => kind === 'soonest');
+  if (soonest) expect(minutesBetween(soonest.doneAt, usual.doneAt)).toBeGreaterThan(0);
+  expect(all(datesFor(sources, 'unknown', NOW))).toEqual([]);
+});
+
+test('an option holds its place and its date until it expires; then nobody waits for it', () => {
+  const job = jobOf('asked');
+  const option = {
+    job: 'asked',
+    by: instantAfter(NOW, 4 * 1440),
+    from: instantAfter(NOW, 1440),
+    bay: other,
+    expires: instantAfter(NOW, 2 * 1440),
+  };
+  const calendar = { ...crew, promised: [option] };
+  const held = shopCase({ calendar, jobs: [job], bays, now: NOW });
+  const { tasks } = redraw(held.asked, held.stood);
+  expect(tasks.find(({ id }) => id === taskOf('asked', 'clean'))).toMatchObject({
+    fromMin: 1440,
+    uses: [bayOf(other), openOf(other), personOf('ann')],
+  });
+  expect(dueAt(job, calendar, NOW)).toBe(option.by);
+  const plan = asKept(held, tasks, []);
+  const after = instantAfter(NOW, 2 * 1440 + 1);
+  const lapsed = shopCase({ calendar: { ...calendar, plan }, jobs: [job], bays, now: after });
+  expect([dueAt(job, calendar, after), lapsed.stood, lapsed.asked.due]).toEqual([undefined, [], []]);
+  expect(lapsed.asked.tasks.find(({ id }) => id === taskOf('asked', 'clean'))!.needs[0]!.anyOf).toEqual([bayOf(one)]);
+});
+
+test('a promise with room is nearly sure, one without is not; a job far ahead is one block in its bay', () => {
+  const [sure, tight, far] = [
+    jobOf('sure', { needsBy: instantAfter(NOW, 6 * 1440) }),
+    jobOf('tight', { bayId: other }),
+    jobOf('far', { startAt: instantAfter(NOW, 100 * 1440) }),
+  ];
+  const first = agreed({ ...crew, people: [...crew.people, person('ben', ['prepare', 'lay', 'hand-over'])] }, [
+    sure,
+    tight,
+    far,
+  ]);
+  const out = endOf(first.drawn, 'tight');
+  const jobs = [sure, { ...tight, needsBy: instantAfter(NOW, out) }, far];
+  const shop = shopCase({ ...first.sources, jobs });
+  const risks = new Map(all(promiseRisks(shop, first.drawn.tasks)).map((risk) => [risk.job, risk]));
+  expect(risks.get('sure')!.kept).toBeGreaterThan(0.97);
+  expect(risks.get('tight')!.kept).toBeLessThan(0.9);
+  expect(risks.get('tight')!.nineTenthsMin).toBeGreaterThan(out);
+  expect(shop.far).toMatchObject([{ job: { id: 'far' }, bay: one, workMin: 750 }]);
+  expect(shop.asked.tasks.some(({ id }) => id.startsWith('far/'))).toBe(false);
+});

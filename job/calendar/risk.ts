@@ -1,0 +1,52 @@
+import { type PlacedTask, type RehearsedDue, rehearseCalendar } from '#core/work/calendar';
+import { USUAL_UNCERTAINTY } from '#core/work/rehearsal';
+import type { OperationKind } from '#formats/job';
+import { lastTask, type ShopCase } from './shop-case';
+
+const { preparation, pace, action, flash, cure } = USUAL_UNCERTAINTY;
+
+/**
+ * How much longer or shorter a step may take than planned, log-sigma: the day's pace and each action beside it; wet
+ * film adds its flash. The same spreads a job's own days are rehearsed with; looking over and handing over as work.
+ */
+const SIGMA: Readonly<Record<OperationKind, number>> = {
+  clean: preparation,
+  correct: preparation,
+  wipe: preparation,
+  dry: cure,
+  lay: Math.hypot(pace, action, flash),
+  cure,
+  check: Math.hypot(pace, action),
+  'hand-over': Math.hypot(pace, action),
+};
+
+/** So many weeks are gone through for a risk: it is off by three or four in a hundred at most, mostly. */
+const TIMES = 200;
+
+/** What nine weeks in ten come to, of one job. */
+export interface JobRisk extends RehearsedDue {
+  readonly job: string;
+}
+
+/** How likely each job goes out when it is due, and when it does nine times in ten: all steps as long as they may take. */
+export function* promiseRisks(
+  { asked, steps }: Pick<ShopCase, 'asked' | 'steps'>,
+  plan: readonly PlacedTask[],
+): Generator<void, JobRisk[], void> {
+  const due = new Map(asked.due.map(({ task, byMin }) => [task, byMin]));
+  const jobs = new Map([...steps.values()].map(({ job }) => [job.id, lastTask(job)]));
+  const placed = new Set(plan.map(({ id }) => id));
+  const of = [...jobs].flatMap(([job, task]) =>
+    task !== undefined && placed.has(task) ? [{ job, task, byMin: due.get(task) ?? Infinity }] : [],
+  );
+  const rehearsed = yield* rehearseCalendar(asked, plan, {
+    sigmaOf: (task) => {
+      const kind = steps.get(task)?.step.kind;
+      return kind === undefined ? 0 : SIGMA[kind];
+    },
+    times: TIMES,
+    seed: asked.seed,
+    of,
+  });
+  return rehearsed.map((one, nth) => ({ ...one, job: of[nth]!.job }));
+}
