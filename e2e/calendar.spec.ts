@@ -93,3 +93,65 @@ test('a promise in danger is kept by a second person, and the week is worked out
   await page.reload();
   await expect(satin).not.toContainText('late');
 });
+
+test('a new job gets three dates with chance and price, is held as an option and promised; another promise breaks, has ways out and is told', async ({
+  page,
+}) => {
+  await page.goto('/calendar');
+  const promises = page.getByRole('region', { name: 'Promises' });
+  const satin = promises.getByRole('listitem').filter({ hasText: 'Satin touring' });
+  await expect(satin).toContainText(/kept \d+ in 100/);
+  const asked = page.getByRole('region', { name: 'A new job' });
+  await asked.getByLabel('Job').selectOption({ label: 'Two-seat aeroplane, wings and cabin' });
+  await asked.getByRole('button', { name: 'Find three dates' }).click();
+  const dates = asked.getByRole('listitem').filter({ hasText: 'nine in ten' });
+  await expect(dates).toHaveCount(3);
+  for (const date of await dates.all()) await expect(date).toContainText(/€[\d,]+\.\d\d/);
+  const room = dates.filter({ hasText: 'As the week has room' });
+  const by = /Promise it for (.*): nine in ten/.exec(await room.innerText())![1]!;
+  await room.getByRole('button', { name: 'Hold it as an option' }).click();
+  const plane = promises.getByRole('listitem').filter({ hasText: 'Two-seat aeroplane' });
+  await expect(plane).toContainText(`Option on ${by}, until Tue 9 Mar, 23:59`);
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByRole('button', { name: 'Agree to it' })).toBeHidden();
+  await page.reload();
+  await plane.getByRole('button', { name: /the owner agreed$/ }).click();
+  await expect(plane).toContainText(`Promised for ${by}`);
+
+  // Nobody who lays is there on Thursday: what is promised for Friday breaks, and is told once there is no way out.
+  const lost = page.getByRole('region', { name: 'A day lost' });
+  for (const person of ['Maren', 'Ivo']) {
+    await lost.getByLabel('Who or what').selectOption({ label: person });
+    await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+    await lost.getByRole('button', { name: 'It is lost' }).click();
+  }
+  await expect(satin).toContainText('late: ring the owner');
+  await satin.getByRole('button', { name: /ways out$/ }).click();
+  const ways = satin.getByRole('group', { name: /ways out$/ });
+  await expect(ways.getByRole('listitem').filter({ hasText: 'Tessa lays too' })).toContainText('kept');
+  await ways
+    .getByRole('listitem')
+    .filter({ hasText: 'A second person comes in' })
+    .getByRole('button', { name: 'Look at it' })
+    .click();
+  await expect(satin).not.toContainText('late');
+  await page
+    .getByRole('region', { name: 'People' })
+    .getByRole('listitem')
+    .filter({ hasText: 'A second person' })
+    .getByRole('button', { name: 'Remove' })
+    .click();
+  await expect(satin).toContainText('late: ring the owner');
+  await satin.getByRole('button', { name: /ways out$/ }).click();
+  await satin.getByRole('button', { name: 'Told, and agreed' }).click();
+  await expect(satin).not.toContainText('late');
+  await expect(satin).toContainText('Promised for');
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByRole('button', { name: 'Agree to it' })).toBeHidden();
+
+  // Months ahead: where each stands, and how full the weeks are.
+  await page.getByText('Half a year').click();
+  const door = page.getByRole('group', { name: 'Bay 2, by the door, half a year' });
+  await expect(door.getByRole('link', { name: /^Satin touring motorcycle: Thu 4 Mar/ })).toBeVisible();
+  await expect(door.getByTitle(/Week from 1 March: \d+ % taken/)).toBeVisible();
+});

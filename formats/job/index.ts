@@ -80,5 +80,5 @@ export {
   weekSchema,
 } from './workshop';
 export { JOB_LIMITS } from './limits';
-export { type JobCosts, jobCostsSchema, type Operation, type OperationKind, operationSchema } from './operation';
+export { jobCostsSchema, type Operation, type OperationKind, operationSchema } from './operation';
 export { type OwnerData, type OwnerDataRemoved, ownerDataRemovedSchema, ownerDataSchema } from './owner-data';

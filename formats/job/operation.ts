@@ -26,5 +26,4 @@ export const operationSchema = object({
 export type Operation = z.output<typeof operationSchema>;
 
 /** What a job costs beside its hours, and what one of them costs. Cents. */
-export const jobCostsSchema = object({ materialMoney: z.int(), hourRate: z.int() });
-export type JobCosts = z.output<typeof jobCostsSchema>;
+export const jobCostsSchema = object({ materialMoney: z.int(), hourRate: z.int(), currency: z.string() });

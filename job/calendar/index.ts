@@ -3,7 +3,6 @@ export {
   asKept,
   bayOf,
   dueAt,
-  type FarJob,
   lastTask,
   openOf,
   personOf,
@@ -14,6 +13,7 @@ export {
   taskOf,
 } from './shop-case';
 export { STEP_WORDS, stepName } from './words';
-export { datesFor, type DateOffered } from './put-in';
+export { datesFor, type DateOffered, toldAt } from './put-in';
 export { type JobRisk, promiseRisks } from './risk';
 export { type Way, type WayOut, waysOut } from './ways-out';
+export { blocks, loads } from './load';

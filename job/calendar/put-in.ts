@@ -2,13 +2,13 @@ import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import { type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
 import type { ShopCalendar } from '#formats/schedule';
 import { instantAfter, minuteOfDay } from '#formats/values';
-import { hourMoney, longerEvenings, minutesBeyond } from './overtime';
+import { hourMoney, longerEvenings, minutesBeyond, onSaturdays } from './overtime';
 import { promiseRisks } from './risk';
 import { lastTask, shopCase, type ShopSources, taskOf } from './shop-case';
 
 /** When a job could come in and go out, what that is likely worth as a promise, and what it costs. */
 export interface DateOffered {
-  readonly kind: 'soonest' | 'as-it-goes' | 'week-later';
+  readonly kind: 'soonest' | 'as-it-goes' | 'week-later' | 'two-weeks-later';
   readonly bay: string;
   readonly from: string;
   /** Done then if all goes as planned, and in which share of the times. */
@@ -26,16 +26,16 @@ export interface DateOffered {
   readonly tasks: readonly PlacedTask[];
 }
 
-/** Hours in the evening, where it is to be done as soon as it can be. */
+/** Hours in the evening, and Saturdays, where it is to be done as soon as it can be. */
 const SOONEST_HOURS = 2;
 const WEEK_MIN = 7 * MINUTES_PER_DAY;
-/** A promise is told to the next half hour. */
 const TOLD_MIN = 30;
-const told = (at: string): string => instantAfter(at, (TOLD_MIN - (minuteOfDay(at) % TOLD_MIN)) % TOLD_MIN);
+/** A moment as it is told to an owner: the next half hour. */
+export const toldAt = (at: string): string => instantAfter(at, (TOLD_MIN - (minuteOfDay(at) % TOLD_MIN)) % TOLD_MIN);
 
 /**
- * Three dates for a job that nobody was promised yet, from a moment on: as soon as it can be with longer evenings, as
- * the calendar has room, and a week after that. All that stands, stays; each in the bay where it is done first. A
+ * Three dates for a job that nobody was promised yet, from a moment on: as soon as it can be with longer evenings and Saturdays,
+ * as the calendar has room, and a week after that; two weeks after it where nothing makes it sooner. All that stands, stays; each in the bay where it is done first. A
  * promise is what nine times in ten holds.
  */
 export function* datesFor(sources: ShopSources, jobId: string, earliest: string): Generator<void, DateOffered[], void> {
@@ -74,11 +74,14 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
   const asItGoes = placed(earliest, 0);
   if (!asItGoes) return [];
   const soonest = placed(earliest, SOONEST_HOURS);
-  const later = placed(instantAfter(without.startAt, beginOf(asItGoes.drawn) + WEEK_MIN), 0);
+  const isSooner = soonest !== undefined && soonest.endMin < asItGoes.endMin;
+  const later = (weeks: number) => placed(instantAfter(without.startAt, beginOf(asItGoes.drawn) + weeks * WEEK_MIN), 0);
+  const weekLater = later(1);
   for (const [kind, each] of [
-    ['soonest', soonest && soonest.endMin < asItGoes.endMin ? soonest : undefined],
+    ['soonest', isSooner ? soonest : undefined],
     ['as-it-goes', asItGoes],
-    ['week-later', later],
+    ['week-later', weekLater],
+    ['two-weeks-later', isSooner ? undefined : later(2)],
   ] as const) {
     if (!each) continue;
     const { bay, drawn, endMin, calendar } = each;
@@ -106,7 +109,7 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
       from: instantAfter(shop.startAt, beginOf(drawn)),
       doneAt,
       kept: mine.kept,
-      promiseAt: told(instantAfter(shop.startAt, mine.nineTenthsMin)),
+      promiseAt: toldAt(instantAfter(shop.startAt, mine.nineTenthsMin)),
       ...(worst && { other: worst }),
       moreMin,
       money: Math.round(

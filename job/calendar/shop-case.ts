@@ -171,15 +171,13 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
 export const stands = ({ expires }: ShopCalendar['promised'][number], now: string): boolean =>
   expires === undefined || Date.parse(expires) > Date.parse(now);
 
-/** When a job's owner wants it, or was told to have it, whichever is sooner; undefined: nobody waits for it. */
+/** When a job's owner was last told to have it, else when they want it; undefined: nobody waits for it. */
 export function dueAt(
   { id, needsBy }: Pick<CalendarJob, 'id' | 'needsBy'>,
   { promised }: Pick<ShopCalendar, 'promised'>,
   now: string,
 ): string | undefined {
-  const told = promised.find((each) => each.job === id && stands(each, now))?.by;
-  const all = [needsBy, told].flatMap((at) => (at === undefined ? [] : [at]));
-  return all.toSorted((a, b) => Date.parse(a) - Date.parse(b))[0];
+  return promised.find((each) => each.job === id && stands(each, now))?.by ?? needsBy;
 }
 
 /** The step a job goes out with. */

@@ -28,6 +28,8 @@ export interface WayOut {
   readonly tasks: readonly PlacedTask[];
   /** Minutes it is late then; 0: kept. */
   readonly lateMin: number;
+  /** Minutes it goes out sooner than it would. */
+  readonly soonerMin: number;
   /** Jobs that are later for it than they were and than they are due. */
   readonly alsoLate: readonly { readonly job: string; readonly lateMin: number }[];
   readonly moves: number;
@@ -37,11 +39,13 @@ export interface WayOut {
   readonly money: number;
 }
 
+/** What makes it sooner by less is no way out, minutes. */
+const WORTH_MIN = 15;
 /** So much longer nobody stays. */
 const MOST_HOURS = 3;
 
 /**
- * Ways to keep a promise that the calendar breaks, each worked out whole: what it comes to for that job and all others,
+ * Ways to keep a promise that the calendar breaks, or to be surer of one that is tight, each worked out whole: what it comes to for that job and all others,
  * how many steps move, and what it costs. Those that keep it first, the cheapest of them first.
  * @param drawn the calendar as it stands
  */
@@ -51,7 +55,8 @@ export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, jo
   const due = shop.asked.due.find(({ task }) => task === last);
   if (last === undefined || !due) return [];
   const before = drawn.lateMin.get(last) ?? Infinity;
-  const untilMin = drawn.tasks.find(({ id }) => id === last)?.toMin ?? due.byMin;
+  const endMin = drawn.tasks.find(({ id }) => id === last)?.toMin ?? Infinity;
+  const untilMin = Number.isFinite(endMin) ? endMin : due.byMin;
   const moments = new Map(drawn.tasks.map(({ id, fromMin }) => [id, fromMin]));
   const free = new Set(job.work.map(({ key }) => taskOf(job.id, key)));
   const already = minutesBeyond(shop, calendar, drawn.tasks);
@@ -59,7 +64,8 @@ export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, jo
     const changed = shopCase({ ...sources, calendar: next });
     const after = redraw(changed.asked, drawn.tasks, { free, first: way.kind === 'first' });
     const lateMin = after.lateMin.get(last) ?? Infinity;
-    if (lateMin >= before) return undefined;
+    const soonerMin = endMin - (after.tasks.find(({ id }) => id === last)?.toMin ?? Infinity);
+    if (lateMin > before || soonerMin < WORTH_MIN) return undefined;
     const alsoLate = [...after.lateMin].flatMap(([task, min]) =>
       task !== last && min > (drawn.lateMin.get(task) ?? 0)
         ? [{ job: changed.steps.get(task)!.job.id, lateMin: min }]
@@ -76,6 +82,7 @@ export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, jo
       },
       tasks: after.tasks,
       lateMin,
+      soonerMin,
       alsoLate,
       moves: after.tasks.filter(({ id, fromMin }) => changed.steps.has(id) && moments.get(id) !== fromMin).length,
       moreMin,

@@ -334,6 +334,7 @@ export function summaryService(
         costs: {
           materialMoney: Math.round(plan.purchases.reduce((sum, { cost }) => sum + cost, 0)),
           hourRate: wishesOf(document).hourRate,
+          currency: document.currency,
         },
       }),
       ...(item && {

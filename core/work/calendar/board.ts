@@ -55,11 +55,15 @@ export class Board {
   /** Of each task by its name: those that take the same as it does. */
   readonly alike: ReturnType<typeof alikes>;
 
-  constructor(readonly asked: CalendarCase) {
+  /** @param like of the same tasks by name, with the same needs and hours: only lengths and lags differ */
+  constructor(
+    readonly asked: CalendarCase,
+    like?: Board,
+  ) {
     this.tasks = asked.tasks;
-    this.index = new Map(asked.tasks.map(({ id }, nth) => [id, nth]));
-    this.shifts = new CommonShifts(asked.resources);
-    this.alike = alikes(asked);
+    this.index = like?.index ?? new Map(asked.tasks.map(({ id }, nth) => [id, nth]));
+    this.shifts = like?.shifts ?? new CommonShifts(asked.resources);
+    this.alike = like?.alike ?? alikes(asked);
     const before = asked.tasks.map((): Lag[] => []);
     const after = asked.tasks.map((): Lag[] => []);
     for (const lag of asked.lags) {
@@ -78,8 +82,8 @@ export class Board {
           ]),
       ),
     );
-    this.modes = this.staffed();
-    this.never = this.neverPlaced();
+    this.modes = like?.modes ?? this.staffed();
+    this.never = like?.never ?? this.neverPlaced();
   }
 
   /** Ways to staff each task in which it could stand on an empty calendar, and those like it too. */

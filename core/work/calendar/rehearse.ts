@@ -11,13 +11,17 @@ export interface RehearsedDue {
   readonly nineTenthsMin: number | undefined;
 }
 
+/** What was begun in time is gone on with past closing so long, minutes: nobody leaves a panel wet. */
+const STAYS_MIN = 120;
+
 /** Times gone through between two looks at whether somebody else wants a turn. */
 const AT_ONCE = 5;
 
 /**
  * Goes through a calendar again and again, each task a little longer or shorter than planned, by those who were to do
  * it and in the order agreed: what follows is done sooner or later with it, and nothing before it was to be begun that
- * was put at a time.
+ * was put at a time. Work that cannot be paused and takes longer is not put off to the next morning: who is at it stays,
+ * and what waits for it waits that much longer.
  * @param plan where all stand that are placed
  * @param sigmaOf log-sigma of how long a task takes
  * @returns of each task asked for; a step of the generator every few times
@@ -29,19 +33,37 @@ export function* rehearseCalendar(
 ): Generator<void, RehearsedDue[], void> {
   const random = seeded(seed);
   const loose = loosened(asked, plan);
+  const usual = new Board(loose);
   const placed = new Map(plan.map((place) => [place.id, place]));
   const ends = of.map((): number[] => []);
+  const timed = new Set(asked.resources.flatMap(({ id, hours }) => (hours ? [id] : [])));
+  const isTimed = (id: string) => placed.get(id)?.uses.some((used) => timed.has(used)) ?? false;
   for (let time = 0; time < times; time += 1) {
+    const over = new Map<string, number>();
     const tasks = loose.tasks.map((task): Task => {
       const sigma = task.min > 0 ? sigmaOf(task.id) : 0;
-      return sigma > 0 ? { ...task, min: Math.max(1, Math.round(task.min * Math.exp(sigma * normal(random)))) } : task;
+      if (sigma === 0) return task;
+      const min = Math.max(1, Math.round(task.min * Math.exp(sigma * normal(random))));
+      const longer = min - task.min;
+      if (task.pausable || longer <= 0 || longer > STAYS_MIN || !isTimed(task.id)) return { ...task, min };
+      over.set(task.id, longer);
+      return task;
     });
-    const board = new Board({ ...loose, tasks });
+    const lags = loose.lags.map((lag) => {
+      const longer = over.get(lag.after) ?? 0;
+      return longer === 0
+        ? lag
+        : { ...lag, minMin: lag.minMin + longer, ...(lag.maxMin !== undefined && { maxMin: lag.maxMin + longer }) };
+    });
+    const board = new Board({ ...loose, tasks, lags }, usual);
     const { places } = board.layOut(
       tasks.map(({ id }) => placed.get(id)?.fromMin ?? -1),
       tasks.map(({ id }) => placed.get(id)?.uses),
     );
-    of.forEach(({ task }, nth) => ends[nth]!.push(places[board.index.get(task) ?? -1]?.toMin ?? Infinity));
+    of.forEach(({ task }, nth) => {
+      const end = places[board.index.get(task) ?? -1]?.toMin ?? Infinity;
+      ends[nth]!.push(end + (over.get(task) ?? 0));
+    });
     if (time % AT_ONCE === AT_ONCE - 1) yield;
   }
   return of.map(({ task, byMin }, nth): RehearsedDue => {

@@ -1,17 +1,20 @@
 import { DateTime } from 'luxon';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { Bay } from '#formats/job';
 import type { CalendarView } from '#formats/schedule';
 import { bayOf, personOf } from '#job/calendar';
 import { errorText, useBaysQuery, useCalendarQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
-import { moment, span } from '../../ui/moments';
+import { moment } from '../../ui/moments';
 import { Segmented } from '../../ui/Segmented';
 import { Better } from './Better';
+import { HalfYear } from './HalfYear';
 import { Lanes, type LanesBy } from './Lanes';
 import { Lost } from './Lost';
 import { People } from './People';
+import { Promised } from './Promised';
+import { PutIn } from './PutIn';
+import { useRisks } from './usePromises';
 import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
 import { type Trial, useTrial } from './useTrial';
 import { weekAxis } from './week-axis';
@@ -34,7 +37,8 @@ export function Component() {
 function Week({ view, bays }: { readonly view: CalendarView; readonly bays: readonly Bay[] }) {
   const shop = useShopCalendar(view, bays);
   const trial = useTrial(shop);
-  const [by, setBy] = useState<LanesBy>('bay');
+  const risks = useRisks(shop.sources, shop.drawn.tasks);
+  const [by, setBy] = useState<LanesBy | 'half-year'>('bay');
   const [ahead, setAhead] = useState(0);
   const monday = DateTime.fromISO(view.now).setZone('local').startOf('week').plus({ weeks: ahead });
   const feeds = [
@@ -45,7 +49,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
     <main className="mx-auto max-w-[1500px] p-5 max-sm:p-2">
       <div className="flex flex-wrap items-end gap-4">
         <h1 className="text-[22px] font-semibold">Calendar</h1>
-        <div className="flex items-center gap-1">
+        <div className={`flex items-center gap-1 ${by === 'half-year' ? 'invisible' : ''}`}>
           <Button look="quiet" aria-label="A week earlier" onClick={() => setAhead(ahead - 1)}>
             ‹
           </Button>
@@ -67,6 +71,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
           options={[
             ['bay', 'By bay'],
             ['person', 'By person'],
+            ['half-year', 'Half a year'],
           ]}
           onChange={(value) => value && setBy(value)}
         />
@@ -93,7 +98,9 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
       <Tried shop={shop} trial={trial} />
       <div className="mt-3 overflow-x-auto">
         <div className="min-w-[900px]">
-          {by === 'person' && shop.calendar.people.length === 0 ? (
+          {by === 'half-year' ? (
+            <HalfYear shop={shop} bays={bays} />
+          ) : by === 'person' && shop.calendar.people.length === 0 ? (
             <p className="border bg-sheet p-4">Nobody is named yet: name who is there, below.</p>
           ) : (
             <Lanes shop={shop} axis={weekAxis(monday)} by={by} bays={bays} trial={trial} />
@@ -101,8 +108,11 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
         </div>
       </div>
       <div className="mt-4 grid grid-cols-3 items-start gap-4 max-lg:grid-cols-2 max-sm:grid-cols-1">
-        <Promised shop={shop} />
-        <Moves shop={shop} />
+        <Promised shop={shop} risks={risks} bays={bays} />
+        <div className="grid gap-4">
+          <Moves shop={shop} />
+          <PutIn shop={shop} bays={bays} />
+        </div>
         <div className="grid gap-4">
           <Better shop={shop} />
           <Lost shop={shop} bays={bays} />
@@ -159,48 +169,6 @@ function Tried({ shop, trial }: { readonly shop: ShopCalendarView; readonly tria
         </>
       )}
     </div>
-  );
-}
-
-/** What owners wait for, the one in most danger first. */
-function Promised({ shop }: { readonly shop: ShopCalendarView }) {
-  const rows = shop.view.jobs
-    .flatMap((job) => {
-      const last = job.work.at(-1);
-      const place = last && shop.drawn.tasks.find(({ id }) => id === `${job.id}/${last.key}`);
-      if (!place) return [];
-      const is = shop.at(place.toMin);
-      const spareMin = job.needsBy === undefined ? undefined : (Date.parse(job.needsBy) - Date.parse(is)) / 60_000;
-      return [{ job, is, spareMin }];
-    })
-    .toSorted((a, b) => (a.spareMin ?? Infinity) - (b.spareMin ?? Infinity) || a.is.localeCompare(b.is));
-  return (
-    <section aria-label="Promises" className="border bg-sheet p-3 max-lg:row-span-2">
-      <h2 className="font-semibold">When each goes out</h2>
-      {rows.length === 0 && <p className="mt-1 text-ink-2">No job is waiting for anything.</p>}
-      <ul>
-        {rows.map(({ job, is, spareMin }) => (
-          <li key={job.id} className="border-t py-1.5">
-            <Link to={`/jobs/${job.id}/time`} className="font-semibold hover:underline">
-              {job.title}
-            </Link>
-            <span className="block text-[14px]">
-              {moment(is)}
-              {spareMin === undefined ? (
-                <span className="text-ink-2">, nobody waits for it</span>
-              ) : spareMin < 0 ? (
-                <strong className="text-stop"> · {span(-spareMin)} late: ring the owner</strong>
-              ) : (
-                <span className="text-ok">
-                  {' '}
-                  · {span(spareMin)} before {moment(job.needsBy!)}
-                </span>
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
 

@@ -10,9 +10,10 @@ import {
 import { type KeyboardEvent, useRef } from 'react';
 import type { PlacedTask } from '#core/work/calendar';
 import { Link } from 'react-router';
-import { bayOf, openOf, personOf, stepName } from '#job/calendar';
+import type { CalendarJob } from '#formats/schedule';
+import { bayOf, dueAt, lastTask, openOf, personOf, stepName } from '#job/calendar';
 import { minutesBetween } from '#formats/values';
-import { moment, span } from '../../ui/moments';
+import { clock, moment, span } from '../../ui/moments';
 import type { Trial } from './useTrial';
 import type { ShopCalendarView } from './useShopCalendar';
 import { DAYS, type WeekAxis } from './week-axis';
@@ -190,6 +191,21 @@ function DayLines({
             )
           );
         })}
+      {shop.calendar.more
+        .filter(({ what }) => what === of)
+        .map(({ id, from, to }) => {
+          const seen = axis.shown(from, to);
+          return (
+            seen && (
+              <span
+                key={id}
+                title={`Longer, until ${clock(to)}`}
+                className="absolute inset-y-0 bg-over-soft"
+                style={{ left: `${100 * seen.left}%`, width: `${100 * seen.width}%` }}
+              />
+            )
+          );
+        })}
       {now > 0 && now < 1 && (
         <span
           aria-hidden
@@ -211,18 +227,24 @@ function Promises({
   readonly axis: WeekAxis;
   readonly bay: string;
 }) {
+  const isThere = ({ id }: CalendarJob) =>
+    shop.drawn.tasks.some(
+      ({ id: task, uses }) => shop.shop.steps.get(task)?.job.id === id && uses.includes(bayOf(bay)),
+    );
   return shop.view.jobs
-    .filter(({ bayId, needsBy }) => bayId === bay && needsBy !== undefined)
-    .map((job) => {
-      const place = axis.at(job.needsBy!);
-      const last = job.work.at(-1);
-      const late = last ? (shop.drawn.lateMin.get(`${job.id}/${last.key}`) ?? 0) : 0;
+    .flatMap((job) => {
+      const by = dueAt(job, shop.calendar, shop.view.now);
+      return by !== undefined && isThere(job) ? [{ job, by }] : [];
+    })
+    .map(({ job, by }) => {
+      const place = axis.at(by);
+      const late = shop.drawn.lateMin.get(lastTask(job) ?? '') ?? 0;
       return (
         place > 0 &&
         place < 1 && (
           <span
             key={job.id}
-            title={`${job.title}: promised for ${moment(job.needsBy!)}`}
+            title={`${job.title}: promised for ${moment(by)}`}
             className={`absolute bottom-0 z-10 border-l-2 pl-0.5 text-[11px] font-semibold ${late > 0 ? 'border-stop text-stop' : 'border-ok text-ok'}`}
             style={{ left: `${100 * place}%`, top: 16 }}
           >

@@ -3,7 +3,7 @@ import { type Move, type PlacedTask, redraw, type Redrawn } from '#core/work/cal
 import type { Bay } from '#formats/job';
 import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import { instantAfter } from '#formats/values';
-import { asKept, bayOf, personOf, type ShopCase, shopCase, stepName } from '#job/calendar';
+import { asKept, bayOf, personOf, shopCase, type ShopSources, stepName } from '#job/calendar';
 import { errorText, useSaveCalendarMutation } from '../../app/api';
 
 /** What is under way goes on minute by minute: a smaller shift is no change anybody would call about. */
@@ -17,30 +17,33 @@ const isTold = ({ was, is, why }: Move): boolean =>
 export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
   /** What somebody is changing, until it is agreed to or dropped; of which edition. */
   const [draft, setDraft] = useState<{ readonly version: number; readonly calendar: ShopCalendar }>();
-  /** Another calendar that was found, to be looked at. */
-  const [found, setFound] = useState<{ readonly tasks: readonly PlacedTask[]; readonly of: ShopCase }>();
+  /** Where all might stand instead, to be looked at; with which calendar. */
+  const [found, setFound] = useState<{ readonly tasks: readonly PlacedTask[]; readonly with: ShopCalendar }>();
   const [save, { error, isLoading: isSaving, reset }] = useSaveCalendarMutation();
   const calendar = draft?.calendar ?? view.calendar;
-  const shop = useMemo(
-    () => shopCase({ calendar, jobs: view.jobs, bays, now: view.now }),
+  const sources: ShopSources = useMemo(
+    () => ({ calendar, jobs: view.jobs, bays, now: view.now }),
     [calendar, view.jobs, view.now, bays],
   );
+  const shop = useMemo(() => shopCase(sources), [sources]);
+  const sought = found?.with === calendar ? found.tasks : undefined;
   const drawn: Redrawn = useMemo(() => {
-    const whole = redraw(shop.asked, found?.of === shop ? found.tasks : shop.stood);
+    const whole = redraw(shop.asked, shop.stood, { sought });
     return { ...whole, moves: whole.moves.filter(isTold) };
-  }, [shop, found]);
+  }, [shop, sought]);
   const isAgreed =
     view.version > 0 &&
     draft === undefined &&
     drawn.moves.length === 0 &&
-    found?.of !== shop &&
+    sought === undefined &&
     drawn.tasks.every(({ id }) => !shop.steps.has(id) || shop.stood.some((place) => place.id === id));
   return {
     view,
     calendar,
+    sources,
     shop,
     drawn,
-    isDraft: draft !== undefined || found?.of === shop,
+    isDraft: draft !== undefined || sought !== undefined,
     isAgreed,
     isSaving,
     error: error && errorText(error),
@@ -58,7 +61,12 @@ export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
       setFound(undefined);
       setDraft({ version: draft?.version ?? view.version, calendar: next });
     },
-    look: (tasks: readonly PlacedTask[]) => setFound({ tasks, of: shop }),
+    /** Looks at all of it standing elsewhere, with another calendar or the one there is. */
+    look(tasks: readonly PlacedTask[], next: ShopCalendar = calendar) {
+      reset();
+      if (next !== calendar) setDraft({ version: draft?.version ?? view.version, calendar: next });
+      setFound({ tasks, with: next });
+    },
     drop() {
       reset();
       setFound(undefined);
