@@ -2,4 +2,4 @@ export { SAMPLE_PICTURES } from './pictures';
 export { demoKit } from './kit';
 export { DEMO_SHELF } from './shelf';
 export * from './workshop';
-export { YARD_PEOPLE } from './people';
+export { YARD_PEOPLE, YARD_TOOLS } from './people';

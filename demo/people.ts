@@ -16,3 +16,9 @@ export const YARD_PEOPLE: ShopCalendar['people'] = [
   { id: 'ivo', name: 'Ivo', skills: ['prepare', 'lay'], week: week(8, 16) },
   { id: 'tessa', name: 'Tessa', skills: ['prepare', 'hand-over'], week: week(10, 18, [9, 13]) },
 ];
+
+/** What the yard's bays share. */
+export const YARD_TOOLS: ShopCalendar['tools'] = [
+  { id: 'polishers', name: 'Polishers', count: 2, kinds: ['correct'] },
+  { id: 'lamps', name: 'Lamps on stands', count: 2, kinds: ['check'] },
+];

@@ -11,8 +11,10 @@ jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;
+let now = NOW;
 beforeEach(async () => {
-  server = await startServer(() => new Date(NOW));
+  now = NOW;
+  server = await startServer(() => new Date(now));
   const made = await server.call('POST', '/api/jobs', { id: 'one', ...draftOf(tapedTourer), bayId: null });
   expect(made.status).toBe(201);
 });
@@ -52,4 +54,18 @@ test('what was agreed goes out as a calendar of each person, and of nobody else'
   expect(feeds).toEqual(theirs);
   expect(Math.max(...theirs)).toBeGreaterThan(0);
   expect((await server.call('GET', '/api/calendar/person:nobody/feed.ics')).status).toBe(404);
+});
+
+test('what had been agreed when an earlier day ended is told beside what stands, whatever is agreed since', async () => {
+  const first = { ...NO_CALENDAR, people: YARD_PEOPLE };
+  expect((await put(0, first)).body.earlier).toBeUndefined();
+  const plan = [{ task: 'one/clean', from: NOW, to: '2027-03-02T12:00:00+01:00', uses: ['person:ivo'] }];
+  expect((await put(1, { ...first, plan })).body.earlier).toBeUndefined();
+  now = '2027-03-03T08:00:00+01:00';
+  const earlier = { at: new Date(NOW).toISOString(), plan };
+  expect((await server.call<CalendarView>('GET', '/api/calendar')).body.earlier).toEqual(earlier);
+  expect((await put(2, first)).body.earlier).toEqual(earlier);
+  expect((await put(3, { ...first, people: [] })).body.earlier).toEqual(earlier);
+  now = '2027-03-04T08:00:00+01:00';
+  expect((await server.call<CalendarView>('GET', '/api/calendar')).body.earlier?.plan).toEqual([]);
 });

@@ -1,6 +1,6 @@
 /** Loads the sample workshop into an empty database: `node dist/server/load-demo.js`. One with jobs is left alone. */
 import { DateTime } from 'luxon';
-import { SAMPLE_PICTURES, ternmouthYard, YARD_PEOPLE } from '#demo';
+import { SAMPLE_PICTURES, ternmouthYard, YARD_PEOPLE, YARD_TOOLS } from '#demo';
 import { openAlone, photoFolder } from './db/open';
 import { makePrivate } from './db/private';
 import { createServices } from './services';
@@ -14,7 +14,7 @@ try {
   const services = createServices(db, photoFolder(file), clock);
   const now = DateTime.fromJSDate(clock()).toISO()!;
   if (loadWorkshop(db, services, ternmouthYard(now))) {
-    agreeCalendar(services, YARD_PEOPLE);
+    agreeCalendar(services, YARD_PEOPLE, YARD_TOOLS);
     await loadPictures(services, SAMPLE_PICTURES);
     services.passports.nameShop('Ternmouth Yard');
     process.stdout.write('Loaded the sample workshop.\n');

@@ -222,7 +222,16 @@ const schoolIds = <K extends keyof LayingSchools>(key: K) =>
   Object.keys(LAYING_SCHOOLS[key]) as [LayingSchools[K], ...LayingSchools[K][]];
 
 /** Why half a day is lost. */
-export const LOST_WHYS = ['power', 'late-part', 'weather', 'late-owner', 'hands', 'other'] as const;
+export const LOST_WHYS = [
+  'power',
+  'late-part',
+  'weather',
+  'late-owner',
+  'hands',
+  'holiday',
+  'service',
+  'other',
+] as const;
 export type LostWhy = (typeof LOST_WHYS)[number];
 
 /** What prices are in where a job does not say. */

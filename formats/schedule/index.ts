@@ -17,4 +17,5 @@ export {
   shopCalendarSchema,
   type Skill,
   SKILLS,
+  TOOLED,
 } from './shop-calendar';

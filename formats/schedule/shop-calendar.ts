@@ -1,13 +1,18 @@
 import { z } from 'zod';
 import { PHASES } from '#core/after/care';
 import { jobCostsSchema, LOST_WHYS, operationSchema, weekSchema } from '#formats/job';
-import { flag, id, instant, list, nonEmpty, object, oneOf, share } from '#formats/values';
+import { flag, id, instant, list, nonEmpty, object, oneOf, share, wholeNonNegative } from '#formats/values';
 
 /** What somebody is called to do. */
 export const SKILLS = ['prepare', 'lay', 'film', 'hand-over'] as const;
 export type Skill = (typeof SKILLS)[number];
 
+/** Steps that tools are taken for. */
+export const TOOLED = ['clean', 'correct', 'wipe', 'lay', 'check'] as const;
+
 const MOST_PEOPLE = 50;
+const MOST_OF_A_TOOL = 50;
+const MOST_TOOLS_ERROR = { error: `expected 1 to ${MOST_OF_A_TOOL}` };
 const MOST_LOST = 500;
 const MOST_PLACED = 5000;
 const MOST_PROMISED = 500;
@@ -25,8 +30,18 @@ export const shopCalendarSchema = object({
     }),
     MOST_PEOPLE,
   ),
-  /** When a bay or a person is not there, and why: holidays, no power, service. */
+  /** When a bay, a person or a tool is not there, and why: holidays, no power, service. */
   lost: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), MOST_LOST),
+  /** What is shared between bays, so many of it, and the steps it is taken for while somebody is at them. */
+  tools: list(
+    object({
+      id: id(),
+      name: nonEmpty(),
+      count: wholeNonNegative().min(1, MOST_TOOLS_ERROR).max(MOST_OF_A_TOOL, MOST_TOOLS_ERROR),
+      kinds: list(oneOf(TOOLED), TOOLED.length),
+    }),
+    MOST_PEOPLE,
+  ).default([]),
   /** Hours somebody works, or a bay is open, beyond the usual: agreed for some evenings. */
   more: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant() }), MOST_LOST).default([]),
   /** What owners were told. An option holds its place until it expires, a promise stands. */
@@ -62,6 +77,7 @@ export type ShopCalendar = z.output<typeof shopCalendarSchema>;
 export const NO_CALENDAR: ShopCalendar = {
   people: [],
   lost: [],
+  tools: [],
   more: [],
   promised: [],
   overtimeShare: USUAL_OVERTIME_SHARE,
@@ -89,6 +105,8 @@ export const calendarViewSchema = object({
   now: instant(),
   calendar: shopCalendarSchema,
   jobs: z.array(calendarJobSchema),
+  /** What had been agreed when an earlier day ended, and on which. */
+  earlier: object({ at: instant(), plan: shopCalendarSchema.shape.plan }).optional(),
 });
 export type CalendarView = z.output<typeof calendarViewSchema>;
 

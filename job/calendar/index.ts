@@ -11,6 +11,7 @@ export {
   type ShopSources,
   stands,
   taskOf,
+  toolOf,
 } from './shop-case';
 export { STEP_WORDS, stepName } from './words';
 export { datesFor, type DateOffered, toldAt } from './put-in';

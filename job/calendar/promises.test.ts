@@ -3,7 +3,21 @@ import type { Bay } from '#formats/job';
 import { type CalendarJob, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { yardThatMorning } from '../../demo/that-morning';
-import { asKept, bayOf, datesFor, dueAt, openOf, personOf, promiseRisks, shopCase, taskOf, waysOut } from '.';
+import {
+  asKept,
+  bayOf,
+  blocks,
+  datesFor,
+  dueAt,
+  loads,
+  openOf,
+  personOf,
+  promiseRisks,
+  shopCase,
+  taskOf,
+  toolOf,
+  waysOut,
+} from '.';
 
 /** A Tuesday morning as the workshop opens. */
 const NOW = '2027-03-02T08:00:00+01:00';
@@ -187,4 +201,51 @@ test('a promise with room is nearly sure, one without is not; a job far ahead is
   expect(risks.get('tight')!.nineTenthsMin).toBeGreaterThan(out);
   expect(shop.far).toMatchObject([{ job: { id: 'far' }, bay: one, workMin: 750 }]);
   expect(shop.asked.tasks.some(({ id }) => id.startsWith('far/'))).toBe(false);
+});
+
+test('one machine is in one bay at a time; on service, nobody corrects; a week of each is told as it is taken', () => {
+  const correcting = (id: string, bayId: string) => {
+    const job = jobOf(id, { bayId });
+    return {
+      ...job,
+      work: job.work.map((step, nth) =>
+        nth === 0
+          ? { ...step, key: 'correct', kind: 'correct' as const }
+          : { ...step, after: step.after.map((lag) => (lag.key === 'clean' ? { ...lag, key: 'correct' } : lag)) },
+      ),
+    };
+  };
+  const jobs = [correcting('a', one), correcting('b', other)];
+  const people = [person('ann', ['prepare', 'lay', 'hand-over']), person('ben', ['prepare', 'lay', 'hand-over'])];
+  const tools = [{ id: 'machine', name: 'Machine', count: 1, kinds: ['correct' as const] }];
+  const fromOf = (calendar: ShopCalendar) => {
+    const shop = shopCase({ calendar, jobs, bays, now: NOW });
+    const drawn = redraw(shop.asked, []);
+    expect(calendarFaults(shop.asked, drawn.tasks)).toEqual([]);
+    return ['a', 'b'].map((id) => drawn.tasks.find((task) => task.id === taskOf(id, 'correct'))!.fromMin);
+  };
+  expect(fromOf({ ...crew, people })).toEqual([0, 0]);
+  expect(fromOf({ ...crew, people, tools })).toEqual([0, 480]);
+  expect(fromOf({ ...crew, people, tools: [{ ...tools[0]!, count: 2 }] })).toEqual([0, 0]);
+  const lost = [{ id: 'x', what: toolOf('machine'), from: NOW, to: instantAfter(NOW, 1440), why: 'service' as const }];
+  expect(fromOf({ ...crew, people, tools, lost })[0]).toBe(1440);
+
+  const shop = shopCase({ calendar: { ...crew, people }, jobs, bays, now: NOW });
+  const { tasks } = redraw(shop.asked, []);
+  const [monday, next] = ['2027-03-01T00:00:00+01:00', '2027-03-08T00:00:00+01:00'];
+  const load = new Map(
+    loads({ calendar: { ...crew, people }, jobs, bays, now: NOW }, shop, tasks, [monday, next]).map((own) => [
+      own.what,
+      own.weeks,
+    ]),
+  );
+  // Twelve and a half hours of two times five days of nine.
+  const worked = ['ann', 'ben'].reduce((sum, id) => sum + load.get(personOf(id))![0]!, 0);
+  expect(worked).toBeCloseTo((2 * 750) / (45 * 60), 2);
+  expect(load.get(personOf('ann'))![1]).toBe(0);
+  expect(load.get(bayOf(one))![0]).toBeGreaterThan(0.2);
+  expect(blocks(shop, tasks).map(({ job, bay, isFar }) => [job.id, bay, isFar])).toEqual([
+    ['a', one, false],
+    ['b', other, false],
+  ]);
 });

@@ -61,7 +61,10 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
       const shop = shopCase({ ...sources, calendar: usual });
       const first = redraw(shop.asked, standing.tasks);
       const firstEnd = first.tasks.find(({ id }) => id === last)?.toMin;
-      const calendar = hours > 0 && firstEnd !== undefined ? longerEvenings(shop, usual, job, hours, firstEnd) : usual;
+      const calendar =
+        hours > 0 && firstEnd !== undefined
+          ? onSaturdays(shop, longerEvenings(shop, usual, job, hours, firstEnd), job, firstEnd)
+          : usual;
       const drawn = calendar === usual ? first : redraw(shopCase({ ...sources, calendar }).asked, standing.tasks);
       const endMin = drawn.tasks.find(({ id }) => id === last)?.toMin;
       if (endMin !== undefined && (!best || endMin < best.endMin)) best = { bay, calendar, drawn, endMin };

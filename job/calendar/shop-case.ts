@@ -1,6 +1,6 @@
 import { MINUTES_PER_DAY } from '#core/measures';
 import type { CalendarCase, PlacedTask, Task } from '#core/work/calendar';
-import { inOrder, without } from '#core/work/crew';
+import { type Hours, inOrder, without } from '#core/work/crew';
 import { openHours, USUAL_WEEK, type Week } from '#core/work/hours';
 import type { Bay, Operation } from '#formats/job';
 import type { CalendarJob, ShopCalendar, Skill } from '#formats/schedule';
@@ -12,12 +12,15 @@ export const bayOf = (id: string) => `bay:${id}`;
 /** The bay as it is open for work: what stands in it at night only stands. */
 export const openOf = (id: string) => `open:${id}`;
 export const personOf = (id: string) => `person:${id}`;
+export const toolOf = (id: string) => `tool:${id}`;
 /** Where a job stands in no bay, the workshop's usual hours are its own. */
 const NOWHERE = openOf('');
 export const taskOf = (job: string, key: string) => `${job}/${key}`;
 /** From when on a job may be begun, as a step nobody does. */
 const fromOf = (job: string) => taskOf(job, 'from');
 
+/** A tool is there day and night, but for service. */
+const ALWAYS_THERE: Hours = [[0, Infinity]];
 /** So many people may be at work in one bay: more than there are. */
 const MANY = 99;
 /** The calendar is told in steps of these; its start is one, minutes. */
@@ -85,6 +88,11 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
   const holds = (job: CalendarJob, { kind }: Operation) =>
     kind !== 'check' || !job.work.some((other) => other.kind === 'cure');
 
+  const toolsFor = ({ kind }: Operation) =>
+    calendar.tools.flatMap(({ id, kinds }) =>
+      kinds.some((own) => own === kind) ? [{ anyOf: [toolOf(id)], count: 1 }] : [],
+    );
+
   const tasks = jobs.flatMap((job): Task[] => {
     const bay = bayIdOf(job);
     const own = job.work.map((step, nth): Task => {
@@ -102,6 +110,7 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
           ...(bay !== null && isThere(step) && holds(job, step) ? [{ anyOf: [bayOf(bay)], count: 1 }] : []),
           ...(step.hands > 0 ? [{ anyOf: [bay === null ? NOWHERE : openOf(bay)], count: 1 }] : []),
           ...(hands > 0 ? [{ anyOf: skilled, count: hands }] : []),
+          ...(step.hands > 0 ? toolsFor(step) : []),
         ],
         ...(atMin !== undefined && atMin >= 0 && { atMin }),
       };
@@ -124,6 +133,11 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
           { id: openOf(bay.id), capacity: MANY, hours: there(weekOf(bay), bayOf(bay.id)) },
         ]),
         { id: NOWHERE, capacity: MANY, hours: there(USUAL_WEEK, NOWHERE) },
+        ...calendar.tools.map(({ id, count }) => ({
+          id: toolOf(id),
+          capacity: count,
+          hours: without(ALWAYS_THERE, stretches(calendar.lost, toolOf(id))),
+        })),
         ...calendar.people.map(({ id, week }) => ({ id: personOf(id), capacity: 1, hours: there(week, personOf(id)) })),
       ],
       tasks,

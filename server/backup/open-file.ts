@@ -191,7 +191,7 @@ function fill(db: Db, whole: WorkshopFile): void {
       for (const product of whole.shelf) db.insert(products).values(product).run();
       for (const entry of whole.kit) db.insert(kit).values(entry).run();
       for (const offer of whole.offers) db.insert(offers).values(offer).run();
-      if (whole.calendar) calendarRepository(db).put({ version: 1, calendar: whole.calendar });
+      if (whole.calendar) calendarRepository(db).put({ version: 1, calendar: whole.calendar }, false);
       for (const { id, createdAt, ...kept } of whole.templates)
         db.insert(templates).values({ id, createdAt, kept, name: kept.name }).run();
       for (const { log, ticks: ticked, ...job } of whole.jobs) {

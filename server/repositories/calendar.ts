@@ -2,13 +2,16 @@ import { NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
 import type { Db } from '../db/open';
 import { shopSettingsRepository } from './shop-settings';
 
-/** Where it is kept among what is set for the whole workshop, and the edition before it. */
+/** Where it is kept among what is set for the whole workshop, the edition before it, and the last one of an earlier day. */
 const KEPT = 'calendar';
 const BEFORE = 'calendar-before';
+const EARLIER = 'calendar-earlier';
 
 export interface KeptCalendar {
   readonly version: number;
   readonly calendar: ShopCalendar;
+  /** When it was agreed; undefined: before that was kept. */
+  readonly at?: string | undefined;
 }
 
 /** The calendar of the workshop: one, with the edition before it. */
@@ -21,7 +24,10 @@ export function calendarRepository(db: Db) {
   return {
     get,
     before: () => whole(settings.get(BEFORE) as KeptCalendar | undefined),
-    put(next: KeptCalendar): void {
+    earlier: () => whole(settings.get(EARLIER) as KeptCalendar | undefined),
+    /** @param isNewDay what stands now was agreed on an earlier day than the next */
+    put(next: KeptCalendar, isNewDay: boolean): void {
+      if (isNewDay) settings.put(EARLIER, get());
       settings.put(BEFORE, get());
       settings.put(KEPT, next);
     },

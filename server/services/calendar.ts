@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import type { JobSummary } from '#formats/job';
 import { calendarFile } from '#formats/calendar';
 import type { CalendarView, ShopCalendar } from '#formats/schedule';
@@ -14,6 +15,10 @@ interface Sources {
   readonly summaries: Pick<SummaryService, 'list'>;
 }
 
+/** Whether something was agreed on a day before this one, by the clocks of the workshop. */
+const isEarlier = (agreedAt: string | undefined, now: Date): boolean =>
+  agreedAt !== undefined && DateTime.fromISO(agreedAt) < DateTime.fromJSDate(now).startOf('day');
+
 /** The calendar of the workshop: who is there, what is lost, what was agreed, over all jobs that are still to be done. */
 export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sources, now: () => Date) {
   const bays = bayRepository(db);
@@ -22,11 +27,15 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
     summaries.list().filter(({ phase, work }) => phase !== 'in-care' && (work ?? []).length > 0);
   const service = {
     view(): CalendarView {
-      const { version, calendar } = kept.get();
+      const standing = kept.get();
+      const { version, calendar } = standing;
+      // What stands may itself be of an earlier day: then nothing was agreed to today.
+      const earlier = isEarlier(standing.at, now()) ? standing : kept.earlier();
       return {
         version,
         calendar,
         now: now().toISOString(),
+        ...(earlier?.at !== undefined && { earlier: { at: earlier.at, plan: earlier.calendar.plan } }),
         jobs: onIt().map(({ id, title, bayId, phase, startAt, needsBy, work, costs }) => ({
           id,
           title,
@@ -55,7 +64,7 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
               before?.version === edited ? changedPaths(before.calendar, standing.calendar) : ['all of it'],
             );
           }
-          kept.put({ version: edited + 1, calendar });
+          kept.put({ version: edited + 1, calendar, at: now().toISOString() }, isEarlier(standing.at, now()));
         },
         { behavior: 'immediate' },
       );

@@ -70,9 +70,13 @@ function inTime({ jobs, stock: moved }: Workshop, { runLog, stock }: Pick<Servic
 }
 
 /** Who is there, and the week as it was agreed: each step where it goes first. */
-export function agreeCalendar({ calendar, bays }: Services, people: ShopCalendar['people']): void {
+export function agreeCalendar(
+  { calendar, bays }: Services,
+  people: ShopCalendar['people'],
+  tools: ShopCalendar['tools'] = [],
+): void {
   const { version, jobs, now, ...view } = calendar.view();
-  const named = { ...view.calendar, people: [...people] };
+  const named = { ...view.calendar, people: [...people], tools: [...tools] };
   const shop = shopCase({ calendar: named, jobs, bays: bays.all(), now });
   calendar.put(version, { ...named, plan: asKept(shop, redraw(shop.asked, shop.stood).tasks, []) });
 }

@@ -2,10 +2,11 @@ import { DateTime } from 'luxon';
 import { useState } from 'react';
 import type { Bay } from '#formats/job';
 import type { CalendarView } from '#formats/schedule';
-import { bayOf, personOf } from '#job/calendar';
+import { minutesBetween } from '#formats/values';
+import { bayOf, lastTask, personOf } from '#job/calendar';
 import { errorText, useBaysQuery, useCalendarQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
-import { moment } from '../../ui/moments';
+import { moment, span } from '../../ui/moments';
 import { Segmented } from '../../ui/Segmented';
 import { Better } from './Better';
 import { HalfYear } from './HalfYear';
@@ -14,6 +15,7 @@ import { Lost } from './Lost';
 import { People } from './People';
 import { Promised } from './Promised';
 import { PutIn } from './PutIn';
+import { Tools } from './Tools';
 import { useRisks } from './usePromises';
 import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
 import { type Trial, useTrial } from './useTrial';
@@ -47,7 +49,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
   ];
   return (
     <main className="mx-auto max-w-[1500px] p-5 max-sm:p-2">
-      <div className="flex flex-wrap items-end gap-4">
+      <div className="flex flex-wrap items-end gap-4 print:hidden">
         <h1 className="text-[22px] font-semibold">Calendar</h1>
         <div className={`flex items-center gap-1 ${by === 'half-year' ? 'invisible' : ''}`}>
           <Button look="quiet" aria-label="A week earlier" onClick={() => setAhead(ahead - 1)}>
@@ -90,6 +92,9 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
           </>
         )}
       </div>
+      <h1 className="hidden text-[22px] font-semibold print:block">
+        {monday.toFormat('d LLL')} to {monday.plus({ days: 6 }).toFormat('d LLL yyyy')}
+      </h1>
       {shop.error && (
         <p role="alert" className="mt-2 text-stop">
           {shop.error}
@@ -109,14 +114,15 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
       </div>
       <div className="mt-4 grid grid-cols-3 items-start gap-4 max-lg:grid-cols-2 max-sm:grid-cols-1">
         <Promised shop={shop} risks={risks} bays={bays} />
-        <div className="grid gap-4">
+        <div className="grid gap-4 print:hidden">
           <Moves shop={shop} />
           <PutIn shop={shop} bays={bays} />
         </div>
-        <div className="grid gap-4">
+        <div className="grid gap-4 print:hidden">
           <Better shop={shop} />
           <Lost shop={shop} bays={bays} />
           <People shop={shop} />
+          <Tools shop={shop} />
           <section aria-label="Feeds" className="border bg-sheet p-3 print:hidden">
             <h2 className="font-semibold">To a calendar elsewhere</h2>
             <p className="mt-1 flex flex-wrap gap-x-4 text-[14px]">
@@ -203,6 +209,40 @@ function Moves({ shop }: { readonly shop: ShopCalendarView }) {
           </li>
         ))}
       </ul>
+      <Since shop={shop} />
     </section>
+  );
+}
+
+/** So little is no news, minutes. */
+const NEWS_MIN = 15;
+
+/** Jobs that go out otherwise than it stood when an earlier day ended. */
+function Since({ shop }: { readonly shop: ShopCalendarView }) {
+  const { earlier, jobs } = shop.view;
+  if (!earlier) return null;
+  const moved = jobs.flatMap((job) => {
+    const last = lastTask(job);
+    const was = earlier.plan.find(({ task }) => task === last)?.to;
+    const is = shop.drawn.tasks.find(({ id }) => id === last);
+    if (was === undefined || !is) return [];
+    const laterMin = minutesBetween(was, shop.at(is.toMin));
+    return Math.abs(laterMin) < NEWS_MIN ? [] : [{ job, laterMin, is: shop.at(is.toMin) }];
+  });
+  return (
+    <div className="mt-2 border-t pt-1 text-[14px]">
+      <h3 className="font-semibold">Since {moment(earlier.at)}</h3>
+      {moved.length === 0 && <p className="text-ink-2">Every job goes out as it did then.</p>}
+      <ul>
+        {moved.map(({ job, laterMin, is }) => (
+          <li key={job.id} className="py-0.5">
+            {job.title}: out {moment(is)},{' '}
+            <span className={laterMin > 0 ? 'text-stop' : 'text-ok'}>
+              {span(Math.abs(laterMin))} {laterMin > 0 ? 'later' : 'sooner'}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { LOST_WHYS, type LostWhy } from '#formats/job';
-import { bayOf, personOf } from '#job/calendar';
+import { bayOf, personOf, toolOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { day as dayWords } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
@@ -12,7 +12,10 @@ import type { ShopCalendarView } from './useShopCalendar';
 /** So many days ahead somebody says that one is lost. */
 const AHEAD = 60;
 
-/** A day on which a bay or a person is not there: what it moves is seen at once. */
+/** A day, a week of service, a holiday. */
+const LASTS = [1, 2, 3, 4, 5, 7, 10, 14, 21] as const;
+
+/** Days on which a bay, a person or a tool is not there: what that moves is seen at once. */
 export function Lost({
   shop,
   bays,
@@ -23,16 +26,18 @@ export function Lost({
   const whats = [
     ...bays.map(({ id, name }) => [bayOf(id), name] as const),
     ...shop.calendar.people.map(({ id, name }) => [personOf(id), name] as const),
+    ...shop.calendar.tools.map(({ id, name }) => [toolOf(id), name] as const),
   ];
   const today = DateTime.fromISO(shop.view.now).setZone('local').startOf('day');
   const [what, setWhat] = useState(whats[0]?.[0] ?? '');
   const [ahead, setAhead] = useState('0');
+  const [lasts, setLasts] = useState('1');
   const [why, setWhy] = useState<LostWhy>('power');
   const names = new Map(whats);
   const add = () => {
     const from = today.plus({ days: Number(ahead) });
     const iso = (at: DateTime) => at.toISO({ suppressMilliseconds: true })!;
-    const lost = { id: nanoid(), what, from: iso(from), to: iso(from.plus({ days: 1 })), why };
+    const lost = { id: nanoid(), what, from: iso(from), to: iso(from.plus({ days: Number(lasts) })), why };
     shop.change({ ...shop.calendar, lost: [...shop.calendar.lost, lost] });
   };
   return (
@@ -50,6 +55,12 @@ export function Lost({
           onChange={setAhead}
         />
         <SelectField
+          label="For"
+          value={lasts}
+          options={LASTS.map((days) => [String(days), days === 1 ? 'that day' : `${days} days from then`])}
+          onChange={setLasts}
+        />
+        <SelectField
           label="Why"
           value={why}
           options={LOST_WHYS.map((each) => [each, LOST_WORDS[each]] as const)}
@@ -64,7 +75,7 @@ export function Lost({
           {shop.calendar.lost.map((lost) => (
             <li key={lost.id} className="flex items-center justify-between gap-2 border-t py-1">
               <span>
-                {names.get(lost.what) ?? lost.what}, {dayWords(lost.from)}: {LOST_WORDS[lost.why]}
+                {names.get(lost.what) ?? lost.what}, {daysLost(lost)}: {LOST_WORDS[lost.why]}
               </span>
               <Button
                 look="quiet"
@@ -80,4 +91,10 @@ export function Lost({
       )}
     </section>
   );
+}
+
+/** From its first day to its last. */
+function daysLost({ from, to }: ShopCalendarView['calendar']['lost'][number]): string {
+  const last = DateTime.fromISO(to).minus({ minutes: 1 }).toISO()!;
+  return dayWords(from) === dayWords(last) ? dayWords(from) : `${dayWords(from)} to ${dayWords(last)}`;
 }

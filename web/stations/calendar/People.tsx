@@ -32,10 +32,14 @@ export function People({ shop }: { readonly shop: ShopCalendarView }) {
       <ul>
         {people.map((person) => {
           const [from, to] = person.week.find((open) => open !== null) ?? USUAL;
+          const saturday = person.week[WORKDAYS] ?? null;
           const put = (more: Partial<typeof person>) =>
             change(people.map((each) => (each.id === person.id ? { ...each, ...more } : each)));
           const hours = (opens: number, closes: number) =>
-            opens < closes && put({ week: person.week.map((open) => open && [opens, closes]) });
+            opens < closes &&
+            put({ week: person.week.map((open, at) => (at < WORKDAYS ? open && [opens, closes] : open)) });
+          const onSaturday = (opens: number, closes: number) =>
+            opens < closes && put({ week: person.week.map((open, at) => (at === WORKDAYS ? [opens, closes] : open)) });
           return (
             <li key={person.id} className="border-b py-2">
               <div className="flex items-center justify-between gap-2">
@@ -81,15 +85,35 @@ export function People({ shop }: { readonly shop: ShopCalendarView }) {
               <label className="flex min-h-9 items-center gap-1.5 text-[14px]">
                 <input
                   type="checkbox"
-                  checked={person.week[WORKDAYS] !== null}
+                  checked={saturday !== null}
                   onChange={({ target }) =>
                     put({
-                      week: person.week.map((open, at) => (at < WORKDAYS ? open : target.checked ? [from, to] : null)),
+                      week: person.week.map((open, at) =>
+                        at === WORKDAYS ? (target.checked ? [from, to] : null) : open,
+                      ),
                     })
                   }
                 />
-                At weekends too
+                On Saturdays too
               </label>
+              {saturday && (
+                <div className="grid grid-cols-2 gap-2">
+                  <NumberField
+                    label={`${person.name}, Saturday from`}
+                    unit="h"
+                    value={saturday[0]}
+                    check={hourFault}
+                    onChange={(opens) => opens !== undefined && onSaturday(opens, saturday[1])}
+                  />
+                  <NumberField
+                    label={`${person.name}, Saturday until`}
+                    unit="h"
+                    value={saturday[1]}
+                    check={hourFault}
+                    onChange={(closes) => closes !== undefined && onSaturday(saturday[0], closes)}
+                  />
+                </div>
+              )}
             </li>
           );
         })}

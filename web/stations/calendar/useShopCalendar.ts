@@ -3,7 +3,7 @@ import { type Move, type PlacedTask, redraw, type Redrawn } from '#core/work/cal
 import type { Bay } from '#formats/job';
 import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import { instantAfter } from '#formats/values';
-import { asKept, bayOf, personOf, shopCase, type ShopSources, stepName } from '#job/calendar';
+import { asKept, bayOf, personOf, shopCase, type ShopSources, stepName, toolOf } from '#job/calendar';
 import { errorText, useSaveCalendarMutation } from '../../app/api';
 
 /** What is under way goes on minute by minute: a smaller shift is no change anybody would call about. */
@@ -55,6 +55,7 @@ export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
     resourceName: (id: string): string =>
       bays.find((bay) => id === bayOf(bay.id) || id === `open:${bay.id}`)?.name ??
       calendar.people.find((person) => id === personOf(person.id))?.name ??
+      calendar.tools.find((tool) => id === toolOf(tool.id))?.name ??
       'the workshop',
     change(next: ShopCalendar) {
       reset();

@@ -12,6 +12,8 @@ export const LOST_WORDS: Readonly<Record<LostWhy, string>> = {
   weather: 'Weather',
   'late-owner': 'The owner comes late',
   hands: 'Somebody is missing',
+  holiday: 'Holiday',
+  service: 'On service',
   other: 'Something else',
 };
 
