@@ -1,6 +1,7 @@
 import ICAL from 'ical.js';
 import type { Problem } from '#formats/job';
 import { type CalendarView, NO_CALENDAR } from '#formats/schedule';
+import { minuteOfDay } from '#formats/values';
 import { YARD_PEOPLE } from '../demo/people';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { agreeCalendar } from './services/sample-workshop';
@@ -68,4 +69,11 @@ test('what had been agreed when an earlier day ended is told beside what stands,
   expect((await put(3, { ...first, people: [] })).body.earlier).toEqual(earlier);
   now = '2027-03-04T08:00:00+01:00';
   expect((await server.call<CalendarView>('GET', '/api/calendar')).body.earlier?.plan).toEqual([]);
+});
+
+test('now is told by the clocks of the workshop, for hours are counted from it', async () => {
+  const { body } = await server.call<CalendarView>('GET', '/api/calendar');
+  expect(Date.parse(body.now)).toBe(Date.parse(NOW));
+  const minutesBehind = new Date(NOW).getTimezoneOffset();
+  expect(minuteOfDay(body.now)).toBe((Date.parse(NOW) / 60_000 - minutesBehind) % 1440);
 });

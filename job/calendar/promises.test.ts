@@ -249,3 +249,15 @@ test('one machine is in one bay at a time; on service, nobody corrects; a week o
     ['b', other, false],
   ]);
 });
+
+test('what is being laid is laid to its end past closing; what is not begun waits for hours that hold it', () => {
+  const long = jobOf('long');
+  const [, lay] = long.work;
+  const work = [{ ...lay!, min: 560, after: [] }];
+  const laid = (begun: boolean) => {
+    const shop = shopCase({ calendar: crew, jobs: [{ ...long, begun, work }], bays, now: NOW });
+    return redraw(shop.asked, []).tasks.map(({ fromMin, toMin }) => [fromMin, toMin]);
+  };
+  expect(laid(true)).toEqual([[0, 560]]);
+  expect(laid(false)).toEqual([]);
+});

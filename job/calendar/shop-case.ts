@@ -19,6 +19,8 @@ export const taskOf = (job: string, key: string) => `${job}/${key}`;
 /** From when on a job may be begun, as a step nobody does. */
 const fromOf = (job: string) => taskOf(job, 'from');
 
+/** Where something is being laid, everybody stays so long after closing if they have to, minutes. */
+const STAYS_MIN = 60;
 /** A tool is there day and night, but for service. */
 const ALWAYS_THERE: Hours = [[0, Infinity]];
 /** So many people may be at work in one bay: more than there are. */
@@ -64,9 +66,13 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
   const minute = (at: string) => Math.round(minutesBetween(startAt, at));
   const stretches = (those: ShopCalendar['more'], what: string) =>
     those.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
+  const isWet = all.some(({ begun, work }) => begun && work.some(({ kind }) => kind === 'lay'));
   const there = (week: Week, what: string) => {
     const usual = openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt));
-    return without(inOrder([...usual, ...stretches(calendar.more, what)]), stretches(calendar.lost, what));
+    // What was begun today is laid to its end: nobody leaves a panel wet.
+    const today = usual.filter(([from]) => from < MINUTES_PER_DAY - minuteOfDay(startAt)).at(-1);
+    const stays: Hours = isWet && today ? [[today[1], today[1] + STAYS_MIN]] : [];
+    return without(inOrder([...usual, ...stays, ...stretches(calendar.more, what)]), stretches(calendar.lost, what));
   };
   const told = new Map(calendar.promised.filter((each) => stands(each, now)).map((each) => [each.job, each]));
   const beginsAt = ({ id, startAt: own }: CalendarJob) => told.get(id)?.from ?? own;

@@ -34,7 +34,8 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
       return {
         version,
         calendar,
-        now: now().toISOString(),
+        // By the clocks on the wall: opening hours are counted from it.
+        now: DateTime.fromJSDate(now()).toISO({ suppressMilliseconds: true })!,
         ...(earlier?.at !== undefined && { earlier: { at: earlier.at, plan: earlier.calendar.plan } }),
         jobs: onIt().map(({ id, title, bayId, phase, startAt, needsBy, work, costs }) => ({
           id,
