@@ -113,8 +113,14 @@ async function loseDay(page, day) {
   await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
   await lost.getByLabel('Day').selectOption({ label: day });
   await lost.getByRole('button', { name: 'It is lost' }).click();
+  await page
+    .getByText(/kept \d+ in 100/)
+    .first()
+    .waitFor();
+  await page.evaluate(() => globalThis.document.activeElement?.blur());
   await page.evaluate(() => globalThis.scrollTo(0, 0));
   await page.waitForTimeout(600);
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
 /** A panel being drawn, its last corner not yet set. */

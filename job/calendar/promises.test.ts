@@ -261,3 +261,18 @@ test('what is being laid is laid to its end past closing; what is not begun wait
   expect(laid(true)).toEqual([[0, 560]]);
   expect(laid(false)).toEqual([]);
 });
+
+test('what cures already is done when it is, however late somebody looks at the calendar', () => {
+  const job = jobOf('curing', { phase: 'curing' });
+  const [, , cure, out] = job.work;
+  const until = instantAfter(NOW, 300);
+  const work = [{ ...cure!, until, min: 300, after: [] }, out!];
+  const handedOver = (now: string) => {
+    const shop = shopCase({ calendar: crew, jobs: [{ ...job, work }], bays, now });
+    const { tasks } = redraw(shop.asked, []);
+    return instantAfter(shop.startAt, tasks.find(({ id }) => id === taskOf('curing', 'hand-over'))!.fromMin);
+  };
+  expect(handedOver(NOW)).toBe(until);
+  expect(handedOver(instantAfter(NOW, 120))).toBe(until);
+  expect(handedOver(instantAfter(NOW, 360))).toBe(instantAfter(NOW, 360));
+});

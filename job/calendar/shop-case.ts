@@ -107,10 +107,12 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
         .filter(({ skills }) => skills.includes(skillOf(step)))
         .map((each) => personOf(each.id));
       const hands = Math.min(step.hands, skilled.length);
-      const atMin = job.begun && nth === 0 ? Math.max(0, minute(step.from)) : pinned.get(id);
+      // It cures already: what is left of it passes whatever the calendar says.
+      const cures = step.kind === 'cure' && step.after.length === 0;
+      const atMin = cures ? 0 : job.begun && nth === 0 ? Math.max(0, minute(step.from)) : pinned.get(id);
       return {
         id,
-        min: step.min,
+        min: cures ? Math.max(0, minute(step.until)) : step.min,
         pausable: step.pausable,
         needs: [
           ...(bay !== null && isThere(step) && holds(job, step) ? [{ anyOf: [bayOf(bay)], count: 1 }] : []),

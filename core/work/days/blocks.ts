@@ -70,14 +70,15 @@ export function jobDays(asked: DaysCase): JobDays {
   const laid = laying(asked.actions);
   const workEnds = [...prepared, ...laid].flatMap(({ stretches }) => stretches.map(([, to]) => to));
   const workedUntil = Math.max(asked.fromMin, ...workEnds);
-  const curing = cure(laid, asked.readyMin);
+  const curing = cure(laid, asked);
   const [checked] = workedIn(hours, workedUntil, [asked.checkMin / Math.max(1, asked.people.length)]);
   const check: DayBlock[] =
     checked && checked.length > 0
       ? [{ key: 'check', kind: 'check', stretches: checked, personMin: asked.checkMin }]
       : [];
   const lookedOverMin = checked === null || checked === undefined ? null : (checked.at(-1)?.[1] ?? workedUntil);
-  const cured = laid.length > 0 ? asked.readyMin : workedUntil;
+  // Where nothing is left to lay, what lies there may still cure; where nothing ever lay, nothing does.
+  const cured = laid.length > 0 ? asked.readyMin : Math.max(workedUntil, asked.readyMin ?? workedUntil);
   const fits =
     lookedOverMin === null || cured === null
       ? null
@@ -160,11 +161,11 @@ function laying(actions: DaysCase['actions']): DayBlock[] {
   }));
 }
 
-/** From the last stroke until it may go. */
-function cure(laid: readonly DayBlock[], readyMin: number | null): DayBlock[] {
-  const until = Math.max(...laid.map(ends));
-  if (laid.length === 0 || readyMin === null || readyMin <= until) return [];
-  return [{ key: 'cure', kind: 'cure', stretches: [[until, readyMin]], personMin: 0 }];
+/** From the last stroke until it may go; where all is laid, what is left of it. */
+function cure(laid: readonly DayBlock[], { readyMin, fromMin }: Pick<DaysCase, 'readyMin' | 'fromMin'>): DayBlock[] {
+  const since = laid.length > 0 ? Math.max(...laid.map(ends)) : fromMin;
+  if (readyMin === null || readyMin <= since) return [];
+  return [{ key: 'cure', kind: 'cure', stretches: [[since, readyMin]], personMin: 0 }];
 }
 
 /** While somebody is there and nobody can go on. */

@@ -116,6 +116,18 @@ test('cleaned, corrected, wiped, dried, laid, cured, looked over and handed over
       for (const [from, to] of stretches) expect(open.some(([a, b]) => from >= a - 1e-6 && to <= b + 1e-6)).toBe(true);
 });
 
+test('where all is laid it still cures until it may go; what never had anything laid goes when it has been looked over', () => {
+  const all = { ...washed, stages: [], people: [[[0, 1000]] as const] };
+  const curing = jobDays({ ...all, fromMin: 100, readyMin: 400 });
+  expect(curing.blocks.find(({ kind }) => kind === 'cure')?.stretches).toEqual([[100, 400]]);
+  expect(begins(curing.blocks.at(-1)!)).toBe(400);
+  for (const readyMin of [null, 50]) {
+    const { blocks } = jobDays({ ...all, fromMin: 100, readyMin });
+    expect(blocks.map(({ kind }) => kind)).toEqual(['check', 'hand-over']);
+    expect(begins(blocks.at(-1)!)).toBe(120);
+  }
+});
+
 test('preparation ends when the promise says it does', () => {
   for (const hands of [1, 2, 3]) {
     const people = Array.from({ length: hands }, () => open);

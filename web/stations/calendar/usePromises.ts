@@ -40,7 +40,7 @@ export function usePromises<Kind extends PromisesAnswer['kind']>() {
 /** So long nobody has changed anything before the weeks are gone through, ms. */
 const QUIET_MS = 400;
 
-/** How surely each job goes out when it is due, of the calendar as it is drawn; of an older one while it is worked out. */
+/** How surely each job goes out when it is due, of the calendar as it is drawn; nothing while it is worked out. */
 export function useRisks(sources: ShopSources | undefined, plan: readonly PlacedTask[]): ReadonlyMap<string, JobRisk> {
   const { ask, answer } = usePromises<'risks'>();
   useEffect(() => {
@@ -48,5 +48,5 @@ export function useRisks(sources: ShopSources | undefined, plan: readonly Placed
     const timer = setTimeout(() => ask({ kind: 'risks', sources, plan }, plan), QUIET_MS);
     return () => clearTimeout(timer);
   }, [ask, sources, plan]);
-  return new Map(answer?.answer.risks.map((risk) => [risk.job, risk]));
+  return new Map(answer?.of === plan ? answer.answer.risks.map((risk) => [risk.job, risk]) : []);
 }
