@@ -53,6 +53,27 @@ test('two screens, one lays and one levels: each sees its own next thing, the ol
   await context.close();
 });
 
+test('somebody comes to help, and leaves again: the rest is laid out anew for whoever is there', async ({ page }) => {
+  await page.goto('/jobs/teal-hatchback/run');
+  const ready = page.getByText(/^ready /);
+  const alone = await ready.innerText();
+  await page.getByRole('button', { name: /^This screen/ }).click();
+  const there = page.getByRole('region', { name: 'Who is there' });
+  await expect(there).toContainText('Person 1 lays and levels');
+  await there.getByRole('button', { name: 'Lays and levels' }).click();
+  await expect(there).toContainText('Person 2 lays and levels');
+  await expect(ready).not.toHaveText(alone);
+  await there.getByRole('button', { name: 'Person 1 leaves' }).click();
+  await expect(there).toContainText('Person 1, gone');
+  await expect(there.getByRole('button', { name: /leaves$/ })).toBeHidden();
+  await there.getByRole('button', { name: 'Person 1 is back' }).click();
+  await there.getByRole('button', { name: 'Person 2 leaves' }).click();
+  await expect(there).toContainText('Person 2, gone');
+  await expect
+    .poll(async () => (await recordOf(page, 'teal-hatchback')).slice(-4).map(({ type }) => type))
+    .toEqual(['hands-join', 'hands-leave', 'hands-join', 'hands-leave']);
+});
+
 test('another way than planned: a panel before its turn, one left out for a reason and taken up again, a pause', async ({
   page,
 }) => {

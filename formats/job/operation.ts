@@ -12,6 +12,8 @@ export const operationSchema = object({
   /** What is laid, in words. */
   what: z.string().optional(),
   isFilm: z.boolean().optional(),
+  /** What is laid in it, sheets by id. */
+  products: z.array(z.string()).optional(),
   /** Worked, or waited, minutes. */
   min: z.int(),
   /** People at once; 0: nobody. */

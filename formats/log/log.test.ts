@@ -32,6 +32,8 @@ const ENTRIES = [
   { type: 'answered', list: 'gate', line: 'gloves', answer: 'without' },
   { type: 'looked', place: 'joint:bonnet:wing-left', light: 'hand-light' },
   { type: 'fresh-towel' },
+  { type: 'hands-join', person: '2', does: 'level' },
+  { type: 'hands-leave', person: '2' },
   { type: 'consent', pictures: 'shown' },
   { type: 'proof', surface: 'bonnet', what: 'gloss', value: 92.5, source: 'typed' },
   { type: 'bead', surface: 'bonnet', deg: 102.4, sigmaDeg: 2.1 },

@@ -6,6 +6,7 @@ import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
 import {
   ANSWERED_LISTS,
   CHECK_LIGHTS,
+  HELP_ROLES,
   LEFT_REASONS,
   type LoggedEntry,
   PICTURE_CONSENTS,
@@ -78,6 +79,8 @@ export const runEntrySchema = z.discriminatedUnion(
       answer: oneOf(['yes', 'without']),
     }),
     object({ type: z.literal('fresh-towel') }),
+    object({ type: z.literal('hands-join'), person: nonEmpty(), does: oneOf(HELP_ROLES) }),
+    object({ type: z.literal('hands-leave'), person: nonEmpty() }),
     object({ type: z.literal('consent'), pictures: oneOf(PICTURE_CONSENTS) }),
     object({
       type: z.literal('proof'),

@@ -16,6 +16,7 @@ const MOST_TOOLS_ERROR = { error: `expected 1 to ${MOST_OF_A_TOOL}` };
 const MOST_LOST = 500;
 const MOST_PLACED = 5000;
 const MOST_PROMISED = 500;
+const MOST_JOBS = 500;
 /** Engineering default: local law and contracts have their own. */
 const USUAL_OVERTIME_SHARE = 0.25;
 
@@ -41,6 +42,11 @@ export const shopCalendarSchema = object({
       kinds: list(oneOf(TOOLED), TOOLED.length),
     }),
     MOST_PEOPLE,
+  ).default([]),
+  /** What was ordered for jobs that lack it, and the morning it is there: it is not laid before. */
+  ordered: list(
+    object({ id: id(), product: id(), name: nonEmpty(), on: instant(), jobs: list(id(), MOST_JOBS) }),
+    MOST_LOST,
   ).default([]),
   /** Hours somebody works, or a bay is open, beyond the usual: agreed for some evenings. */
   more: list(object({ id: id(), what: nonEmpty(), from: instant(), to: instant() }), MOST_LOST).default([]),
@@ -78,6 +84,7 @@ export const NO_CALENDAR: ShopCalendar = {
   people: [],
   lost: [],
   tools: [],
+  ordered: [],
   more: [],
   promised: [],
   overtimeShare: USUAL_OVERTIME_SHARE,

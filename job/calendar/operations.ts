@@ -55,6 +55,7 @@ export function operationsOf(
           what: `${first.sheet.name}, coat ${first.coat}${others.length > 0 ? `, and ${others.length} more` : ''}`,
         }),
         ...(coats.some(({ product }) => sheets.get(product)?.family === 'film') && { isFilm: true }),
+        ...(coats.length > 0 && { products: [...new Set(coats.map(({ product }) => product))] }),
         min,
         hands: isWork ? Math.max(1, Math.round(personMin / worked)) : 0,
         pausable: isWork && (kind === 'lay' ? isPaused(block, min) : kind !== 'hand-over' && kind !== 'check'),

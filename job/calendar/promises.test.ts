@@ -276,3 +276,27 @@ test('what cures already is done when it is, however late somebody looks at the 
   expect(handedOver(instantAfter(NOW, 120))).toBe(until);
   expect(handedOver(instantAfter(NOW, 360))).toBe(instantAfter(NOW, 360));
 });
+
+test('what a job lacks is not laid before it is delivered; what another job has is', () => {
+  const laying = (id: string, bayId: string) => {
+    const job = jobOf(id, { bayId });
+    return {
+      ...job,
+      work: job.work.map((step) => (step.kind === 'lay' ? { ...step, products: ['base', 'top'] } : step)),
+    };
+  };
+  const jobs = [laying('lacks', one), laying('has', other)];
+  const people = [person('ann', ['prepare', 'lay', 'hand-over']), person('ben', ['prepare', 'lay', 'hand-over'])];
+  const on = instantAfter(NOW, 3 * 1440);
+  const layFrom = (ordered: ShopCalendar['ordered']) => {
+    const shop = shopCase({ calendar: { ...crew, people, ordered }, jobs, bays, now: NOW });
+    const drawn = redraw(shop.asked, []);
+    expect([calendarFaults(shop.asked, drawn.tasks), drawn.unplaced]).toEqual([[], []]);
+    return ['lacks', 'has'].map((id) => drawn.tasks.find((task) => task.id === taskOf(id, 'lay'))!.fromMin);
+  };
+  const order = { id: 'o', product: 'top', name: 'Top', on, jobs: ['lacks'] };
+  expect(layFrom([])).toEqual([1440, 1440]);
+  expect(layFrom([order])).toEqual([3 * 1440, 1440]);
+  expect(layFrom([{ ...order, product: 'film' }])).toEqual([1440, 1440]);
+  expect(layFrom([{ ...order, on: NOW }])).toEqual([1440, 1440]);
+});

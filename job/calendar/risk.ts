@@ -23,6 +23,9 @@ const SIGMA: Readonly<Record<OperationKind, number>> = {
 /** So many weeks are gone through for a risk: it is off by three or four in a hundred at most, mostly. */
 const TIMES = 200;
 
+/** A promise that is kept less often than that is in danger: what is told is what nine in ten hold. */
+export const NINE_IN_TEN = 0.9;
+
 /** What nine weeks in ten come to, of one job. */
 export interface JobRisk extends RehearsedDue {
   readonly job: string;

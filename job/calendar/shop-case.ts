@@ -18,6 +18,8 @@ const NOWHERE = openOf('');
 export const taskOf = (job: string, key: string) => `${job}/${key}`;
 /** From when on a job may be begun, as a step nobody does. */
 const fromOf = (job: string) => taskOf(job, 'from');
+/** When something that was ordered is there, as a step nobody does. */
+const thereOf = (ordered: string) => `there:${ordered}`;
 
 /** Where something is being laid, everybody stays so long after closing if they have to, minutes. */
 const STAYS_MIN = 60;
@@ -129,6 +131,7 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
       : own;
   });
   const ids = new Set(tasks.map(({ id }) => id));
+  const coming = calendar.ordered.filter(({ on }) => minute(on) > 0);
   // An option that was not taken in time holds no place any more.
   const lapsed = new Set(calendar.promised.flatMap((each) => (stands(each, now) ? [] : [each.job])));
   return {
@@ -148,13 +151,33 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
         })),
         ...calendar.people.map(({ id, week }) => ({ id: personOf(id), capacity: 1, hours: there(week, personOf(id)) })),
       ],
-      tasks,
-      lags: jobs.flatMap(({ id, work }) =>
-        work.flatMap(({ key, after }, nth) => [
-          ...(nth === 0 && ids.has(fromOf(id)) ? [{ after: fromOf(id), before: taskOf(id, key), minMin: 0 }] : []),
-          ...after.map((lag) => ({ ...lag, after: taskOf(id, lag.key), before: taskOf(id, key) })),
-        ]),
-      ),
+      tasks: [
+        ...tasks,
+        ...coming.map(({ id, on }): Task => ({
+          id: thereOf(id),
+          min: 0,
+          needs: [],
+          pausable: false,
+          atMin: minute(on),
+        })),
+      ],
+      lags: [
+        ...coming.flatMap(({ id, product, jobs: lacking }) =>
+          jobs
+            .filter((job) => lacking.includes(job.id))
+            .flatMap((job) =>
+              job.work.flatMap(({ key, products }) =>
+                products?.includes(product) ? [{ after: thereOf(id), before: taskOf(job.id, key), minMin: 0 }] : [],
+              ),
+            ),
+        ),
+        ...jobs.flatMap(({ id, work }) =>
+          work.flatMap(({ key, after }, nth) => [
+            ...(nth === 0 && ids.has(fromOf(id)) ? [{ after: fromOf(id), before: taskOf(id, key), minMin: 0 }] : []),
+            ...after.map((lag) => ({ ...lag, after: taskOf(id, lag.key), before: taskOf(id, key) })),
+          ]),
+        ),
+      ],
       same: [],
       due: jobs.flatMap((job) => {
         const by = dueAt(job, calendar, now);

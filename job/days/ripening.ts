@@ -3,11 +3,12 @@ import { firstWashAfter, hardFromMin } from '#core/after/care';
 import { type AmbientSeries, type AmbientStep, STILL_AIR } from '#core/time/air';
 import { latestMoment } from '#core/time/clocks';
 import { curingCoats } from '#core/work/cure';
-import type { JobDays } from '#core/work/days';
+import { inOrder, nextFit } from '#core/work/crew';
 import { coatMilestones, type Plan, type PlannedJob } from '#core/work/plan';
 import type { YardForecast } from '#formats/bay';
 import type { Job } from '#formats/job';
 import { minutesBetween } from '#formats/values';
+import { type DaysView, USUAL_HANDOVER_MIN } from './days-view';
 
 /** The air an item stands in once it has been handed over. Minutes of the job. */
 export interface Outdoors {
@@ -72,12 +73,16 @@ export function airOnceOutside(bay: AmbientSeries, outdoors: Outdoors | undefine
 /** Nobody leaves an item in the bay for longer than this once it is ready, minutes. */
 const FETCHED_WITHIN_MIN = 2 * MINUTES_PER_DAY;
 
-/** When an item leaves its bay: as its days have it; one that has been ready for long left when it was. */
-export const leavesMin = (
-  { handedOverMin }: Pick<JobDays, 'handedOverMin'>,
+/** When an item leaves its bay: as its days have it; one that has been ready for long left when they had it. */
+export function leavesMin(
+  { handedOverMin, people }: Pick<DaysView, 'handedOverMin' | 'people'>,
   { handoverMin }: Pick<Plan, 'handoverMin'>,
   nowMin: number,
-): number | null => (handoverMin !== null && handoverMin < nowMin - FETCHED_WITHIN_MIN ? handoverMin : handedOverMin);
+): number | null {
+  if (handoverMin === null || handoverMin >= nowMin - FETCHED_WITHIN_MIN) return handedOverMin;
+  const fetched = nextFit(inOrder(people.flat()), handoverMin, USUAL_HANDOVER_MIN) ?? handoverMin;
+  return fetched + USUAL_HANDOVER_MIN;
+}
 
 /** Beside the hours of the forecast a month's mean stands for so many days at a time, and for so long in all. */
 const SEASON_STEP_MIN = 5 * MINUTES_PER_DAY;

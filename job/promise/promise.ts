@@ -1,4 +1,4 @@
-import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, without } from '#core/work/crew';
+import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/work/crew';
 import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/work/hours';
 import type { PlannedJob } from '#core/work/plan';
 import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
@@ -31,7 +31,10 @@ export function inOpeningHours(
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
   const staysMin = minutesWithin(lost, nowMin, nowMin + STAYS_MIN) > 0 ? LEVELS_MIN : STAYS_MIN;
   const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + staysMin]]) : open;
-  const people = peopleOf(planned.crew).map((person) => ({ ...person, hours: within(hoursOf(person), there) }));
+  const people = withHands(peopleOf(planned.crew), record.hands).map((person) => ({
+    ...person,
+    hours: within(hoursOf(person), there),
+  }));
   return asWorked({ ...planned, crew: { ...planned.crew, people } });
 }
 

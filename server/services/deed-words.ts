@@ -31,6 +31,8 @@ const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
   'run-resume': 'went on with the work',
   answered: 'answered for a line of a list',
   'fresh-towel': 'took a fresh towel',
+  'hands-join': 'said that somebody joins',
+  'hands-leave': 'said that somebody leaves',
   consent: 'noted what the owner says of pictures',
   proof: 'read an instrument',
   bead: 'read a drop of water',

@@ -46,6 +46,10 @@ export function tapInWords(job: JobView, tap: KeptTap): string {
       return `Pictures ${entry.pictures === 'shown' ? 'may' : 'may not'} be shown${where}`;
     case 'fresh-towel':
       return `Fresh towel${where}`;
+    case 'hands-join':
+      return `Somebody joined${where}`;
+    case 'hands-leave':
+      return `Somebody left${where}`;
     case 'proof':
       return `${entry.what === 'gloss' ? `Gloss ${entry.value} GU` : `Thickness ${um(entry.value)}`} on ${panel(entry.surface)}${where}`;
     case 'bead':

@@ -110,7 +110,13 @@ export class Board {
         }
       }
     }
-    return modes;
+    // Where two are as good, whoever is wanted less elsewhere is taken: the others are kept for what only they can do.
+    const wanted = new Map<string, number>();
+    for (const { needs, min } of this.tasks)
+      for (const { anyOf, count } of needs)
+        for (const id of anyOf) wanted.set(id, (wanted.get(id) ?? 0) + (count * min) / anyOf.length);
+    const askedFor = (uses: readonly string[]) => uses.reduce((sum, id) => sum + (wanted.get(id) ?? 0), 0);
+    return modes.map((own) => own?.toSorted((a, b) => askedFor(a) - askedFor(b)));
   }
 
   private neverPlaced(): (string | undefined)[] {

@@ -10,4 +10,4 @@ export {
   without,
   workedIn,
 } from './hours';
-export { CREW_ROLES, hoursOf, mayDo, peopleOf, type Person } from './people';
+export { CREW_ROLES, type CrewRole, hoursOf, mayDo, peopleOf, type Person, withHands } from './people';

@@ -1,5 +1,5 @@
 import type { CrewMode, Pace } from '#core/work/sections';
-import { ALWAYS, type Hours } from './hours';
+import { ALWAYS, type Hours, inOrder, within } from './hours';
 
 export const CREW_ROLES = ['lay', 'level'] as const;
 export type CrewRole = (typeof CREW_ROLES)[number];
@@ -20,6 +20,53 @@ export function peopleOf(
   const { layM2PerMin, levelM2PerMin } = crew;
   const ids = crew.mode === 'pair' ? ['1', '2'] : ['1'];
   return ids.map((id) => ({ id, layM2PerMin, levelM2PerMin, does: CREW_ROLES }));
+}
+
+/** When somebody came to the work, or went from it, in order; what they do, where they came. */
+export type HandsTurns = ReadonlyMap<
+  string,
+  readonly { readonly atMin: number; readonly does?: readonly CrewRole[] }[]
+>;
+
+/**
+ * Who is there once some came and some went: who went is not there until they come back, who came is there from then
+ * on, as fast as whoever was to do it. Where nobody is left who lays, or levels, all who are left do both; where nobody
+ * is left at all, nobody has gone: whoever says so is there.
+ * @param people as planned
+ */
+export function withHands(people: readonly Person[], hands: HandsTurns): readonly Person[] {
+  if (hands.size === 0) return people;
+  const planned = people.map((person): Person => {
+    const turns = hands.get(person.id);
+    return turns ? { ...person, hours: within(hoursOf(person), presence(turns, true)) } : person;
+  });
+  const [first] = people;
+  const come = [...hands].flatMap(([id, turns]): Person[] => {
+    const does = turns.findLast((turn) => turn.does)?.does;
+    if (!first || !does || people.some((person) => person.id === id)) return [];
+    return [{ ...first, id, does, hours: presence(turns, false) }];
+  });
+  const all = [...planned, ...come];
+  const isThere = ({ id }: Person) => hands.get(id)?.at(-1)?.does !== undefined || !hands.has(id);
+  const left = all.filter(isThere);
+  if (left.length === 0) return people;
+  const isShort = CREW_ROLES.some((role) => !left.some((person) => mayDo(person, role)));
+  return isShort ? all.map((person) => (isThere(person) ? { ...person, does: CREW_ROLES } : person)) : all;
+}
+
+function presence(
+  turns: readonly { readonly atMin: number; readonly does?: readonly CrewRole[] }[],
+  there: boolean,
+): Hours {
+  const stretches: [number, number][] = [];
+  let since = there ? -Infinity : undefined;
+  for (const { atMin, does } of turns)
+    if (does) since ??= atMin;
+    else if (since !== undefined) {
+      stretches.push([since, atMin]);
+      since = undefined;
+    }
+  return inOrder(since === undefined ? stretches : [...stretches, [since, Infinity]]);
 }
 
 export const hoursOf = ({ hours }: Pick<Person, 'hours'>): Hours => hours ?? ALWAYS;

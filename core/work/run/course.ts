@@ -1,3 +1,4 @@
+import { CREW_ROLES, type CrewRole } from '#core/work/crew';
 import type { PauseReason } from '#core/work/prepare';
 
 /** Why a panel gets nothing, or nothing more. */
@@ -20,6 +21,10 @@ export type PictureConsent = (typeof PICTURE_CONSENTS)[number];
 export const ANSWERED_LISTS = ['gate', 'closing'] as const;
 export type AnsweredList = (typeof ANSWERED_LISTS)[number];
 
+/** What somebody who comes to help does. */
+export const HELP_ROLES = ['both', ...CREW_ROLES] as const;
+export type HelpRole = (typeof HELP_ROLES)[number];
+
 /** What turns a run off its planned way, and what is answered for by hand. */
 export type CourseEntry =
   | {
@@ -38,6 +43,9 @@ export type CourseEntry =
       readonly answer: 'yes' | 'without';
     }
   | { readonly type: 'fresh-towel' }
+  /** Somebody comes in and helps; who was to be there anyway comes back as who they are. */
+  | { readonly type: 'hands-join'; readonly person: string; readonly does: HelpRole }
+  | { readonly type: 'hands-leave'; readonly person: string }
   /** The owner says whether pictures may be shown to others; the last word counts. */
   | { readonly type: 'consent'; readonly pictures: PictureConsent };
 
@@ -50,6 +58,13 @@ export interface RunPause {
   readonly reason: PauseReason;
   readonly fromMin: number;
   readonly toMin?: number;
+}
+
+/** When somebody came to a job, or went from it, in order; what they do, where they came to it. */
+export interface HandsTurn {
+  readonly atMin: number;
+  /** Absent: they went. */
+  readonly does?: readonly CrewRole[];
 }
 
 export interface Answer {
@@ -66,6 +81,8 @@ export interface Course {
   readonly answers: ReadonlyMap<string, Answer>;
   /** When a fresh levelling towel was taken, in order. */
   readonly towels: readonly number[];
+  /** Who came or went otherwise than planned, by person. */
+  readonly hands: ReadonlyMap<string, readonly HandsTurn[]>;
   /** Whether the owner lets pictures be shown, and since when; empty: nobody asked. The last word is the last. */
   readonly consents: readonly { readonly pictures: PictureConsent; readonly atMin: number }[];
 }
@@ -76,6 +93,7 @@ export interface GrowingCourse extends Course {
   readonly pauses: RunPause[];
   readonly answers: Map<string, Answer>;
   readonly towels: number[];
+  readonly hands: Map<string, readonly HandsTurn[]>;
   readonly consents: { readonly pictures: PictureConsent; readonly atMin: number }[];
 }
 
@@ -98,6 +116,12 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
       return openPause(course) ? 'the work is paused already' : undefined;
     case 'run-resume':
       return openPause(course) ? undefined : 'the work is not paused';
+    case 'hands-join':
+      return course.hands.get(entry.person)?.at(-1)?.does ? 'they are at it already' : undefined;
+    case 'hands-leave': {
+      const last = course.hands.get(entry.person)?.at(-1);
+      return last && !last.does ? 'they have left already' : undefined;
+    }
     case 'answered':
     case 'fresh-towel':
     case 'consent':
@@ -107,7 +131,7 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
 
 /** Takes one more turn that fits. */
 export function takeTurn(
-  { left, pauses, answers, towels, consents }: GrowingCourse,
+  { left, pauses, answers, towels, hands, consents }: GrowingCourse,
   entry: CourseEntry,
   atMin: number,
 ): void {
@@ -129,6 +153,13 @@ export function takeTurn(
       break;
     case 'fresh-towel':
       towels.push(atMin);
+      break;
+    case 'hands-join':
+    case 'hands-leave':
+      hands.set(entry.person, [
+        ...(hands.get(entry.person) ?? []),
+        { atMin, ...(entry.type === 'hands-join' && { does: entry.does === 'both' ? CREW_ROLES : [entry.does] }) },
+      ]);
       break;
     case 'consent':
       consents.push({ pictures: entry.pictures, atMin });

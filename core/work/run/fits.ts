@@ -33,6 +33,8 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'run-resume':
     case 'answered':
     case 'fresh-towel':
+    case 'hands-join':
+    case 'hands-leave':
     case 'consent':
     case 'looked':
     case 'remedied':

@@ -12,7 +12,16 @@ export {
   REMEDIES,
   type Remedy,
 } from './checking';
-export { ANSWERED_LISTS, answerKey, LEFT_REASONS, LEFT_WORDS, openPause, PICTURE_CONSENTS } from './course';
+export {
+  ANSWERED_LISTS,
+  answerKey,
+  HELP_ROLES,
+  type HelpRole,
+  LEFT_REASONS,
+  LEFT_WORDS,
+  openPause,
+  PICTURE_CONSENTS,
+} from './course';
 export { type Hand, HAND_ROLES, type HandRole, nextFor, type NextThing } from './next';
 export { cutInto, isTooLarge, mayBeCut } from './sections-by-hand';
 export { levelledLoaded, towelLoad } from './towel';

@@ -83,6 +83,8 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'run-resume':
     case 'answered':
     case 'fresh-towel':
+    case 'hands-join':
+    case 'hands-leave':
     case 'consent':
       return courseFault(record, entry);
     case 'looked':
@@ -140,7 +142,14 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
   const stages = new Map<string, StageRecord>();
   const outcomes = new Map<string, MarkOutcome>();
   const clearTakenUm = new Map<string, number>();
-  const course: GrowingCourse = { left: new Map(), pauses: [], answers: new Map(), towels: [], consents: [] };
+  const course: GrowingCourse = {
+    left: new Map(),
+    pauses: [],
+    answers: new Map(),
+    towels: [],
+    hands: new Map(),
+    consents: [],
+  };
   const checking: Checking = { looks: new Map(), faults: new Map(), beads: [], proofs: [] };
   const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
   let record: RunRecord = growing;
@@ -174,6 +183,8 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'run-resume':
       case 'answered':
       case 'fresh-towel':
+      case 'hands-join':
+      case 'hands-leave':
       case 'consent':
         takeTurn(course, entry, atMin);
         break;

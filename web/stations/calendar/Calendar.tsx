@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
 import { Segmented } from '../../ui/Segmented';
 import { Better } from './Better';
+import { Deliveries } from './Deliveries';
 import { HalfYear } from './HalfYear';
 import { Lanes, type LanesBy } from './Lanes';
 import { Lost } from './Lost';
@@ -108,7 +109,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
           ) : by === 'person' && shop.calendar.people.length === 0 ? (
             <p className="border bg-sheet p-4">Nobody is named yet: name who is there, below.</p>
           ) : (
-            <Lanes shop={shop} axis={weekAxis(monday)} by={by} bays={bays} trial={trial} />
+            <Lanes shop={shop} axis={weekAxis(monday)} by={by} bays={bays} trial={trial} risks={risks} />
           )}
         </div>
       </div>
@@ -117,6 +118,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
         <div className="grid gap-4 print:hidden">
           <Moves shop={shop} />
           <PutIn shop={shop} bays={bays} />
+          <Deliveries shop={shop} />
         </div>
         <div className="grid gap-4 print:hidden">
           <Better shop={shop} />

@@ -11,7 +11,7 @@ import { type KeyboardEvent, useRef } from 'react';
 import type { PlacedTask } from '#core/work/calendar';
 import { Link } from 'react-router';
 import type { CalendarJob } from '#formats/schedule';
-import { bayOf, dueAt, lastTask, openOf, personOf, stepName } from '#job/calendar';
+import { bayOf, dueAt, type JobRisk, lastTask, NINE_IN_TEN, openOf, personOf, stepName } from '#job/calendar';
 import { minutesBetween } from '#formats/values';
 import { clock, moment, span } from '../../ui/moments';
 import type { Trial } from './useTrial';
@@ -26,6 +26,8 @@ interface Props {
   readonly by: LanesBy;
   readonly bays: readonly { readonly id: string; readonly name: string }[];
   readonly trial: Trial;
+  /** How surely each job goes out when it is due; empty while that is worked out. */
+  readonly risks: ReadonlyMap<string, JobRisk>;
 }
 
 interface LaneOf {
@@ -43,7 +45,7 @@ const NAMED_FROM = 0.02;
 const FILLS = ['bg-tint-2', 'bg-buff', 'bg-tint-4', 'bg-over-soft', 'bg-ok-soft', 'bg-tint-3', 'bg-warn-soft'];
 
 /** The week, a lane a bay or a person. */
-export function Lanes({ shop, axis, by, bays, trial }: Props) {
+export function Lanes({ shop, axis, by, bays, trial, risks }: Props) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: PRESS_PX } }));
   const board = useRef<HTMLDivElement>(null);
   const jobs = shop.view.jobs.map(({ id }) => id);
@@ -115,7 +117,7 @@ export function Lanes({ shop, axis, by, bays, trial }: Props) {
                   />
                 ))}
               {lane.bay !== undefined && <Stays shop={shop} axis={axis} lane={lane} />}
-              {lane.bay !== undefined && <Promises shop={shop} axis={axis} bay={lane.bay} />}
+              {lane.bay !== undefined && <Promises shop={shop} axis={axis} bay={lane.bay} risks={risks} />}
             </div>
           </div>
         ))}
@@ -222,9 +224,8 @@ function Promises({
   shop,
   axis,
   bay,
-}: {
-  readonly shop: ShopCalendarView;
-  readonly axis: WeekAxis;
+  risks,
+}: Pick<Props, 'shop' | 'axis' | 'risks'> & {
   readonly bay: string;
 }) {
   const isThere = ({ id }: CalendarJob) =>
@@ -239,16 +240,18 @@ function Promises({
     .map(({ job, by }) => {
       const place = axis.at(by);
       const late = shop.drawn.lateMin.get(lastTask(job) ?? '') ?? 0;
+      const kept = risks.get(job.id)?.kept;
+      const danger = late > 0 ? 'late' : kept !== undefined && kept < NINE_IN_TEN ? `${Math.round(100 * kept)}` : '';
       return (
         place > 0 &&
         place < 1 && (
           <span
             key={job.id}
-            title={`${job.title}: promised for ${moment(by)}`}
-            className={`absolute bottom-0 z-10 border-l-2 pl-0.5 text-[11px] font-semibold ${late > 0 ? 'border-stop text-stop' : 'border-ok text-ok'}`}
+            title={`${job.title}: promised for ${moment(by)}${kept === undefined ? '' : `, kept ${Math.round(100 * kept)} in 100`}`}
+            className={`absolute bottom-0 z-10 border-l-2 pl-0.5 text-[11px] font-semibold ${late > 0 ? 'border-stop text-stop' : danger ? 'border-warn text-warn' : 'border-ok text-ok'}`}
             style={{ left: `${100 * place}%`, top: 16 }}
           >
-            {late > 0 ? '⚑ late' : '⚑'}
+            ⚑ {danger}
           </span>
         )
       );

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';
-import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut } from '#job/calendar';
+import { dueAt, type JobRisk, lastTask, NINE_IN_TEN, stands, toldAt, type Way, type WayOut } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
 import { usePromises } from './usePromises';
@@ -15,8 +15,6 @@ interface Props {
   readonly bays: Bays;
 }
 
-/** A promise that is kept less often than that is in danger: what is told is what nine in ten hold. */
-const NINE_IN_TEN = 0.9;
 /** Where the job says none. */
 const USUAL_CURRENCY = 'EUR';
 /** Of the ways out so many are shown. */

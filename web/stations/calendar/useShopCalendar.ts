@@ -50,6 +50,8 @@ export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
     at: (min: number) => instantAfter(shop.startAt, min),
     nameOf(id: string): string {
       const of = shop.steps.get(id);
+      const coming = calendar.ordered.find((each) => id.endsWith(`:${each.id}`));
+      if (coming) return `the delivery of ${coming.name}`;
       return of ? `${of.job.title}: ${stepName(of.step)}` : id;
     },
     resourceName: (id: string): string =>
@@ -59,7 +61,8 @@ export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
       'the workshop',
     change(next: ShopCalendar) {
       reset();
-      setFound(undefined);
+      // What was being looked at is looked at with it.
+      setFound(sought && { tasks: sought, with: next });
       setDraft({ version: draft?.version ?? view.version, calendar: next });
     },
     /** Looks at all of it standing elsewhere, with another calendar or the one there is. */

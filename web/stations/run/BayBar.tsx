@@ -51,7 +51,7 @@ export function BayBar({ job }: { readonly job: JobView }) {
       </button>
       {/* A stage is paused where it stands; what is all laid is not paused any more. */}
       {job.begun && sheet.current && <PauseButton job={job} />}
-      <HandMenu />
+      <HandMenu job={job} />
       <LazyWhoChip glove />
       <LazyThemeMenu glove />
     </header>

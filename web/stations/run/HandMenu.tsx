@@ -1,12 +1,15 @@
 import { Hand as HandIcon } from 'lucide-react';
 import { useState } from 'react';
-import { HAND_ROLES } from '#core/work/run';
+import { hoursOf, peopleOf } from '#core/work/crew';
+import { HAND_ROLES, type HelpRole } from '#core/work/run';
+import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { ROLE_WORDS, useHand } from './hand';
+import { useTap } from './useTap';
 
 /** What the hands at this screen do: chosen once, kept on the device. */
-export function HandMenu() {
+export function HandMenu({ job }: { readonly job: JobView }) {
   const { role, choose } = useHand();
   const [open, setOpen] = useState(false);
   return (
@@ -38,7 +41,67 @@ export function HandMenu() {
             </Button>
           ))}
         </div>
+        <WhoIsThere job={job} />
       </Dialog>
     </>
+  );
+}
+
+/** What somebody who comes to help may be there for. */
+const COMES: readonly (readonly [name: string, does: HelpRole])[] = [
+  ['Lays and levels', 'both'],
+  ['Lays', 'lay'],
+  ['Levels', 'level'],
+];
+
+/** Who works at the item: somebody joins or leaves, and the rest of the sheet is laid out anew. */
+function WhoIsThere({ job }: { readonly job: JobView }) {
+  const { tap } = useTap(job.id);
+  const { planned, nowMin, record } = job;
+  const people = peopleOf(planned.crew);
+  const there = people.filter((person) => hoursOf(person).some(([, to]) => to > nowMin));
+  const gone = people.filter((person) => !there.includes(person) && record.hands.has(person.id));
+  const nameOf = (id: string) => (/^\d+$/.test(id) ? `Person ${id}` : id);
+  const free = Array.from({ length: people.length + 1 }, (_, nth) => String(nth + 1)).find(
+    (id) => !people.some((person) => person.id === id),
+  )!;
+  return (
+    <section aria-label="Who is there" className="mt-4 border-t pt-3">
+      <h3 className="text-xl font-semibold">Who is at it</h3>
+      <ul>
+        {there.map(({ id, does }) => (
+          <li key={id} className="flex min-h-16 items-center justify-between gap-3 text-xl">
+            <span>
+              {nameOf(id)}
+              <span className="text-base text-ink-2"> {does.length === 2 ? 'lays and levels' : `${does[0]}s`}</span>
+            </span>
+            {there.length > 1 && (
+              <Button glove onClick={() => tap({ type: 'hands-leave', person: id })}>
+                {nameOf(id)} leaves
+              </Button>
+            )}
+          </li>
+        ))}
+        {gone.map(({ id, does }) => (
+          <li key={id} className="flex min-h-16 items-center justify-between gap-3 text-xl text-ink-2">
+            {nameOf(id)}, gone
+            <Button
+              glove
+              onClick={() => tap({ type: 'hands-join', person: id, does: does.length === 2 ? 'both' : does[0]! })}
+            >
+              {nameOf(id)} is back
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-base text-ink-2">Somebody comes to help:</p>
+      <div className="mt-1 grid grid-cols-3 gap-2">
+        {COMES.map(([name, does]) => (
+          <Button key={name} glove onClick={() => tap({ type: 'hands-join', person: free, does })}>
+            {name}
+          </Button>
+        ))}
+      </div>
+    </section>
   );
 }
