@@ -65,7 +65,8 @@ export function* tried(board: Board, isEnough: (layout: Layout) => boolean): Gen
     const { order, meeting } = standing;
     const rank = [...standing.rank];
     const pair = meeting[Math.floor(random() * meeting.length)];
-    if (pair && random() < BY_MEETING) goesBefore(rank, pair, stays, random() < BY_NEAR ? NEAR : 1);
+    if (pair && random() < BY_MEETING)
+      goesBefore(rank, pair, stays, blocks.length > 0 && random() < BY_NEAR ? NEAR : 1);
     else if (blocks.length > 1 && random() < BY_BLOCK) {
       const [one, other] = [random(), random()].map((share) => blocks[Math.floor(share * blocks.length)]!);
       goesBefore(rank, [one![0]!, other![0]!], stays, NEAR);
@@ -158,10 +159,11 @@ function standingOf(board: Board, layout: Layout): Standing {
 /** How much of the way from the mean of all ends to the last one counts. */
 const BY_MEAN = 0.3;
 
-/** How much worse one is than another, as a share; below 0: better. Where none ends sooner, less is done sooner. */
+/** How much worse one is than another, as a share; below 0: better. Where jobs stand in bays and none ends sooner, less is done sooner. */
 function worse(board: Board, a: Layout, b: Layout): number {
   if (a.unplaced !== b.unplaced) return a.unplaced - b.unplaced;
-  const sooner = BY_MEAN * (meanEnd(board, a) - meanEnd(board, b));
+  const standing = (board.asked.stays ?? []).length > 0;
+  const sooner = standing ? BY_MEAN * (meanEnd(board, a) - meanEnd(board, b)) : 0;
   if (a.lateness !== b.lateness)
     return (a.lateness - b.lateness + sooner) / Math.max(1, b.lateness, b.makespanMin / 10);
   return (a.makespanMin - b.makespanMin + sooner) / Math.max(1, b.makespanMin);
