@@ -117,10 +117,8 @@ async function loseDay(page, day) {
     .getByText(/kept \d+ in 100/)
     .first()
     .waitFor();
-  await page.evaluate(() => globalThis.document.activeElement?.blur());
-  await page.evaluate(() => globalThis.scrollTo(0, 0));
+  await page.getByRole('heading', { name: 'Calendar' }).first().scrollIntoViewIfNeeded();
   await page.waitForTimeout(600);
-  await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
 /** A panel being drawn, its last corner not yet set. */
