@@ -1,3 +1,4 @@
+import { USUAL_WISHES } from '#core/choice/choose';
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import type { PlacedTask } from '#core/work/calendar';
 import { type Hours, inOrder, minutesWithin, without } from '#core/work/crew';
@@ -8,11 +9,8 @@ import { bayOf, openOf, personOf, type ShopCase, skillOf, taskOf } from './shop-
 /** Called in for the days until a job goes out, in usual hours. */
 export const HELPER = 'helper';
 const SATURDAY = 6;
-/** Where nobody says what an hour costs, cents. */
-const USUAL_HOUR_RATE = 4800;
-
-/** What an hour of work at a job costs, cents. */
-export const hourMoney = ({ costs }: CalendarJob): number => costs?.hourRate ?? USUAL_HOUR_RATE;
+/** What an hour of work at a job costs, cents; the usual rate where nobody says. */
+export const hourMoney = ({ costs }: CalendarJob): number => costs?.hourRate ?? USUAL_WISHES.hourRate;
 
 /** Where it stands, bay's own name; undefined: nowhere. */
 export const standsIn = ({ asked }: ShopCase, job: CalendarJob): string | undefined => {
@@ -101,4 +99,19 @@ export function minutesBeyond(shop: ShopCase, { more }: ShopCalendar, tasks: rea
       }, 0),
     0,
   );
+}
+
+/** Of the hours that were added to a calendar, those in which somebody works, in that bay or by that person. */
+export function workedOnly(
+  { startAt }: ShopCase,
+  calendar: ShopCalendar,
+  before: ShopCalendar,
+  tasks: readonly PlacedTask[],
+): ShopCalendar {
+  const isWorked = ({ what, from, to }: ShopCalendar['more'][number]) => {
+    const [fromMin, toMin] = [minutesBetween(startAt, from), minutesBetween(startAt, to)];
+    const takes = what.replace(/^bay:/, 'open:');
+    return tasks.some((task) => task.uses.includes(takes) && task.fromMin < toMin && task.toMin > fromMin);
+  };
+  return { ...calendar, more: calendar.more.filter((each) => before.more.includes(each) || isWorked(each)) };
 }

@@ -144,6 +144,12 @@ test('three dates for a new job: nobody promised is moved, the later the surer, 
   const later = offered.find(({ kind }) => kind === 'week-later')!;
   const work = (480 + 240 + 30) / 60;
   expect(usual.money).toBe(10_000 + work * 6000);
+  // Only evenings somebody works in are asked for.
+  for (const { calendar, tasks } of offered)
+    for (const { from, to } of calendar.more)
+      expect(
+        tasks.some(({ fromMin, toMin }) => fromMin < minutesBetween(NOW, to) && toMin > minutesBetween(NOW, from)),
+      ).toBe(true);
   for (const { kind, doneAt, promiseAt, kept, money, moreMin, tasks, from } of offered) {
     expect([kind, minutesBetween(doneAt, promiseAt) >= 0]).toEqual([kind, true]);
     expect(kept).toBeGreaterThan(0);
@@ -199,7 +205,7 @@ test('a promise with room is nearly sure, one without is not; a job far ahead is
   expect(risks.get('sure')!.kept).toBeGreaterThan(0.97);
   expect(risks.get('tight')!.kept).toBeLessThan(0.9);
   expect(risks.get('tight')!.nineTenthsMin).toBeGreaterThan(out);
-  expect(shop.far).toMatchObject([{ job: { id: 'far' }, bay: one, workMin: 750 }]);
+  expect(shop.far).toMatchObject([{ job: { id: 'far' }, bay: one }]);
   expect(shop.asked.tasks.some(({ id }) => id.startsWith('far/'))).toBe(false);
 });
 

@@ -2,7 +2,7 @@ import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import { type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
 import type { ShopCalendar } from '#formats/schedule';
 import { instantAfter, minuteOfDay } from '#formats/values';
-import { hourMoney, longerEvenings, minutesBeyond, onSaturdays } from './overtime';
+import { hourMoney, longerEvenings, minutesBeyond, onSaturdays, workedOnly } from './overtime';
 import { promiseRisks } from './risk';
 import { lastTask, shopCase, type ShopSources, taskOf } from './shop-case';
 
@@ -34,9 +34,9 @@ const TOLD_MIN = 30;
 export const toldAt = (at: string): string => instantAfter(at, (TOLD_MIN - (minuteOfDay(at) % TOLD_MIN)) % TOLD_MIN);
 
 /**
- * Three dates for a job that nobody was promised yet, from a moment on: as soon as it can be with longer evenings and Saturdays,
- * as the calendar has room, and a week after that; two weeks after it where nothing makes it sooner. All that stands, stays; each in the bay where it is done first. A
- * promise is what nine times in ten holds.
+ * Three dates for a job that nobody was promised yet, from a moment on: as soon as it can be with longer evenings and
+ * Saturdays, as the calendar has room, and a week after that; two weeks after it where nothing makes it sooner. All that
+ * stands, stays; each in the bay where it is done first. A promise is what nine times in ten holds.
  */
 export function* datesFor(sources: ShopSources, jobId: string, earliest: string): Generator<void, DateOffered[], void> {
   const job = sources.jobs.find(({ id }) => id === jobId);
@@ -118,7 +118,7 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
       money: Math.round(
         (job.costs?.materialMoney ?? 0) + (rate * (work + moreMin * bare.overtimeShare)) / MINUTES_PER_HOUR,
       ),
-      calendar,
+      calendar: workedOnly(shop, calendar, bare, drawn.tasks),
       tasks: drawn.tasks,
     });
   }

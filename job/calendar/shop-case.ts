@@ -48,8 +48,6 @@ export interface FarJob {
   readonly bay: string | null;
   readonly from: string;
   readonly to: string;
-  /** Hands times minutes. */
-  readonly workMin: number;
 }
 
 export interface ShopSources {
@@ -206,7 +204,6 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
         bay: bayIdOf(job),
         from: beginsAt(job),
         to: instantAfter(ends.at(-1) ?? job.startAt, away),
-        workMin: job.work.reduce((sum, { min, hands }) => sum + min * hands, 0),
       };
     }),
   };

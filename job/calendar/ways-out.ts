@@ -1,8 +1,8 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
 import { type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
-import { instantAfter, minutesBetween } from '#formats/values';
+import { instantAfter } from '#formats/values';
 import { type CalendarJob, type ShopCalendar, type Skill, SKILLS } from '#formats/schedule';
-import { HELPER, hourMoney, longerEvenings, minutesBeyond, onSaturdays, standsIn } from './overtime';
+import { HELPER, hourMoney, longerEvenings, minutesBeyond, onSaturdays, standsIn, workedOnly } from './overtime';
 import { lastTask, type ShopCase, shopCase, type ShopSources, skillOf, taskOf } from './shop-case';
 
 /** What may be done so that a promise is kept. */
@@ -45,8 +45,9 @@ const WORTH_MIN = 15;
 const MOST_HOURS = 3;
 
 /**
- * Ways to keep a promise that the calendar breaks, or to be surer of one that is tight, each worked out whole: what it comes to for that job and all others,
- * how many steps move, and what it costs. Those that keep it first, the cheapest of them first.
+ * Ways to keep a promise that the calendar breaks, or to be surer of one that is tight, each worked out whole: what it
+ * comes to for that job and all others, how many steps move, and what it costs. Those that keep it first, the cheapest
+ * of them first.
  * @param drawn the calendar as it stands
  */
 export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, job: CalendarJob): WayOut[] {
@@ -76,10 +77,7 @@ export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, jo
     const share = way.kind === 'helper' ? 1 : calendar.overtimeShare;
     return {
       way,
-      calendar: {
-        ...next,
-        more: next.more.filter((each) => calendar.more.includes(each) || isUsed(changed, each, after)),
-      },
+      calendar: workedOnly(changed, next, calendar, after.tasks),
       tasks: after.tasks,
       lateMin,
       soonerMin,
@@ -130,13 +128,4 @@ export function waysOut(sources: ShopSources, shop: ShopCase, drawn: Redrawn, jo
       (a, b) =>
         a.lateMin - b.lateMin || a.alsoLate.length - b.alsoLate.length || a.money - b.money || a.moves - b.moves,
     );
-}
-
-/** Whether somebody works in some hours that were added, in that bay or by that person. */
-function isUsed(shop: ShopCase, { what, from, to }: ShopCalendar['more'][number], { tasks }: Redrawn): boolean {
-  const [fromMin, toMin] = [minutesBetween(shop.startAt, from), minutesBetween(shop.startAt, to)];
-  const used = what.replace(/^bay:/, 'open:');
-  return tasks.some(
-    (task) => (task.uses.includes(used) || task.uses.includes(what)) && task.fromMin < toMin && task.toMin > fromMin,
-  );
 }

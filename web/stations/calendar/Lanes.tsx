@@ -178,36 +178,15 @@ function DayLines({
           style={{ left: `${(100 * nth) / DAYS}%` }}
         />
       ))}
-      {shop.calendar.lost
-        .filter(({ what }) => what === of)
-        .map(({ id, from, to }) => {
-          const seen = axis.shown(from, to);
-          return (
-            seen && (
-              <span
-                key={id}
-                title="Lost"
-                className="absolute inset-y-0 bg-stop-soft"
-                style={{ left: `${100 * seen.left}%`, width: `${100 * seen.width}%` }}
-              />
-            )
-          );
-        })}
-      {shop.calendar.more
-        .filter(({ what }) => what === of)
-        .map(({ id, from, to }) => {
-          const seen = axis.shown(from, to);
-          return (
-            seen && (
-              <span
-                key={id}
-                title={`Longer, until ${clock(to)}`}
-                className="absolute inset-y-0 bg-over-soft"
-                style={{ left: `${100 * seen.left}%`, width: `${100 * seen.width}%` }}
-              />
-            )
-          );
-        })}
+      {shop.calendar.lost.map(
+        (lost) => lost.what === of && <Band key={lost.id} axis={axis} of={lost} title="Lost" fill="bg-stop-soft" />,
+      )}
+      {shop.calendar.more.map(
+        (more) =>
+          more.what === of && (
+            <Band key={more.id} axis={axis} of={more} title={`Longer, until ${clock(more.to)}`} fill="bg-over-soft" />
+          ),
+      )}
       {now > 0 && now < 1 && (
         <span
           aria-hidden
@@ -216,6 +195,30 @@ function DayLines({
         />
       )}
     </>
+  );
+}
+
+/** Hours of a lane that are otherwise than usual. */
+function Band({
+  axis,
+  of,
+  title,
+  fill,
+}: {
+  readonly axis: WeekAxis;
+  readonly of: { readonly from: string; readonly to: string };
+  readonly title: string;
+  readonly fill: string;
+}) {
+  const seen = axis.shown(of.from, of.to);
+  return (
+    seen && (
+      <span
+        title={title}
+        className={`absolute inset-y-0 ${fill}`}
+        style={{ left: `${100 * seen.left}%`, width: `${100 * seen.width}%` }}
+      />
+    )
   );
 }
 

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { USUAL_CURRENCY } from '#formats/job';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';
 import { dueAt, type JobRisk, lastTask, NINE_IN_TEN, stands, toldAt, type Way, type WayOut } from '#job/calendar';
@@ -15,8 +16,6 @@ interface Props {
   readonly bays: Bays;
 }
 
-/** Where the job says none. */
-const USUAL_CURRENCY = 'EUR';
 /** Of the ways out so many are shown. */
 const MOST_WAYS = 6;
 
