@@ -118,6 +118,15 @@ export function People({ shop }: { readonly shop: ShopCalendarView }) {
           );
         })}
       </ul>
+      {people.length > 0 && (
+        <NumberField
+          label="An hour beyond the usual costs more"
+          unit="%"
+          value={Math.round(100 * shop.calendar.overtimeShare)}
+          check={(value) => (value >= 0 && value <= 100 ? undefined : '0 to 100')}
+          onChange={(value) => value !== undefined && shop.change({ ...shop.calendar, overtimeShare: value / 100 })}
+        />
+      )}
       <form
         className="mt-2 flex items-end gap-2"
         onSubmit={(event) => {
