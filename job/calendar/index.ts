@@ -15,6 +15,6 @@ export {
 } from './shop-case';
 export { STEP_WORDS, stepName } from './words';
 export { datesFor, type DateOffered, toldAt } from './put-in';
-export { type JobRisk, NINE_IN_TEN, promiseRisks } from './risk';
+export { type JobRisk, promiseRisks } from './risk';
 export { type Way, type WayOut, waysOut } from './ways-out';
 export { blocks, loads } from './load';

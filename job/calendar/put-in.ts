@@ -38,7 +38,7 @@ export const toldAt = (at: string): string => instantAfter(at, (TOLD_MIN - (minu
  * Saturdays, as the calendar has room, and a week after that; two weeks after it where nothing makes it sooner. All that
  * stands, stays; each in the bay where it is done first. A promise is what nine times in ten holds.
  */
-export function* datesFor(sources: ShopSources, jobId: string, earliest: string): Generator<void, DateOffered[], void> {
+export function datesFor(sources: ShopSources, jobId: string, earliest: string): DateOffered[] {
   const job = sources.jobs.find(({ id }) => id === jobId);
   if (!job || job.work.length === 0) return [];
   const own = new Set(job.work.map(({ key }) => taskOf(job.id, key)));
@@ -49,7 +49,7 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
   };
   const without = shopCase({ ...sources, calendar: bare, jobs: sources.jobs.filter((each) => each !== job) });
   const standing = redraw(without.asked, without.stood);
-  const risksBefore = new Map((yield* promiseRisks(without, standing.tasks)).map((risk) => [risk.task, risk]));
+  const risksBefore = new Map(promiseRisks(without, standing.tasks).map((risk) => [risk.task, risk]));
   const last = lastTask(job)!;
 
   /** In the bay where it is done first, nobody else moved. */
@@ -93,7 +93,7 @@ export function* datesFor(sources: ShopSources, jobId: string, earliest: string)
       promise.job === job.id ? { ...promise, by: doneAt } : promise,
     );
     const shop = shopCase({ ...sources, calendar: { ...calendar, promised } });
-    const risks = yield* promiseRisks(shop, drawn.tasks);
+    const risks = promiseRisks(shop, drawn.tasks);
     const mine = risks.find(({ task }) => task === last);
     if (mine?.nineTenthsMin === undefined) continue;
     const due = new Set(shop.asked.due.map(({ task }) => task));

@@ -23,26 +23,23 @@ const SIGMA: Readonly<Record<OperationKind, number>> = {
 /** So many weeks are gone through for a risk: it is off by three or four in a hundred at most, mostly. */
 const TIMES = 200;
 
-/** A promise that is kept less often than that is in danger: what is told is what nine in ten hold. */
-export const NINE_IN_TEN = 0.9;
-
 /** What nine weeks in ten come to, of one job. */
 export interface JobRisk extends RehearsedDue {
   readonly job: string;
 }
 
 /** How likely each job goes out when it is due, and when it does nine times in ten: all steps as long as they may take. */
-export function* promiseRisks(
+export function promiseRisks(
   { asked, steps }: Pick<ShopCase, 'asked' | 'steps'>,
   plan: readonly PlacedTask[],
-): Generator<void, JobRisk[], void> {
+): JobRisk[] {
   const due = new Map(asked.due.map(({ task, byMin }) => [task, byMin]));
   const jobs = new Map([...steps.values()].map(({ job }) => [job.id, lastTask(job)]));
   const placed = new Set(plan.map(({ id }) => id));
   const of = [...jobs].flatMap(([job, task]) =>
     task !== undefined && placed.has(task) ? [{ job, task, byMin: due.get(task) ?? Infinity }] : [],
   );
-  const rehearsed = yield* rehearseCalendar(asked, plan, {
+  const rehearsed = rehearseCalendar(asked, plan, {
     sigmaOf: (task) => {
       const kind = steps.get(task)?.step.kind;
       return kind === undefined ? 0 : SIGMA[kind];

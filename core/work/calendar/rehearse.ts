@@ -11,11 +11,10 @@ export interface RehearsedDue {
   readonly nineTenthsMin: number | undefined;
 }
 
+/** What is told is kept so often. */
+export const NINE_IN_TEN = 0.9;
 /** What was begun in time is gone on with past closing so long, minutes: nobody leaves a panel wet. */
 const STAYS_MIN = 120;
-
-/** Times gone through between two looks at whether somebody else wants a turn. */
-const AT_ONCE = 5;
 
 /**
  * Goes through a calendar again and again, each task a little longer or shorter than planned, by those who were to do
@@ -24,13 +23,13 @@ const AT_ONCE = 5;
  * and what waits for it waits that much longer.
  * @param plan where all stand that are placed
  * @param sigmaOf log-sigma of how long a task takes
- * @returns of each task asked for; a step of the generator every few times
+ * @returns of each task asked for
  */
-export function* rehearseCalendar(
+export function rehearseCalendar(
   asked: CalendarCase,
   plan: readonly PlacedTask[],
   { sigmaOf, times, seed, of }: RehearseOptions,
-): Generator<void, RehearsedDue[], void> {
+): RehearsedDue[] {
   const random = seeded(seed);
   const loose = loosened(asked, plan);
   const usual = new Board(loose);
@@ -64,11 +63,10 @@ export function* rehearseCalendar(
       const end = places[board.index.get(task) ?? -1]?.toMin ?? Infinity;
       ends[nth]!.push(end + (over.get(task) ?? 0));
     });
-    if (time % AT_ONCE === AT_ONCE - 1) yield;
   }
   return of.map(({ task, byMin }, nth): RehearsedDue => {
     const sorted = ends[nth]!.toSorted((a, b) => a - b);
-    const nineTenthsMin = sorted[Math.ceil(NINE_TENTHS * sorted.length) - 1]!;
+    const nineTenthsMin = sorted[Math.ceil(NINE_IN_TEN * sorted.length) - 1]!;
     return {
       task,
       kept: sorted.filter((end) => end <= byMin).length / sorted.length,
@@ -76,8 +74,6 @@ export function* rehearseCalendar(
     };
   });
 }
-
-const NINE_TENTHS = 0.9;
 
 export interface RehearseOptions {
   readonly sigmaOf: (task: string) => number;

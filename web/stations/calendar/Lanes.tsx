@@ -8,10 +8,10 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useRef } from 'react';
-import type { PlacedTask } from '#core/work/calendar';
+import { NINE_IN_TEN, type PlacedTask } from '#core/work/calendar';
 import { Link } from 'react-router';
 import type { CalendarJob } from '#formats/schedule';
-import { bayOf, dueAt, type JobRisk, lastTask, NINE_IN_TEN, openOf, personOf, stepName } from '#job/calendar';
+import { bayOf, dueAt, type JobRisk, lastTask, openOf, personOf, stepName } from '#job/calendar';
 import { minutesBetween } from '#formats/values';
 import { clock, moment, span } from '../../ui/moments';
 import type { Trial } from './useTrial';

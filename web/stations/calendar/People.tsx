@@ -1,9 +1,8 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useState } from 'react';
 import { type Skill, SKILLS } from '#formats/schedule';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
-import { TextField } from '../../ui/TextField';
+import { AddNamed } from './AddNamed';
 import type { ShopCalendarView } from './useShopCalendar';
 
 const SKILL_WORDS: Readonly<Record<Skill, string>> = {
@@ -17,7 +16,6 @@ const USUAL = [8, 17] as const;
 
 /** Who is there when, and what they are called to do. */
 export function People({ shop }: { readonly shop: ShopCalendarView }) {
-  const [name, setName] = useState('');
   const { people } = shop.calendar;
   const change = (next: typeof people) => shop.change({ ...shop.calendar, people: next });
   const hourFault = (value: number) => (value >= 0 && value <= 24 ? undefined : '0 to 24');
@@ -127,21 +125,15 @@ export function People({ shop }: { readonly shop: ShopCalendarView }) {
           onChange={(value) => value !== undefined && shop.change({ ...shop.calendar, overtimeShare: value / 100 })}
         />
       )}
-      <form
-        className="mt-2 flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
+      <AddNamed
+        label="Name"
+        onAdd={(name) => {
           const week = Array.from({ length: 7 }, (_, at): [number, number] | null =>
             at < WORKDAYS ? [...USUAL] : null,
           );
-          change([...people, { id: nanoid(), name: name.trim(), skills: [...SKILLS], week }]);
-          setName('');
+          change([...people, { id: nanoid(), name, skills: [...SKILLS], week }]);
         }}
-      >
-        <TextField label="Name" value={name} onChange={setName} />
-        <Button type="submit">Add</Button>
-      </form>
+      />
     </section>
   );
 }

@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
+import { NINE_IN_TEN } from '#core/work/calendar';
 import { USUAL_CURRENCY } from '#formats/job';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';
-import { dueAt, type JobRisk, lastTask, NINE_IN_TEN, stands, toldAt, type Way, type WayOut } from '#job/calendar';
+import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
 import { usePromises } from './usePromises';

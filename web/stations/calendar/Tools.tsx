@@ -1,9 +1,8 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useState } from 'react';
 import { TOOLED } from '#formats/schedule';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
-import { TextField } from '../../ui/TextField';
+import { AddNamed } from './AddNamed';
 import type { ShopCalendarView } from './useShopCalendar';
 
 const TOOLED_WORDS: Readonly<Record<(typeof TOOLED)[number], string>> = {
@@ -17,7 +16,6 @@ const MOST = 50;
 
 /** What bays share: nobody corrects in two of them with one machine. */
 export function Tools({ shop }: { readonly shop: ShopCalendarView }) {
-  const [name, setName] = useState('');
   const { tools } = shop.calendar;
   const change = (next: typeof tools) => shop.change({ ...shop.calendar, tools: next });
   const countFault = (value: number) =>
@@ -68,18 +66,10 @@ export function Tools({ shop }: { readonly shop: ShopCalendarView }) {
           );
         })}
       </ul>
-      <form
-        className="mt-2 flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (name.trim() === '') return;
-          change([...tools, { id: nanoid(), name: name.trim(), count: 1, kinds: ['correct'] }]);
-          setName('');
-        }}
-      >
-        <TextField label="Tool" value={name} onChange={setName} />
-        <Button type="submit">Add</Button>
-      </form>
+      <AddNamed
+        label="Tool"
+        onAdd={(name) => change([...tools, { id: nanoid(), name, count: 1, kinds: ['correct'] }])}
+      />
     </section>
   );
 }

@@ -22,22 +22,15 @@ export type PromisesAnswer =
   | { readonly kind: 'ways'; readonly ways: readonly WayOut[] }
   | { readonly kind: 'dates'; readonly dates: readonly DateOffered[] };
 
-function whole<T>(run: Generator<void, T, void>): T {
-  for (;;) {
-    const { done, value } = run.next();
-    if (done) return value;
-  }
-}
-
 serveWorker<PromisesRequest, never, PromisesAnswer>((asked) => {
   switch (asked.kind) {
     case 'risks':
-      return { kind: 'risks', risks: whole(promiseRisks(shopCase(asked.sources), asked.plan)) };
+      return { kind: 'risks', risks: promiseRisks(shopCase(asked.sources), asked.plan) };
     case 'ways': {
       const job = asked.sources.jobs.find(({ id }) => id === asked.job);
       return { kind: 'ways', ways: job ? waysOut(asked.sources, shopCase(asked.sources), asked.drawn, job) : [] };
     }
     case 'dates':
-      return { kind: 'dates', dates: whole(datesFor(asked.sources, asked.job, asked.earliest)) };
+      return { kind: 'dates', dates: datesFor(asked.sources, asked.job, asked.earliest) };
   }
 });

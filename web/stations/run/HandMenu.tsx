@@ -68,7 +68,7 @@ function WhoIsThere({ job }: { readonly job: JobView }) {
   return (
     <section aria-label="Who is there" className="mt-4 border-t pt-3">
       <h3 className="text-xl font-semibold">Who is at it</h3>
-      <ul>
+      <ul className="grid gap-2">
         {there.map(({ id, does }) => (
           <li key={id} className="flex min-h-16 items-center justify-between gap-3 text-xl">
             <span>
