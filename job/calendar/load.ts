@@ -1,10 +1,10 @@
 import { MINUTES_PER_DAY } from '#core/measures';
 import type { PlacedTask } from '#core/work/calendar';
-import { type Hours, inOrder, minutesWithin, within, without } from '#core/work/crew';
+import { type Hours, inOrder, minutesWithin, within } from '#core/work/crew';
 import { openHours, type Week } from '#core/work/hours';
 import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 import { weekOf } from '#job/promise';
-import { bayOf, type FarJob, personOf, type ShopCase, type ShopSources } from './shop-case';
+import { asChanged, bayAmong, bayOf, type FarJob, personOf, type ShopCase, type ShopSources } from './shop-case';
 
 const WEEK_MIN = 7 * MINUTES_PER_DAY;
 
@@ -27,15 +27,12 @@ export function loads(
   mondays: readonly string[],
 ): Load[] {
   const minute = (at: string) => minutesBetween(startAt, at);
-  const stretches = (those: ShopSources['calendar']['more'], what: string): Hours =>
-    those.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
   /** Hours somebody is there in one week, minutes of the calendar. */
   const there = (week: Week, what: string, at: string): Hours => {
     const own = openHours(week, minuteOfDay(at), weekday(at), clockShift(at)).map(
       ([from, to]) => [from + minute(at), to + minute(at)] as const,
     );
-    const all = without(inOrder([...own, ...stretches(calendar.more, what)]), stretches(calendar.lost, what));
-    return within(all, [[minute(at), minute(at) + WEEK_MIN]]);
+    return within(asChanged(own, calendar, what, minute), [[minute(at), minute(at) + WEEK_MIN]]);
   };
   const load = (what: string, week: Week, taken: Hours): Load => ({
     what,
@@ -52,11 +49,10 @@ export function loads(
   const placed = new Map(tasks.map((task) => [task.id, task]));
   for (const { tasks: ids } of asked.stays ?? []) {
     const own = ids.flatMap((id) => placed.get(id) ?? []);
-    const bay = own[0]?.uses.find((used) => used.startsWith('bay:'));
-    if (bay !== undefined) stand(bay, own[0]!.fromMin, own.at(-1)!.toMin);
+    const bay = bayAmong(own[0]?.uses ?? []);
+    if (bay !== undefined) stand(bayOf(bay), own[0]!.fromMin, own.at(-1)!.toMin);
   }
-  for (const { uses, fromMin, toMin } of tasks)
-    for (const used of uses) if (used.startsWith('bay:') || used.startsWith('person:')) stand(used, fromMin, toMin);
+  for (const { uses, fromMin, toMin } of tasks) for (const used of uses) stand(used, fromMin, toMin);
   for (const { bay, from, to } of far) if (bay !== null) stand(bayOf(bay), minute(from), minute(to));
   return [
     ...bays.map((bay) => load(bayOf(bay.id), weekOf(bay), inOrder(standing.get(bayOf(bay.id)) ?? []))),
@@ -73,7 +69,7 @@ export function blocks(
   for (const { id, fromMin, toMin, uses } of tasks) {
     const job = steps.get(id)?.job;
     if (!job) continue;
-    const bay = uses.find((used) => used.startsWith('bay:'))?.slice('bay:'.length) ?? null;
+    const bay = bayAmong(uses) ?? null;
     const known = near.get(job.id);
     near.set(job.id, {
       job,

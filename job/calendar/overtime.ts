@@ -4,7 +4,7 @@ import type { PlacedTask } from '#core/work/calendar';
 import { type Hours, inOrder, minutesWithin, without } from '#core/work/crew';
 import type { CalendarJob, ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween, weekday } from '#formats/values';
-import { bayOf, openOf, personOf, type ShopCase, skillOf, taskOf } from './shop-case';
+import { bayAmong, bayOf, openOf, personOf, type ShopCase, skillOf, taskOf } from './shop-case';
 
 /** Called in for the days until a job goes out, in usual hours. */
 export const HELPER = 'helper';
@@ -16,7 +16,7 @@ export const hourMoney = ({ costs }: CalendarJob): number => costs?.hourRate ?? 
 export const standsIn = ({ asked }: ShopCase, job: CalendarJob): string | undefined => {
   const own = new Set(job.work.map(({ key }) => taskOf(job.id, key)));
   const stay = (asked.stays ?? []).find(({ tasks }) => tasks.some((id) => own.has(id)));
-  return stay?.anyOf[0]?.replace(/^bay:/, '');
+  return bayAmong(stay?.anyOf ?? []);
 };
 
 /** People who may do any of what is left of a job. */
@@ -67,7 +67,7 @@ function withMore(
   const put = (what: string, those: Hours): ShopCalendar['more'] =>
     without(those, hoursOf.get(what) ?? []).map(([from, to]) => ({
       id: `${what}/${instantAfter(shop.startAt, from)}`,
-      what: what.startsWith('open:') ? bayOf(what.slice('open:'.length)) : what,
+      what: bay !== undefined && what === openOf(bay) ? bayOf(bay) : what,
       from: instantAfter(shop.startAt, from),
       to: instantAfter(shop.startAt, to),
     }));
@@ -110,7 +110,8 @@ export function workedOnly(
 ): ShopCalendar {
   const isWorked = ({ what, from, to }: ShopCalendar['more'][number]) => {
     const [fromMin, toMin] = [minutesBetween(startAt, from), minutesBetween(startAt, to)];
-    const takes = what.replace(/^bay:/, 'open:');
+    const bay = bayAmong([what]);
+    const takes = bay === undefined ? what : openOf(bay);
     return tasks.some((task) => task.uses.includes(takes) && task.fromMin < toMin && task.toMin > fromMin);
   };
   return { ...calendar, more: calendar.more.filter((each) => before.more.includes(each) || isWorked(each)) };

@@ -8,7 +8,8 @@ import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '
 import { weekOf } from '#job/promise';
 
 /** Names of what steps take, one kind apart from another. */
-export const bayOf = (id: string) => `bay:${id}`;
+const BAY = 'bay:';
+export const bayOf = (id: string) => `${BAY}${id}`;
 /** The bay as it is open for work: what stands in it at night only stands. */
 export const openOf = (id: string) => `open:${id}`;
 export const personOf = (id: string) => `person:${id}`;
@@ -64,15 +65,13 @@ export interface ShopSources {
 export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopCase {
   const startAt = instantAfter(now, -(minuteOfDay(now) % STEP_MIN));
   const minute = (at: string) => Math.round(minutesBetween(startAt, at));
-  const stretches = (those: ShopCalendar['more'], what: string) =>
-    those.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
   const isWet = all.some(({ begun, work }) => begun && work.some(({ kind }) => kind === 'lay'));
   const there = (week: Week, what: string) => {
     const usual = openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt));
     // What was begun today is laid to its end: nobody leaves a panel wet.
     const today = usual.filter(([from]) => from < MINUTES_PER_DAY - minuteOfDay(startAt)).at(-1);
     const stays: Hours = isWet && today ? [[today[1], today[1] + STAYS_MIN]] : [];
-    return without(inOrder([...usual, ...stays, ...stretches(calendar.more, what)]), stretches(calendar.lost, what));
+    return asChanged([...usual, ...stays], calendar, what, minute);
   };
   const told = new Map(calendar.promised.filter((each) => stands(each, now)).map((each) => [each.job, each]));
   const beginsAt = ({ id, startAt: own }: CalendarJob) => told.get(id)?.from ?? own;
@@ -145,7 +144,7 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
         ...calendar.tools.map(({ id, count }) => ({
           id: toolOf(id),
           capacity: count,
-          hours: without(ALWAYS_THERE, stretches(calendar.lost, toolOf(id))),
+          hours: asChanged(ALWAYS_THERE, calendar, toolOf(id), minute),
         })),
         ...calendar.people.map(({ id, week }) => ({ id: personOf(id), capacity: 1, hours: there(week, personOf(id)) })),
       ],
@@ -208,6 +207,22 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
     }),
   };
 }
+
+/** Usual hours of a bay, a person or a tool with those that were added, and without those that are lost. */
+export function asChanged(
+  usual: Hours,
+  { more, lost }: Pick<ShopCalendar, 'more' | 'lost'>,
+  what: string,
+  minute: (at: string) => number,
+): Hours {
+  const stretches = (those: ShopCalendar['more']): Hours =>
+    those.flatMap((each) => (each.what === what ? [[minute(each.from), minute(each.to)] as const] : []));
+  return without(inOrder([...usual, ...stretches(more)]), stretches(lost));
+}
+
+/** The bay among what a step takes; undefined: it stands in none. */
+export const bayAmong = (uses: readonly string[]): string | undefined =>
+  uses.find((used) => used.startsWith(BAY))?.slice(BAY.length);
 
 /** What is told to an owner still holds: it is a promise, or an option that has not expired. */
 export const stands = ({ expires }: ShopCalendar['promised'][number], now: string): boolean =>
