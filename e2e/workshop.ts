@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Page, test as base } from '@playwright/test';
 import type { LogEntry } from '#formats/log';
+import { backupFolder, backupsIn } from '../server/backup/scheduled';
 
 /** When every test begins, for the server and the page alike: a Tuesday morning at the yard. */
 export const NOW = '2027-03-02T10:40:00+01:00';
@@ -43,8 +44,14 @@ export class Workshop {
     for (const job of TAPED) await workshop.take(job);
     // Looked at once, so that the glances of all jobs are kept and no test waits for them.
     await fetch(`${workshop.address}/api/search/jobs`);
+    // Nor makes each of their servers the day's backup anew.
+    await expect.poll(() => backupsIn(backupFolder(workshop.file)).length, { timeout: 60_000 }).toBe(1);
     await workshop.stop('SIGTERM');
     return { folder: workshop.folder, close: () => rmSync(workshop.folder, { recursive: true, force: true }) };
+  }
+
+  private get file(): string {
+    return path.join(this.folder, 'workshop.sqlite');
   }
 
   private get env(): NodeJS.ProcessEnv {
@@ -53,7 +60,7 @@ export class Workshop {
       TZ: 'Europe/Berlin',
       PORT: String(this.port),
       NETWORK_PORT: '0',
-      GLAPHYRA_DB: path.join(this.folder, 'workshop.sqlite'),
+      GLAPHYRA_DB: this.file,
       GLAPHYRA_NOW: this.now,
     };
   }

@@ -157,6 +157,12 @@ export const photos = sqliteTable(
 );
 
 /** Each job at a glance, with what it was worked out from and until when it holds: a list is read, not planned. */
+/** What a job still takes: units of each product, so that nine jobs in ten like it are covered; none once all is laid. */
+export interface JobDemand {
+  readonly lessons: string;
+  readonly units: Readonly<Record<string, number>>;
+}
+
 export const jobGlances = sqliteTable(
   'job_glances',
   {
@@ -179,6 +185,8 @@ export const jobGlances = sqliteTable(
     /** Title, item, owner and traits, in small letters. */
     find: text('find').notNull(),
     glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
+    /** What the job still takes, and the lessons of weighings it was worked out with; null: kept by an older server. */
+    demand: text('demand', { mode: 'json' }).$type<JobDemand>(),
   },
   (table) => [index('job_glances_item').on(table.itemId, table.startMs)],
 );

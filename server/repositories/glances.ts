@@ -2,7 +2,7 @@ import { and, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, max, n
 import { MS_PER_DAY } from '#core/measures';
 import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
-import { jobGlances, jobs, runLog } from '../db/schema';
+import { type JobDemand, jobGlances, jobs, runLog } from '../db/schema';
 
 /** A glance as it is kept. */
 export interface KeptGlance {
@@ -12,6 +12,7 @@ export interface KeptGlance {
   readonly atMs: number;
   readonly goodUntilMs: number;
   readonly glance: JobSummary;
+  readonly demand: JobDemand;
 }
 
 /** A job in a list: which version it is in, how far its log has come, and how what is kept of its glance stands. */
@@ -19,7 +20,7 @@ export interface ListedJob {
   readonly id: string;
   readonly version: number;
   readonly lastSeq: number;
-  readonly kept: (Omit<KeptGlance, 'glance'> & Pick<JobSummary, 'phase'>) | undefined;
+  readonly kept: (Omit<KeptGlance, 'glance' | 'demand'> & Pick<JobSummary, 'phase'>) | undefined;
 }
 
 /** What is in care and due this long ago, or ahead, is the day's matter. */
@@ -40,7 +41,7 @@ const wordsOf = (words: string): string[] =>
 
 /** Jobs at a glance, kept beside the jobs: found, sorted and paged without opening a document. */
 export function glanceRepository(db: Db) {
-  const { glance, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobGlances);
+  const { glance, demand, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobGlances);
   const there = isNull(jobs.removedAt);
   /** Every word stands somewhere in what is found by. */
   const says = (words: string) => and(...wordsOf(words).map((word) => sql`instr(${find}, ${word}) > 0`));
@@ -95,6 +96,11 @@ export function glanceRepository(db: Db) {
         .get();
       const kept = db.select(standing).from(jobGlances).where(eq(jobGlances.jobId, id)).get();
       return { ...row, lastSeq: last?.last ?? 0, kept };
+    },
+    /** What a job in this version, with so much of its log, still takes; undefined: not worked out yet. */
+    demandOf(id: string, version: number, lastSeq: number): JobDemand | undefined {
+      const own = and(eq(jobGlances.jobId, id), eq(jobGlances.version, version), eq(jobGlances.lastSeq, lastSeq));
+      return db.select({ demand }).from(jobGlances).where(own).get()?.demand ?? undefined;
     },
     /** What is the day's matter: in the bays, ripening, to come, and in care where something is due and it is the last visit. */
     current(nowMs: number, most: number): JobSummary[] {

@@ -25,6 +25,7 @@ import { withUsage } from '#job/stock';
 import { operationsOf } from '#job/calendar';
 import { careDue, preparedWith, standingView, traitsOf } from '#job/view';
 import type { Db } from '../db/open';
+import type { JobDemand } from '../db/schema';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
 import { glanceRepository, type ListedJob, type Page } from '../repositories/glances';
@@ -47,15 +48,6 @@ const MOST_AT_ONCE = 12;
 const LONGEST_LIST = 500;
 const PAGE = 50;
 
-interface KeptDemand {
-  readonly version: number;
-  readonly lastSeq: number;
-  /** Units of each product that the job takes, so that nine jobs in ten like it are covered; none once all is laid. */
-  readonly demand: ReadonlyMap<string, number>;
-  /** The lessons of weighings it was worked out with. */
-  readonly lessons: string;
-}
-
 interface Sources extends Pick<QuoteService, 'settingsOf'> {
   readonly stock: Pick<StockService, 'usage' | 'lessonsStanding'>;
   readonly weather: YardForecastService;
@@ -75,17 +67,15 @@ export function summaryService(
   const kit = kitRepository(db);
   const jobs = jobRepository(db);
   const glances = glanceRepository(db);
-  const demands = new Map<string, KeptDemand>();
   /** What a job takes: it changes with its document, its log and what weighings teach, not with the time of day. */
-  const demandOf = (job: JobRecord): KeptDemand['demand'] => {
-    const lastSeq = log.lastSeq(job.id);
-    const taught = stock.lessonsStanding();
-    const known = demands.get(job.id);
-    const stands = known?.version === job.version && known.lastSeq === lastSeq && known.lessons === taught;
-    if (known && stands) return known.demand;
-    const { demand } = summarise(job, now().getTime());
-    demands.set(job.id, { version: job.version, lastSeq, lessons: taught, demand });
-    return demand;
+  const demandOf = ({ id, version }: JobRecord): ReadonlyMap<string, number> => {
+    const lastSeq = log.lastSeq(id);
+    const known = glances.demandOf(id, version, lastSeq);
+    const { units } =
+      known?.lessons === stock.lessonsStanding()
+        ? known
+        : renewed({ id, version, lastSeq }, standingNow(), now().getTime()).demand;
+    return new Map(Object.entries(units));
   };
   /** What a glance turns on beside its job, while something of it is still to be laid: hours of bays, what was learned, pads. */
   const standingNow = (): string =>
@@ -110,13 +100,18 @@ export function summaryService(
     // A clock that was put back makes what is kept a thing of the future.
     kept.atMs <= nowMs &&
     nowMs < kept.goodUntilMs;
-  const renewed = ({ id, version, lastSeq }: ListedJob, standing: string, nowMs: number): JobSummary => {
-    const { summary, goodUntilMs } = summarise(jobs.get(id)!, nowMs);
+  const renewed = (
+    { id, version, lastSeq }: Pick<ListedJob, 'id' | 'version' | 'lastSeq'>,
+    standing: string,
+    nowMs: number,
+  ): ReturnType<typeof summarise> => {
+    const seen = summarise(jobs.get(id)!, nowMs);
+    const { summary, demand, goodUntilMs } = seen;
     const stood = standingOf(summary, standing);
     const kept = { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs };
-    glances.put(id, { ...kept, glance: summary });
+    glances.put(id, { ...kept, glance: summary, demand });
     listed?.set(id, { id, version, lastSeq, kept: { ...kept, phase: summary.phase } });
-    return summary;
+    return seen;
   };
 
   /** How each job stands, read once; this server alone writes, so whatever moves one is heard of. */
@@ -288,7 +283,7 @@ export function summaryService(
   function summarise(
     job: JobRecord,
     atMs: number,
-  ): Pick<KeptDemand, 'demand'> & { readonly summary: JobSummary; readonly goodUntilMs: number } {
+  ): { readonly summary: JobSummary; readonly demand: JobDemand; readonly goodUntilMs: number } {
     const { id, version, bayId } = job;
     const { document, record, nowMin, planned, progress, preparation, day } = lookAt(job, atMs);
     const { startAt, item, owner } = document;
@@ -299,7 +294,10 @@ export function summaryService(
     const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
     const outdoors = outdoorsOf(document, leavesMin(days, plan, nowMin), weather.forecast(now()));
     const standing = standingView(planned, record, owner, outdoors);
-    const demand = new Map(laid ? [] : plan.purchases.map(({ product, order }) => [product, order]));
+    const demand: JobDemand = {
+      lessons: stock.lessonsStanding(),
+      units: Object.fromEntries(laid ? [] : plan.purchases.map(({ product, order }) => [product, order])),
+    };
     const stages = { begun: record.stages.size > 0, left: stageNow(preparation.stages, record.stages) !== undefined };
     // Where nothing is laid, a visit is over with its last stage.
     const visitEnd = patchesTotal === 0 && stages.begun && !stages.left ? lastStageEnd(record) : null;

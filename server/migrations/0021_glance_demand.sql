@@ -1,0 +1,1 @@
+ALTER TABLE `job_glances` ADD `demand` text;
