@@ -137,14 +137,15 @@ export function summaryService(
    */
   const refresh = (): void => {
     const [nowMs, standing] = [now().getTime(), standingNow()];
-    const moved = [...listedNow()].filter((job) => !holds(job, standing, nowMs));
-    // What is not kept at all, or was edited, cannot be told as it was.
-    const [unknown, old] = [
-      moved.filter(({ kept, version }) => kept?.version !== version),
-      moved.filter(({ kept, version }) => kept?.version === version),
-    ];
-    for (const job of [...unknown, ...old.slice(0, MOST_AT_ONCE)]) renewed(job, standing, nowMs);
+    knowAll(standing, nowMs);
+    const old = [...listedNow()].filter((job) => !holds(job, standing, nowMs));
+    for (const job of old.slice(0, MOST_AT_ONCE)) renewed(job, standing, nowMs);
     if (old.length > MOST_AT_ONCE) void warm();
+  };
+  /** What is not kept at all, or was edited, cannot be told as it was. */
+  const knowAll = (standing: string, nowMs: number): void => {
+    const unknown = [...listedNow()].filter(({ kept, version }) => kept?.version !== version);
+    for (const job of unknown) renewed(job, standing, nowMs);
   };
   let warming: Promise<void> | undefined;
   /** Works out beforehand what the next look would wait for, a job at a time, while others are answered. */
@@ -197,7 +198,8 @@ export function summaryService(
     },
     /** Jobs that begin at a moment or later. */
     startingFrom(ms: number): string[] {
-      refresh();
+      // When it begins stands in the job itself: neither time nor what others teach moves it.
+      knowAll(standingNow(), now().getTime());
       return glances.startingFrom(ms);
     },
     /** Units of each product a job still takes; none once all is laid. */
