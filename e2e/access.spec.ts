@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from './workshop';
+import { expect, goOn, test } from './workshop';
 
 const VIEWS = [
   '/',
@@ -51,9 +51,7 @@ for (const half of [0, 1]) {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     for (const [index, view] of VIEWS.entries()) {
       if (index % 2 !== half) continue;
-      await page.goto(view);
-      await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-      await page.waitForTimeout(300);
+      await goOn(page, view);
       // Colours are tokens of the theme: every view is looked at by day, every fourth in each of the others.
       for (const theme of ['light', ...[['dark'], [], ['contrast'], []][(index >> 1) % 4]!]) {
         await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);

@@ -1,6 +1,6 @@
 /** Every view under what a workshop brings: endless names, nothing at all, an address that leads nowhere. */
 import type { Page } from '@playwright/test';
-import { expect, test } from './workshop';
+import { expect, goOn, test } from './workshop';
 
 const STATIONS = [
   'survey',
@@ -23,13 +23,6 @@ const ENDLESS = 'Quartersawnteakfinishedcoachworkpanel'.repeat(3);
 /** What a page shows beyond its right edge, and what of its own text it cuts without saying so. */
 async function sideways(page: Page): Promise<number> {
   return page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-}
-
-async function opened(page: Page, address: string): Promise<void> {
-  await page.goto(address);
-  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
-  // What is worked out beside the page has come.
-  await expect(page.getByRole('progressbar')).toHaveCount(0);
 }
 
 /** Renames whatever has a name in a job, by the door every tablet uses. */
@@ -70,7 +63,7 @@ test('endless names push nothing out of sight, on a desk, a tablet and a phone',
   );
   const places = ['/', '/items', '/items/hatchback-of-imke-varga'];
   for (const address of [...stations, ...places]) {
-    await opened(page, address);
+    await goOn(page, address);
     for (const [size, width, height] of SIZES) {
       await page.setViewportSize({ width, height });
       await page.evaluate(() => new Promise(requestAnimationFrame));
@@ -89,7 +82,7 @@ test.describe('with nothing in it', () => {
       ['/shelf', 'No sheets yet', 'New sheet'],
       ['/items', 'No item has been here yet', 'Start the first job'],
     ] as const) {
-      await opened(page, address);
+      await goOn(page, address);
       await expect(page.getByText(says).first()).toBeVisible();
       const link = page.getByRole('link', { name: leads }).first();
       await expect(link).toBeVisible();
@@ -129,7 +122,7 @@ test.describe('on a phone', () => {
       '/shelf/rules',
       '/shelf/rules?job=marrow-launch',
     ]) {
-      await opened(page, address);
+      await goOn(page, address);
       expect([address, await sideways(page)]).toEqual([address, 0]);
     }
     await page.goto('/');

@@ -15,6 +15,9 @@ const STOCKED_AT = '2027-03-02T10:39:45+01:00';
 
 const TAPED = ['e2e/jobs/taped-tourer.json', 'e2e/jobs/taped-shuttle.json'];
 
+/** What a page that has come still draws, ms. */
+const SETTLES_MS = 300;
+
 /** The real server over a file of its own, which can be killed and started again. */
 export class Workshop {
   private child: ChildProcess | undefined;
@@ -165,6 +168,24 @@ export async function recordOf(page: Page, job: string): Promise<LogEntry['entry
   // A connection the server has just let go is asked again.
   const log = await page.request.get(`/api/jobs/${job}/log`, { maxRetries: 2 });
   return ((await log.json()) as LogEntry[]).map(({ entry }) => entry);
+}
+
+/** Goes on to another page as a link does: what is loaded stays. Over once that page has given its own name. */
+export async function goOn(page: Page, address: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto('/');
+  const isOther = await page.evaluate((to) => {
+    const before = location.pathname;
+    history.pushState(null, '', to);
+    const isOther = location.pathname !== before;
+    if (isOther) document.title = '';
+    dispatchEvent(new PopStateEvent('popstate'));
+    return isOther;
+  }, address);
+  if (isOther) await expect(page).not.toHaveTitle('');
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+  // What is worked out beside the page has come.
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
+  await page.waitForTimeout(SETTLES_MS);
 }
 
 /** Waits until every edit stands on the server. */

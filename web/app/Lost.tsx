@@ -1,12 +1,15 @@
 import { Link, useRouteError } from 'react-router';
+import { PageTitle } from '../ui/PageTitle';
 
 /** Said where an address leads nowhere, or a station broke. */
 export function Lost() {
   const error = useRouteError();
   const broke = error instanceof Error;
+  const title = broke ? 'This view broke' : 'Nothing stands here';
   return (
     <main className="mx-auto max-w-xl p-10">
-      <h1 className="figure text-2xl">{broke ? 'This view broke' : 'Nothing stands here'}</h1>
+      <PageTitle>{title}</PageTitle>
+      <h1 className="figure text-2xl">{title}</h1>
       <p className="mt-3 text-ink-2">
         {broke
           ? 'What was saved is safe. Open it again; if it breaks again, tell us what it says below.'

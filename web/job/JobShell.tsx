@@ -10,8 +10,10 @@ import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
 import { Refused } from './Refused';
 import { keepSearch, searchFor } from './kept-place';
+import { STATION_NAMES } from './station-names';
 import { STATIONS } from './stations';
 import { type JobView, useLoadedJob } from './useJobView';
+import { PageTitle } from '../ui/PageTitle';
 
 const GuestLinks = later(() => import('./GuestLinks'));
 
@@ -27,6 +29,7 @@ export function Component() {
   if (pathname.endsWith(jobId)) return <Navigate to={`survey${search}`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
+      <PageTitle>{`${stationOf(pathname)} · ${view.document.title}`}</PageTitle>
       <Refused id={view.id} />
       <Troubles job={view} />
       {!inBay && (
@@ -41,6 +44,10 @@ export function Component() {
     </div>
   );
 }
+
+/** The station an address stands for. */
+const stationOf = (pathname: string): string =>
+  STATION_NAMES.find(([path]) => path === pathname.split('/').at(-1))?.[1] ?? 'Job';
 
 function JobFailed({ error }: { readonly error: unknown }) {
   return (

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { PageTitle } from './PageTitle';
 
 interface Props {
   readonly title: string;
@@ -13,6 +14,7 @@ interface Props {
 export function PlaceTabs({ title, label, tabs, children }: Props) {
   return (
     <div className="flex flex-wrap items-end gap-4">
+      <PageTitle>{title}</PageTitle>
       <h1 className="figure text-3xl">{title}</h1>
       <nav aria-label={label} className="flex flex-1 flex-wrap gap-1">
         {tabs.map(([to, name]) => (

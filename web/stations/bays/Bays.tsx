@@ -15,6 +15,7 @@ import { fixed } from '../../ui/numbers';
 import { WeekForm } from '../time/WeekForm';
 import { BayRoom } from './BayRoom';
 import { later } from '../../ui/later';
+import { PageTitle } from '../../ui/PageTitle';
 
 const AirChart = later(() => import('./AirChart'));
 
@@ -38,6 +39,7 @@ export function Component() {
     <main className="grid h-full min-h-0 grid-cols-1 grid-rows-[minmax(20rem,1fr)_minmax(0,1fr)] lg:grid-cols-[1fr_27rem] lg:grid-rows-1">
       <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
+          <PageTitle>Bays</PageTitle>
           <h1 className="text-xl font-semibold">Bays</h1>
           {bay && (
             <Segmented

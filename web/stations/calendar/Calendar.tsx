@@ -22,6 +22,7 @@ import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
 import { type Trial, useTrial } from './useTrial';
 import { weekAxis } from './week-axis';
 import { movesTogether, moveInWords, whyInWords } from './words';
+import { PageTitle } from '../../ui/PageTitle';
 
 export function Component() {
   const { data: view, error } = useCalendarQuery();
@@ -51,6 +52,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
   return (
     <main className="mx-auto max-w-[1500px] p-5 max-sm:p-2">
       <div className="flex flex-wrap items-end gap-4 print:hidden">
+        <PageTitle>Calendar</PageTitle>
         <h1 className="text-[22px] font-semibold">Calendar</h1>
         <div className={`flex items-center gap-1 ${by === 'half-year' ? 'invisible' : ''}`}>
           <Button look="quiet" aria-label="A week earlier" onClick={() => setAhead(ahead - 1)}>

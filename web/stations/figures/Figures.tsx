@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { DEFAULT_GROUPS } from '#core/defaults';
 import { formatNumber } from '../../ui/numbers';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Where figures come from: every default with its reason, and what takes its place. */
 export function Component() {
@@ -15,6 +16,7 @@ export function Component() {
   return (
     <main className="mx-auto max-w-5xl px-6 py-6">
       <div className="flex flex-wrap items-end gap-4">
+        <PageTitle>Where figures come from</PageTitle>
         <h1 className="figure flex-1 text-3xl">Where figures come from</h1>
         <input
           type="search"

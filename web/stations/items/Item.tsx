@@ -14,6 +14,7 @@ import { later } from '../../ui/later';
 import { useNow } from '../../ui/useNow';
 import { lifeRows } from './life-rows';
 import { Warranties } from './Warranties';
+import { PageTitle } from '../../ui/PageTitle';
 
 const ItemLifeChart = later(() => import('./ItemLifeChart'));
 
@@ -48,6 +49,7 @@ export function Component() {
       </p>
       <div className="flex flex-wrap items-end gap-4">
         <div className="flex-1">
+          <PageTitle>{item.name}</PageTitle>
           <h1 className="figure text-3xl">{item.name}</h1>
           <p className="text-ink-2">
             {item.ownerName ?? 'Owner not said'}, {times(item.visits)}

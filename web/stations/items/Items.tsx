@@ -6,6 +6,7 @@ import { Segmented } from '../../ui/Segmented';
 import { CareList } from './CareList';
 import { TakePassport } from './TakePassport';
 import { day } from '../../ui/moments';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** Rows the server tells at once. */
 const PAGE = 50;
@@ -17,6 +18,7 @@ export function Component() {
   return (
     <main className="mx-auto max-w-4xl px-6 py-6">
       <div className="mb-4 flex items-end gap-4">
+        <PageTitle>Items</PageTitle>
         <h1 className="figure flex-1 text-3xl">Items</h1>
         <TakePassport />
       </div>

@@ -36,6 +36,7 @@ import {
   Text,
 } from './sheet-fields';
 import { withoutBlanks } from './sheet-values';
+import { PageTitle } from '../../ui/PageTitle';
 
 /** One product sheet, all that the models use of it. */
 export function Component() {
@@ -128,6 +129,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
             Shelf
           </Link>
           <div className="flex items-end justify-between gap-4">
+            <PageTitle>{sheet?.name ?? 'New sheet'}</PageTitle>
             <h1 className="figure text-3xl">{sheet?.name ?? 'New sheet'}</h1>
             <Button
               look="main"

@@ -12,6 +12,7 @@ import { Plus, Upload } from 'lucide-react';
 import { Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { later } from '../../ui/later';
+import { PageTitle } from '../../ui/PageTitle';
 
 // Reading files takes all the schemas along: loaded when one is to be read.
 const InDanger = later(() => import('./InDanger'));
@@ -45,6 +46,7 @@ export function Component() {
   return (
     <main className="mx-auto max-w-6xl px-6 py-6">
       <div className="flex items-end gap-4">
+        <PageTitle>Today</PageTitle>
         <h1 className="figure flex-1 text-3xl">Today</h1>
         <button
           type="button"

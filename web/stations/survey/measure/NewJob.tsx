@@ -23,6 +23,7 @@ import { kindLegend, kindLens } from './kind-lens';
 import { type Source, useSources } from './sources';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { z } from 'zod';
+import { PageTitle } from '../../../ui/PageTitle';
 
 const BY_TAPE = 'tape';
 
@@ -163,6 +164,7 @@ export function Component() {
         onSubmit={(event) => void create(event).catch(() => undefined)}
         className="overflow-auto border-r bg-sheet px-6 py-6"
       >
+        <PageTitle>New job</PageTitle>
         <h1 className="figure text-2xl">New job</h1>
         <div className="mt-5 grid grid-cols-2 gap-4">
           <Field
