@@ -13,7 +13,7 @@ import { jobEndpoints } from './routes/jobs';
 import { shelfEndpoints } from './routes/shelf';
 import { stockEndpoints } from './routes/stock';
 import { loadWorkshop } from './services/sample-workshop';
-import { browser, draftOf, type RunningServer, startServer } from './testing/client';
+import { browser, draftOf, filledOnce, type RunningServer } from './testing/client';
 
 jest.setTimeout(90_000);
 
@@ -23,11 +23,15 @@ const JOBS = ['teal-hatchback', 'satin-tourer', 'hotel-shuttle'];
 const PASSWORD = 'gull-over-slipway-lamp';
 let atMs = Date.parse(NOW);
 let server: RunningServer;
+const small = filledOnce(
+  () => new Date(atMs),
+  ({ db, services }) => loadWorkshop(db, services, { ...yard, jobs: yard.jobs.filter(({ id }) => JOBS.includes(id)) }),
+);
 beforeEach(async () => {
   atMs = Date.parse(NOW);
-  server = await startServer(() => new Date(atMs));
-  loadWorkshop(server.db, server.services, { ...yard, jobs: yard.jobs.filter(({ id }) => JOBS.includes(id)) });
+  server = await small.start();
 });
+afterAll(small.remove);
 afterEach(() => server.stop());
 
 const air = (id: string) => ({
@@ -328,13 +332,13 @@ test('another password, another role, leaving: every device they are in at asks 
 test('whoever walks away is signed out after a working day, and after two weeks at all', async () => {
   const { desk } = await shop();
   for (let hours = 0; hours < 14 * 24 + 1; hours += 11) {
-    if (hours < 14 * 24 - 11) expect((await desk.call('GET', '/api/jobs')).status).toBe(200);
+    if (hours < 14 * 24 - 11) expect((await desk.call('GET', '/api/bays')).status).toBe(200);
     atMs += 11 * 60 * MS_PER_MIN;
   }
-  expect((await desk.call('GET', '/api/jobs')).status).toBe(401);
+  expect((await desk.call('GET', '/api/bays')).status).toBe(401);
   await desk.call('POST', '/api/sign-in', { name: 'Wren', password: PASSWORD });
   atMs += MS_PER_DAY / 2 + 1;
-  expect((await desk.call('GET', '/api/jobs')).status).toBe(401);
+  expect((await desk.call('GET', '/api/bays')).status).toBe(401);
 });
 
 test('a guest sees the one job of their link, as long as it lasts, and changes nothing', async () => {

@@ -5,7 +5,7 @@ import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
 import { yardThatMorning } from '../demo/that-morning';
 import { loadWorkshop } from './services/sample-workshop';
-import { type RunningServer, startServer } from './testing/client';
+import { filledOnce, type RunningServer } from './testing/client';
 
 jest.setTimeout(60_000);
 
@@ -14,11 +14,15 @@ const whole = yardThatMorning();
 const yard = { ...whole, jobs: whole.jobs.filter(({ id }) => ['hotel-shuttle', 'teal-hatchback'].includes(id)) };
 let server: RunningServer;
 let call: RunningServer['call'];
+const small = filledOnce(
+  () => new Date(NOW),
+  ({ db, services }) => loadWorkshop(db, services, yard),
+);
 beforeEach(async () => {
-  server = await startServer(() => new Date(NOW));
+  server = await small.start();
   ({ call } = server);
-  loadWorkshop(server.db, server.services, yard);
 });
+afterAll(small.remove);
 afterEach(() => server.stop());
 
 const draft = whole.jobs.find(({ id }) => id === 'satin-tourer')!.draft;

@@ -85,6 +85,26 @@ export function startStocked(now: () => Date) {
   return startServer(now, undefined, folder);
 }
 
+/** A workshop that is filled once, for tests that each begin with it as it was. */
+export function filledOnce(now: () => Date, fill: (server: RunningServer) => void) {
+  const filled = databaseFolder();
+  let isFilled: Promise<void> | undefined;
+  return {
+    remove: filled.remove,
+    async start(): Promise<RunningServer> {
+      isFilled ??= (async () => {
+        const server = await startServer(now, undefined, { ...filled, remove: () => undefined });
+        fill(server);
+        await server.stop();
+      })();
+      await isFilled;
+      const folder = databaseFolder();
+      cpSync(path.dirname(filled.file), path.dirname(folder.file), { recursive: true });
+      return startServer(now, undefined, folder);
+    },
+  };
+}
+
 /** The real application on a real port over a real file. */
 export async function startServer(now?: () => Date, pictures?: string, { file, remove } = databaseFolder()) {
   const { db, close } = openDatabase(file);
