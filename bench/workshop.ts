@@ -75,16 +75,16 @@ function logOf({ document }: JobDraft, startMs: number): NewEntry[] {
   });
 }
 
-/** Fills a file as years of work would. */
-async function manyYears(file: string) {
+/** Fills a file as years of work would: the sample workshop, and so many jobs of forty entries beside it. */
+export async function manyYears(file: string, { now, jobs: count }: { readonly now: string; readonly jobs: number }) {
   const { db, close } = openDatabase(file);
-  const nowMs = Date.parse(NOW);
-  const services = createServices(db, `${file}-pictures`, () => new Date(Date.parse(NOW)));
-  const yard = ternmouthYard(NOW);
+  const nowMs = Date.parse(now);
+  const services = createServices(db, `${file}-pictures`, () => new Date(nowMs));
+  const yard = ternmouthYard(now);
   loadWorkshop(db, services, yard);
   const pattern = yard.jobs[0]!.draft;
   db.transaction(() => {
-    for (let index = 0; index < JOBS; index += 1) {
+    for (let index = 0; index < count; index += 1) {
       const isToCome = index < TO_COME;
       const startMs = isToCome
         ? nowMs + (1 + index) * (MS_PER_DAY / 2)
@@ -106,13 +106,14 @@ async function manyYears(file: string) {
   return { db, services, close, warmMs: performance.now() - began };
 }
 
-const p95 = (times: readonly number[]): number => times.toSorted((a, b) => a - b)[Math.floor(0.95 * times.length)]!;
+export const p95 = (times: readonly number[]): number =>
+  times.toSorted((a, b) => a - b)[Math.floor(0.95 * times.length)]!;
 
 export async function benchWorkshop(): Promise<void> {
   const folder = mkdtempSync(path.join(tmpdir(), 'many-years-'));
   const file = path.join(folder, 'workshop.sqlite');
   try {
-    const { db, services, close, warmMs } = await manyYears(file);
+    const { db, services, close, warmMs } = await manyYears(file, { now: NOW, jobs: JOBS });
     const server = createApp({ db, services, log: pino({ level: 'silent' }), webFolder: 'none' }).listen(
       0,
       '127.0.0.1',
@@ -182,16 +183,13 @@ export async function benchWorkshop(): Promise<void> {
   }
 }
 
-/** The built server on that file, as a process of its own. */
-async function benchStart(file: string): Promise<void> {
-  const main = path.join(process.cwd(), 'dist/server/main.js');
-  if (!existsSync(main)) {
-    console.log('  its start is measured once it is built: npm run build');
-    return;
-  }
-  const began = performance.now();
-  const child = spawn(process.execPath, [main], {
-    env: { ...process.env, PORT: '0', GLAPHYRA_DB: file, GLAPHYRA_NOW: NOW },
+const BUILT = path.join(process.cwd(), 'dist/server/main.js');
+export const isBuilt = (): boolean => existsSync(BUILT);
+
+/** The built server on a file, as a process of its own. */
+export async function builtServer(file: string, env: NodeJS.ProcessEnv) {
+  const child = spawn(process.execPath, [BUILT], {
+    env: { ...process.env, PORT: '0', NETWORK_PORT: '0', GLAPHYRA_DB: file, ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   let said = '';
@@ -203,13 +201,29 @@ async function benchStart(file: string): Promise<void> {
       if (at) resolve(at);
     });
   });
+  return {
+    base,
+    pid: child.pid,
+    kill() {
+      child.removeAllListeners('exit');
+      child.kill('SIGKILL');
+    },
+  };
+}
+
+async function benchStart(file: string): Promise<void> {
+  if (!isBuilt()) {
+    console.log('  its start is measured once it is built: npm run build');
+    return;
+  }
+  const began = performance.now();
+  const { base, pid, kill } = await builtServer(file, { GLAPHYRA_NOW: NOW });
   const startMs = performance.now() - began;
   for (let nth = 0; nth < ASKED; nth += 1)
     for (const address of ['/api/jobs', `/api/search/jobs?find=${nth}`, `/api/jobs/job-${nth}`])
       await (await fetch(base + address)).arrayBuffer();
-  const [, kB] = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8')) ?? [];
-  child.removeAllListeners('exit');
-  child.kill('SIGKILL');
+  const [, kB] = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+  kill();
   const megabytes = Number(kB ?? Number.NaN) / 1000;
   console.log(
     `  start to the first answer             ${startMs.toFixed(0)} ms, ${((100 * startMs) / START_BAR_MS).toFixed(0)} % of ${START_BAR_MS} ms`,

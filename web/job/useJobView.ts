@@ -1,7 +1,7 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import type { Plan, PlannedJob } from '#core/work/plan';
-import { type LoggedEntry, type RunRecord, type RunSheet, runSheet } from '#core/work/run';
+import type { LoggedEntry, RunRecord, RunSheet } from '#core/work/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import type { JobStock } from '#formats/stock';
@@ -24,6 +24,7 @@ import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
 import { useWaitingStock, useWaitingTaps, withWaiting, withWaitingStock } from '../outbox/useWaitingTaps';
 import { type After, useAfter } from './useAfter';
+import { useSheet } from './useSheet';
 import { useNow } from '../ui/useNow';
 
 /** One job as every station sees it: the draft, what was done, and all that follows from both. */
@@ -90,7 +91,10 @@ export function useLoadedJob(id: string): LoadedJob {
   const startAt = document?.startAt;
   const waiting = useWaitingTaps(id);
   // What is tapped counts as done here, whether or not it has reached the server.
-  const known = useMemo(() => entries && withWaiting(entries, waiting), [entries, waiting]);
+  const known = useSteady(
+    useMemo(() => entries && withWaiting(entries, waiting), [entries, waiting]),
+    sameEntries,
+  );
   const hands = useMemo(() => handsOf(entries ?? NONE), [entries]);
   const authors = useMemo(() => byOf(entries ?? NONE), [entries]);
   const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
@@ -131,10 +135,12 @@ export function useLoadedJob(id: string): LoadedJob {
       layingFrom(planned, prepared.preparation, prepared.day, { record: done.record, nowMin: countsFromMin }),
     [planned, done, prepared, countsFromMin],
   );
-  const sheet = useMemo(
-    () => planned && done && layFromMin !== undefined && runSheet(planned, done.record, layFromMin),
+  const toLayOut = useMemo(
+    () =>
+      planned && done && layFromMin !== undefined ? { planned, record: done.record, fromMin: layFromMin } : undefined,
     [planned, done, layFromMin],
   );
+  const sheet = useSheet(document, toLayOut);
   const whole =
     document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined;
   const after = useAfter(whole, countsFromMin, nowMin);
@@ -189,6 +195,20 @@ export function useLoadedJob(id: string): LoadedJob {
 }
 
 const NONE: readonly never[] = [];
+
+/** What is acknowledged, or read anew, says nothing else than before. */
+const sameEntries = (
+  a: readonly { readonly id: string }[] | undefined,
+  b: readonly { readonly id: string }[] | undefined,
+): boolean => a !== undefined && a.length === b?.length && a.every(({ id }, at) => id === b[at]!.id);
+
+/** A value as it was first seen, for as long as it says the same. */
+function useSteady<T>(value: T, isSame: (a: T, b: T) => boolean): T {
+  const [kept, keep] = useState(value);
+  if (kept === value || isSame(kept, value)) return kept;
+  keep(value);
+  return value;
+}
 
 /** The job of the station one is in. */
 export const useJob = () => useOutletContext<JobView>();

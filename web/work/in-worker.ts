@@ -42,8 +42,60 @@ export function inWorker<Request, News, Answer>(
   return end;
 }
 
+/** A worker that stays, for work that is asked for again and again. */
+export interface Answering<Request, Answer> {
+  /** Asked while it is at work: that comes next, instead of what waited before. */
+  ask(request: Request, hearing: Hearing<never, Answer>): void;
+  end(): void;
+}
+
+/** One request at a time; of those that come meanwhile only the last is worked on. */
+export function answering<Request, Answer>(start: () => Worker): Answering<Request, Answer> {
+  interface Asked {
+    readonly request: Request;
+    readonly hearing: Hearing<never, Answer>;
+  }
+  let worker: Worker | undefined;
+  let inHand: Asked | undefined;
+  let next: Asked | undefined;
+  const go = () => {
+    inHand = next;
+    next = undefined;
+    if (!inHand) return;
+    worker ??= begun();
+    worker.postMessage(inHand.request);
+  };
+  const begun = () => {
+    const own = start();
+    own.addEventListener('message', ({ data }: MessageEvent<WorkerNews<never, Answer>>) => {
+      const { hearing } = inHand ?? {};
+      if (data.kind === 'answer') hearing?.onAnswer(data.answer);
+      else if (data.kind === 'failed') hearing?.onFailed(data.message);
+      go();
+    });
+    own.addEventListener('error', ({ message }) => {
+      const { hearing } = inHand ?? {};
+      own.terminate();
+      worker = undefined;
+      hearing?.onFailed(message || 'the work could not be started');
+      go();
+    });
+    return own;
+  };
+  return {
+    ask(request, hearing) {
+      next = { request, hearing };
+      if (!inHand) go();
+    },
+    end() {
+      worker?.terminate();
+      worker = inHand = next = undefined;
+    },
+  };
+}
+
 /**
- * The other side: answers the one request a worker is sent. To be called once, at the end of a worker's module.
+ * The other side: answers each request a worker is sent. To be called once, at the end of a worker's module.
  * @param work may tell news as it goes on
  */
 export function serveWorker<Request, News, Answer>(

@@ -1,7 +1,19 @@
 /** Runs made up of any taps at any times, by one tablet or two: what the record says of them always holds. */
 import fc from 'fast-check';
 import { job, product, surface } from '../../testing/samples';
-import { entryFault, foldLog, type LoggedEntry, patchKey, type RunEntry, runProgress, runSheet } from '.';
+import {
+  carriedOn,
+  entryFault,
+  foldLog,
+  type LoggedEntry,
+  mayCarryOn,
+  patchKey,
+  type RunEntry,
+  runProgress,
+  type RunSheet,
+  runSheet,
+  type SheetPatch,
+} from '.';
 import { patchState } from './record';
 
 const base = product({
@@ -44,6 +56,8 @@ const anEntry: fc.Arbitrary<RunEntry> = fc.oneof(
   stage.map((of): RunEntry => ({ type: 'stage-end', stage: of })),
   fc.integer({ min: 5, max: 40 }).map((airC): RunEntry => ({ type: 'air', airC, rhPct: 50, airSpeed: 0.1 })),
   fc.nat(40).map((nth): RunEntry => ({ type: 'undo', entry: `e${nth}` })),
+  fc.constantFrom('roof', 'rim').map((of): RunEntry => ({ type: 'left-out', surface: of, reason: 'no-time' })),
+  fc.constantFrom('roof', 'rim').map((of): RunEntry => ({ type: 'taken-up', surface: of })),
 );
 
 /** A log as two tablets make it: taps in any order, a good half of them nonsense, moments that only grow. */
@@ -141,5 +155,47 @@ test('minutes worked at a stage are never more than the time that has gone by', 
         for (const { fromMin, toMin = last } of pauses) expect(toMin).toBeGreaterThanOrEqual(fromMin);
       }
     }),
+  );
+});
+
+/** Whether no coat was begun before the one below it: no sheet has it otherwise. */
+const isInOrder = (log: readonly LoggedEntry[]): boolean =>
+  log.every((_, at) => {
+    const { patches: done } = foldLog(log.slice(0, at + 1));
+    return [...done.values()].every(
+      ({ patch }) => patch.coat === 1 || done.has(patchKey({ ...patch, coat: patch.coat - 1 })),
+    );
+  });
+
+test('carried on by what was tapped, a sheet says of every patch what the one laid out anew says', () => {
+  fc.assert(
+    fc.property(aLog, fc.nat(), (taps, many) => {
+      const log = accepted(taps);
+      const earlier = foldLog(log.slice(0, many % (log.length + 1)));
+      const record = foldLog(log);
+      fc.pre(mayCarryOn(earlier, record));
+      fc.pre(isInOrder(log));
+      const carried = carriedOn(runSheet(planned, earlier, 0), record);
+      const anew = runSheet(planned, record, 0);
+      const keysOf = (patches: readonly SheetPatch[]) => patches.map(({ patch }) => patchKey(patch));
+      expect(new Set(keysOf(carried.patches)).size).toBe(carried.patches.length);
+      const begun = ({ patches }: RunSheet) =>
+        patches.flatMap(({ patch, state, areaM2 }) => (state === 'todo' ? [] : [[patchKey(patch), state, areaM2]]));
+      expect(begun(carried)).toEqual(begun(anew));
+      expect(keysOf(carried.wet)).toEqual(keysOf(anew.wet));
+      // What is not begun may be cut otherwise when it is laid out anew: it is the same panels, and as much of each.
+      const areas = ({ patches }: RunSheet) => {
+        const byCopy: Record<string, number> = {};
+        for (const { patch, areaM2 } of patches) {
+          const copy = patchKey({ ...patch, section: 0 });
+          byCopy[copy] = (byCopy[copy] ?? 0) + areaM2;
+        }
+        return Object.fromEntries(Object.entries(byCopy).map(([copy, m2]) => [copy, m2.toFixed(6)]));
+      };
+      expect(areas(carried)).toEqual(areas(anew));
+      expect(carried.current === undefined).toBe(anew.current === undefined);
+      if (carried.current) expect(keysOf(carried.patches)).toContain(patchKey(carried.current.patch));
+    }),
+    { numRuns: 120 },
   );
 });

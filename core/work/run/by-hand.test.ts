@@ -1,12 +1,15 @@
 /** What hands decide at the panel: how many sections, and when the towel is changed. */
 import fc from 'fast-check';
+import { job, product, surface } from '../../testing/samples';
 import {
+  carriedOn,
   cutInto,
   foldLog,
   isTooLarge,
   levelledLoaded,
   type LoggedEntry,
   mayBeCut,
+  runSheet,
   type SheetPatch,
   towelLoad,
 } from '.';
@@ -33,6 +36,25 @@ test('cut otherwise, the whole of it and its product stay the same, and a sectio
     }),
   );
   expect(isTooLarge({ ...first, areaM2: 50, laid: { maxSectionM2: null } } as unknown as SheetPatch)).toBe(false);
+});
+
+test('begun in more sections than the sheet has it in, a panel goes on in those before the sheet is laid out anew', () => {
+  const planned = job({
+    products: [product({ over: ['bare'] })],
+    surfaces: [surface({ id: 'roof', shape: { kind: 'area', areaM2: 1 } })],
+  });
+  const before = runSheet(planned, foldLog([]), 0);
+  const whole = before.patches.reduce((sum, { areaM2 }) => sum + areaM2, 0);
+  const begun = cutInto(before.patches[0]!, before.patches[0]!.sections + 3);
+  const { sections, areaM2, amount } = begun;
+  const start = { product: begun.coat.product, sections, areaM2, amount };
+  const { patches, current } = carriedOn(
+    before,
+    foldLog([{ id: 'a', atMin: 1, entry: { type: 'lay-start', patch: begun.patch, start } }]),
+  );
+  expect(patches.map((each) => each.patch.section).sort()).toEqual(Array.from({ length: sections }, (_, at) => at + 1));
+  expect(patches.reduce((sum, each) => sum + each.areaM2, 0)).toBeCloseTo(whole, 9);
+  expect([current!.state, current!.patch.section]).toEqual(['laying', 1]);
 });
 
 test('a copy is cut otherwise only before anything of this coat of it is begun', () => {

@@ -29,7 +29,7 @@ export { type HandsOn, handsOn, handsOnProducts } from './hands-on';
 export { patchWindow } from './patch-window';
 export { windowState, type WindowState } from './window-state';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';
-export { coatRecords, paceOf, runSheet, type RunSheet, type SheetPatch } from './sheet';
+export { carriedOn, coatRecords, mayCarryOn, paceOf, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
 export { runProgress, type RunProgress } from './progress';
 export { cueRatios, type CueSeen, flashBeliefs, learnedFlash } from './calibrate';

@@ -83,14 +83,66 @@ export function runSheet(job: PlannedJob, record: RunRecord, nowMin: number): Ru
   };
 }
 
-/** What hands are on, else what the sheet has them do first. */
+/** What hands are on, else what the sheet has them do first and is not done. */
 function nextIn(patches: readonly SheetPatch[], { actions }: LaidOut): SheetPatch | undefined {
   const inHand = patches.find(({ state }) => state === 'laying' || state === 'levelling');
-  const [first] = actions;
-  if (inHand || !first) return inHand ?? patches.find(({ state }) => state === 'waiting');
-  const { surface, layer, coat } = first.coat;
-  const key = patchKey({ surface: surface.id, layer, coat, copy: first.copy, section: first.section });
-  return patches.find(({ patch }) => patchKey(patch) === key);
+  if (inHand) return inHand;
+  const byKey = new Map(patches.map((each) => [patchKey(each.patch), each]));
+  for (const { does, coat: of, copy, section } of actions) {
+    const { surface, layer, coat } = of;
+    const own = byKey.get(patchKey({ surface: surface.id, layer, coat, copy, section }));
+    if (own && own.state === (does === 'lay' ? 'todo' : 'waiting')) return own;
+  }
+  return patches.find(({ state }) => state === 'waiting') ?? patches.find(({ state }) => state === 'todo');
+}
+
+/** Whether a sheet can be carried on: a panel taken up again stands on none that was laid out without it. */
+export const mayCarryOn = (before: Pick<RunRecord, 'left'>, after: Pick<RunRecord, 'left'>): boolean =>
+  [...before.left.keys()].every((surface) => after.left.has(surface));
+
+/**
+ * A sheet as it was laid out, with what was tapped since: what hands see at once, while the rest is laid out anew. Times
+ * and amounts of what is still to do are those of before.
+ * @param sheet of a record that may be carried on, see {@link mayCarryOn}
+ */
+export function carriedOn(sheet: RunSheet, { patches: done, left }: RunRecord): RunSheet {
+  const copyOf = ({ patch }: Pick<SheetPatch, 'patch'>) => patchKey({ ...patch, section: 0 });
+  const before = new Map<string, SheetPatch>();
+  for (const each of sheet.patches) if (!before.has(copyOf(each))) before.set(copyOf(each), each);
+  const cut = new Map<string, number>();
+  const begun = [...done.values()].flatMap((record): SheetPatch[] => {
+    const { patch, start, layStartMin: startMin } = record;
+    const known = before.get(copyOf(record));
+    if (!known) return [];
+    const { sections, areaM2, amount } = start;
+    cut.set(copyOf(record), sections);
+    return [{ ...known, patch, state: patchState(record), record, sections, areaM2, amount, startMin }];
+  });
+  const todo = sheet.patches.flatMap((each): SheetPatch[] => {
+    const { record: _, ...plain } = each;
+    if (each.state === 'todo') {
+      // What was begun in other sections than the sheet has it in goes on in those.
+      const isAsBefore = (cut.get(copyOf(each)) ?? each.sections) === each.sections;
+      return isAsBefore && !left.has(each.patch.surface) && !done.has(patchKey(each.patch)) ? [plain] : [];
+    }
+    // Taken back since.
+    return done.has(patchKey(each.patch)) || left.has(each.patch.surface) ? [] : [{ ...plain, state: 'todo' }];
+  });
+  const others = begun.flatMap((each): SheetPatch[] => {
+    const first = begun.find((other) => copyOf(other) === copyOf(each));
+    if (first !== each || before.get(copyOf(each))!.sections === each.sections || left.has(each.patch.surface))
+      return [];
+    const { record: _, ...plain } = each;
+    return Array.from({ length: each.sections }, (__, at): SheetPatch => ({
+      ...plain,
+      patch: { ...each.patch, section: at + 1 },
+      state: 'todo',
+    })).filter(({ patch }) => !done.has(patchKey(patch)));
+  });
+  const patches = [...begun, ...others, ...todo];
+  const { current: _, ...rest } = sheet;
+  const current = nextIn(patches, sheet.out);
+  return { ...rest, patches, wet: begun.filter(({ state }) => state === 'waiting'), ...(current && { current }) };
 }
 
 /** What is left out gets nothing more than it was begun with. */
@@ -120,6 +172,7 @@ function withoutLeft(job: PlannedJob, { patches, left }: RunRecord): PlannedJob 
 
 /** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */
 function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number): SheetFrom {
+  const counts = new Map(job.surfaces.map(({ id, count }) => [id, count]));
   const begun = new Map<string, BegunCoat>();
   let busyUntilMin = nowMin;
   const byCopy = new Map<string, PatchRecord[]>();
@@ -149,13 +202,21 @@ function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number
     }
     const { sections } = own[0]!.start;
     if (left.has(own[0]!.patch.surface)) for (let section = 1; section <= sections; section++) done.add(section);
-    begun.set(key, {
+    const as: BegunCoat = {
       sections,
       done,
       wet,
       startMin: Math.min(...own.map(({ layStartMin }) => layStartMin)),
-      endMin: done.size > 0 ? endMin : nowMin,
-    });
+      endMin: Number.isFinite(endMin) ? endMin : nowMin,
+    };
+    begun.set(key, as);
+    const { surface, layer, coat } = own[0]!.patch;
+    if (!left.has(surface)) continue;
+    // Its twins that nobody has begun get nothing either.
+    for (let copy = 1; copy <= (counts.get(surface) ?? 1); copy++) {
+      const twin = begunKey(surface, layer, coat, copy);
+      if (!byCopy.has(twin)) begun.set(twin, { ...as, wet: [] });
+    }
   }
   return { nowMin, busyUntilMin, begun };
 }

@@ -52,6 +52,11 @@ export interface SurfaceCoat {
   readonly moved?: Move | undefined;
 }
 
+/** A coat as a finished sheet tells of it: facts alone, which can be handed from thread to thread. */
+export type ToldCoat = Omit<SurfaceCoat, 'openingAt'>;
+
+export const told = ({ openingAt: _, ...facts }: SurfaceCoat): ToldCoat => facts;
+
 /**
  * The coats of every surface of a job in their order, counted out over the layers, judged by kind.
  * @throws RangeError for a layer whose product is not among the job's products

@@ -19,20 +19,21 @@ import {
   waterSafeOf,
 } from '#core/work/plan';
 import { maxSectionM2, sectionTiming, slowness } from '#core/work/sections';
-import { coatsOf, type SurfaceCoat } from './coats';
+import { coatsOf, type SurfaceCoat, told, type ToldCoat } from './coats';
 import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
 import { byCoat, type OfCoat } from './of-coat';
 import { sheetFindings } from './findings';
 import { type HeldMoves, coatName, heldMoves } from './moves';
 import { shortest } from './search';
 
-export interface SheetAction extends Action {
+export interface SheetAction extends Omit<Action, 'coat'> {
+  readonly coat: ToldCoat;
   /** Units of the product, of a laying. */
   readonly amount?: number;
 }
 
 export interface RefusedCoat {
-  readonly coat: SurfaceCoat;
+  readonly coat: ToldCoat;
   readonly code: RefusalCode;
 }
 
@@ -48,7 +49,7 @@ export interface LaidOut {
   readonly boundMin: number;
   readonly refused: readonly RefusedCoat[];
   /** What nobody's hours leave room for. */
-  readonly unlaid: readonly SurfaceCoat[];
+  readonly unlaid: readonly ToldCoat[];
   /** What was moved by hand and does not hold. */
   readonly lostMoves: HeldMoves['lost'];
   /** The same job as a plan: coats with the times of this sheet, what is bought, when it is ready, what is found. */
@@ -70,8 +71,13 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
   );
   const coats = held.size === 0 ? asListed : asListed.map((own) => own.map((coat) => withMove(coat, held)));
   const { sheet, boundMin } = shortest(coats, people, from, job.crew.ahead);
+  const known = new Map(coats.flat().map((coat) => [coat, told(coat)]));
   const actions = sheet.actions
-    .map((action): SheetAction => ({ ...action, ...(action.does === 'lay' && { amount: amountOf(action) }) }))
+    .map((action): SheetAction => ({
+      ...action,
+      coat: known.get(action.coat)!,
+      ...(action.does === 'lay' && { amount: amountOf(action) }),
+    }))
     .sort((a, b) => a.startMin - b.startMin || a.who - b.who || a.endMin - b.endMin);
   const ofCoat = byCoat(coats, sheet);
   const surfaces = job.surfaces.map((surface, at): SurfacePlan => {
@@ -84,8 +90,8 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
     };
   });
   const whole = sheet.unlaid.length === 0;
-  const refused = onceACoat(sheet.refused);
-  const unlaid = onceACoat(sheet.unlaid).map(({ coat }) => coat);
+  const refused = onceACoat(sheet.refused).map(({ coat, code }) => ({ coat: known.get(coat)!, code }));
+  const unlaid = onceACoat(sheet.unlaid).map(({ coat }) => known.get(coat)!);
   return {
     people,
     actions,

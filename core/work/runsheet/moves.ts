@@ -12,7 +12,11 @@ export interface HeldMoves {
 }
 
 /** A coat of the sheet by where it is in its job. */
-export const coatName = ({ surface, layer, coat }: SurfaceCoat): CoatName => ({ surface: surface.id, layer, coat });
+export const coatName = ({ surface, layer, coat }: Pick<SurfaceCoat, 'surface' | 'layer' | 'coat'>): CoatName => ({
+  surface: surface.id,
+  layer,
+  coat,
+});
 
 /**
  * The moves that can hold together: of those of one coat the last, and none that would have a coat wait for itself, by

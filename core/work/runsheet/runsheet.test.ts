@@ -4,6 +4,7 @@ import type { Person } from '#core/work/crew';
 import type { PlannedJob, PlannedSurface } from '#core/work/plan';
 import { job, product, surface } from '../../testing/samples';
 import { sheetFaults } from '../../testing/sheet-faults';
+import { coatsOf } from './coats';
 import { layOut } from './lay-out';
 
 const opens = (from: number, by: number | undefined, more: Parameters<typeof product>[0] = {}) =>
@@ -367,7 +368,7 @@ describe('laws', () => {
         const share = (does: 'lay' | 'level') =>
           actions.reduce((sum, one) => sum + (one.does === does ? one.endMin - one.startMin : 0), 0) /
           case_.people.length;
-        const { fromMin, byMin } = actions[0]!.coat.openingAt(0).window!;
+        const { fromMin, byMin } = coatsOf(planned)[0]![0]!.openingAt(0).window!;
         fc.pre(byMin! >= 3 * fromMin && Math.min(share('lay'), share('level')) >= fromMin);
         expect(endMin / boundMin).toBeLessThan(1.15);
       }),

@@ -1,0 +1,2 @@
+import { benchBay } from './bench/bay';
+await benchBay();

@@ -1,0 +1,12 @@
+/** The rest of a run laid out anew, beside the interface: hands go on meanwhile by what was tapped. */
+import type { PlannedJob } from '#core/work/plan';
+import { type RunRecord, type RunSheet, runSheet } from '#core/work/run';
+import { serveWorker } from '../work/in-worker';
+
+export interface SheetRequest {
+  readonly planned: PlannedJob;
+  readonly record: RunRecord;
+  readonly fromMin: number;
+}
+
+serveWorker<SheetRequest, never, RunSheet>(({ planned, record, fromMin }) => runSheet(planned, record, fromMin));
