@@ -345,7 +345,7 @@ export function summaryService(
       ...(owner?.needsBy && { needsBy: owner.needsBy }),
     };
     const isBegun = record.patches.size > 0 || record.stages.size > 0;
-    return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, laid, atMs) };
+    return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, atMs) };
   }
 }
 
@@ -358,13 +358,13 @@ const twoPlaces = (_key: string, value: unknown): unknown =>
 
 /** Until when a glance stays as it is while nothing but time moves. */
 function goodUntil(
-  { waterSafe, handover, firstWash, renew }: JobSummary,
+  { phase, waterSafe, handover, firstWash, renew }: JobSummary,
   isBegun: boolean,
-  isLaid: boolean,
   nowMs: number,
 ): number {
   if (!isBegun) return FOR_EVER_MS;
-  if (!isLaid) return nowMs + FRESH_FOR_MS;
+  // Hands are at it. What is out and in care with a patch nobody laid is not waited for.
+  if (phase === 'survey' || phase === 'planned' || phase === 'running') return nowMs + FRESH_FOR_MS;
   const moments = [waterSafe, handover, firstWash, renew].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
   const coming = moments.filter((ms) => ms > nowMs);
   const isCuring = firstWash !== null && Date.parse(firstWash) > nowMs;

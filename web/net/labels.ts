@@ -73,8 +73,21 @@ function waysOf({ name, caption }: LabelWish): LabelLine[][] {
   ];
 }
 
+/** Where what lies in a panel was put last, by its outline: of many panels few say something else than before. */
+const lastInside = new WeakMap<object, { readonly as: string; readonly label: PlacedLabel | undefined }>();
+
 /** A label inside its panel; undefined where none fits whole. */
 function inside(wish: LabelWish, unit: number): PlacedLabel | undefined {
+  const { panel, name, caption } = wish;
+  const as = JSON.stringify([panel.id, name, caption, unit]);
+  const last = lastInside.get(panel.outline);
+  if (last?.as === as) return last.label;
+  const label = putInside(wish, unit);
+  lastInside.set(panel.outline, { as, label });
+  return label;
+}
+
+function putInside(wish: LabelWish, unit: number): PlacedLabel | undefined {
   const { panel } = wish;
   const box = boundingBox(panel.outline);
   const middle: Point = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];

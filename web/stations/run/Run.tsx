@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { arrange } from '#core/item/nets';
 import { stageKey, stageNow } from '#core/work/prepare';
@@ -39,7 +39,9 @@ export function Component() {
   const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   const arrangement = useMemo(() => arrange(document), [document]);
-  const lens = useMemo(() => runLens(sheet, arrangement, current), [sheet, arrangement, current]);
+  // What to do comes first; the net follows a moment later.
+  const [drawn, drawnFor] = [useDeferredValue(sheet), useDeferredValue(current)];
+  const lens = useMemo(() => runLens(drawn, arrangement, drawnFor), [drawn, arrangement, drawnFor]);
   return (
     <main className="flex h-full flex-col">
       <BayBar job={job} />
@@ -54,7 +56,7 @@ export function Component() {
                 lens={lens}
                 legend={RUN_LEGEND}
                 label="The item unfolded, by state of its patches"
-                chosen={job.chosen?.id ?? (stage ? undefined : current?.patch.surface)}
+                chosen={job.chosen?.id ?? (stage ? undefined : drawnFor?.patch.surface)}
                 onChoose={job.choose}
               />
             </div>

@@ -22,12 +22,28 @@ export const RUN_LEGEND: readonly LegendEntry[] = [
   { fill: 'cross', text: 'Nothing to lay' },
 ];
 
+/** How a panel was cut last, by its outline: a tap cuts none anew. */
+const lastCut = new WeakMap<Polygon, { readonly as: string; readonly strips: readonly Polygon[] }>();
+
+function stripsOf(
+  outline: Polygon,
+  sections: number,
+  { laid: { maxSectionM2: maxM2 }, areaM2 }: SheetPatch,
+  linework: Arrangement['linework'],
+): readonly Polygon[] {
+  const as = JSON.stringify([sections, maxM2, areaM2]);
+  const last = lastCut.get(outline);
+  if (last?.as === as) return last.strips;
+  const strips = sectionsOf({ outline, sections, maxM2, areaM2: areaM2 * sections, count: 1 }, linework);
+  lastCut.set(outline, { as, strips });
+  return strips;
+}
+
 /**
  * Panels by the state of their patches. A panel shows the coat that is being worked: the last one begun, or
  * its first.
  */
 export function runLens({ patches }: RunSheet, { panels, linework }: Arrangement, current: SheetPatch | undefined) {
-  const strips = new Map<string, readonly Polygon[]>();
   const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
   const paints = new Map<string, PanelPaint>();
   const bySurface = new Map<string, SheetPatch[]>();
@@ -44,21 +60,10 @@ export function runLens({ patches }: RunSheet, { panels, linework }: Arrangement
     const outline = outlines.get(id);
     const done = coat.filter(({ state }) => state === 'done').length;
     const all = own.every(({ state }) => state === 'done');
-    const cut = `${id}/${copy.length}`;
-    if (outline && copy.length > 1 && !strips.has(cut)) {
-      const { laid, areaM2 } = shown;
-      const whole = {
-        outline,
-        sections: copy.length,
-        maxM2: laid.maxSectionM2,
-        areaM2: areaM2 * copy.length,
-        count: 1,
-      };
-      strips.set(cut, sectionsOf(whole, linework));
-    }
+    const strips = outline && copy.length > 1 ? stripsOf(outline, copy.length, shown, linework) : undefined;
     paints.set(id, {
       fill: copy.length === 1 ? FILLS[copy[0]!.state] : 'blank',
-      parts: strips.get(cut)?.map((strip, index) => ({ outline: strip, fill: FILLS[copy[index]!.state] })),
+      parts: strips?.map((strip, index) => ({ outline: strip, fill: FILLS[copy[index]!.state] })),
       caption: all || done === 0 ? undefined : done < coat.length ? `${done} of ${coat.length}` : 'more to come',
       sign: all ? 'done' : undefined,
     });
