@@ -34,13 +34,9 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   const log = runLogRepository(db);
   const lessons = lessonRepository(db);
   /** What all jobs teach, until one of them teaches something else. */
-  let taught:
-    | {
-        preparation: LearnedPreparation;
-        flash: ReturnType<typeof flashOf>;
-        pace: ReturnType<typeof paceOfHands>;
-      }
-    | undefined;
+  let taught: { preparation: LearnedPreparation; flash: ReturnType<typeof flashOf> } | undefined;
+  /** How fast hands are moves with every patch: it is asked for seldom, and worked out by itself. */
+  let paces: ReturnType<typeof paceOfHands> | undefined;
 
   const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
@@ -49,10 +45,12 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   };
   const record = (jobId: string): RunRecord => foldLog(loggedEntries(documentOf(jobId).startAt, log.of(jobId)));
 
+  const keepLesson = (jobId: string): void =>
+    lessons.put(jobId, log.lastSeq(jobId), jobLesson(documentOf(jobId), log.of(jobId)));
   /** Works out anew what a job teaches, after its log has grown. */
   const learnFrom = (jobId: string): void => {
-    lessons.put(jobId, log.lastSeq(jobId), jobLesson(documentOf(jobId), log.of(jobId)));
-    taught = undefined;
+    keepLesson(jobId);
+    taught = paces = undefined;
   };
   /** What is laid comes out of the bottle in hand; what is undone goes back. */
   const drawFor = (
@@ -65,14 +63,17 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     if (!MOVES_STOCK.has(entry.type)) return false;
     return stock.follow(jobId, document, foldLog(log), 'patch' in entry ? entry.patch : undefined, { at, by });
   };
-  const lessonsTaught = () => {
-    if (taught) return taught;
-    // A log written before lessons were kept, or by an older server.
+  /** All lessons, those of a log written before they were kept, or since, among them. */
+  const allLessons = () => {
     lessons
       .outdated()
       .filter((id) => jobs.get(id))
-      .forEach(learnFrom);
-    const all = lessons.all();
+      .forEach(keepLesson);
+    return lessons.all();
+  };
+  const lessonsTaught = () => {
+    if (taught) return taught;
+    const all = allLessons();
     taught = {
       preparation: {
         hours: learnedHours(all),
@@ -80,7 +81,6 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
         shares: learnedShares(all),
       },
       flash: flashOf(all),
-      pace: paceOfHands(all),
     };
     return taught;
   };
@@ -96,11 +96,10 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     /** What the cues seen at all jobs teach of each product's flash. */
     learnedFlash: () => lessonsTaught().flash,
     /** How fast hands were with each product at all jobs, against its sheet. */
-    learnedPace: () => lessonsTaught().pace,
+    learnedPace: () => (paces ??= paceOfHands(allLessons())),
     /** The cues seen of one product, job by job, with what was believed before each. */
     cuesOf(productId: string): ProductCues {
-      lessonsTaught();
-      const taughtBy = lessons.all().flatMap(({ jobId, cues }) => {
+      const taughtBy = allLessons().flatMap(({ jobId, cues }) => {
         const own = cues.filter(({ product }) => product === productId);
         return own.length > 0 ? [{ jobId, title: jobs.everKnown(jobId)?.document.title ?? jobId, cues: own }] : [];
       });
@@ -139,7 +138,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
           const before = log.lastSeq(jobId);
           const stored = log.append(jobId, entry, now().toISOString(), by);
           if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
-          else if (TEACHES_LATER.has(entry.entry.type)) taught = undefined;
+          else if (TEACHES_LATER.has(entry.entry.type)) paces = undefined;
           else lessons.follow(jobId, before, stored.seq);
           return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry, by) };
         },
