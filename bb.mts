@@ -1,2 +1,0 @@
-import { benchBay } from './bench/bay';
-await benchBay();
