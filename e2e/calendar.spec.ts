@@ -155,3 +155,48 @@ test('a new job gets three dates with chance and price, is held as an option and
   await expect(door.getByRole('link', { name: /^Satin touring motorcycle: Thu 4 Mar/ })).toBeVisible();
   await expect(door.getByTitle(/Week from 1 March: \d+ % taken/)).toBeVisible();
 });
+
+test('a machine two bays share is lost and its step moves; what is ordered is waited for; one promise counts more', async ({
+  page,
+}) => {
+  await page.goto('/calendar');
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByRole('button', { name: 'Agree to it' })).toBeHidden();
+  const tools = page.getByRole('region', { name: 'Tools' });
+  await tools.getByLabel('Tool', { exact: true }).fill('Hot washer');
+  await tools.getByRole('button', { name: 'Add' }).click();
+  const washer = tools.getByRole('listitem').filter({ hasText: 'Hot washer' });
+  await washer.getByLabel('Washing').check();
+  await washer.getByLabel('Correcting').uncheck();
+  const lost = page.getByRole('region', { name: 'A day lost' });
+  await lost.getByLabel('Who or what').selectOption({ label: 'Hot washer' });
+  await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+  await lost.getByRole('button', { name: 'It is lost' }).click();
+  const moves = page.getByRole('region', { name: 'What moves' });
+  await expect(moves).toContainText(
+    /Satin touring motorcycle: Wash and decontaminate: Fri 5 Mar, .* because Hot washer cannot then/,
+  );
+  await page.getByRole('button', { name: 'As it was' }).click();
+  await expect(moves).toContainText('Nothing: all stands where it stood.');
+
+  // What a job lacks comes in a week and a half: it is not laid before, and goes out later.
+  const deliveries = page.getByRole('region', { name: 'Deliveries' });
+  const lacking = deliveries.getByRole('listitem').first();
+  const job = (await lacking.innerText()).match(/is short for ([^,;\n]+)/)![1]!;
+  const promise = page.getByRole('region', { name: 'Promises' }).getByRole('listitem').filter({ hasText: job });
+  const before = await promise.innerText();
+  await lacking.getByLabel(/comes$/).fill('19/03/2027');
+  await lacking.getByRole('button', { name: 'Ordered' }).click();
+  await expect(deliveries).toContainText('comes 19 Mar 2027');
+  await expect(promise).not.toHaveText(before);
+
+  // Where not all can be kept, this one is.
+  const counts = page.getByLabel(/^Satin touring motorcycle.*: late, it counts$/);
+  await counts.selectOption({ label: 'five times' });
+  await page.getByRole('button', { name: 'Agree to it' }).click();
+  await expect(page.getByText('Not agreed yet')).toBeHidden();
+  await page.reload();
+  await expect(counts).toHaveValue('5');
+  await deliveries.getByRole('button', { name: /is here$/ }).click();
+  await expect(deliveries).not.toContainText('comes 19 Mar 2027');
+});

@@ -17,6 +17,8 @@ const MOST_LOST = 500;
 const MOST_PLACED = 5000;
 const MOST_PROMISED = 500;
 const MOST_JOBS = 500;
+const MOST_WEIGHT = 9;
+const WEIGHT_ERROR = { error: `expected 1 to ${MOST_WEIGHT}` };
 /** Engineering default: local law and contracts have their own. */
 const USUAL_OVERTIME_SHARE = 0.25;
 
@@ -63,6 +65,11 @@ export const shopCalendarSchema = object({
     }),
     MOST_PROMISED,
   ).default([]),
+  /** Jobs that count more than others where not all can be kept: an hour late of theirs as so many. */
+  weights: list(
+    object({ job: id(), weight: wholeNonNegative().min(1, WEIGHT_ERROR).max(MOST_WEIGHT, WEIGHT_ERROR) }),
+    MOST_PROMISED,
+  ).default([]),
   /** What an hour beyond the usual costs above one within it, as a share. */
   overtimeShare: share().default(USUAL_OVERTIME_SHARE),
   /** Where each step stands that was agreed, by `job/step`. */
@@ -87,6 +94,7 @@ export const NO_CALENDAR: ShopCalendar = {
   ordered: [],
   more: [],
   promised: [],
+  weights: [],
   overtimeShare: USUAL_OVERTIME_SHARE,
   plan: [],
 };

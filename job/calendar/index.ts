@@ -12,6 +12,7 @@ export {
   stands,
   taskOf,
   toolOf,
+  weightOf,
 } from './shop-case';
 export { STEP_WORDS, stepName } from './words';
 export { datesFor, type DateOffered, toldAt } from './put-in';

@@ -58,6 +58,10 @@ export interface ShopSources {
   readonly now: string;
 }
 
+/** How much an hour late of a job counts beside one of another: as much, unless somebody says more. */
+export const weightOf = ({ weights }: Pick<ShopCalendar, 'weights'>, job: string): number =>
+  weights.find((each) => each.job === job)?.weight ?? 1;
+
 /**
  * All jobs on all bays and people: each step in its bay's hours, by people who are called to do it and are there; what
  * stands in a bay stays there until it has cured; what somebody is at now is fixed.
@@ -179,7 +183,9 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
       due: jobs.flatMap((job) => {
         const by = dueAt(job, calendar, now);
         const last = lastTask(job);
-        return by === undefined || last === undefined ? [] : [{ task: last, byMin: minute(by), weight: 1 }];
+        return by === undefined || last === undefined
+          ? []
+          : [{ task: last, byMin: minute(by), weight: weightOf(calendar, job.id) }];
       }),
       stays: jobs.flatMap((job) => {
         const bay = bayIdOf(job);

@@ -91,20 +91,27 @@ function whyMoved(
   }
   const shifts = board.shifts.of(was.uses);
   const start = task.pausable ? shifts.open(was.fromMin) : shifts.inOneGo(was.fromMin, task.min);
-  const gone = was.uses.filter((id) => {
+  const isAway = (id: string) => {
     const own = board.shifts.of([id]);
     return (task.pausable ? own.open(was.fromMin) : own.inOneGo(was.fromMin, task.min)) !== was.fromMin;
-  });
+  };
+  const gone = was.uses.filter(isAway);
+  // What it takes now, such as a machine, and took nothing like before.
+  const added = is.uses.filter((id) =>
+    task.needs.some(({ anyOf }) => anyOf.includes(id) && !anyOf.some((one) => was.uses.includes(one))),
+  );
   if (start !== was.fromMin) return { code: 'closed', uses: gone.length > 0 ? gone : was.uses };
+  if (added.some(isAway)) return { code: 'closed', uses: added.filter(isAway) };
   for (const { before, maxMin } of board.after[nth]!) {
     const place = places[board.index.get(before)!];
     if (place && maxMin !== undefined && was.toMin + maxMin < place.fromMin) return { code: 'together', task: before };
   }
-  for (const resource of was.uses) {
+  for (const resource of [...was.uses, ...added]) {
+    const isNew = added.includes(resource);
     const other = places.findIndex(
       (place, at) =>
         at !== nth &&
-        stood.get(board.tasks[at]!.id)?.fromMin !== place?.fromMin &&
+        (isNew || stood.get(board.tasks[at]!.id)?.fromMin !== place?.fromMin) &&
         place?.uses.includes(resource) &&
         place.fromMin < was.toMin &&
         place.toMin > was.fromMin,

@@ -3,7 +3,7 @@ import { NINE_IN_TEN } from '#core/work/calendar';
 import { USUAL_CURRENCY } from '#formats/job';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';
-import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut } from '#job/calendar';
+import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut, weightOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
 import { usePromises } from './usePromises';
@@ -57,6 +57,7 @@ export function Promised({ shop, risks, bays }: Props) {
             </span>
             <Surely shop={shop} risk={risks.get(job.id)} isDue={by !== undefined} />
             <Told shop={shop} job={job} />
+            {by !== undefined && <Weighs shop={shop} job={job} />}
             {spareMin !== undefined && (spareMin < 0 || (risks.get(job.id)?.kept ?? 1) < NINE_IN_TEN) && (
               <WaysOut shop={shop} job={job} bays={bays} risk={risks.get(job.id)} />
             )}
@@ -122,6 +123,43 @@ function Told({ shop, job }: { readonly shop: ShopCalendarView; readonly job: Ca
         Let it go
       </Button>
     </span>
+  );
+}
+
+const WEIGHTS = [
+  ['1', 'as any other'],
+  ['2', 'twice'],
+  ['5', 'five times'],
+] as const;
+
+/** Where not every promise can be kept: how much an hour late of this one counts. */
+function Weighs({ shop, job }: { readonly shop: ShopCalendarView; readonly job: CalendarJob }) {
+  const { calendar } = shop;
+  const weight = String(weightOf(calendar, job.id));
+  const others = calendar.weights.filter((each) => each.job !== job.id);
+  return (
+    <label className="mt-1 flex items-center gap-2 text-[13px] text-ink-2">
+      Late, it counts
+      <select
+        className="field w-auto py-0.5"
+        aria-label={`${job.title}: late, it counts`}
+        value={weight}
+        onChange={({ target: { value } }) =>
+          shop.change({
+            ...calendar,
+            weights: value === '1' ? others : [...others, { job: job.id, weight: Number(value) }],
+          })
+        }
+      >
+        {(WEIGHTS.some(([known]) => known === weight) ? WEIGHTS : [...WEIGHTS, [weight, `${weight} times`]]).map(
+          ([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ),
+        )}
+      </select>
+    </label>
   );
 }
 
