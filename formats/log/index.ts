@@ -3,6 +3,8 @@ export { type ProductLasted, productLastedSchema } from './lasted';
 export {
   type EarlierPair,
   earlierPairSchema,
+  type LearnedHands,
+  learnedHandsSchema,
   type LearnedPreparation,
   learnedPreparationSchema,
   NOTHING_LEARNED,

@@ -26,6 +26,16 @@ export const learnedPreparationSchema = z.object({
 export type LearnedPreparation = z.output<typeof learnedPreparationSchema>;
 export const NOTHING_LEARNED: LearnedPreparation = { hours: {}, uses: [], shares: [] };
 
+/** How fast the hands of somebody with an account are, by the jobs they were at. */
+export const learnedHandsSchema = z.object({
+  /** By the name of their account in the log. */
+  person: z.string(),
+  jobs: z.int(),
+  layM2PerMin: z.number().optional(),
+  levelM2PerMin: z.number().optional(),
+});
+export type LearnedHands = z.output<typeof learnedHandsSchema>;
+
 /** A pair of pad and liquid that was found at an earlier job on this item or one like it. */
 export const earlierPairSchema = z.object({
   jobId: z.string(),

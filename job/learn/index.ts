@@ -1,1 +1,1 @@
-export { flashOf, jobLesson, type JobLesson, paceOfHands } from './job-lesson';
+export { flashOf, jobLesson, type JobLesson, paceOfHands, paceOfPeople } from './job-lesson';

@@ -1,12 +1,13 @@
 import { seeded } from '#core/measures';
 import { FLASH_LEARNING, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/work/learning';
 import { flashBeliefs, paceOf } from '#core/work/run';
+import { DEFAULT_PACE } from '#core/work/sections';
 import type { LogEntry } from '#formats/log';
 import { type Job, readJob } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { plannedJob, planOf } from '#job/plan';
 import tourer from '../../demo/jobs/satin-tourer.json';
-import { flashOf, jobLesson, paceOfHands } from '.';
+import { flashOf, jobLesson, paceOfHands, paceOfPeople } from '.';
 
 const job: Job = readJob({
   ...tourer,
@@ -132,6 +133,29 @@ test('hands teach their pace with a product, pauses out of it, whatever factor t
   expect(same!.level).toBeCloseTo(slow!.level!, 2);
   // A minute or two says nothing.
   expect(jobLesson(job, laidWith(0.7)).paces).toEqual([]);
+});
+
+test('each teaches their own pace by what they laid and levelled; without an account nobody’s', () => {
+  const asBy = (laid: string, levelled: string) =>
+    workedAt(job, 1.5, 20).map((entry) => ({
+      ...entry,
+      by: entry.entry.type.startsWith('lay-') ? laid : levelled,
+    }));
+  const { layM2PerMin, levelM2PerMin } = job.crew;
+  expect(jobLesson(job, asBy('ash', 'rowan')).people).toEqual([
+    { person: 'ash', layM2PerMin: expect.closeTo(layM2PerMin / 1.5, 2) },
+    { person: 'rowan', levelM2PerMin: expect.closeTo(levelM2PerMin / 1.5, 2) },
+  ]);
+  expect(jobLesson(job, workedAt(job, 1.5, 20)).people).toEqual([]);
+  // The usual pace, and theirs the more the oftener it was seen.
+  const lesson = (m2: number) => ({ people: [{ person: 'ash', layM2PerMin: m2 }] });
+  const after = (...jobs: number[]) => paceOfPeople(jobs.map(lesson))[0]!;
+  const [usual, slow] = [DEFAULT_PACE.layM2PerMin, DEFAULT_PACE.layM2PerMin / 2];
+  expect(after(slow).layM2PerMin).toBeLessThan(usual);
+  expect(after(slow).layM2PerMin).toBeGreaterThan(after(slow, slow, slow).layM2PerMin!);
+  expect(after(slow, slow, slow).layM2PerMin).toBeGreaterThan(slow);
+  expect(after(slow, usual)).toMatchObject({ person: 'ash', jobs: 2 });
+  expect(paceOfPeople([{ people: [] }])).toEqual([]);
 });
 
 test('the pace of hands is believed more with each job, and the next plan is laid at it', () => {

@@ -1,10 +1,24 @@
-import { lessonOf, type PreparationLesson } from '#core/work/prepare';
+import type { CrewRole } from '#core/work/crew';
 import { learnFactor, PACE_LEARNING } from '#core/work/learning';
-import { cueRatios, type CueSeen, foldLog, type HandsOn, handsOnProducts, learnedFlash } from '#core/work/run';
+import type { PlannedJob } from '#core/work/plan';
+import { lessonOf, type PreparationLesson } from '#core/work/prepare';
+import {
+  cueRatios,
+  type CueSeen,
+  foldLog,
+  type HandsOn,
+  handsOnBy,
+  handsOnProducts,
+  learnedFlash,
+  type PatchRecord,
+  type RunRecord,
+} from '#core/work/run';
+import { DEFAULT_PACE } from '#core/work/sections';
 import { type Job, surfaceName } from '#formats/job';
-import { type LogEntry, loggedEntries } from '#formats/log';
+import { type LearnedHands, type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { plannedJob } from '#job/plan';
+import { byOf } from '#job/view';
 
 /** All one job teaches: its preparation, and when the cues of its products really came. */
 export interface JobLesson extends PreparationLesson {
@@ -19,18 +33,28 @@ export interface JobLesson extends PreparationLesson {
     readonly lay?: number | undefined;
     readonly level?: number | undefined;
   }[];
+  /** Of each person with an account, their own pace as it was at this job. */
+  readonly people: readonly OwnPace[];
+}
+
+/** How fast somebody lays and levels a flat panel with an even-tempered product, m²/min; what nothing is known of is left out. */
+export interface OwnPace {
+  readonly person: string;
+  readonly layM2PerMin?: number | undefined;
+  readonly levelM2PerMin?: number | undefined;
 }
 
 /** Less time with a product says nothing of a pace, minutes. */
 const SAYS_NOTHING_MIN = 5;
 
 /** What a job teaches, from its document and the log of what was really done. */
-export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at' | 'entry'>[]): JobLesson {
+export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at' | 'entry' | 'by'>[]): JobLesson {
   const record = foldLog(loggedEntries(document.startAt, log));
   const planned = new Map(document.products.map((product) => [product.id, product]));
   const job = plannedJob(document);
   return {
     ...lessonOf(record.stages.values(), record.outcomes.values()),
+    people: ownPaces(job, record, byOf(log)),
     paces: [...handsOnProducts(job, record)].flatMap(([product, { lay, level }]) => {
       // By the sheet itself, whatever was learned when the job was planned.
       const sheet = planned.get(product);
@@ -57,6 +81,42 @@ export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at
       };
     }),
   };
+}
+
+/** Each by their own hands: the crew's pace, as much faster or slower as they were than it foretold. */
+function ownPaces(job: PlannedJob, record: RunRecord, authors: ReadonlyMap<string, string>): OwnPace[] {
+  const whose = ({ layEntry, levelEntry }: PatchRecord, does: CrewRole) =>
+    authors.get((does === 'lay' ? layEntry : levelEntry) ?? '');
+  return [...handsOnBy(job, record, whose)].flatMap(([person, { lay, level }]) => {
+    const [asLaid, asLevelled] = [paceSeen(lay), paceSeen(level)];
+    if (asLaid === undefined && asLevelled === undefined) return [];
+    return [
+      {
+        person,
+        ...(asLaid !== undefined && { layM2PerMin: job.crew.layM2PerMin * asLaid }),
+        ...(asLevelled !== undefined && { levelM2PerMin: job.crew.levelM2PerMin * asLevelled }),
+      },
+    ];
+  });
+}
+
+/** How fast each person is, by all jobs they were at: the usual pace, and theirs the more the oftener it was seen. */
+export function paceOfPeople(lessons: readonly Pick<JobLesson, 'people'>[]): LearnedHands[] {
+  const seen = lessons.flatMap(({ people }) => people);
+  const learned = (own: readonly OwnPace[], key: 'layM2PerMin' | 'levelM2PerMin') => {
+    const ratios = own.flatMap((one) => (one[key] === undefined ? [] : [one[key] / DEFAULT_PACE[key]]));
+    return ratios.length === 0 ? undefined : DEFAULT_PACE[key] * learnFactor(ratios, PACE_LEARNING).factor;
+  };
+  return [...new Set(seen.map(({ person }) => person))].map((person) => {
+    const own = seen.filter((one) => one.person === person);
+    const [layM2PerMin, levelM2PerMin] = [learned(own, 'layM2PerMin'), learned(own, 'levelM2PerMin')];
+    return {
+      person,
+      jobs: own.length,
+      ...(layM2PerMin !== undefined && { layM2PerMin }),
+      ...(levelM2PerMin !== undefined && { levelM2PerMin }),
+    };
+  });
 }
 
 const paceSeen = ({ tookMin, plannedMin }: HandsOn, factor = 1): number | undefined =>

@@ -13,7 +13,13 @@ import {
   newJobSchema,
   planSchema,
 } from '#formats/job';
-import { earlierPairSchema, learnedPreparationSchema, logEntrySchema, newEntrySchema } from '#formats/log';
+import {
+  earlierPairSchema,
+  learnedHandsSchema,
+  learnedPreparationSchema,
+  logEntrySchema,
+  newEntrySchema,
+} from '#formats/log';
 import type { Fault } from '#formats/values';
 import { type JobCut, jobCuts } from '#job/film';
 import { planFile } from '#job/plan';
@@ -296,6 +302,13 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       summary: 'What all jobs teach of preparation: hours, what is used, and what becomes of marks',
       answer: { status: 200, schema: learnedPreparationSchema },
       run: () => runLog.learnedPreparation(),
+    }),
+    endpoint({
+      method: 'get',
+      path: '/api/learned-hands',
+      summary: 'How fast the hands of each person with an account were, by all jobs they were at',
+      answer: { status: 200, schema: z.array(learnedHandsSchema) },
+      run: () => runLog.learnedHands(),
     }),
     endpoint({
       method: 'post',

@@ -1,9 +1,16 @@
 import { learnedHours, learnedShares, learnedUse } from '#core/work/prepare';
 import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/work/run';
 import type { Job } from '#formats/job';
-import { type LearnedPreparation, type LogEntry, loggedEntries, type NewEntry, type ProductCues } from '#formats/log';
+import {
+  type LearnedHands,
+  type LearnedPreparation,
+  type LogEntry,
+  loggedEntries,
+  type NewEntry,
+  type ProductCues,
+} from '#formats/log';
 import { minutesBetween } from '#formats/values';
-import { flashOf, jobLesson, paceOfHands } from '#job/learn';
+import { flashOf, jobLesson, paceOfHands, paceOfPeople } from '#job/learn';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
@@ -36,7 +43,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   /** What all jobs teach, until one of them teaches something else. */
   let taught: { preparation: LearnedPreparation; flash: ReturnType<typeof flashOf> } | undefined;
   /** How fast hands are moves with every patch: it is asked for seldom, and worked out by itself. */
-  let paces: ReturnType<typeof paceOfHands> | undefined;
+  let paces: { products: ReturnType<typeof paceOfHands>; people: LearnedHands[] } | undefined;
 
   const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
@@ -71,6 +78,11 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
       .forEach(keepLesson);
     return lessons.all();
   };
+  const learnedPaces = () => {
+    if (paces) return paces;
+    const all = allLessons();
+    return (paces = { products: paceOfHands(all), people: paceOfPeople(all) });
+  };
   const lessonsTaught = () => {
     if (taught) return taught;
     const all = allLessons();
@@ -96,7 +108,9 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     /** What the cues seen at all jobs teach of each product's flash. */
     learnedFlash: () => lessonsTaught().flash,
     /** How fast hands were with each product at all jobs, against its sheet. */
-    learnedPace: () => (paces ??= paceOfHands(allLessons())),
+    learnedPace: () => learnedPaces().products,
+    /** How fast the hands of each person were. */
+    learnedHands: (): LearnedHands[] => learnedPaces().people,
     /** The cues seen of one product, job by job, with what was believed before each. */
     cuesOf(productId: string): ProductCues {
       const taughtBy = allLessons().flatMap(({ jobId, cues }) => {

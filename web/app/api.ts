@@ -25,7 +25,15 @@ import type {
   Problem,
   ShelfProduct,
 } from '#formats/job';
-import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues, ProductLasted } from '#formats/log';
+import type {
+  EarlierPair,
+  LearnedHands,
+  LearnedPreparation,
+  LogEntry,
+  NewEntry,
+  ProductCues,
+  ProductLasted,
+} from '#formats/log';
 import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
 
@@ -247,6 +255,10 @@ export const api = createApi({
     takeGloss: build.mutation<GlossAnswer, GlossSpot>({
       query: (body) => ({ url: 'gloss-meter/readings', method: 'POST', body }),
     }),
+    learnedHands: build.query<LearnedHands[], void>({
+      query: () => 'learned-hands',
+      providesTags: ['Learned'],
+    }),
     learned: build.query<LearnedPreparation, void>({
       query: () => 'learned-preparation',
       providesTags: ['Learned'],
@@ -445,6 +457,7 @@ export const {
   useTakeThicknessMutation,
   useTakeGlossMutation,
   useCareDueQuery,
+  useLearnedHandsQuery,
   useLearnedQuery,
   useEarlierPairsQuery,
   useKitQuery,

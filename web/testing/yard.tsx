@@ -68,6 +68,7 @@ function answer({ method, path, body, version }: Call): Response {
   if (part === 'cues') return json({ factor: 1, sigma: 0.2, jobs: [] });
   if (what === 'products')
     return json(yard.shelf.map((product) => ({ id: product.id, version: 1, updatedAt: NOW, ...parted(product) })));
+  if (what === 'learned-hands') return json([]);
   if (what === 'learned-preparation') return json({ hours: {}, uses: [], shares: [] });
   if (what === 'kit') return json(yard.kit.map((entry) => ({ id: entry.id, version: 1, entry })));
   if (what === 'offers') return json(yard.offers.map((offer) => ({ id: offer.id, version: 1, offer })));

@@ -1,3 +1,4 @@
+import type { CrewRole } from '#core/work/crew';
 import type { PlannedJob } from '#core/work/plan';
 import { unpausedMin } from './course';
 import type { PatchRecord, RunRecord } from './record';
@@ -15,45 +16,53 @@ export interface BothHandsOn {
   readonly level: HandsOn;
 }
 
+type Worked = Pick<RunRecord, 'patches' | 'pauses'>;
+
 /**
  * How long laying and levelling really took, beside what the paces had foretold of the same patches. Pauses are left
  * out; what is still in hand is left out of both.
  */
-export const handsOn = (job: PlannedJob, { patches, pauses }: Pick<RunRecord, 'patches' | 'pauses'>): BothHandsOn =>
-  summed(job, [...patches.values()], pauses);
+export const handsOn = (job: PlannedJob, worked: Worked): BothHandsOn =>
+  handsOnBy(job, worked, () => 'all').get('all') ?? { lay: NOTHING, level: NOTHING };
 
-/** The same of each product by itself, with how many patches of it were laid. */
-export function handsOnProducts(
+/** The same of each product by itself. */
+export const handsOnProducts = (job: PlannedJob, worked: Worked): ReadonlyMap<string, BothHandsOn> =>
+  handsOnBy(job, worked, ({ start }) => start.product);
+
+/**
+ * The same, apart by whatever tells patches apart: whose hands laid and levelled them, with what, in which way.
+ * @param of undefined: nobody can say, and it is left out
+ */
+export function handsOnBy(
   job: PlannedJob,
-  { patches, pauses }: Pick<RunRecord, 'patches' | 'pauses'>,
+  { patches, pauses }: Worked,
+  of: (patch: PatchRecord, does: CrewRole) => string | undefined,
 ): ReadonlyMap<string, BothHandsOn> {
-  const byProduct = new Map<string, PatchRecord[]>();
+  const sums = new Map<string, BothHandsOn>();
+  const add = (
+    patch: PatchRecord,
+    does: CrewRole,
+    { fromMin, toMin }: { readonly fromMin: number | undefined; readonly toMin: number | undefined },
+  ) => {
+    const key = of(patch, does);
+    if (key === undefined || fromMin === undefined || toMin === undefined) return;
+    const pace = paceOf(job, patch.patch, patch.start.product);
+    const m2PerMin = does === 'lay' ? pace.layM2PerMin : pace.levelM2PerMin;
+    const known = sums.get(key) ?? { lay: NOTHING, level: NOTHING };
+    const { tookMin, plannedMin } = known[does];
+    sums.set(key, {
+      ...known,
+      [does]: {
+        tookMin: tookMin + unpausedMin(pauses, fromMin, toMin),
+        plannedMin: plannedMin + patch.start.areaM2 / m2PerMin,
+      },
+    });
+  };
   for (const patch of patches.values()) {
-    const { product } = patch.start;
-    byProduct.set(product, [...(byProduct.get(product) ?? []), patch]);
+    add(patch, 'lay', { fromMin: patch.layStartMin, toMin: patch.layEndMin });
+    add(patch, 'level', { fromMin: patch.levelStartMin, toMin: patch.levelEndMin });
   }
-  return new Map([...byProduct].map(([product, own]) => [product, summed(job, own, pauses)]));
+  return sums;
 }
 
-function summed(job: PlannedJob, patches: readonly PatchRecord[], pauses: RunRecord['pauses']): BothHandsOn {
-  const sum = (
-    key: 'layM2PerMin' | 'levelM2PerMin',
-    span: (patch: PatchRecord) => readonly [number | undefined, number | undefined],
-  ): HandsOn =>
-    patches.reduce<HandsOn>(
-      (total, patch) => {
-        const [fromMin, toMin] = span(patch);
-        if (fromMin === undefined || toMin === undefined) return total;
-        const { start } = patch;
-        return {
-          tookMin: total.tookMin + unpausedMin(pauses, fromMin, toMin),
-          plannedMin: total.plannedMin + start.areaM2 / paceOf(job, patch.patch, start.product)[key],
-        };
-      },
-      { tookMin: 0, plannedMin: 0 },
-    );
-  return {
-    lay: sum('layM2PerMin', ({ layStartMin, layEndMin }) => [layStartMin, layEndMin]),
-    level: sum('levelM2PerMin', ({ levelStartMin, levelEndMin }) => [levelStartMin, levelEndMin]),
-  };
-}
+const NOTHING: HandsOn = { tookMin: 0, plannedMin: 0 };

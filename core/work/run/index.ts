@@ -25,7 +25,7 @@ export {
 export { type Hand, HAND_ROLES, type HandRole, nextFor, type NextThing } from './next';
 export { cutInto, isTooLarge, mayBeCut } from './sections-by-hand';
 export { levelledLoaded, towelLoad } from './towel';
-export { type HandsOn, handsOn, handsOnProducts } from './hands-on';
+export { type HandsOn, handsOn, handsOnBy, handsOnProducts } from './hands-on';
 export { patchWindow } from './patch-window';
 export { windowState, type WindowState } from './window-state';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';

@@ -2,7 +2,9 @@ import { Plus, Trash2 } from 'lucide-react';
 import { CREW_ROLES } from '#core/work/crew';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
+import { useLearnedHandsQuery } from '../../app/api';
 import type { JobView } from '../../job/useJobView';
+import { useNamesQuery } from '../../people/api';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
@@ -58,6 +60,7 @@ export function PeopleForm({ job: { document, edit } }: { readonly job: JobView 
                 onChange={(levelM2PerMin) => change(at, { levelM2PerMin })}
               />
             </div>
+            <SeenPace person={person} onTake={(pace) => change(at, pace)} />
             <Button look="quiet" className="mt-1" onClick={() => put(people.filter((_, index) => index !== at))}>
               <Trash2 size={15} /> {person.id} is not on it
             </Button>
@@ -79,6 +82,42 @@ export function PeopleForm({ job: { document, edit } }: { readonly job: JobView 
     </div>
   );
 }
+
+/** How fast somebody with an account of that name was at the jobs they were at, and the button that plans with it. */
+function SeenPace({
+  person: { id, layM2PerMin, levelM2PerMin },
+  onTake,
+}: {
+  readonly person: Person;
+  readonly onTake: (pace: Pick<Person, 'layM2PerMin' | 'levelM2PerMin'>) => void;
+}) {
+  const { data: hands = [] } = useLearnedHandsQuery();
+  const { data: names = [] } = useNamesQuery();
+  const seen = hands.find(({ person }) => names.some((name) => name.id === person && name.name === id));
+  if (!seen) return null;
+  const pace = {
+    ...(seen.layM2PerMin !== undefined && { layM2PerMin: twoPlaces(seen.layM2PerMin) }),
+    ...(seen.levelM2PerMin !== undefined && { levelM2PerMin: twoPlaces(seen.levelM2PerMin) }),
+  };
+  const said = [
+    ...(pace.layM2PerMin === undefined ? [] : [`lays ${pace.layM2PerMin.toFixed(2)}`]),
+    ...(pace.levelM2PerMin === undefined ? [] : [`levels ${pace.levelM2PerMin.toFixed(2)}`]),
+  ].join(', ');
+  const isTaken =
+    (pace.layM2PerMin ?? layM2PerMin) === layM2PerMin && (pace.levelM2PerMin ?? levelM2PerMin) === levelM2PerMin;
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-ink-2">
+      By {seen.jobs} {seen.jobs === 1 ? 'job' : 'jobs'}: {said} m²/min
+      {!isTaken && (
+        <Button look="quiet" onClick={() => onTake(pace)}>
+          Plan with it
+        </Button>
+      )}
+    </p>
+  );
+}
+
+const twoPlaces = (m2PerMin: number): number => Math.round(m2PerMin * 100) / 100;
 
 function freeName(people: readonly Person[]): string {
   let number = people.length + 1;
