@@ -147,14 +147,13 @@ export function glanceRepository(db: Db) {
       return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
     },
     /** Jobs that begin at a moment or later. */
-    startingFrom: (ms: number): string[] =>
+    startingFrom: (ms: number): { id: string; version: number }[] =>
       db
-        .select({ id: jobGlances.jobId })
+        .select({ id: jobGlances.jobId, version: jobs.version })
         .from(jobGlances)
         .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
         .where(and(there, gte(startMs, ms)))
-        .all()
-        .map(({ id }) => id),
+        .all(),
     /** Items by their last visit, found by words of any visit: its names, or what was laid, used and found at it. */
     items(words: string, from: number, most: number): Page<ItemSummary> {
       const last = sql<number>`max(${startMs})`;

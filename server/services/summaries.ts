@@ -196,8 +196,8 @@ export function summaryService(
         })),
       };
     },
-    /** Jobs that begin at a moment or later. */
-    startingFrom(ms: number): string[] {
+    /** Jobs that begin at a moment or later, each in which version. */
+    startingFrom(ms: number): { readonly id: string; readonly version: number }[] {
       // When it begins stands in the job itself: neither time nor what others teach moves it.
       knowAll(standingNow(), now().getTime());
       return glances.startingFrom(ms);

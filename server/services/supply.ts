@@ -44,10 +44,17 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
       .filter(([, amount]) => amount > 0);
     return { job: job.id, startMs: Date.parse(job.document.startAt), amounts: new Map(left) };
   };
+  /** Jobs that wait, as they were opened last: every tap in the bay asks for them, and few are edited meanwhile. */
+  let opened = new Map<string, JobRecord>();
   /** Jobs that lay something still: not those whose day is long past. */
   const waiting = (): JobRecord[] => {
     const earliestMs = now().getTime() - PAST_DAYS * MS_PER_DAY;
-    return summaries.startingFrom(earliestMs).flatMap((id) => jobs.find(id) ?? []);
+    const records = summaries.startingFrom(earliestMs).flatMap(({ id, version }) => {
+      const known = opened.get(id);
+      return (known?.version === version ? known : jobs.find(id)) ?? [];
+    });
+    opened = new Map(records.map((record) => [record.id, record]));
+    return records;
   };
   const reserved = (among: readonly JobRecord[]): Reservation[] => {
     const drawn = drawnAtJobs();

@@ -34,9 +34,12 @@ export function useSheet(document: Job | undefined, request: SheetRequest | unde
   useEffect(() => {
     if (!isBehind || !beside || !document || !request) return;
     const { planned, record, fromMin } = request;
+    // What was asked of the job before an edit is of another job.
+    const found = (sheet: RunSheet) =>
+      keep((standing) => (standing?.document === document ? { document, request, sheet } : standing));
     beside.ask(request, {
-      onAnswer: (sheet) => keep({ document, request, sheet }),
-      onFailed: () => keep({ document, request, sheet: runSheet(planned, record, fromMin) }),
+      onAnswer: found,
+      onFailed: () => found(runSheet(planned, record, fromMin)),
     });
   }, [isBehind, beside, document, request]);
   return useMemo(

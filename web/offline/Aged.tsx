@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { useJobsQuery } from '../app/api';
-import { useAppSelector } from '../app/store';
+import { api, useJobsQuery } from '../app/api';
+import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { moment } from '../ui/moments';
 import { takeNewEdition } from './install';
@@ -13,7 +13,7 @@ const KEEP_EVERY_MS = 15 * 60_000;
 export function Aged({ inBay }: { readonly inBay: boolean }) {
   const { since, newEdition } = useAppSelector((state) => state.aged);
   const [isRunning, setRunning] = useState(false);
-  useDayKept();
+  useDayKept(inBay);
   return (
     <>
       {since !== undefined && (
@@ -36,20 +36,24 @@ export function Aged({ inBay }: { readonly inBay: boolean }) {
   );
 }
 
-/** Keeps the day's jobs on the device. */
-function useDayKept(): void {
-  const { data: jobs } = useJobsQuery();
-  const ids = jobs?.map(({ id, version }) => `${id}/${version}`).join();
+/** Keeps the day's jobs on the device. In the bay their list is asked for only then, not after every tap of anybody. */
+function useDayKept(inBay: boolean): void {
+  const dispatch = useAppDispatch();
+  const { data: listed } = useJobsQuery(undefined, { skip: inBay });
+  const ids = listed?.map(({ id, version }) => `${id}/${version}`).join();
   useEffect(() => {
-    if (!jobs) return;
-    const keep = () => document.visibilityState === 'visible' && void keepDay(jobs, Date.now());
+    const keep = async () => {
+      if (document.visibilityState !== 'visible') return;
+      const { data: jobs } = await dispatch(api.endpoints.jobs.initiate(undefined, { subscribe: false }));
+      if (jobs) await keepDay(jobs, Date.now());
+    };
     // What is looked at first comes first.
-    const soon = setTimeout(keep, 4000);
-    const often = setInterval(keep, KEEP_EVERY_MS);
+    const soon = setTimeout(() => void keep(), 4000);
+    const often = setInterval(() => void keep(), KEEP_EVERY_MS);
     return () => {
       clearTimeout(soon);
       clearInterval(often);
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- which jobs, in which version; not how far each is
-  }, [ids]);
+    // Which jobs, in which version; not how far each is.
+  }, [dispatch, ids]);
 }
