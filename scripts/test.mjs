@@ -59,6 +59,10 @@ for (const [name, ...args] of [
   const { holds, said } = await aside(tool(name), ...args);
   check(name === 'tsc' ? 'types' : name, () => tell(holds, said));
 }
+// While lint goes on: what the real interface wants.
+await installed;
+const built = check('build', build);
+const chromium = ensureChromium();
 const { holds, said } = await looking;
 check('lint', () => tell(holds, said));
 suite(
@@ -66,8 +70,6 @@ suite(
   () => npx('jest', '--json', `--outputFile=${path.join(OUT, 'unit.json')}`),
   (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites }),
 );
-const built = check('build', build);
-const chromium = ensureChromium();
 if (!built || !chromium) {
   check(
     chromium ? 'interface (not built)' : 'interface (no Chromium: install the package "chromium-headless-shell")',

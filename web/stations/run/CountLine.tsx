@@ -1,6 +1,7 @@
 import type { SheetPatch, WindowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
-import { clock, countdown, span } from '../../ui/moments';
+import { Countdown } from '../../ui/Countdown';
+import { clock, span } from '../../ui/moments';
 import type { gateTimes } from '../../window/gate-times';
 
 interface CountProps {
@@ -35,9 +36,11 @@ export function CountLine({ job, current, state, laid, early, ageMin, times, rew
   }
   const toOpen = times.guardedFromMin - ageMin;
   const toClose = times.guardedByMin === null ? undefined : times.guardedByMin - ageMin;
-  const big = (minutes: number) => (
+  const laidMin = current.record?.layStartMin ?? 0;
+  /** To, or since, so many minutes after laying began. */
+  const big = (atAgeMin: number) => (
     <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none" style={{ fontStretch: '100%' }}>
-      {countdown(minutes)}
+      <Countdown startAt={job.document.startAt} atMin={laidMin + atAgeMin} />
     </strong>
   );
   const line = 'flex items-baseline gap-4 text-2xl';
@@ -45,20 +48,20 @@ export function CountLine({ job, current, state, laid, early, ageMin, times, rew
     const rewet = rewetByMin === undefined || rewetByMin === null ? undefined : rewetByMin;
     return (
       <p className={`${line} text-stop`}>
-        closed for {big(ageMin - (times.byMin ?? 0))}
+        closed for {big(times.byMin ?? 0)}
         <span className="text-lg">{rewet !== undefined && `if it grabs, re-wet by ${clock(job.at(rewet))}`}</span>
       </p>
     );
   }
-  if (toOpen > 0) return <p className={line}>opens in {big(toOpen)}</p>;
+  if (toOpen > 0) return <p className={line}>opens in {big(times.guardedFromMin)}</p>;
   if (toClose === undefined) return <p className={`${line} text-ok`}>open, no hurry</p>;
   if (toClose > 0) {
     return (
       <p className={`${line} ${state === 'closing' ? 'text-warn' : 'text-ok'}`}>
         {state === 'closing' ? 'closing, ' : 'open, '}
-        {big(toClose)} left
+        {big(times.guardedByMin ?? 0)} left
       </p>
     );
   }
-  return <p className={`${line} text-warn`}>past what is safe; closes in {big((times.byMin ?? 0) - ageMin)}</p>;
+  return <p className={`${line} text-warn`}>past what is safe; closes in {big(times.byMin ?? 0)}</p>;
 }

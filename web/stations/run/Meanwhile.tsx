@@ -2,6 +2,7 @@ import { MS_PER_MIN } from '#core/measures';
 import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { useNameOf } from '../../people/api';
+import { Countdown } from '../../ui/Countdown';
 import { clock, countdown } from '../../ui/moments';
 
 interface Props {
@@ -84,7 +85,9 @@ export function Meanwhile({ job, current, others, now, disabled, onTap }: Props)
               <span className="text-lg">
                 {isLaying ? 'being laid' : 'being levelled'}
                 {who !== undefined && `, ${nameOf(who)}`}{' '}
-                <span className="figure">{countdown(Math.max(0, nowMin - sinceMin))}</span>
+                <span className="figure">
+                  <Countdown startAt={document.startAt} atMin={sinceMin} />
+                </span>
               </span>
             </button>
           </li>

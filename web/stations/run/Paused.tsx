@@ -1,9 +1,8 @@
 import { Play } from 'lucide-react';
 import type { RunRecord } from '#core/work/run';
-import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { countdown } from '../../ui/moments';
+import { Countdown } from '../../ui/Countdown';
 import { useNow } from '../../ui/useNow';
 import { PAUSE_NAMES } from '../prepare/pause-names';
 import { Meanwhile } from './Meanwhile';
@@ -18,7 +17,6 @@ interface Props {
 export function Paused({ job, pause }: Props) {
   const now = useNow(1000);
   const { tap, settling } = useTap(job.id);
-  const nowMin = (now - Date.parse(job.document.startAt)) / MS_PER_MIN;
   return (
     <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">
       <p className="text-2xl text-ink-2">Paused</p>
@@ -26,7 +24,7 @@ export function Paused({ job, pause }: Props) {
       <p className="mt-6 flex items-baseline gap-4 text-2xl text-ink-2">
         for
         <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none text-ink">
-          {countdown(Math.max(0, nowMin - pause.fromMin))}
+          <Countdown startAt={job.document.startAt} atMin={pause.fromMin} />
         </strong>
       </p>
       {job.sheet.wet.length > 0 && (

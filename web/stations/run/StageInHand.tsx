@@ -5,7 +5,7 @@ import { STEP_KINDS } from '#core/work/steps';
 import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { countdown } from '../../ui/moments';
+import { Countdown } from '../../ui/Countdown';
 import { hours } from '../../ui/hours';
 import { useNow } from '../../ui/useNow';
 import { PolishTool } from '../prepare/PolishTool';
@@ -60,7 +60,7 @@ export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
         <p className="mt-3 flex items-baseline gap-4 text-2xl text-over" role="timer">
           {nowMin > rinseBy ? 'rinse now, late by' : 'rinse within'}
           <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none">
-            {countdown(Math.abs(rinseBy - nowMin))}
+            <Countdown startAt={job.document.startAt} atMin={rinseBy} />
           </strong>
         </p>
       )}

@@ -1,8 +1,7 @@
 import type { SheetPatch } from '#core/work/run';
-import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { countdown } from '../../ui/moments';
+import { Countdown } from '../../ui/Countdown';
 import { useNow } from '../../ui/useNow';
 import { Meanwhile } from './Meanwhile';
 import { useTap } from './useTap';
@@ -18,7 +17,6 @@ interface Props {
 export function Watch({ job, patch, others }: Props) {
   const now = useNow(1000);
   const { tap, settling } = useTap(job.id);
-  const nowMin = (now - Date.parse(job.document.startAt)) / MS_PER_MIN;
   const { state } = patch;
   return (
     <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">
@@ -37,7 +35,7 @@ export function Watch({ job, patch, others }: Props) {
         <p className="mt-6 flex items-baseline gap-4 text-2xl text-ink-2">
           begun
           <strong className="figure text-[clamp(3rem,7vw,5.2rem)] leading-none text-ink">
-            {countdown(Math.max(0, nowMin - patch.record.layStartMin))}
+            <Countdown startAt={job.document.startAt} atMin={patch.record.layStartMin} />
           </strong>
           ago
         </p>
