@@ -1,6 +1,7 @@
 import { errorText } from '../app/api';
 import { day, moment } from '../ui/moments';
 import { useGuestJobQuery } from './api';
+import { PageTitle } from '../ui/PageTitle';
 
 const PHASE_WORDS = {
   survey: 'It is looked over.',
@@ -27,6 +28,7 @@ export function GuestPage({ job }: { readonly job: string }) {
   return (
     <main className="mx-auto max-w-2xl px-6 py-8">
       <p className="label">{itemName ?? 'Your item'}</p>
+      <PageTitle>{title}</PageTitle>
       <h1 className="figure text-3xl">{title}</h1>
       <p className="mt-3 text-2xl font-semibold">{PHASE_WORDS[phase]}</p>
       {phase === 'running' && patchesTotal > 0 && (

@@ -3,6 +3,7 @@ import { Button } from '../ui/Button';
 import { useSignInMutation } from './api';
 import { InputLine } from './InputLine';
 import { Fault } from '../ui/Fault';
+import { PageTitle } from '../ui/PageTitle';
 
 /** Coming in at a desk, by name and password. */
 export function SignIn() {
@@ -10,6 +11,7 @@ export function SignIn() {
   const { register, handleSubmit } = useForm({ defaultValues: { name: '', password: '' } });
   return (
     <main className="mx-auto flex h-full max-w-md flex-col justify-center px-6 py-10">
+      <PageTitle>Who is it?</PageTitle>
       <h1 className="figure text-3xl">Who is it?</h1>
       <p className="mt-2 text-ink-2">What is entered here stands under your name.</p>
       <form className="mt-6 space-y-4" onSubmit={(event) => void handleSubmit((said) => signIn(said))(event)}>

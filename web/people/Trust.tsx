@@ -1,11 +1,13 @@
 import type { ReactNode } from 'react';
 import { useTrustQuery } from './api';
+import { PageTitle } from '../ui/PageTitle';
 
 /** How a tablet learns to trust this workshop, in pictures: once, before it is paired. */
 export function Component() {
   const { data } = useTrustQuery();
   return (
     <main className="mx-auto max-w-4xl px-6 py-8">
+      <PageTitle>Trust this workshop</PageTitle>
       <h1 className="figure text-3xl">Trust this workshop</h1>
       <p className="mt-2 max-w-prose text-ink-2">
         The server’s certificate is the workshop’s own, so no device knows it yet. It is taught once; from then on the
