@@ -18,6 +18,7 @@ const AT_HAND = [
 ];
 
 const shared = {
+  moduleNameMapper: { '^fast-check$': '<rootDir>/scripts/chance.ts' },
   // Packages that ship modern modules only are read as well.
   transform: { '\\.tsx?$': swc, 'node_modules/(clipper2-ts|@tanstack)/.+\\.js$': swc },
   transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|@tanstack)/)'],

@@ -17,7 +17,7 @@ export function run(command, args, options = {}) {
 /** Where a tool of this project lies. */
 export const tool = (name) => path.join(ROOT, 'node_modules', '.bin', name);
 
-export const npx = (name, ...args) => run(tool(name), args);
+const npx = (name, ...args) => run(tool(name), args);
 
 /** Runs a command beside others; what it says is shown once it has ended, so that two do not talk at once. */
 export function aside(command, ...args) {

@@ -24,6 +24,8 @@ const edit = (state: typeof start, change: (draft: JobDraft) => JobDraft) =>
   reducer(state, edited({ id: 'tourer', draft: change(at(state).draft) }));
 const sheet = readProduct({ ...satinTourer.products[0], id: 'other', name: 'Other' });
 
+const reversed = <T extends object>(of: T): T => Object.fromEntries(Object.entries(of).reverse()) as T;
+
 describe('editing a job', () => {
   test('any edits can be undone to the beginning and redone to the end', () => {
     fc.assert(
@@ -46,6 +48,23 @@ describe('editing a job', () => {
     const meanwhile = edit(saving, rename('second'));
     const after = at(reducer(meanwhile, actions.saved(answer)));
     expect(after).toMatchObject({ version: 4, state: { kind: 'dirty' }, draft: { document: { title: 'second' } } });
+  });
+
+  test('what was sent and not answered is one’s own: taken back meanwhile, it stays taken back', () => {
+    const taken = reducer(edit(start, rename('sent, then the page was left')), actions.saveStarted('tourer'));
+    const left = edit(taken, rename(document.title));
+    // In other order of facts, as another program writes them.
+    const own = { ...record, version: 4, document: { ...reversed(document), title: 'sent, then the page was left' } };
+    const problem = { type: 'about:blank', status: 412, title: 'Somebody else was first' };
+    const after = at(reducer(left, actions.overtaken({ record: own, problem })));
+    expect(after).toMatchObject({
+      version: 4,
+      draft: { document: { title: document.title } },
+      state: { kind: 'dirty' },
+    });
+    // Anybody else's stands: to have it otherwise again was no change of it.
+    const theirs = { ...own, document: { ...own.document, title: 'theirs' } };
+    expect(at(reducer(left, actions.overtaken({ record: theirs, problem }))).draft.document.title).toBe('theirs');
   });
 
   test('what comes from the server never takes away what is not saved yet', () => {

@@ -1,4 +1,5 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import isEqual from 'fast-deep-equal';
 import type { JobDraft, JobRecord, Problem } from '#formats/job';
 import { type Clash, mergeThree } from '#formats/values';
 
@@ -19,20 +20,26 @@ export interface Draft {
   readonly draft: JobDraft;
   /** What the server had under that version: what this was made of. Unknown where an earlier edition kept it. */
   readonly base?: JobDraft;
+  /** What was sent since and never answered, the last few: should one of them stand on the server, it is one's own. */
+  readonly sent?: readonly JobDraft[];
   readonly past: readonly JobDraft[];
   readonly future: readonly JobDraft[];
   readonly state: SaveState;
 }
 
 const STEPS_KEPT = 100;
+const SENT_KEPT = 5;
 
 function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
   return { document, bayId, airSource };
 }
 
+/** As it went over the network: what is undefined is not there. */
+const asSent = (draft: JobDraft): unknown => JSON.parse(JSON.stringify(draft));
+
 const KEY = 'glaphyra.drafts';
 type Drafts = Record<string, Draft>;
-type Kept = Pick<Draft, 'version' | 'draft' | 'base'>;
+type Kept = Pick<Draft, 'version' | 'draft' | 'base' | 'sent'>;
 
 /** Edits an earlier page had not yet saved when it was closed. */
 function unsavedDrafts(): Drafts {
@@ -54,7 +61,7 @@ function unsavedDrafts(): Drafts {
 export function storeUnsaved(drafts: Drafts): void {
   const unsaved = Object.entries(drafts)
     .filter(([, { state }]) => state.kind !== 'saved')
-    .map(([id, { version, draft, base }]) => [id, { version, draft, base }]);
+    .map(([id, { version, draft, base, sent }]) => [id, { version, draft, base, sent }]);
   localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(unsaved)));
 }
 
@@ -98,18 +105,22 @@ export const drafts = createSlice({
       state[id] = { ...current, draft: next, past: [...current.past, current.draft], future, state: { kind: 'dirty' } };
     },
     saveStarted(state, { payload: id }: PayloadAction<string>) {
-      state[id]!.state = { kind: 'saving' };
+      const current = original(state)?.[id];
+      if (!current) return;
+      const earlier = (current.sent ?? []).filter((each) => each !== current.draft);
+      put(state, id, { ...current, sent: [...earlier, current.draft].slice(-SENT_KEPT), state: { kind: 'saving' } });
     },
     /** What was sent now stands on the server; edits made meanwhile are still to be saved. */
     saved(state, { payload: { sent, record } }: PayloadAction<{ sent: JobDraft; record: JobRecord }>) {
-      const current = state[record.id];
+      const current = original(state)?.[record.id];
       if (!current) return;
-      state[record.id] = {
+      put(state, record.id, {
         ...current,
         version: record.version,
         base: sent,
-        state: { kind: original(state)?.[record.id]?.draft === sent ? 'saved' : 'dirty' },
-      };
+        sent: [],
+        state: { kind: current.draft === sent ? 'saved' : 'dirty' },
+      });
     },
     saveFailed(state, { payload: { id, problem } }: PayloadAction<{ id: string; problem: Problem | undefined }>) {
       if (state[id]) state[id].state = problem ? { kind: 'refused', problem } : { kind: 'unreachable' };
@@ -119,7 +130,9 @@ export const drafts = createSlice({
       const current = original(state)?.[record.id];
       if (!current) return;
       const theirs = draftOf(record);
-      const { merged, clashes } = mergeThree(current.base, current.draft, theirs);
+      // Sent from here, by a page that was left or over a network that went before the answer came.
+      const own = current.sent?.find((each) => isEqual(asSent(each), theirs));
+      const { merged, clashes } = mergeThree(own ?? current.base, current.draft, theirs);
       put(
         state,
         record.id,
@@ -130,6 +143,7 @@ export const drafts = createSlice({
               version: record.version,
               draft: merged,
               base: theirs,
+              sent: [],
               past: [...current.past, current.draft],
               state: { kind: 'dirty' },
             },

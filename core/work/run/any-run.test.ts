@@ -158,15 +158,6 @@ test('minutes worked at a stage are never more than the time that has gone by', 
   );
 });
 
-/** Whether no coat was begun before the one below it: no sheet has it otherwise. */
-const isInOrder = (log: readonly LoggedEntry[]): boolean =>
-  log.every((_, at) => {
-    const { patches: done } = foldLog(log.slice(0, at + 1));
-    return [...done.values()].every(
-      ({ patch }) => patch.coat === 1 || done.has(patchKey({ ...patch, coat: patch.coat - 1 })),
-    );
-  });
-
 test('carried on by what was tapped, a sheet says of every patch what the one laid out anew says', () => {
   fc.assert(
     fc.property(aLog, fc.nat(), (taps, many) => {
@@ -174,7 +165,6 @@ test('carried on by what was tapped, a sheet says of every patch what the one la
       const earlier = foldLog(log.slice(0, many % (log.length + 1)));
       const record = foldLog(log);
       fc.pre(mayCarryOn(earlier, record));
-      fc.pre(isInOrder(log));
       const carried = carriedOn(runSheet(planned, earlier, 0), record);
       const anew = runSheet(planned, record, 0);
       const keysOf = (patches: readonly SheetPatch[]) => patches.map(({ patch }) => patchKey(patch));

@@ -96,9 +96,14 @@ function nextIn(patches: readonly SheetPatch[], { actions }: LaidOut): SheetPatc
   return patches.find(({ state }) => state === 'waiting') ?? patches.find(({ state }) => state === 'todo');
 }
 
-/** Whether a sheet can be carried on: a panel taken up again stands on none that was laid out without it. */
-export const mayCarryOn = (before: Pick<RunRecord, 'left'>, after: Pick<RunRecord, 'left'>): boolean =>
-  [...before.left.keys()].every((surface) => after.left.has(surface));
+/**
+ * Whether a sheet can be carried on: a panel taken up again, or laid all the same by hands that had not heard it was
+ * left out, stands on none that was laid out without it.
+ */
+export const mayCarryOn = (before: RunRecord, after: RunRecord): boolean =>
+  [...before.left.keys()].every((surface) => after.left.has(surface)) &&
+  (before.left.size === 0 ||
+    [...after.patches].every(([key, { patch }]) => !before.left.has(patch.surface) || before.patches.has(key)));
 
 /**
  * A sheet as it was laid out, with what was tapped since: what hands see at once, while the rest is laid out anew. Times
@@ -145,34 +150,31 @@ export function carriedOn(sheet: RunSheet, { patches: done, left }: RunRecord): 
   return { ...rest, patches, wet: begun.filter(({ state }) => state === 'waiting'), ...(current && { current }) };
 }
 
-/** What is left out gets nothing more than it was begun with. */
+/** What is left out gets nothing above what it was begun with. */
 function withoutLeft(job: PlannedJob, { patches, left }: RunRecord): PlannedJob {
   if (left.size === 0) return job;
-  const coatsBegun = (surface: string, layer: number) =>
-    Math.max(
-      0,
-      ...[...patches.values()].flatMap(({ patch }) =>
-        patch.surface === surface && patch.layer === layer ? [patch.coat] : [],
-      ),
-    );
   return {
     ...job,
     surfaces: job.surfaces.map((surface) =>
-      left.has(surface.id)
-        ? {
-            ...surface,
-            layers: surface.layers
-              .map((layer, at) => ({ ...layer, coats: coatsBegun(surface.id, at) }))
-              .filter(({ coats }) => coats > 0),
-          }
-        : surface,
+      left.has(surface.id) ? { ...surface, layers: layersBegun(surface, begunOn(surface.id, patches)) } : surface,
     ),
   };
 }
 
+const begunOn = (surface: string, patches: RunRecord['patches']): PatchRecord[] =>
+  [...patches.values()].filter(({ patch }) => patch.surface === surface);
+
+/** The layers of a panel up to the uppermost coat of it that was begun. */
+function layersBegun({ layers }: PlannedJob['surfaces'][number], own: readonly PatchRecord[]) {
+  const top = Math.max(-1, ...own.map(({ patch }) => patch.layer));
+  return layers.slice(0, top + 1).map((layer, at) => {
+    const coats = Math.max(...own.flatMap(({ patch }) => (patch.layer === at ? [patch.coat] : [])));
+    return at === top ? { ...layer, coats } : layer;
+  });
+}
+
 /** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */
 function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number): SheetFrom {
-  const counts = new Map(job.surfaces.map(({ id, count }) => [id, count]));
   const begun = new Map<string, BegunCoat>();
   let busyUntilMin = nowMin;
   const byCopy = new Map<string, PatchRecord[]>();
@@ -202,20 +204,27 @@ function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number
     }
     const { sections } = own[0]!.start;
     if (left.has(own[0]!.patch.surface)) for (let section = 1; section <= sections; section++) done.add(section);
-    const as: BegunCoat = {
+    begun.set(key, {
       sections,
       done,
       wet,
       startMin: Math.min(...own.map(({ layStartMin }) => layStartMin)),
       endMin: Number.isFinite(endMin) ? endMin : nowMin,
-    };
-    begun.set(key, as);
-    const { surface, layer, coat } = own[0]!.patch;
-    if (!left.has(surface)) continue;
-    // Its twins that nobody has begun get nothing either.
-    for (let copy = 1; copy <= (counts.get(surface) ?? 1); copy++) {
-      const twin = begunKey(surface, layer, coat, copy);
-      if (!byCopy.has(twin)) begun.set(twin, { ...as, wet: [] });
+    });
+  }
+  // What nobody has begun of a panel left out, its twins and what lies below what was begun, gets nothing either.
+  for (const surface of job.surfaces) {
+    const { id, count } = surface;
+    const own = left.has(id) ? begunOn(id, patches) : [];
+    const atMin = Math.min(...own.map(({ layStartMin }) => layStartMin));
+    const nothing: BegunCoat = { sections: 1, done: new Set([1]), wet: [], startMin: atMin, endMin: atMin };
+    for (const [layer, { coats }] of layersBegun(surface, own).entries()) {
+      for (let coat = 1; coat <= coats; coat++) {
+        for (let copy = 1; copy <= count; copy++) {
+          const key = begunKey(id, layer, coat, copy);
+          if (!begun.has(key)) begun.set(key, nothing);
+        }
+      }
     }
   }
   return { nowMin, busyUntilMin, begun };

@@ -162,6 +162,8 @@ export function dispatch(
   const refused: RefusedCopy[] = [];
   let lateCoats = 0;
   let wets: Wet[] = [];
+  /** Something was found wet that nobody is to level yet: at the start, or laid over a coat that had not been levelled. */
+  let isUnplanned = false;
   let levels: Levelling<Wet>[] = [];
   const chains = coats.flatMap((own) =>
     Array.from({ length: own[0]?.surface.count ?? 0 }, (_, copy) => chainOf(own, copy + 1)),
@@ -313,6 +315,7 @@ export function dispatch(
     if (chain.levelled === known.sections) return finish(chain);
     for (const { section, startMin, endMin } of known.wet) {
       const window = coat.openingAt(startMin).window ?? { fromMin: 0, byMin: null };
+      isUnplanned = true;
       wets.push({
         chain,
         section,
@@ -435,16 +438,18 @@ export function dispatch(
     if (chain.levelled === sections) finish(chain);
   };
 
-  for (const chain of chains) settle(chain);
-  wets.sort(firstToClose);
-  if (wets.length > 0) {
+  /** When what is wet already is levelled, however late it is: it comes first. */
+  const planWet = () => {
+    isUnplanned = false;
+    wets.sort(firstToClose);
     const inTime = levelInTime(wets, levellers, free);
-    // What is wet already is levelled however late it is: it comes first.
     if (!inTime) wets = wets.map((wet) => ({ ...wet, byMin: Infinity }));
     take(inTime ?? levelInTime(wets, levellers, free) ?? levelInTime(wets, staying(people), free) ?? []);
-  }
+  };
+  for (const chain of chains) settle(chain);
 
   for (;;) {
+    if (isUnplanned) planWet();
     let who = 0;
     for (let other = 1; other < people.length; other++) if (next[other]! < next[who]!) who = other;
     const atMin = next[who] ?? Infinity;
