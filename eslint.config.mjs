@@ -74,7 +74,7 @@ export default tseslint.config(
   { files: ['web/**/*.{ts,tsx}'], ...reactHooks.configs.flat.recommended },
   {
     files: [
-      'scripts/**/*.mjs',
+      '{scripts,e2e}/**/*.mjs',
       '{bench,trial}/**/*.ts',
       'cli/**/*.ts',
       '*.mjs',

@@ -1,4 +1,4 @@
-import { expect, recordOf, test } from './workshop';
+import { expect, goOn, recordOf, test } from './workshop';
 
 test('checked by hand light: walked panel by panel, a fault found by two taps, mended while it is wet, and looked at again', async ({
   page,
@@ -108,7 +108,7 @@ test('a missed patch is found by its wet picture: matched point by point, touche
   await expect(page.getByRole('region', { name: 'Keep it dry' })).toContainText(/Not a drop before tomorrow/);
   await expect(page.getByRole('button', { name: 'Take a wet picture' })).toHaveCount(0);
 
-  await page.goto('/jobs/slate-estate/check');
+  await goOn(page, '/jobs/slate-estate/check');
   await page.getByRole('radio', { name: 'Water' }).click();
   await page.getByRole('button', { name: 'Match anew' }).click();
   const picture = page.getByRole('img', { name: /^Wet picture/ });
@@ -197,7 +197,7 @@ test('the work is proved: gauge and gloss meter before and after, and the after 
   await typed.press('Enter');
   await expect(table.getByRole('row', { name: /^Tailgate, gloss/ })).toContainText('93.4 GU');
 
-  await page.goto('/jobs/teal-hatchback/survey?lens=condition&panel=front-door-left');
+  await goOn(page, '/jobs/teal-hatchback/survey?lens=condition&panel=front-door-left');
   await page.getByRole('button', { name: /^Before: / }).click();
   await page.getByRole('button', { name: 'From the same place' }).click();
   const finder = page.getByRole('dialog', { name: 'From the same place' });

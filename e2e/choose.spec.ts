@@ -1,4 +1,4 @@
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test('wishes are said, the frontier is found beside the interface, a choice is taken, and undone', async ({ page }) => {
   await page.goto('/jobs/taped-shuttle/layer?view=choose');
@@ -64,7 +64,7 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   await page.goto('/jobs/two-seater/layer?panel=door-window-left');
   await expect(page.getByText('A matter of safety: this is not overruled.').first()).toBeVisible();
 
-  await page.goto('/jobs/taped-shuttle/layer?panel=roof');
+  await goOn(page, '/jobs/taped-shuttle/layer?panel=roof');
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
   await page.getByRole('button', { name: /^Ledger Top/ }).click();
   await expect(page.getByText('Ledger Top does not bond to the bare surface.')).toBeVisible();
@@ -194,9 +194,9 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await expect(record).toContainText(await open.locator('.figure').innerText());
   await record.getByText('What was promised then').click();
   await expect(record).toContainText('A look every year, free of charge.');
-  await page.goto('/jobs/taped-shuttle/layer?panel=bonnet');
+  await goOn(page, '/jobs/taped-shuttle/layer?panel=bonnet');
   await page.getByRole('button', { name: 'Take Bedrock Top out' }).click();
-  await page.goto('/jobs/taped-shuttle/layer?view=offers');
+  await goOn(page, '/jobs/taped-shuttle/layer?view=offers');
   await open.getByRole('button', { name: /The plan has changed since/ }).click();
   await expect(open.getByRole('button', { name: /The plan has changed since/ })).toBeHidden();
   await saved(page);
@@ -212,7 +212,7 @@ test('the shop’s offers stand side by side with their prices; one is agreed, a
   await expect(dialog).toBeHidden();
   await expect(page.getByRole('listitem', { name: 'Fleet' })).toContainText('One wash free.');
   // On a satin item the same offer is adapted by the rules.
-  await page.goto('/jobs/taped-tourer/layer?view=offers');
+  await goOn(page, '/jobs/taped-tourer/layer?view=offers');
   await expect(page.getByRole('listitem', { name: 'Fleet' })).toBeVisible();
 });
 
@@ -231,7 +231,7 @@ test('a table of sheets is taken in whole; one with a fault is refused with its 
   await expect(page.getByLabel('Milestones', { exact: true })).toHaveValue('assumed');
 
   // A new sheet begins from what is usual for its family.
-  await page.goto('/shelf/new');
+  await goOn(page, '/shelf/new');
   await page.getByLabel('Family').selectOption({ label: 'Paste wax' });
   await expect(page.getByLabel('Sold by')).toHaveValue('g');
   await expect(page.getByLabel('Rated life', { exact: true })).toHaveValue('assumed');

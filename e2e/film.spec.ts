@@ -1,4 +1,4 @@
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test('film by one tap, its edges by tap, nested, moved, pinned, gone on with, and cut off the roll once', async ({
   page,
@@ -16,7 +16,7 @@ test('film by one tap, its edges by tap, nested, moved, pinned, gone on with, an
   await expect(side).toContainText(/of soap in .* of water/);
 
   await saved(page);
-  await page.goto('/jobs/moss-saloon/quantify?view=film&panel=bonnet');
+  await goOn(page, '/jobs/moss-saloon/quantify?view=film&panel=bonnet');
   const edge = side.getByRole('checkbox').first();
   const before = await edge.isChecked();
   await edge.click();
@@ -88,7 +88,7 @@ test('stock is used up first: the offcut takes what it holds, the rest goes on t
   await expect(cut.getByRole('alert')).toContainText('are on no roll');
   await saved(page);
   // Amounts and money follow the rolls: not nested whole, they are estimated by area again.
-  await page.goto('/jobs/moss-saloon/quantify');
+  await goOn(page, '/jobs/moss-saloon/quantify');
   await expect(page.getByRole('table', { name: 'What to buy' })).toContainText('by area, until it is nested');
 });
 
@@ -119,7 +119,7 @@ test('a flaw is marked on the roll, widths are compared in money, and a narrower
   await saved(page);
 
   // The cut between the two parts of the bonnet is moved on the panel.
-  await page.goto('/jobs/moss-saloon/quantify?view=film&panel=bonnet');
+  await goOn(page, '/jobs/moss-saloon/quantify?view=film&panel=bonnet');
   const seam = page.getByRole('slider', { name: 'Cut between the two parts' });
   const share = page.getByLabel('Cut at, share of the way across');
   // Its rolls come after it: only then is it known how wide they are.

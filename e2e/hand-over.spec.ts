@@ -1,4 +1,4 @@
-import { expect, test } from './workshop';
+import { expect, goOn, test } from './workshop';
 
 test('handed over: agreed beside done, signed by hand, and the passport stands as it was signed', async ({ page }) => {
   await page.goto('/jobs/slate-estate/hand-over');
@@ -76,7 +76,7 @@ test('years on: a drop pulls the life of a panel, what is due stands in one list
   const due = page.getByRole('table', { name: 'Due in care' });
   await expect(due.getByRole('row', { name: /^Slate estate/ })).toContainText('First wash');
 
-  await page.goto('/jobs/two-door-classic/care?panel=bonnet');
+  await goOn(page, '/jobs/two-door-classic/care?panel=bonnet');
   await expect(page.getByText('no drop has been read on it after its first month')).toBeVisible();
   const drop = page.getByLabel('Today a drop stands on it at');
   await drop.fill('300');
@@ -119,13 +119,13 @@ test('the years in one go: signed, a year passes, a care visit, a panel repaired
   await page.getByRole('button', { name: 'Begin a care visit' }).click();
   await expect(page).toHaveURL(/\/run$/);
   const visit = page.url().replace(/\/run$/, '');
-  await page.goto(`${visit}/care?panel=bonnet`);
+  await goOn(page, `${visit}/care?panel=bonnet`);
   const drop = page.getByLabel('Today a drop stands on it at');
   await drop.fill('75');
   await drop.press('Enter');
   await expect(page.getByText('75° before the wash says nothing of it')).toBeVisible();
 
-  await page.goto(`${visit}/run`);
+  await goOn(page, `${visit}/run`);
   const stage = page.getByRole('region', { name: 'Stage in hand' });
   await expect(stage).toContainText('Next, 1 of');
   await expect(stage.getByRole('button', { name: 'Go on to laying' })).toHaveCount(0);
@@ -156,12 +156,12 @@ test('the years in one go: signed, a year passes, a care visit, a panel repaired
   const until = /nothing is laid on it before (\w+ \d+ \w+|\d+ \w+ \d+)/.exec(await shop.innerText())![1]!;
   await shop.getByRole('button', { name: 'Plan this panel again' }).click();
   await expect(page.getByRole('heading', { name: 'Slate estate, bonnet repaired' })).toBeVisible();
-  await page.goto(page.url().replace(/prepare$/, 'layer?panel=bonnet'));
+  await goOn(page, page.url().replace(/prepare$/, 'layer?panel=bonnet'));
   await expect(strata).toContainText('Breakwater Sealant');
   await expect(page.getByText(until.split(' ').slice(0, 2).join(' ')).first()).toBeVisible();
 
   // Renewed: its sealant does not go over itself, so it comes off first; taking off is the first of the work.
-  await page.goto(`${visit}/care`);
+  await goOn(page, `${visit}/care`);
   const renewed = page
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: /^Renewed on/ }) })
@@ -174,7 +174,7 @@ test('the years in one go: signed, a year passes, a care visit, a panel repaired
   await expect(off.getByRole('button', { name: 'Finished' })).toBeVisible();
 
   // The item is in care with all of it.
-  await page.goto('/items/estate-of-tove-lindgren');
+  await goOn(page, '/items/estate-of-tove-lindgren');
   await expect(
     page
       .getByRole('link', { name: /care visit/ })

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 const SVG = `<svg xmlns="http://www.w3.org/2000/svg" width="900mm" height="400mm" viewBox="0 0 900 400">
   <g id="Glazing"><path id="pane" d="M0 0 H400 V300 H0 Z"/><circle id="port" cx="650" cy="150" r="120"/></g>
@@ -100,7 +100,7 @@ test('the map: a panel drawn, cut out of another, reshaped, joined and taken fro
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await expect(page.getByText(/Kept: Door with kick plate/)).toBeVisible();
     await saved(page);
-    await page.goto('/new');
+    await goOn(page, '/new');
     await page.getByLabel('Job', { exact: true }).fill('Second door');
     await page.getByLabel('Measured from').selectOption({ label: 'Door with kick plate' });
     await page.getByLabel('Length, mm').fill('2200');
@@ -203,7 +203,7 @@ test('an item comes back: its history by panel, and what was laid is found on it
   await page.waitForURL(/survey/);
   await page.getByRole('option', { name: /^Bonnet/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Ceramic base' })).toBeVisible();
-  await page.goto('/items/hatchback-of-imke-varga');
+  await goOn(page, '/items/hatchback-of-imke-varga');
   await expect(page.getByText('here 3 times')).toBeVisible();
   await expect(page.getByRole('img', { name: /^The life of the item: 2 products, 3 visits/ })).toBeVisible();
 

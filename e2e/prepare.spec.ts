@@ -1,4 +1,4 @@
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test('preparation: levels side by side, the ledger, a step left out, and satin that is never polished', async ({
   page,
@@ -7,7 +7,7 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   const levels = page.getByRole('radiogroup', { name: 'How far it is corrected' });
   await expect(levels.getByRole('radio')).toHaveCount(5);
 
-  await page.goto('/jobs/teal-hatchback/prepare');
+  await goOn(page, '/jobs/teal-hatchback/prepare');
   await levels.getByRole('radio', { name: /^Full correction/ }).click();
   await expect(levels.getByRole('radio', { name: /^Full correction/ })).toHaveAttribute('aria-checked', 'true');
   const whole = page.getByRole('complementary');
@@ -59,7 +59,7 @@ test('preparation: levels side by side, the ledger, a step left out, and satin t
   await page.getByLabel('Hour of work, EUR').press('Enter');
   await expect(levels.getByRole('radio', { name: /^One step/ })).toContainText('€');
 
-  await page.goto('/jobs/taped-tourer/prepare?panel=tank');
+  await goOn(page, '/jobs/taped-tourer/prepare?panel=tank');
   await levels.getByRole('radio', { name: /^Full correction/ }).click();
   await expect(page.getByText(/Milder here: a matte finish turns glossy/)).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Cutting' })).toHaveCount(0);
@@ -72,7 +72,7 @@ test.describe('through a morning', () => {
     context,
   }) => {
     await page.goto('/jobs/taped-shuttle/survey?lens=condition');
-    await page.goto('/jobs/teal-hatchback/prepare');
+    await goOn(page, '/jobs/teal-hatchback/prepare');
     const iron = page.getByRole('listitem', { name: 'Iron remover' });
     const promised = await iron.innerText();
     await iron.getByRole('button', { name: 'Start Iron remover' }).click();

@@ -1,4 +1,4 @@
-import { expect, test } from './workshop';
+import { expect, goOn, test } from './workshop';
 
 test('things are taken in, found by batch, weighed, and thrown away; each once, on both tablets', async ({
   page,
@@ -102,7 +102,7 @@ test('the bottle in hand: taken in one tap, drawn from as patches are laid, neve
 }) => {
   await page.goto('/jobs/satin-tourer/quantify?view=list');
   await expect(page.getByText('Do not begin')).toBeHidden();
-  await page.goto('/jobs/teal-hatchback/run');
+  await goOn(page, '/jobs/teal-hatchback/run');
   const bottle = page.getByRole('group', { name: 'Bottle in hand' });
   await expect(bottle).toContainText('batch K-117');
   await bottle.getByRole('button', { name: 'Change' }).click();

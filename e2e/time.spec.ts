@@ -1,4 +1,4 @@
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test('go or wait: what stands against it, what opens it, two days ahead, and a cold item that stands first', async ({
   page,
@@ -75,11 +75,11 @@ test('the run sheet: who does what when, a thousand days, for time or for safety
   await expect(order.first()).not.toContainText('Lay Roof');
   await saved(page);
   // What the owner wishes is held against nine days in ten.
-  await page.goto('/jobs/moss-saloon/time');
+  await goOn(page, '/jobs/moss-saloon/time');
   await page.getByLabel('Owner needs it by: day').fill('12 Mar 2027');
   await page.getByLabel('Owner needs it by: day').press('Enter');
   await saved(page);
-  await page.goto('/jobs/moss-saloon/time?view=sheet');
+  await goOn(page, '/jobs/moss-saloon/time?view=sheet');
   await expect(side).toContainText('may not be promised', { timeout: 60_000 });
 });
 
@@ -150,7 +150,7 @@ test('ready and cure: what must hold with its way out, a lamp against waiting, a
   const byStand = await lamp.innerText();
   await page.getByLabel('Lamp', { exact: true }).selectOption({ label: 'Hand lamp' });
   await expect(lamp).not.toHaveText(byStand);
-  await page.goto('/jobs/teal-hatchback/time');
+  await goOn(page, '/jobs/teal-hatchback/time');
   const air = page.locator('section', { hasText: 'Air to breathe' });
   await expect(air.getByText('of what may be breathed', { exact: false }).first()).toBeVisible();
   await expect(air.getByRole('columnheader', { name: 'Door open' })).toBeVisible();
@@ -191,14 +191,14 @@ test('after the hand-over the weather decides; the sun and a polisher beside it 
     surfaces: saloon.document.surfaces.map((surface) => ({ ...surface, layers: [], marks })),
     prepare: { level: 'two-step' },
   });
-  await page.goto('/jobs/in-the-open/time?view=days');
+  await goOn(page, '/jobs/in-the-open/time?view=days');
   const days = page.getByRole('region', { name: 'Days of the job' });
   await expect(days).toContainText(/Sun 28 Mar, 08:\d\d/);
-  await page.goto('/jobs/in-the-open/time?view=go');
+  await goOn(page, '/jobs/in-the-open/time?view=go');
   await expect(page.locator('section', { hasText: 'Dust in the same bay' })).toContainText(
     'polished-beside-it: sanded or polished',
   );
-  await page.goto('/jobs/in-the-open/time?view=go&panel=tank-left');
+  await goOn(page, '/jobs/in-the-open/time?view=go&panel=tank-left');
   await page.getByRole('slider', { name: 'Look at' }).fill('2');
   await expect(page.getByText(/No shade: in the sun the panel reaches/)).toBeVisible();
   await expect(page.getByText('Put it in the shade, and let it cool')).toBeVisible();

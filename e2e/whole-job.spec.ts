@@ -1,4 +1,4 @@
-import { expect, saved, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test.use({ sample: false });
 
@@ -125,7 +125,7 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
   });
 
   await test.step('care and removal: what is on it, and how it comes off', async () => {
-    await page.goto(page.url().replace('/run', '/care'));
+    await goOn(page, page.url().replace('/run', '/care'));
     await page.getByRole('option', { name: /Bonnet/ }).click();
     await expect(page.getByText(/Laid 2 Mar 2027/)).toBeVisible();
     await page.getByRole('button', { name: 'in two years' }).click();

@@ -1,4 +1,4 @@
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { type ChildProcess, execFileSync, fork } from 'node:child_process';
 import { once } from 'node:events';
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -18,14 +18,38 @@ const TAPED = ['e2e/jobs/taped-tourer.json', 'e2e/jobs/taped-shuttle.json'];
 /** What a page that has come still draws, ms. */
 const SETTLES_MS = 300;
 
+/** A process that serves one workshop after another: begun when first asked for, and again after it was killed. */
+class Host {
+  private child: ChildProcess | undefined;
+
+  /** @param open the settings of the workshop to serve from now on, none to serve none; returns its port */
+  async serve(open?: NodeJS.ProcessEnv): Promise<number> {
+    this.child ??= fork('e2e/host.mjs', { env: { ...process.env, TZ: 'Europe/Berlin' } });
+    this.child.send({ open });
+    const over = new AbortController();
+    const ended = once(this.child, 'exit', over).then(() => Promise.reject(new Error('the server ended')));
+    const [answer] = (await Promise.race([once(this.child, 'message', over), ended])) as [{ readonly port: number }];
+    over.abort();
+    return answer.port;
+  }
+
+  async kill(): Promise<void> {
+    const { child } = this;
+    this.child = undefined;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    child.kill('SIGKILL');
+    await once(child, 'exit');
+  }
+}
+
 /** The real server over a file of its own, which can be killed and started again. */
 export class Workshop {
-  private child: ChildProcess | undefined;
   private readonly folder = mkdtempSync(path.join(tmpdir(), 'workshop-'));
   private port = 0;
 
   /** @param sample a folder that was kept: the workshop begins as it was left. An empty one without. */
   constructor(
+    private readonly host: Host,
     sample?: string,
     /** The server's clock as it starts. */
     public now = NOW,
@@ -39,7 +63,8 @@ export class Workshop {
 
   /** The sample workshop, stocked once and kept in a folder that others can begin from. */
   static async stocked(): Promise<{ readonly folder: string; readonly close: () => void }> {
-    const workshop = new Workshop();
+    const host = new Host();
+    const workshop = new Workshop(host);
     workshop.stock();
     workshop.now = STOCKED_AT;
     await workshop.start();
@@ -49,7 +74,8 @@ export class Workshop {
     await fetch(`${workshop.address}/api/search/jobs`);
     // Nor makes each of their servers the day's backup anew.
     await expect.poll(() => backupsIn(backupFolder(workshop.file)).length, { timeout: 60_000 }).toBe(1);
-    await workshop.stop('SIGTERM');
+    await host.serve();
+    await host.kill();
     return { folder: workshop.folder, close: () => rmSync(workshop.folder, { recursive: true, force: true }) };
   }
 
@@ -57,15 +83,8 @@ export class Workshop {
     return path.join(this.folder, 'workshop.sqlite');
   }
 
-  private get env(): NodeJS.ProcessEnv {
-    return {
-      ...process.env,
-      TZ: 'Europe/Berlin',
-      PORT: String(this.port),
-      NETWORK_PORT: '0',
-      GLAPHYRA_DB: this.file,
-      GLAPHYRA_NOW: this.now,
-    };
+  private get settings(): NodeJS.ProcessEnv {
+    return { PORT: String(this.port), NETWORK_PORT: '0', GLAPHYRA_DB: this.file, GLAPHYRA_NOW: this.now };
   }
 
   private async take(job: string): Promise<void> {
@@ -79,41 +98,22 @@ export class Workshop {
 
   private stock(): void {
     execFileSync(process.execPath, ['dist/server/load-demo.js'], {
-      env: this.env,
+      env: { ...process.env, TZ: 'Europe/Berlin', ...this.settings },
       stdio: ['ignore', 'ignore', 'inherit'],
     });
   }
 
   async start(): Promise<void> {
-    const child = spawn(process.execPath, ['dist/server/main.js'], {
-      env: this.env,
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
-    this.child = child;
-    let told = '';
-    this.port = await new Promise<number>((resolve, reject) => {
-      child.once('exit', () => reject(new Error(`the server did not start: ${told}`)));
-      child.stdout.on('data', (chunk) => {
-        told += String(chunk);
-        const port = /listening on http:\/\/127\.0\.0\.1:(\d+)/.exec(told)?.[1];
-        if (port) resolve(Number(port));
-      });
-    });
+    this.port = await this.host.serve(this.settings);
   }
 
+  /** As when the power goes. */
   kill(): Promise<void> {
-    return this.stop('SIGKILL');
-  }
-
-  private async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
-    const { child } = this;
-    if (!child || child.exitCode !== null || child.signalCode !== null) return;
-    child.kill(signal);
-    await once(child, 'exit');
+    return this.host.kill();
   }
 
   async close(): Promise<void> {
-    await this.kill();
+    await this.host.serve();
     rmSync(this.folder, { recursive: true, force: true });
   }
 }
@@ -131,11 +131,19 @@ interface Fixtures {
 /** Stocked before all tests (`stock.ts`); its folder, handed to each of them. */
 export const STOCKED = 'GLAPHYRA_STOCKED';
 
-export const test = base.extend<Fixtures>({
+export const test = base.extend<Fixtures, { host: Host }>({
+  host: [
+    async ({}, use) => {
+      const host = new Host();
+      await use(host);
+      await host.kill();
+    },
+    { scope: 'worker' },
+  ],
   sample: [true, { option: true }],
   serverNow: [NOW, { option: true }],
-  workshop: async ({ sample, serverNow }, use) => {
-    const workshop = new Workshop(sample ? process.env[STOCKED] : undefined, serverNow);
+  workshop: async ({ host, sample, serverNow }, use) => {
+    const workshop = new Workshop(host, sample ? process.env[STOCKED] : undefined, serverNow);
     await workshop.start();
     await use(workshop);
     await workshop.close();

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, recordOf, saved, test } from './workshop';
+import { expect, goOn, recordOf, saved, test } from './workshop';
 
 test('the yard opens on what is in the bays, and leads to the one thing to do', async ({ page }) => {
   await page.goto('/');
@@ -35,7 +35,7 @@ test('a fault is noted on its patch with the remedy for its age', async ({ page 
   await page.getByRole('button', { name: 'High spot' }).click();
   await expect(page.getByRole('dialog')).toContainText('wipe at once. It can be re-wetted until');
   await page.getByRole('button', { name: 'Back to work' }).click();
-  await page.goto('/jobs/teal-hatchback/care?panel=rear-door-right');
+  await goOn(page, '/jobs/teal-hatchback/care?panel=rear-door-right');
   await expect(page.getByText('Noted while laying: high spot.')).toBeVisible();
 });
 

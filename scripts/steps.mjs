@@ -82,6 +82,8 @@ export function build() {
     npx(
       'esbuild',
       'server/main.ts',
+      'server/serve.ts',
+      'server/settings.ts',
       'server/backup/worker.ts',
       'server/load-demo.ts',
       'server/tidy.ts',

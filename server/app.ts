@@ -3,6 +3,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import compression from 'compression';
 import { sql } from 'drizzle-orm';
+import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -166,15 +167,16 @@ function changes({ changes: feed }: Services): Endpoint {
   });
 }
 
+/** What was built, as it was compressed then where the browser takes it so. */
+const asBuilt = (folder: string, serveStatic: expressStaticGzip.ExpressStaticGzipOptions['serveStatic'] = {}) =>
+  expressStaticGzip(folder, { index: false, serveStatic });
+
 function serveInterface(app: Express, webFolder: string): void {
   const page = path.join(webFolder, 'index.html');
   if (!existsSync(page)) return;
   const html = readFileSync(page, 'utf8');
-  app.use(
-    '/assets',
-    express.static(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-  );
-  app.use(express.static(webFolder, { index: false }));
+  app.use('/assets', asBuilt(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(asBuilt(webFolder));
   app.get('/{*path}', (_request, response) => {
     response.setHeader('cache-control', 'no-cache');
     response.type('html').send(html.replaceAll(NONCE_PLACE, response.locals.nonce as string));

@@ -1,11 +1,13 @@
 /** Inputs made to hurt: huge, endless, untimely, at once. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { OfferRecord } from '#formats/choice';
 import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
 import { yardThatMorning } from '../demo/that-morning';
 import { loadWorkshop } from './services/sample-workshop';
-import { filledOnce, type RunningServer } from './testing/client';
+import { databaseFolder, filledOnce, type RunningServer, startServer } from './testing/client';
 
 jest.setTimeout(60_000);
 
@@ -117,6 +119,34 @@ test('answers travel compressed, streams as they come', async () => {
   const stream = await fetch(`${server.base}/api/changes`, { headers: { 'accept-encoding': 'gzip' } });
   expect(stream.headers.get('content-encoding')).toBeNull();
   await stream.body!.cancel();
+});
+
+test('the interface travels as it was compressed when it was built, and plain to whoever takes it so', async () => {
+  const folder = databaseFolder();
+  const webFolder = path.join(path.dirname(folder.file), 'web');
+  mkdirSync(path.join(webFolder, 'assets'), { recursive: true });
+  const built = 'export const word = "patch";'.repeat(100);
+  writeFileSync(path.join(webFolder, 'index.html'), '<title>Workshop</title>');
+  writeFileSync(path.join(webFolder, 'assets', 'part.js'), built);
+  writeFileSync(path.join(webFolder, 'assets', 'part.js.gz'), gzipSync(built, { level: 9 }));
+  const { base, stop } = await startServer(undefined, undefined, { ...folder, webFolder });
+  for (const [takes, as] of [
+    ['gzip, br', 'gzip'],
+    ['identity', null],
+  ] as const) {
+    const { headers, status } = await fetch(`${base}/assets/part.js`, { headers: { 'accept-encoding': takes } });
+    expect([status, headers.get('content-encoding'), headers.get('content-type')]).toEqual([
+      200,
+      as,
+      expect.stringMatching(/javascript/),
+    ]);
+    expect(headers.get('cache-control')).toMatch(/immutable/);
+    expect(headers.get('vary')).toMatch(/Accept-Encoding/i);
+  }
+  expect(await (await fetch(`${base}/assets/part.js`)).text()).toBe(built);
+  expect((await fetch(`${base}/assets/part-of-yesterday.js`)).status).toBe(404);
+  expect(await (await fetch(`${base}/jobs/any/run`)).text()).toBe('<title>Workshop</title>');
+  await stop();
 });
 
 describe('the log takes what the job has, when it can have been', () => {

@@ -1,162 +1,26 @@
 /** Starts the server: `node dist/server/main.js [--network]`, settings from the environment. */
-import { createServer, type RequestListener, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { parseArgs } from 'node:util';
-import pino, { type Logger } from 'pino';
-import { keepingOf } from './backup/keeping';
-import { madeBeside } from './backup/beside';
-import { lastChangeOf } from './backup/manifest';
-import { restoreBackup } from './backup/restore';
-import { backUpIfDue, backupFolder } from './backup/scheduled';
-import { photoFolder } from './db/open';
-import { makePrivate } from './db/private';
-import { closedForNow, ProblemError } from './http/problem';
-import { IDLE_MS, type Network, networkOf } from './network/network';
+import pino from 'pino';
+import { serve } from './serve';
 import { settingsFrom, StartFault } from './settings';
-import { type OpenWorkshop, openWorkshop } from './workshop';
 
-const HOST = '127.0.0.1';
-/** Whether a backup is due is looked at so often, ms. */
-const BACKUP_LOOK_MS = 60 * 60_000;
-/** First whoever waits is answered, ms. */
-const FIRST_LOOK_MS = 2000;
-const make = madeBeside(new URL('./backup/worker.js', import.meta.url));
 const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
 
 try {
-  await start(log);
+  const { close } = await serve(settingsFrom(process.env), isOpenedToNetwork(), log);
+  for (const signal of ['SIGTERM', 'SIGINT'] as const)
+    process.on(signal, () => void close().then(() => process.exit(0)));
 } catch (error) {
   if (!(error instanceof StartFault)) throw error;
   log.fatal(error.message);
   process.exitCode = 1;
 }
 
-async function start(log: Logger): Promise<void> {
-  const opensNetwork = argumentsGiven();
-  const settings = settingsFrom(process.env);
-  const { port, file, clock } = settings;
-  makePrivate();
-  // The port first: a second server never opens the file.
-  const server = await listening(port);
-  /** Undefined while a copy is put back. */
-  let open: OpenWorkshop | undefined;
-  try {
-    const handler: RequestListener = (request, response) => {
-      if (open) return void open.app(request, response);
-      const { problem } = closedForNow();
-      response.writeHead(problem.status, { 'content-type': 'application/problem+json', 'retry-after': '1' });
-      response.end(JSON.stringify(problem));
-    };
-    const network = networkOf({
-      settings: settings.network,
-      clock,
-      log,
-      isOwned: () => open?.services.accounts.isAnybody() === true,
-      handler,
-    });
-    const keeping = keepingOf({
-      file,
-      pictures: photoFolder(file),
-      clock,
-      make,
-      lastChange: () => lastChangeOf(file),
-      async restore(from, by) {
-        open?.close();
-        open = undefined;
-        const reopened = () => (open = openWorkshop(settings, { log, network, keeping }));
-        const { manifest, before } = await restoreBackup(from, file, { over: true, overNewer: true }, clock()).catch(
-          (error: unknown) => {
-            reopened();
-            throw error;
-          },
-        );
-        // On the record of what stands there now: what stood there before is not looked at any more.
-        reopened().services.accounts.did({
-          by: by ?? null,
-          tablet: null,
-          deed: `put back the copy of ${manifest.at}`,
-          ofKind: null,
-          ofId: null,
-        });
-        log.info(`put back as of ${manifest.at}; what was there lies in ${before ?? 'nothing'}`);
-        return `Put back as of ${manifest.at}. What was there before lies in ${before ?? 'no place: there was nothing'}.`;
-      },
-    });
-    open = openWorkshop(settings, { log, network, keeping });
-    server.on('request', handler);
-    if (opensNetwork || open.services.accounts.isNetworkKeptOpen()) await openNetwork(network, opensNetwork);
-    const backups = setInterval(() => void backUp(file, clock), BACKUP_LOOK_MS);
-    const first = setTimeout(() => void backUp(file, clock), FIRST_LOOK_MS);
-    log.info({ file }, `listening on http://${HOST}:${(server.address() as AddressInfo).port}`);
-    for (const signal of ['SIGTERM', 'SIGINT'] as const)
-      process.on(signal, () => {
-        clearTimeout(first);
-        clearInterval(backups);
-        void network.close();
-        stop(server, () => open?.close());
-      });
-  } catch (error) {
-    server.close();
-    open?.close();
-    throw error;
-  }
-}
-
-/** @throws StartFault where it was asked for and cannot be; one that was left open and cannot be is told and left shut */
-async function openNetwork(network: Network, isAsked: boolean): Promise<void> {
-  try {
-    await network.open();
-    const { urls, fingerprint } = network.state();
-    log.info({ urls, fingerprint }, `open to the workshop’s network: ${urls.join(', ')}`);
-  } catch (error) {
-    if (!(error instanceof ProblemError)) throw error;
-    if (isAsked) throw new StartFault(error.message);
-    log.error(`not open to the workshop’s network: ${error.message}`);
-  }
-}
-
-/** @returns whether it is to be opened to the workshop's network @throws StartFault for an option there is not */
-function argumentsGiven(): boolean {
+/** @throws StartFault for an option there is not */
+function isOpenedToNetwork(): boolean {
   try {
     return parseArgs({ options: { network: { type: 'boolean' } } }).values.network === true;
   } catch (error) {
     throw new StartFault(`${error instanceof Error ? error.message : String(error)} npm start -- [--network]`);
   }
-}
-
-/** Makes the backup of the day where it is due; a server that cannot says so and goes on serving. */
-async function backUp(file: string, clock: () => Date): Promise<void> {
-  try {
-    const made = await backUpIfDue(file, photoFolder(file), backupFolder(file), clock(), make);
-    if (made) log.info(`backup of the day: ${made}`);
-  } catch (error) {
-    log.error({ err: error }, 'the backup of the day could not be made');
-  }
-}
-
-/** @throws StartFault where the port is taken or not to be had */
-function listening(port: number): Promise<Server> {
-  const server = createServer({ keepAliveTimeout: IDLE_MS });
-  return new Promise((resolve, reject) => {
-    server.once('error', ({ code, message }: NodeJS.ErrnoException) =>
-      reject(
-        new StartFault(
-          code === 'EADDRINUSE'
-            ? `Port ${port} is taken; is the workshop open already? Else set PORT to another.`
-            : `Port ${port} cannot be opened (${message}); set PORT to another.`,
-        ),
-      ),
-    );
-    server.listen(port, HOST, () => resolve(server));
-  });
-}
-
-/** Lets what is being answered finish, then closes the file. */
-function stop(server: Server, close: () => void): void {
-  server.close(() => {
-    close();
-    process.exit(0);
-  });
-  // Streams never finish by themselves.
-  setTimeout(() => server.closeAllConnections(), 500).unref();
 }

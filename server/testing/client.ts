@@ -106,13 +106,18 @@ export function filledOnce(now: () => Date, fill: (server: RunningServer) => voi
 }
 
 /** The real application on a real port over a real file. */
-export async function startServer(now?: () => Date, pictures?: string, { file, remove } = databaseFolder()) {
+export async function startServer(
+  now?: () => Date,
+  pictures?: string,
+  {
+    file,
+    remove,
+    webFolder = 'no-interface',
+  }: ReturnType<typeof databaseFolder> & { webFolder?: string } = databaseFolder(),
+) {
   const { db, close } = openDatabase(file);
   const services = createServices(db, pictures ?? photoFolder(file), now);
-  const server = createApp({ db, services, log: pino({ level: 'silent' }), webFolder: 'no-interface' }).listen(
-    0,
-    '127.0.0.1',
-  );
+  const server = createApp({ db, services, log: pino({ level: 'silent' }), webFolder }).listen(0, '127.0.0.1');
   // A machine that is busy with other tests may take longer between two questions than a connection is kept for.
   server.keepAliveTimeout = KEPT_MS;
   await new Promise((resolve) => server.once('listening', resolve));

@@ -205,12 +205,30 @@ export function placeLabels(wishes: readonly LabelWish[], unit: number, within: 
   const left = wishes
     .filter((wish, index) => !fitting[index] && (wish.must || (isRoomy && areaPx2(wish) >= LEAST_LED_PX2)))
     .toSorted((a, b) => Number(b.must) - Number(a.must) || areaPx2(b) - areaPx2(a));
-  const led = left.flatMap((wish) => {
-    const label = ledOut(wish, unit, paper, heart);
-    const caption = captionOnly(wish, unit);
-    return [...(label ? [label] : wish.must ? [forced(wish)] : []), ...(caption ? [caption] : [])];
-  });
-  return [...fitting.filter((label) => label !== undefined), ...led];
+  const put = () =>
+    left.flatMap((wish) => {
+      const label = ledOut(wish, unit, paper, heart);
+      const caption = captionOnly(wish, unit);
+      return [...(label ? [label] : wish.must ? [forced(wish)] : []), ...(caption ? [caption] : [])];
+    });
+  const as = JSON.stringify([
+    unit,
+    within,
+    left.map(({ panel: { id }, name, caption, must }) => [id, name, caption, must]),
+  ]);
+  return [...fitting.filter((label) => label !== undefined), ...asLastLed(panels, as, put)];
+}
+
+/** What was led out last: walking from panel to panel leads out the same names, over the same panels. */
+let lastLed: { readonly panels: readonly PlacedPanel[]; readonly as: string; readonly led: PlacedLabel[] } | undefined;
+
+function asLastLed(panels: readonly PlacedPanel[], as: string, put: () => PlacedLabel[]): PlacedLabel[] {
+  const isAsLast =
+    lastLed?.as === as &&
+    lastLed.panels.length === panels.length &&
+    lastLed.panels.every(({ outline }, nth) => outline === panels[nth]!.outline);
+  if (!isAsLast) lastLed = { panels, as, led: put() };
+  return lastLed!.led;
 }
 
 /** No paper is left at all: over its panel, since it is the one in hand. */
