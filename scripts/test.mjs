@@ -39,7 +39,8 @@ function suite(name, runTests, counts) {
 // Two cores: the one reads types while the other compiles the database or looks for slips.
 const looking = installed.then(() => aside(tool('eslint'), '.', '--max-warnings', '0'));
 for (const [name, ...args] of [
-  ['tsc', '--noEmit'],
+  // The compiler in its native edition: three times as quick, and it says the same. Lint needs the other one's interface.
+  ['../typescript-native/bin/tsc', '--noEmit'],
   ['prettier', '--check', '--log-level', 'warn', '.'],
   ['knip', '--no-progress'],
   [
@@ -57,7 +58,7 @@ for (const [name, ...args] of [
   ],
 ]) {
   const { holds, said } = await aside(tool(name), ...args);
-  check(name === 'tsc' ? 'types' : name, () => tell(holds, said));
+  check(name.endsWith('tsc') ? 'types' : name, () => tell(holds, said));
 }
 // While lint goes on: what the real interface wants.
 await installed;
