@@ -27,6 +27,14 @@ test('taps are logged before the screen says so, can be undone, and outlive a re
   await expect(page.getByRole('button', { name: 'Start levelling' })).toBeEnabled();
   await page.getByRole('button', { name: 'Cue seen' }).click();
   await expect(page.getByText(/sooner than planned|later than planned|as planned/)).toBeVisible();
+  // A finger that bounces ends this patch, and begins no other.
+  await page.getByRole('button', { name: 'Start levelling' }).click();
+  await expect(page.getByRole('button', { name: 'Level, done' })).toBeEnabled();
+  const types = async () => (await recordOf(page, 'teal-hatchback')).map(({ type }) => type);
+  const before = await types();
+  await page.getByRole('button', { name: 'Level, done' }).dblclick();
+  await expect(page.getByRole('button', { name: 'Start laying' })).toBeEnabled();
+  await expect.poll(types).toEqual([...before, 'level-end']);
 });
 
 test('a fault is noted on its patch with the remedy for its age', async ({ page }) => {

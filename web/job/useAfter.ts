@@ -6,6 +6,7 @@ import type { Job } from '#formats/job';
 import { daysView, type DaysView, leavesMin, type Outdoors, outdoorsOf } from '#job/days';
 import { type DoneView, type PreparedView, standingView } from '#job/view';
 import { useYardForecastQuery } from '../app/api';
+import { useLater } from '../ui/useLater';
 
 interface Whole {
   readonly document: Job;
@@ -23,8 +24,13 @@ export interface After {
   readonly standing: readonly StandingSurface[];
 }
 
-/** What comes after the laying of a job; undefined until all of it is known. */
-export function useAfter(whole: Whole | undefined, countsFromMin: number, nowMin: number): After | undefined {
+/**
+ * What comes after the laying of a job; undefined until all of it is known. What is tapped at the bay is seen first, and
+ * what follows from it a moment later; an edit is followed at once.
+ */
+export function useAfter(latest: Whole | undefined, countsFromMin: number, nowMin: number): After | undefined {
+  const before = useLater(latest);
+  const whole = before?.document === latest?.document ? before : latest;
   const { document, planned, prepared, done, sheet } = whole ?? {};
   const { data: weather } = useYardForecastQuery();
   // Renewed by the minute, not by the second.

@@ -116,12 +116,14 @@ export function useLoadedJob(id: string): LoadedJob {
       )
     );
   }, [document, products, found]);
+  const asPlanned = useMemo(() => live && plannedJob(live), [live]);
   const planned = useMemo(
     () =>
       live &&
+      asPlanned &&
       done &&
-      inOpeningHours(plannedJob(live), live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
-    [live, done, bay, countsFromMin],
+      inOpeningHours(asPlanned, live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
+    [live, asPlanned, done, bay, countsFromMin],
   );
   const { data: learned } = useLearnedQuery();
   const { data: kitRecords = NONE } = useKitQuery();
@@ -141,8 +143,10 @@ export function useLoadedJob(id: string): LoadedJob {
     [planned, done, layFromMin],
   );
   const sheet = useSheet(document, toLayOut);
-  const whole =
-    document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined;
+  const whole = useMemo(
+    () => (document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined),
+    [document, planned, prepared, done, sheet],
+  );
   const after = useAfter(whole, countsFromMin, nowMin);
 
   // Nothing is chosen from, or judged by, a shelf that is still on its way.

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { carriedOn, mayCarryOn, type RunSheet, runSheet } from '#core/work/run';
 import type { Job } from '#formats/job';
+import { SEEN_FIRST_MS } from '../ui/useLater';
 import { answering } from '../work/in-worker';
 import type { SheetRequest } from './sheet.worker';
 
@@ -37,10 +38,12 @@ export function useSheet(document: Job | undefined, request: SheetRequest | unde
     // What was asked of the job before an edit is of another job.
     const found = (sheet: RunSheet) =>
       keep((standing) => (standing?.document === document ? { document, request, sheet } : standing));
-    beside.ask(request, {
-      onAnswer: found,
-      onFailed: () => found(runSheet(planned, record, fromMin)),
-    });
+    // Both cores are free for it then.
+    const asked = setTimeout(
+      () => beside.ask(request, { onAnswer: found, onFailed: () => found(runSheet(planned, record, fromMin)) }),
+      SEEN_FIRST_MS,
+    );
+    return () => clearTimeout(asked);
   }, [isBehind, beside, document, request]);
   return useMemo(
     () =>

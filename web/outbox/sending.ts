@@ -15,7 +15,7 @@ type Listener = Parameters<NonNullable<Parameters<typeof sending.startListening>
 
 /** Taps that only this tab has: those the device could not keep, and those it is about to keep. */
 const onlyHere = new Set<string>();
-const keeping = new Set<string>();
+const keeping = new Map<string, Promise<void>>();
 /**
  * What this tab kept, or let go of, and in which turn: a look at what is kept that began before it is older than that.
  * Only what the last few looks could have missed is remembered.
@@ -35,18 +35,24 @@ sending.startListening({
   actionCreator: tapped,
   effect: async ({ payload }, listener) => {
     const { id } = payload.entry;
-    keeping.add(id);
-    try {
-      await keepTap(payload);
-      remember(id, true);
-    } catch {
-      onlyHere.add(id);
-      listener.dispatch(notKept());
-    }
-    keeping.delete(id);
-    await changed(listener);
+    const kept = keep(payload, listener).finally(() => keeping.delete(id));
+    keeping.set(id, kept);
+    // With nothing before it, it is sent while the device writes it down: whichever of the two has it first, it is not lost.
+    if (busy || waiting(listener).length > 1) await kept;
+    await changed(listener, waiting(listener).length === 1);
   },
 });
+
+async function keep(tap: KeptTap, { dispatch }: Listener): Promise<void> {
+  const { id } = tap.entry;
+  try {
+    await keepTap(tap);
+    remember(id, true);
+  } catch {
+    onlyHere.add(id);
+    dispatch(notKept());
+  }
+}
 
 sending.startListening({
   actionCreator: decided,
@@ -80,16 +86,20 @@ function listen(listener: Listener): void {
   addEventListener('online', () => void changed(listener));
 }
 
-async function changed(listener: Listener): Promise<void> {
-  channel?.postMessage('changed');
+/** @param isAlone whether all that waits is the tap this tab has just taken: then nothing is looked up before it is sent */
+async function changed(listener: Listener, isAlone = false): Promise<void> {
+  if (!isAlone) channel?.postMessage('changed');
   again = true;
   wake?.();
   if (busy) return;
   busy = true;
   try {
-    while (again) {
+    for (let isFirst = true; again; isFirst = false) {
       again = false;
-      await alone(() => sendAll(listener));
+      await alone(async () => {
+        if (!isFirst || !isAlone) await reload(listener);
+        await sendAll(listener);
+      });
       if (waiting(listener).length === 0 || again) continue;
       // Sooner where something is tapped, or there is a network again.
       await new Promise<void>((resolve) => {
@@ -117,24 +127,19 @@ async function reload({ dispatch }: Listener): Promise<void> {
   if (!kept) return;
   const since = [...lately].filter(([, { turn: at }]) => at >= began);
   const gone = new Set(since.flatMap(([id, { isKept }]) => (isKept ? [] : [id])));
-  const own = [...onlyHere, ...keeping, ...since.flatMap(([id, { isKept }]) => (isKept ? [id] : []))];
+  const own = [...onlyHere, ...keeping.keys(), ...since.flatMap(([id, { isKept }]) => (isKept ? [id] : []))];
   dispatch(loaded({ kept: kept.filter(({ entry }) => !gone.has(entry.id)), own }));
 }
 
 async function sendAll(listener: Listener): Promise<void> {
-  await reload(listener);
   const dispatch = listener.dispatch as AppDispatch;
   /** Jobs whose next tap the server does not take for now: what follows it waits behind it, other jobs go on. */
   const stuck = new Set<string>();
   const next = (): KeptTap | undefined => waiting(listener).find(({ jobId }) => !stuck.has(jobId));
   for (let tap = next(); tap; tap = next()) {
     const { jobId, entry } = tap;
-    // It is sent once the device has it, and then whatever follows it.
-    if (keeping.has(entry.id)) {
-      stuck.add(jobId);
-      continue;
-    }
     const answer = await handedIn(tap, dispatch);
+    await keeping.get(entry.id);
     const problem = answer.data ? undefined : problemOf(answer.error);
     if (answer.data) {
       onlyHere.delete(entry.id);

@@ -9,7 +9,6 @@ import { clock } from '../../ui/moments';
 interface Props {
   readonly job: JobView;
   readonly current: SheetPatch;
-  readonly open: boolean;
   readonly onClose: () => void;
   readonly onTap: (entry: RunEntry) => void;
 }
@@ -17,7 +16,7 @@ interface Props {
 const LAST_SHOWN = 5;
 
 /** A fault noted on a patch, and what to do about it at its age. */
-export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
+export function FaultDialog({ job, current, onClose, onTap }: Props) {
   const { sheet, chosen } = job;
   const worked = sheet.patches
     .filter(({ record }) => record !== undefined)
@@ -38,7 +37,7 @@ export function FaultDialog({ job, current, open, onClose, onTap }: Props) {
   const nameOf = ({ patch: each, sections }: SheetPatch) =>
     sections > 1 ? `${job.nameOf(each.surface)} ${each.section}/${sections}` : job.nameOf(each.surface);
   return (
-    <Dialog open={open} onClose={close} title={noted ? LAYING_FAULTS[noted] : 'A fault on a patch'} wide>
+    <Dialog open onClose={close} title={noted ? LAYING_FAULTS[noted] : 'A fault on a patch'} wide>
       {patch === undefined ? (
         <p>Nothing has been laid yet.</p>
       ) : noted ? (

@@ -32,15 +32,17 @@ interface InHandProps {
   readonly others: readonly SheetPatch[];
 }
 
+/** The patch in hand: what to do, until when. It stays while patches come and go, so that a finger that bounces meets no fresh button. */
 export function InHand({ job, current: bySheet, others }: InHandProps) {
-  const [cut, setCut] = useState<number>();
+  const inHand = patchKey(bySheet.patch);
+  const [cut, setCut] = useState<{ readonly of: string; readonly sections: number }>();
   const mayCut = mayBeCut(bySheet, job.sheet.patches);
-  const current = mayCut && cut !== undefined ? cutInto(bySheet, cut) : bySheet;
+  const current = mayCut && cut?.of === inHand ? cutInto(bySheet, cut.sections) : bySheet;
   const { planned, record, document, sheet } = job;
   const now = useNow(250);
   const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   const { tap, settling } = useTap(job.id);
-  const [faulting, setFaulting] = useState(false);
+  const [faulting, setFaulting] = useState<string>();
   const [sound] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
   const begunAt = bySheet.record?.layStartMin ?? job.nowMin;
@@ -55,7 +57,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const ageMin = laid ? nowMin - current.record.layStartMin : 0;
   const state = windowState(window, ageMin);
   const instruction = instructionFor(current.state, state, isFilm)!;
-  useSignals(patchKey(current.patch), laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
+  useSignals(inHand, laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
   const times = gateTimes(window);
   const early = !laid && current.startMin > nowMin + 0.5;
   const { patch } = current;
@@ -88,7 +90,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
         ) : (
           <Bottle job={job} product={product} amount={current.amount} />
         )}
-        {mayCut && !isFilm && <SectionsByHand first={current} onCut={setCut} />}
+        {mayCut && !isFilm && <SectionsByHand first={current} onCut={(sections) => setCut({ of: inHand, sections })} />}
         {SUBSTRATES[surface.substrate].matte && !isFilm && (
           <p className="mt-1 text-lg text-warn">
             Satin or matte: one go, no seams, plenty of product. Never polish it.
@@ -155,7 +157,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           >
             <Eye size={22} /> Cue seen
           </Button>
-          <Button glove onClick={() => setFaulting(true)} disabled={record.patches.size === 0}>
+          <Button glove onClick={() => setFaulting(inHand)} disabled={record.patches.size === 0}>
             <Flag size={22} /> Fault
           </Button>
           <Button
@@ -194,7 +196,9 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           )}
         </p>
       </div>
-      <FaultDialog job={job} current={current} open={faulting} onClose={() => setFaulting(false)} onTap={tap} />
+      {faulting === inHand && (
+        <FaultDialog job={job} current={current} onClose={() => setFaulting(undefined)} onTap={tap} />
+      )}
     </section>
   );
 }

@@ -1,18 +1,15 @@
-import { useDeferredValue, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { useMemo, useState } from 'react';
 import { arrange } from '#core/item/nets';
-import { stageKey, stageNow } from '#core/work/prepare';
+import { stageNow } from '#core/work/prepare';
 import { openPause, patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
-import { DoNotBegin } from '../quantify/DoNotBegin';
-import { usePickList } from '../quantify/usePickList';
+import { useLater } from '../../ui/useLater';
 import { AllDone } from './AllDone';
 import { BayBar } from './BayBar';
 import { InHand } from './InHand';
+import { NotBegun } from './NotBegun';
 import { ChosenPanel } from './ChosenPanel';
-import { Gate, useGate } from './Gate';
-import { StageInHand } from './StageInHand';
 import { Paused } from './Paused';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
@@ -35,13 +32,23 @@ export function Component() {
   const paused = openPause(record);
   const [laying, setLaying] = useState(false);
   const stage = begun || laying ? undefined : stageNow(job.prepared.preparation.stages, record.stages);
-  const gate = useGate(job, begun ? undefined : current);
   const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
-  const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   const arrangement = useMemo(() => arrange(document), [document]);
   // What to do comes first; the net follows a moment later.
-  const [drawn, drawnFor] = [useDeferredValue(sheet), useDeferredValue(current)];
+  const [drawn, drawnFor] = [useLater(sheet), useLater(current)];
   const lens = useMemo(() => runLens(drawn, arrangement, drawnFor), [drawn, arrangement, drawnFor]);
+  const hands =
+    !next || !current ? null : paused ? (
+      <Paused job={job} pause={paused} />
+    ) : begun || atStart ? (
+      next.does === 'watch' ? (
+        <Watch key={patchKey(current.patch)} job={job} patch={current} others={others} />
+      ) : (
+        <InHand job={job} current={current} others={others} />
+      )
+    ) : (
+      <StartNow job={job} />
+    );
   return (
     <main className="flex h-full flex-col">
       <BayBar job={job} />
@@ -62,30 +69,18 @@ export function Component() {
             </div>
             {current && <ChosenPanel job={job} current={current} onWish={setWish} />}
           </section>
-          {!begun && unsafe.length > 0 ? (
-            <section aria-label="In hand" className="overflow-auto p-6">
-              <DoNotBegin bay unsafe={unsafe} />
-              <Link
-                to={`/jobs/${job.id}/quantify?view=list`}
-                className="flex min-h-20 items-center justify-center rounded border border-line-strong bg-sheet text-2xl hover:bg-tint-1"
-              >
-                What has to lie ready
-              </Link>
-            </section>
-          ) : stage ? (
-            <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={current && (() => setLaying(true))} />
-          ) : !next || !current ? null : paused ? (
-            <Paused job={job} pause={paused} />
-          ) : !begun && atStart && gate.some(({ state }) => state === undefined) ? (
-            <Gate job={job} first={current} lines={gate} />
-          ) : begun || atStart ? (
-            next.does === 'watch' ? (
-              <Watch key={patchKey(current.patch)} job={job} patch={current} others={others} />
-            ) : (
-              <InHand key={patchKey(current.patch)} job={job} current={current} others={others} />
-            )
+          {begun ? (
+            hands
           ) : (
-            <StartNow job={job} />
+            <NotBegun
+              job={job}
+              stage={stage}
+              first={current}
+              isGateDue={atStart && !paused}
+              onLay={current && (() => setLaying(true))}
+            >
+              {hands}
+            </NotBegun>
           )}
         </div>
       ) : (

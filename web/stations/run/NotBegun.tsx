@@ -1,0 +1,42 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { stageKey, type StageNow } from '#core/work/prepare';
+import type { SheetPatch } from '#core/work/run';
+import type { JobView } from '../../job/useJobView';
+import { DoNotBegin } from '../quantify/DoNotBegin';
+import { usePickList } from '../quantify/usePickList';
+import { Gate, useGate } from './Gate';
+import { StageInHand } from './StageInHand';
+
+interface Props {
+  readonly job: JobView;
+  readonly stage: StageNow | undefined;
+  readonly first: SheetPatch | undefined;
+  /** Whether what the first patch wants is asked for now. */
+  readonly isGateDue: boolean;
+  readonly onLay: (() => void) | undefined;
+  /** What hands do once nothing stands before it. */
+  readonly children: ReactNode;
+}
+
+/** Before the first patch: what nobody begins without, the stages of preparation, and what has to lie at hand. */
+export function NotBegun({ job, stage, first, isGateDue, onLay, children }: Props) {
+  const gate = useGate(job, first);
+  const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
+  if (unsafe.length > 0)
+    return (
+      <section aria-label="In hand" className="overflow-auto p-6">
+        <DoNotBegin bay unsafe={unsafe} />
+        <Link
+          to={`/jobs/${job.id}/quantify?view=list`}
+          className="flex min-h-20 items-center justify-center rounded border border-line-strong bg-sheet text-2xl hover:bg-tint-1"
+        >
+          What has to lie ready
+        </Link>
+      </section>
+    );
+  if (stage) return <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={onLay} />;
+  if (first && isGateDue && gate.some(({ state }) => state === undefined))
+    return <Gate job={job} first={first} lines={gate} />;
+  return children;
+}
