@@ -111,6 +111,8 @@ export const productSchema = object({
   /** Learned: times the sheet's paces. */
   layFactor: positive().optional(),
   levelFactor: positive().optional(),
+  /** Learned: how much faster it goes on in one way than in the others it was laid in. */
+  layByMethod: z.partialRecord(z.enum(METHOD_IDS), positive(), { error: 'expected an object' }).optional(),
   // What a sheet carries besides, for people and for removal.
   sheetVersion: nonEmpty().optional(),
   sheetDate: z.iso.date({ error: 'expected a date such as 2026-05-01' }).optional(),
@@ -150,6 +152,7 @@ const SHOP_KEYS = {
   usageSigma: true,
   layFactor: true,
   levelFactor: true,
+  layByMethod: true,
 } as const;
 
 /** A product sheet: what its maker says, and nothing else. */
@@ -171,7 +174,18 @@ export type KeptShop = z.output<typeof keptShopSchema>;
 
 /** A product of a file, parted into what its maker says and what is the shop's. */
 export function parted(product: ProductSheet): { readonly sheet: MakerSheet; readonly shop: ShopFigures } {
-  const { onHand, batch, flashFactor, flashSigma, usageFactor, usageSigma, layFactor, levelFactor, ...sheet } = product;
+  const {
+    onHand,
+    batch,
+    flashFactor,
+    flashSigma,
+    usageFactor,
+    usageSigma,
+    layFactor,
+    levelFactor,
+    layByMethod,
+    ...sheet
+  } = product;
   return {
     sheet,
     shop: {
@@ -184,6 +198,7 @@ export function parted(product: ProductSheet): { readonly sheet: MakerSheet; rea
       ...(batch !== undefined && { batch }),
       ...(layFactor !== undefined && { layFactor }),
       ...(levelFactor !== undefined && { levelFactor }),
+      ...(layByMethod !== undefined && { layByMethod }),
     },
   };
 }

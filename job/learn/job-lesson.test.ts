@@ -159,7 +159,7 @@ test('each teaches their own pace by what they laid and levelled; without an acc
 });
 
 test('the pace of hands is believed more with each job, and the next plan is laid at it', () => {
-  const paces = (lay: number) => ({ paces: [{ product, lay }] });
+  const paces = (lay: number) => ({ paces: [{ product, method: 'small-block' as const, lay }] });
   const after = (...jobs: number[]) => paceOfHands(jobs.map(paces)).get(product)!.layFactor!;
   expect(after(0.6)).toBeGreaterThan(0.6);
   expect(after(0.6)).toBeLessThan(1);
@@ -172,4 +172,29 @@ test('the pace of hands is believed more with each job, and the next plan is lai
   };
   expect(laidAt(0.5).layM2PerMin).toBeCloseTo(laidAt(1).layM2PerMin / 2, 9);
   expect(laidAt(0.5).levelM2PerMin).toBeCloseTo(laidAt(1).levelM2PerMin, 9);
+});
+
+test('a product laid in several ways teaches each way’s pace beside its own; in one way only, none', () => {
+  const laid = (method: 'small-block' | 'big-mitt', lay: number) => ({ paces: [{ product, method, lay }] });
+  const learned = (...lessons: ReturnType<typeof laid>[]) => paceOfHands(lessons).get(product)!;
+  expect(learned(laid('small-block', 0.6), laid('small-block', 0.6))).not.toHaveProperty('layByMethod');
+  const { layFactor, layByMethod } = learned(laid('small-block', 1.2), laid('big-mitt', 0.7), laid('big-mitt', 0.7));
+  expect(layByMethod!['small-block']).toBeGreaterThan(1);
+  expect(layByMethod!['big-mitt']).toBeLessThan(1);
+  // Each is believed to lie between what all said together and what was seen of it.
+  expect(layFactor! * layByMethod!['big-mitt']!).toBeGreaterThan(0.7);
+  expect(layFactor! * layByMethod!['big-mitt']!).toBeLessThan(layFactor!);
+  expect(paceOfHands([laid('small-block', 1), laid('big-mitt', 1)]).get(product)!.layByMethod).toEqual({
+    'small-block': 1,
+    'big-mitt': 1,
+  });
+  // The next plan is laid at it, and worked just so it teaches the same again.
+  const own = job.surfaces.find(({ id }) => id === surface!.id)!.layers[0]!.method;
+  const taught = { layFactor: 0.8, layByMethod: { [own]: 0.5 } };
+  const planned = { ...job, products: job.products.map((each) => ({ ...each, ...taught })) };
+  const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 };
+  const at = (document: Job) => paceOf(plannedJob(document), patch, product).layM2PerMin;
+  expect(at(planned)).toBeCloseTo(0.4 * at(job), 9);
+  const [same] = jobLesson(planned, workedAt(planned, 1, 0)).paces;
+  expect(same).toMatchObject({ product, method: own, lay: expect.closeTo(0.4, 2) });
 });

@@ -1,3 +1,4 @@
+import type { MethodId } from '#core/products/methods';
 import type { CrewRole } from '#core/work/crew';
 import { learnFactor, PACE_LEARNING } from '#core/work/learning';
 import type { PlannedJob } from '#core/work/plan';
@@ -16,6 +17,7 @@ import {
 import { DEFAULT_PACE } from '#core/work/sections';
 import { type Job, surfaceName } from '#formats/job';
 import { type LearnedHands, type LogEntry, loggedEntries } from '#formats/log';
+import type { ShopFigures } from '#formats/shelf';
 import { instantAfter } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { byOf } from '#job/view';
@@ -27,9 +29,10 @@ export interface JobLesson extends PreparationLesson {
     /** Which entry of its log noted it; absent in lessons of an older server. */
     readonly seen?: Pick<CueSeen, 'entry' | 'surface' | 'seenMin' | 'expectedMin'> & { readonly at: string };
   })[];
-  /** Of each product, how fast hands were against its sheet: minutes foretold by the sheet's pace over minutes taken. */
+  /** Of each product and way, how fast hands were against its sheet: minutes foretold by the sheet's pace over minutes taken. */
   readonly paces: readonly {
     readonly product: string;
+    readonly method: MethodId;
     readonly lay?: number | undefined;
     readonly level?: number | undefined;
   }[];
@@ -55,12 +58,13 @@ export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at
   return {
     ...lessonOf(record.stages.values(), record.outcomes.values()),
     people: ownPaces(job, record, byOf(log)),
-    paces: [...handsOnProducts(job, record)].flatMap(([product, { lay, level }]) => {
+    paces: handsOnProducts(job, record).flatMap(({ product, method, lay, level }) => {
       // By the sheet itself, whatever was learned when the job was planned.
       const sheet = planned.get(product);
       const one = {
         product,
-        lay: paceSeen(lay, sheet?.layFactor),
+        method,
+        lay: paceSeen(lay, (sheet?.layFactor ?? 1) * (sheet?.layByMethod?.[method] ?? 1)),
         level: paceSeen(level, sheet?.levelFactor),
       };
       return one.lay === undefined && one.level === undefined ? [] : [one];
@@ -122,21 +126,34 @@ export function paceOfPeople(lessons: readonly Pick<JobLesson, 'people'>[]): Lea
 const paceSeen = ({ tookMin, plannedMin }: HandsOn, factor = 1): number | undefined =>
   tookMin < SAYS_NOTHING_MIN || plannedMin < SAYS_NOTHING_MIN ? undefined : (factor * plannedMin) / tookMin;
 
-/** How fast this shop's hands are with each product against its sheet, by all jobs; what nothing is known of is left out. */
-export function paceOfHands(
-  lessons: readonly Pick<JobLesson, 'paces'>[],
-): ReadonlyMap<string, { readonly layFactor?: number; readonly levelFactor?: number }> {
+/** What is learned of the hands with one product; what nothing is known of is left out. */
+type PaceOfProduct = Pick<ShopFigures, 'layFactor' | 'levelFactor' | 'layByMethod'>;
+
+/**
+ * How fast this shop's hands are with each product against its sheet, by all jobs. Where it was laid in several ways, how
+ * much each is faster than its sheet and all of them say; laid in one way only, that one cannot be told from the product.
+ */
+export function paceOfHands(lessons: readonly Pick<JobLesson, 'paces'>[]): ReadonlyMap<string, PaceOfProduct> {
   const seen = lessons.flatMap(({ paces }) => paces);
-  const learned = (product: string, key: 'lay' | 'level') => {
-    const ratios = seen.flatMap((one) => (one.product === product && one[key] !== undefined ? [one[key]] : []));
-    return ratios.length === 0 ? undefined : learnFactor(ratios, PACE_LEARNING).factor;
-  };
+  const factor = (ratios: readonly number[]) => learnFactor(ratios, PACE_LEARNING).factor;
+  const known = (of: readonly (number | undefined)[]) => of.filter((ratio) => ratio !== undefined);
   return new Map(
-    [...new Set(seen.map(({ product }) => product))].map((product) => {
-      const [layFactor, levelFactor] = [learned(product, 'lay'), learned(product, 'level')];
+    [...new Set(seen.map(({ product }) => product))].map((product): [string, PaceOfProduct] => {
+      const own = seen.filter((one) => one.product === product);
+      const [lay, level] = [known(own.map((one) => one.lay)), known(own.map((one) => one.level))];
+      const layFactor = lay.length > 0 ? factor(lay) : undefined;
+      const methods = [...new Set(own.flatMap((one) => (one.lay === undefined ? [] : [one.method])))];
+      const beside = (method: MethodId) =>
+        known(own.map((one) => (one.method === method && one.lay !== undefined ? one.lay / layFactor! : undefined)));
       return [
         product,
-        { ...(layFactor !== undefined && { layFactor }), ...(levelFactor !== undefined && { levelFactor }) },
+        {
+          ...(layFactor !== undefined && { layFactor }),
+          ...(level.length > 0 && { levelFactor: factor(level) }),
+          ...(methods.length > 1 && {
+            layByMethod: Object.fromEntries(methods.map((method) => [method, factor(beside(method))])),
+          }),
+        },
       ];
     }),
   );

@@ -4,7 +4,7 @@ import { substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/subst
 import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
 import { seenSubstrate } from '#core/products/layering';
-import { METHODS, usualMethod } from '#core/products/methods';
+import { layFactorOf, METHODS, usualMethod } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { ADDED_MIN } from '#core/work/hours';
 import type { ChoiceSurface, ValidStack } from './stacks';
@@ -153,17 +153,17 @@ interface ProductOnKind {
 }
 
 function productOnKind(product: Product, { substrate, tone }: Kind, { exposure, pace }: Wishes): ProductOnKind {
-  const { id, family, layPace, levelPace, milestones, properties } = product;
-  const method = METHODS[usualMethod(product)];
+  const { id, family, levelPace, milestones, properties } = product;
+  const method = usualMethod(product);
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
   const by = minutes('levelBy');
   return {
     id,
     family,
     isFilm: family === 'film',
-    unitsPerCoat: unitsPerM2(substrate, product, method.amount),
+    unitsPerCoat: unitsPerM2(substrate, product, METHODS[method].amount),
     unitMoney: cheapestUnit(product),
-    minPerCoat: 1 / (pace.layM2PerMin * layPace * method.pace) + 1 / (pace.levelM2PerMin * levelPace),
+    minPerCoat: 1 / (pace.layM2PerMin * layFactorOf(product, method)) + 1 / (pace.levelM2PerMin * levelPace),
     months: expectedLife(product, tone ? { ...exposure, tone } : exposure).months,
     windowMin: by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0),
     deepens: properties.includes('gloss-enhancer'),

@@ -1,1 +1,1 @@
-export { METHOD_IDS, type MethodId, METHODS, usualMethod } from './methods';
+export { layFactorOf, METHOD_IDS, type MethodId, METHODS, usualMethod } from './methods';

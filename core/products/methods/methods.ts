@@ -25,6 +25,18 @@ const TABLE = define({
 
 export type MethodId = keyof typeof TABLE;
 export const METHODS: Readonly<Record<MethodId, Method>> = TABLE;
+
+/** How a product is laid, as far as its pace goes. */
+interface LaidAtPace {
+  /** Times a person's own pace, with a small block. */
+  readonly layPace: number;
+  readonly layByMethod?: Readonly<Partial<Record<MethodId, number>>> | undefined;
+}
+
+/** How fast a product is laid in one way, times a person's own pace: by its sheet, by the way, and by what was learned here. */
+export const layFactorOf = ({ layPace, layByMethod }: LaidAtPace, method: MethodId): number =>
+  METHODS[method].pace * layPace * (layByMethod?.[method] ?? 1);
+
 /** How a product is laid where nobody says otherwise: as its sheet says, else as is usual for its family. */
 export const usualMethod = ({ family, method }: { family: FamilyId; method?: MethodId | undefined }): MethodId =>
   method ?? (family === 'spray-coating' ? 'sprayed' : 'small-block');

@@ -103,6 +103,8 @@ export interface Product {
   /** Learned: factors on the sheet's paces in this shop's hands; absent: 1. */
   readonly layFactor?: number | undefined;
   readonly levelFactor?: number | undefined;
+  /** Learned: how much faster it goes on in one way than in the others it was laid in here; absent: 1. */
+  readonly layByMethod?: Readonly<Partial<Record<MethodId, number>>> | undefined;
   /** What the workshop's own schools say of it, where the trade disagrees. */
   readonly shop?:
     { readonly windscreen: 'never' | 'test' | 'like-glass'; readonly satinGloss: 'never' | 'test' } | undefined;

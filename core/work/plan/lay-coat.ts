@@ -1,6 +1,6 @@
 import { shapeAreaM2, shapeShortSideM } from '#core/item/geometry';
 import { substrateFactors, SUBSTRATES } from '#core/item/substrates';
-import { type MethodId, METHODS } from '#core/products/methods';
+import { layFactorOf, type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { amountOnSurface } from '#core/work/quantity';
 import { maxSectionM2, type Pace, sectionCount, sectionTiming, type SectionTiming } from '#core/work/sections';
@@ -38,7 +38,7 @@ export function inOnePiece(surface: Pick<PlannedSurface, 'onePiece' | 'substrate
  */
 export function paceWith(crew: Pace, product: Product, method: MethodId, slow = 1): Pace {
   return {
-    layM2PerMin: (crew.layM2PerMin * METHODS[method].pace * product.layPace) / slow,
+    layM2PerMin: (crew.layM2PerMin * layFactorOf(product, method)) / slow,
     levelM2PerMin: (crew.levelM2PerMin * product.levelPace) / slow,
   };
 }

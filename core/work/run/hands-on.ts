@@ -1,3 +1,4 @@
+import type { MethodId } from '#core/products/methods';
 import type { CrewRole } from '#core/work/crew';
 import type { PlannedJob } from '#core/work/plan';
 import { unpausedMin } from './course';
@@ -25,9 +26,22 @@ type Worked = Pick<RunRecord, 'patches' | 'pauses'>;
 export const handsOn = (job: PlannedJob, worked: Worked): BothHandsOn =>
   handsOnBy(job, worked, () => 'all').get('all') ?? { lay: NOTHING, level: NOTHING };
 
-/** The same of each product by itself. */
-export const handsOnProducts = (job: PlannedJob, worked: Worked): ReadonlyMap<string, BothHandsOn> =>
-  handsOnBy(job, worked, ({ start }) => start.product);
+/** The same of each product by itself, apart by the way it was laid. */
+export function handsOnProducts(
+  job: PlannedJob,
+  worked: Worked,
+): readonly (BothHandsOn & { readonly product: string; readonly method: MethodId })[] {
+  const layers = new Map(job.surfaces.map(({ id, layers }) => [id, layers]));
+  const ways = new Map<string, { readonly product: string; readonly method: MethodId }>();
+  const taken = handsOnBy(job, worked, ({ patch, start: { product } }) => {
+    const method = layers.get(patch.surface)?.[patch.layer]?.method;
+    if (method === undefined) return undefined;
+    const key = JSON.stringify([product, method]);
+    ways.set(key, { product, method });
+    return key;
+  });
+  return [...taken].map(([key, both]) => ({ ...both, ...ways.get(key)! }));
+}
 
 /**
  * The same, apart by whatever tells patches apart: whose hands laid and levelled them, with what, in which way.

@@ -1,5 +1,5 @@
 import { answerOf, judgeStack, type Ruling, withOverruled } from '#core/products/layering';
-import { type MethodId, METHODS } from '#core/products/methods';
+import { layFactorOf, type MethodId } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { slowness } from '#core/work/sections';
 import {
@@ -93,7 +93,7 @@ export function coatsOf(job: PlannedJob): SurfaceCoat[][] {
         oneM2,
         onePiece: inOnePiece(seen),
         mostSectionM2: crew.mostSectionM2 ?? null,
-        layFactor: (METHODS[method].pace * product.layPace) / slow,
+        layFactor: layFactorOf(product, method) / slow,
         levelFactor: product.levelPace / slow,
         alike,
         openingAt,

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { type MethodId, METHODS } from '#core/products/methods';
 import type { ShelfProduct } from '#formats/job';
 import { errorText, useSetShopMutation } from '../../app/api';
 import { NumberField } from '../../ui/NumberField';
@@ -12,6 +13,11 @@ const further = (factor: number, more: string, less: string): string | undefined
     ? undefined
     : `${Math.round(100 * Math.abs(factor - 1))} % ${factor > 1 ? more : less}`;
 
+const besides = (method: string) => {
+  const than = `with ${method.toLowerCase()} than in other ways`;
+  return [`faster ${than}`, `slower ${than}`] as const;
+};
+
 /** What is the shop's and not the maker's: what is in hand, how it is supplied, and what cues and weighings have taught. */
 export function InHand({ product: { id, sheet, shop } }: { readonly product: ShelfProduct }) {
   const [setShop, { error }] = useSetShopMutation();
@@ -19,6 +25,9 @@ export function InHand({ product: { id, sheet, shop } }: { readonly product: She
   const paces = [
     further(shop.layFactor ?? 1, 'faster to lay', 'slower to lay'),
     further(shop.levelFactor ?? 1, 'faster to level', 'slower to level'),
+    ...Object.entries(shop.layByMethod ?? {}).map(([method, times]) =>
+      further(times, ...besides(METHODS[method as MethodId].name)),
+    ),
   ].filter((said) => said !== undefined);
   const use = further(shop.usageFactor, 'more', 'less');
   return (
