@@ -1,6 +1,6 @@
 /** `npm run screenshots`: a picture of each main view from the sample workshop, into `docs/screenshots/`. */
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
@@ -33,20 +33,32 @@ const VIEWS = [
   { name: 'bays', at: '/bays?bay=bay-2' },
   { name: 'time', at: '/jobs/satin-tourer/time?panel=tank-left' },
   { name: 'time-sheet', at: '/jobs/moss-saloon/time?view=sheet', waitFor: 'Where it is late most often' },
-  // One who lays, working ahead of the other: several patches are wet.
+  // One lays, working ahead, and the other levels: each sees their own next thing.
   {
-    name: 'run-tablet-night',
-    at: '/jobs/teal-hatchback/run',
-    theme: 'dark',
-    size: TABLET,
-    hand: 'lay',
-    press: 'Start laying',
-    until: 'Laid',
+    name: 'run-two-tablets',
+    beside: [
+      {
+        at: '/jobs/teal-hatchback/run',
+        theme: 'dark',
+        size: TABLET,
+        hand: 'lay',
+        press: 'Start laying',
+        until: 'Laid',
+      },
+      { at: '/jobs/teal-hatchback/run', size: TABLET, hand: 'level' },
+    ],
   },
   { name: 'care-and-removal', at: '/jobs/two-door-classic/care?panel=bonnet' },
   { name: 'calendar', at: '/calendar', lose: 'Thursday 4 March' },
   { name: 'item-life', at: '/items/hatchback-of-imke-varga', waitFor: 'Its life' },
-  { name: 'check', at: '/jobs/marrow-launch/check' },
+  {
+    name: 'check',
+    beside: [
+      { at: '/jobs/marrow-launch/check', size: TABLET },
+      { at: '/jobs/slate-estate/check', size: TABLET, choose: 'Water' },
+      { at: '/jobs/two-door-classic/check', size: TABLET, scrollTo: 'Closing list' },
+    ],
+  },
   { name: 'hand-over', at: '/jobs/slate-estate/hand-over?panel=roof' },
   { name: 'passport-phone', at: '/api/jobs/slate-estate/passport.html', size: PHONE },
 ];
@@ -80,8 +92,35 @@ const address = await new Promise((resolve) => {
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
 mkdirSync(path.join(ROOT, 'docs', 'screenshots'), { recursive: true });
-for (const { name, at, theme = 'light', size = DESK, draw = false, press, until, waitFor, lose, hand } of VIEWS) {
+for (const { name, beside, ...view } of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const file = path.join(ROOT, 'docs', 'screenshots', `${name}.png`);
+  if (!beside) writeFileSync(file, await taken(view));
+  else {
+    const pictures = [];
+    for (const one of beside) pictures.push(await taken(one));
+    writeFileSync(file, await asOne(pictures));
+  }
+  console.log(name);
+}
+await browser.close();
+server.kill('SIGTERM');
+rmSync(folder, { recursive: true, force: true });
+
+/** A picture of one view, once what was asked of it has been done. */
+async function taken({
+  at,
+  theme = 'light',
+  size = DESK,
+  draw = false,
+  press,
+  until,
+  waitFor,
+  lose,
+  hand,
+  choose,
+  scrollTo,
+}) {
   const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/Berlin', locale: 'en-GB' });
   const page = await context.newPage();
   await page.clock.install({ time: new Date(NOW) });
@@ -89,9 +128,9 @@ for (const { name, at, theme = 'light', size = DESK, draw = false, press, until,
   if (hand) await page.addInitScript((role) => localStorage.setItem('glaphyra.hand', role), hand);
   await page.goto(address + at);
   await page.getByRole('heading', { level: 1 }).waitFor();
-  await page.waitForTimeout(1200);
-  await page.waitForTimeout(300);
+  await page.waitForTimeout(1500);
   if (draw) await drawOutline(page);
+  if (choose) await page.getByRole('radio', { name: choose }).click();
   if (press) {
     await page.getByRole('button', { name: press }).click();
     if (until) await page.getByRole('button', { name: until }).waitFor({ timeout: 120_000 });
@@ -99,13 +138,24 @@ for (const { name, at, theme = 'light', size = DESK, draw = false, press, until,
   }
   if (lose) await loseDay(page, lose);
   if (waitFor) await page.getByText(waitFor).first().waitFor({ timeout: 120_000 });
-  await page.screenshot({ path: path.join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  if (scrollTo) await page.getByRole('list', { name: scrollTo }).scrollIntoViewIfNeeded();
+  if (choose || scrollTo) await page.waitForTimeout(600);
+  const picture = await page.screenshot();
   await context.close();
-  console.log(name);
+  return picture;
 }
-await browser.close();
-server.kill('SIGTERM');
-rmSync(folder, { recursive: true, force: true });
+
+/** Pictures of the same size as one, two in a row. */
+async function asOne(pictures) {
+  const page = await browser.newPage({ viewport: { width: 2 * TABLET.width + 16, height: TABLET.height } });
+  const all = pictures.map((picture) => `<img src="data:image/png;base64,${picture.toString('base64')}">`);
+  await page.setContent(
+    `<body style="margin:0;display:flex;flex-wrap:wrap;gap:16px;background:#fff">${all.join('')}</body>`,
+  );
+  const whole = await page.screenshot({ fullPage: true });
+  await page.close();
+  return whole;
+}
 
 /** The second bay without power on a day: what moves is seen. */
 async function loseDay(page, day) {

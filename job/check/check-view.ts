@@ -33,22 +33,30 @@ export function checkNet(document: Job, laid: ReadonlySet<string>): CheckNet {
   return { panels: onSheet, linework, places: placesOnNet(onSheet, linework) };
 }
 
+/** Whose hands made an entry of the record, where people have accounts, and who of them still learns. */
+interface Hands {
+  readonly byOf: (entry: string) => string | undefined;
+  readonly isHelper: (person: string) => boolean;
+}
+const NOBODY_KNOWN: Hands = { byOf: () => undefined, isHelper: () => false };
+
 /** What to look at once the work is laid, and how far that has come. */
 export function checkView(
   { panels, linework, places }: CheckNet,
   planned: PlannedJob,
   record: RunRecord,
   sheet: RunSheet,
-  byHelper: (entry: string) => boolean = () => false,
+  { byOf, isHelper }: Hands = NOBODY_KNOWN,
 ): CheckProgress {
   const outlines = new Map(panels.map(({ id, outline }) => [id, outline]));
   const sides = new Map(panels.map(({ id, side }) => [id, side]));
-  const loaded = new Set(levelledLoaded(record).map(({ patch }) => patchKey(patch)));
+  const loaded = new Set(levelledLoaded(record, byOf).map(({ patch }) => patchKey(patch)));
   const onRecord = placesOfRecord(panels, [...lastCoats(record).values()].flat().map(toCheck));
   return checkProgress(record, inWalk([...places, ...onRecord], panels), (surface) => sides.get(surface));
 
   function toCheck(done: PatchRecord): CheckPatch {
     const { patch, start, levelEntry } = done;
+    const by = levelEntry === undefined ? undefined : byOf(levelEntry);
     const key = patchKey(patch);
     const onIt = sheet.patches.find((each) => patchKey(each.patch) === key);
     const outline = outlines.get(patch.surface);
@@ -68,7 +76,7 @@ export function checkView(
       outline: strips[patch.section - 1],
       lateMin: onIt ? lateness(patchWindow(planned, record, onIt, 0).window, done) : 0,
       loadedTowel: loaded.has(key),
-      byHelper: levelEntry !== undefined && byHelper(levelEntry),
+      byHelper: by !== undefined && isHelper(by),
     };
   }
 }

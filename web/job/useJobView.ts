@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import type { Plan, PlannedJob } from '#core/work/plan';
 import type { LoggedEntry, RunRecord, RunSheet } from '#core/work/run';
@@ -97,6 +97,7 @@ export function useLoadedJob(id: string): LoadedJob {
   );
   const hands = useMemo(() => handsOf(entries ?? NONE), [entries]);
   const authors = useMemo(() => byOf(entries ?? NONE), [entries]);
+  const authorOf = useCallback((entry: string) => authors.get(entry), [authors]);
   const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
@@ -171,7 +172,7 @@ export function useLoadedJob(id: string): LoadedJob {
     planned,
     ...done,
     hands,
-    byOf: (entry) => authors.get(entry),
+    byOf: authorOf,
     sheet,
     layFromMin: layFromMin!,
     plan: sheet.plan,

@@ -95,3 +95,23 @@ test('a towel is loaded past four square metres; what is levelled with it then i
   expect(sections(12, [6])).toEqual([6, 12]);
   expect(towelLoad(levelled(6, [5])).m2).toBe(1);
 });
+
+test('each has a towel of their own: one who levels every other patch loads theirs half as soon, and a fresh one is only theirs', () => {
+  const minuteOf = (entry: string) => Number(entry.split('/')[1]);
+  const inTurn = (entry: string) => (Math.floor(minuteOf(entry) / 10) % 2 === 0 ? 'ash' : 'rowan');
+  const eight = levelled(8);
+  expect(towelLoad(eight).isLoaded).toBe(true);
+  expect([towelLoad(eight, inTurn, 'ash'), towelLoad(eight, inTurn, 'rowan')]).toEqual([
+    { m2: 4, isLoaded: false },
+    { m2: 4, isLoaded: false },
+  ]);
+  expect(levelledLoaded(levelled(10), inTurn)).toEqual([]);
+  expect(levelledLoaded(levelled(12), inTurn).map((done) => done.patch.section)).toEqual([11, 12]);
+  // Rowan takes one before the fourth patch, at minute 30: of no use to ash.
+  const one = levelled(12, [3]);
+  expect(levelledLoaded(one, inTurn).map((done) => done.patch.section)).toEqual([11]);
+  expect(towelLoad(one, inTurn, 'ash').m2).toBe(6);
+  expect(towelLoad(one, inTurn, 'rowan').m2).toBe(5);
+  // What nobody is named for is whoever’s who asks.
+  expect(towelLoad(eight, () => undefined, 'ash').m2).toBe(8);
+});

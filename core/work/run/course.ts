@@ -72,6 +72,12 @@ export interface Answer {
   readonly atMin: number;
 }
 
+/** A fresh levelling towel, and the entry that says so. */
+export interface FreshTowel {
+  readonly atMin: number;
+  readonly entry: string;
+}
+
 /** The turns a run has taken so far. */
 export interface Course {
   /** Panels left out, by surface. */
@@ -80,7 +86,7 @@ export interface Course {
   /** What was answered for by hand, by {@link answerKey}: the last word of each. */
   readonly answers: ReadonlyMap<string, Answer>;
   /** When a fresh levelling towel was taken, in order. */
-  readonly towels: readonly number[];
+  readonly towels: readonly FreshTowel[];
   /** Who came or went otherwise than planned, by person. */
   readonly hands: ReadonlyMap<string, readonly HandsTurn[]>;
   /** Whether the owner lets pictures be shown, and since when; empty: nobody asked. The last word is the last. */
@@ -92,7 +98,7 @@ export interface GrowingCourse extends Course {
   readonly left: Map<string, LeftOut>;
   readonly pauses: RunPause[];
   readonly answers: Map<string, Answer>;
-  readonly towels: number[];
+  readonly towels: FreshTowel[];
   readonly hands: Map<string, readonly HandsTurn[]>;
   readonly consents: { readonly pictures: PictureConsent; readonly atMin: number }[];
 }
@@ -133,7 +139,7 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
 export function takeTurn(
   { left, pauses, answers, towels, hands, consents }: GrowingCourse,
   entry: CourseEntry,
-  atMin: number,
+  { id, atMin }: { readonly id: string; readonly atMin: number },
 ): void {
   switch (entry.type) {
     case 'left-out':
@@ -152,7 +158,7 @@ export function takeTurn(
       answers.set(answerKey(entry.list, entry.line), { answer: entry.answer, atMin });
       break;
     case 'fresh-towel':
-      towels.push(atMin);
+      towels.push({ atMin, entry: id });
       break;
     case 'hands-join':
     case 'hands-leave':

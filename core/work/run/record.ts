@@ -186,7 +186,7 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
       case 'hands-join':
       case 'hands-leave':
       case 'consent':
-        takeTurn(course, entry, atMin);
+        takeTurn(course, entry, logged);
         break;
       case 'looked':
       case 'remedied':

@@ -45,11 +45,7 @@ export function Component() {
   const net = useMemo(() => checkNet(document, new Set(laidKey.split(','))), [document, laidKey]);
   const { byOf } = job;
   const check = useMemo(
-    () =>
-      checkView(net, planned, record, sheet, (entry) => {
-        const by = byOf(entry);
-        return by !== undefined && isHelper(by);
-      }),
+    () => checkView(net, planned, record, sheet, { byOf, isHelper }),
     [net, planned, record, sheet, byOf, isHelper],
   );
   const isWater = view === 'water';

@@ -7,7 +7,7 @@ import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
-import { useMe } from '../../people/api';
+import { useIsHelper, useMe } from '../../people/api';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { Segmented } from '../../ui/Segmented';
@@ -192,7 +192,8 @@ function Papers({ job }: { readonly job: JobView }) {
 }
 
 function Sign({ job, isWhole }: { readonly job: JobView; readonly isWhole: boolean }) {
-  const { id, document, record, sheet, planned, laid } = job;
+  const { id, document, record, sheet, planned, laid, byOf } = job;
+  const isHelper = useIsHelper();
   const { data: handovers = [] } = useHandoversQuery(id);
   const [handOver, { error, isLoading }] = useHandOverMutation();
   const [name, setName] = useState(document.item?.ownerName ?? '');
@@ -200,8 +201,10 @@ function Sign({ job, isWhole }: { readonly job: JobView; readonly isWhole: boole
   const [again, setAgain] = useState(false);
   const isChecked = useMemo(() => {
     const net = checkNet(document, laid);
-    return checkView(net, planned, record, sheet).isDone && closingView(document, sheet, record).isDone;
-  }, [document, laid, planned, record, sheet]);
+    return (
+      checkView(net, planned, record, sheet, { byOf, isHelper }).isDone && closingView(document, sheet, record).isDone
+    );
+  }, [document, laid, planned, record, sheet, byOf, isHelper]);
   const last = handovers.at(-1);
   if (last && !again)
     return (

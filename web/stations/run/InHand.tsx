@@ -6,6 +6,7 @@ import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, w
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
+import { useMe } from '../../people/api';
 import { useNow } from '../../ui/useNow';
 import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
@@ -67,7 +68,9 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const next = sheet.patches.find((other) => other.state === 'todo' && other !== bySheet);
   // Where more is wet than what stands large, it is told in the room there is.
   const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
-  const towel = useMemo(() => towelLoad(record), [record]);
+  const me = useMe()?.person?.id;
+  const { byOf } = job;
+  const towel = useMemo(() => towelLoad(record, byOf, me), [record, byOf, me]);
   const cueDue = current.state === 'waiting' || current.state === 'laying';
 
   return (
@@ -155,7 +158,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
             disabled={settling || !cueDue || current.record?.cueMin !== undefined || isFilm}
             onClick={() => tap({ type: 'cue-seen', patch })}
           >
-            <Eye size={22} /> Cue seen
+            <Eye size={22} className="max-xl:hidden" /> Cue seen
           </Button>
           <Button glove onClick={() => setFaulting(inHand)} disabled={record.patches.size === 0}>
             <Flag size={22} /> Fault
