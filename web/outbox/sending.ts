@@ -48,6 +48,7 @@ async function keep(tap: KeptTap, { dispatch }: Listener): Promise<void> {
   try {
     await keepTap(tap);
     remember(id, true);
+    channel?.postMessage('changed');
   } catch {
     onlyHere.add(id);
     dispatch(notKept());
