@@ -171,10 +171,24 @@ function changes({ changes: feed }: Services): Endpoint {
 const asBuilt = (folder: string, serveStatic: expressStaticGzip.ExpressStaticGzipOptions['serveStatic'] = {}) =>
   expressStaticGzip(folder, { index: false, serveStatic });
 
+/** Whether an address is written as addresses are: a lone percent sign names nothing. */
+function isReadable(address: string): boolean {
+  try {
+    decodeURIComponent(address);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function serveInterface(app: Express, webFolder: string): void {
   const page = path.join(webFolder, 'index.html');
   if (!existsSync(page)) return;
   const html = readFileSync(page, 'utf8');
+  app.use((request, _response, next) => {
+    if (!isReadable(request.path)) throw notFound('address', `${request.method} ${request.path}`);
+    next();
+  });
   app.use('/assets', asBuilt(path.join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(asBuilt(webFolder));
   app.get('/{*path}', (_request, response) => {

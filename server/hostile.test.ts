@@ -144,7 +144,14 @@ test('the interface travels as it was compressed when it was built, and plain to
     expect(headers.get('vary')).toMatch(/Accept-Encoding/i);
   }
   expect(await (await fetch(`${base}/assets/part.js`)).text()).toBe(built);
-  expect((await fetch(`${base}/assets/part-of-yesterday.js`)).status).toBe(404);
+  for (const nowhere of ['/assets/part-of-yesterday.js', '/assets/%E0%A4%A', '/jobs/100%/run']) {
+    const { status, headers } = await fetch(base + nowhere);
+    expect([nowhere, status, headers.get('content-type')]).toEqual([
+      nowhere,
+      404,
+      expect.stringMatching(/problem\+json/),
+    ]);
+  }
   expect(await (await fetch(`${base}/jobs/any/run`)).text()).toBe('<title>Workshop</title>');
   await stop();
 });
