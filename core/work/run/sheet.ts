@@ -167,10 +167,8 @@ const begunOn = (surface: string, patches: RunRecord['patches']): PatchRecord[] 
 /** The layers of a panel up to the uppermost coat of it that was begun. */
 function layersBegun({ layers }: PlannedJob['surfaces'][number], own: readonly PatchRecord[]) {
   const top = Math.max(-1, ...own.map(({ patch }) => patch.layer));
-  return layers.slice(0, top + 1).map((layer, at) => {
-    const coats = Math.max(...own.flatMap(({ patch }) => (patch.layer === at ? [patch.coat] : [])));
-    return at === top ? { ...layer, coats } : layer;
-  });
+  const coats = Math.max(...own.flatMap(({ patch }) => (patch.layer === top ? [patch.coat] : [])));
+  return layers.slice(0, top + 1).map((layer, at) => (at === top ? { ...layer, coats } : layer));
 }
 
 /** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */

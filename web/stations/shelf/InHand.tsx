@@ -13,11 +13,6 @@ const further = (factor: number, more: string, less: string): string | undefined
     ? undefined
     : `${Math.round(100 * Math.abs(factor - 1))} % ${factor > 1 ? more : less}`;
 
-const besides = (method: string) => {
-  const than = `with ${method.toLowerCase()} than in other ways`;
-  return [`faster ${than}`, `slower ${than}`] as const;
-};
-
 /** What is the shop's and not the maker's: what is in hand, how it is supplied, and what cues and weighings have taught. */
 export function InHand({ product: { id, sheet, shop } }: { readonly product: ShelfProduct }) {
   const [setShop, { error }] = useSetShopMutation();
@@ -25,10 +20,11 @@ export function InHand({ product: { id, sheet, shop } }: { readonly product: She
   const paces = [
     further(shop.layFactor ?? 1, 'faster to lay', 'slower to lay'),
     further(shop.levelFactor ?? 1, 'faster to level', 'slower to level'),
-    ...Object.entries(shop.layByMethod ?? {}).map(([method, times]) =>
-      further(times, ...besides(METHODS[method as MethodId].name)),
-    ),
   ].filter((said) => said !== undefined);
+  const ways = Object.entries(shop.layByMethod ?? {}).flatMap(([method, times]) => {
+    const said = further(times, 'faster', 'slower');
+    return said ? [`${METHODS[method as MethodId].name.toLowerCase()} ${said}`] : [];
+  });
   const use = further(shop.usageFactor, 'more', 'less');
   return (
     <section aria-label="In this shop" className="mt-4 border border-line-strong bg-sheet p-4">
@@ -53,7 +49,8 @@ export function InHand({ product: { id, sheet, shop } }: { readonly product: She
         {cue ? `Its cue comes ${cue} here than the sheet says` : 'Its cue comes as the sheet says'}; the next patch ±{' '}
         {(100 * shop.flashSigma).toFixed(0)} %. {use ? `It takes ${use} than predicted` : 'It takes what is predicted'};
         the next job ± {(100 * shop.usageSigma).toFixed(0)} %.{' '}
-        {paces.length > 0 && `Against its pace by the sheet, hands here are ${paces.join(', ')}.`}
+        {paces.length > 0 && `Against its pace by the sheet, hands here are ${paces.join(', ')}.`}{' '}
+        {ways.length > 0 && `Apart by the way it is laid: ${ways.join(', ')}.`}
       </p>
       {error && (
         <p role="alert" className="mt-2 text-[13px] text-stop">
