@@ -78,8 +78,14 @@ export function useLoadedJob(id: string): LoadedJob {
   const { data: record, error } = useJobQuery(id);
   // What is there now: while it is read anew, `data` stands still and would take back what was just logged.
   const { currentData: entries, error: logError } = useLogQuery(id);
-  const { data: bays = NONE } = useBaysQuery();
-  const { data: shelf, error: shelfError } = useProductsQuery();
+  const baysAsked = useBaysQuery();
+  const { data: bays = NONE } = baysAsked;
+  const shelfAsked = useProductsQuery();
+  const { data: shelf, error: shelfError } = shelfAsked;
+  const stockAsked = useJobStockQuery(id);
+  const learnedAsked = useLearnedQuery();
+  const kitAsked = useKitQuery();
+  const { data: kitRecords = NONE } = kitAsked;
   const { current, edit } = useDraft(id);
   const [params, setParams] = useSearchParams();
   const nowMs = useNow(RENEW_MS);
@@ -87,7 +93,9 @@ export function useLoadedJob(id: string): LoadedJob {
     if (record) dispatch(opened(record));
   }, [dispatch, record]);
 
-  const document = current?.draft.document;
+  // A job is worked out once all it rests on has come, or has not: not anew with each answer.
+  const isOnTheWay = [baysAsked, shelfAsked, stockAsked, learnedAsked, kitAsked].some(({ isLoading }) => isLoading);
+  const document = isOnTheWay ? undefined : current?.draft.document;
   const startAt = document?.startAt;
   const waiting = useWaitingTaps(id);
   // What is tapped counts as done here, whether or not it has reached the server.
@@ -102,9 +110,8 @@ export function useLoadedJob(id: string): LoadedJob {
   const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
-  const { data: inStock } = useJobStockQuery(id);
   const waitingStock = useWaitingStock(id);
-  const found = useMemo(() => withWaitingStock(inStock, waitingStock, id), [inStock, waitingStock, id]);
+  const found = useMemo(() => withWaitingStock(stockAsked.data, waitingStock, id), [stockAsked.data, waitingStock, id]);
   const products = useMemo(() => (shelf ?? NONE).map(stocked), [shelf]);
   // With what is in stock for it today, and what weighings have taught since its sheets were copied.
   const live = useMemo(() => {
@@ -126,8 +133,7 @@ export function useLoadedJob(id: string): LoadedJob {
       inOpeningHours(asPlanned, live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
     [live, asPlanned, done, bay, countsFromMin],
   );
-  const { data: learned } = useLearnedQuery();
-  const { data: kitRecords = NONE } = useKitQuery();
+  const { data: learned } = learnedAsked;
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
   const prepared = useMemo(() => document && preparedView(document, learned, kit), [document, learned, kit]);
   const layFromMin = useMemo(
