@@ -2,8 +2,9 @@
  * Before the unit tests: the commands and the server as they are started, bundled once, so that a test may start many;
  * and the sample workshop of that morning, worked out and stocked once.
  */
-import { execFileSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { rmSync } from 'node:fs';
+import { promisify } from 'node:util';
 import { build } from 'esbuild';
 
 export default async () => {
@@ -29,16 +30,19 @@ export default async () => {
     outdir: '.cache/bin',
     logLevel: 'warning',
   });
-  const keep = (file, env = {}) =>
-    execFileSync(process.execPath, [`.cache/bin/${file}`], {
+  const keep = async (file, env = {}) => {
+    const { stderr } = await promisify(execFile)(process.execPath, [`.cache/bin/${file}`], {
       env: { ...process.env, ...env },
-      stdio: ['ignore', 'ignore', 'inherit'],
     });
-  keep('demo/keep-that-morning.js');
+    if (stderr !== '') console.error(stderr);
+  };
   rmSync('.cache/stocked', { recursive: true, force: true });
-  keep('server/load-demo.js', {
-    TZ: 'Europe/Berlin',
-    GLAPHYRA_DB: '.cache/stocked/workshop.sqlite',
-    GLAPHYRA_NOW: '2027-03-02T10:40:00+01:00',
-  });
+  await Promise.all([
+    keep('demo/keep-that-morning.js'),
+    keep('server/load-demo.js', {
+      TZ: 'Europe/Berlin',
+      GLAPHYRA_DB: '.cache/stocked/workshop.sqlite',
+      GLAPHYRA_NOW: '2027-03-02T10:40:00+01:00',
+    }),
+  ]);
 };

@@ -64,7 +64,7 @@ const VIEWS = [
 ];
 
 await ensureInstalled();
-const executablePath = ensureChromium();
+const executablePath = await ensureChromium();
 if (!executablePath || !build()) process.exit(1);
 const folder = mkdtempSync(path.join(tmpdir(), 'pictures-'));
 const env = {

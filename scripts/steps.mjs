@@ -55,15 +55,19 @@ export function ensureInstalled() {
  * Debian's Chromium, fetched where it is missing and this machine lets us; undefined where it is not to be had. The one
  * without windows comes first: the same engine, a third less work.
  */
-export function ensureChromium() {
+export async function ensureChromium() {
   const headless = '/usr/bin/chromium-headless-shell';
   if (process.env.CHROMIUM && existsSync(process.env.CHROMIUM)) return process.env.CHROMIUM;
   if (!existsSync(headless) && existsSync('/usr/bin/apt-get') && process.getuid?.() === 0) {
     console.log('Getting Chromium from Debian.');
-    run('apt-get', ['update', '-qq']);
+    const get = (name) => `apt-get install -y -qq --no-install-recommends ${name}`;
     // Older releases of Debian have only the one with windows.
-    if (!run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', path.basename(headless)]) && !windowed())
-      run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+    const { holds, said } = await aside(
+      'sh',
+      '-c',
+      `apt-get update -qq; ${get(path.basename(headless))} || ${windowed() ? 'true' : get('chromium')}`,
+    );
+    if (!holds) console.error(said);
   }
   return existsSync(headless) ? headless : windowed();
 }

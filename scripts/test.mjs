@@ -3,10 +3,15 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { aside, build, ensureChromium, ensureInstalled, ROOT, run, tool } from './steps.mjs';
 
+const FOLDERS = ['core', 'formats', 'job', 'solver', 'server', 'web', 'cli', 'demo'];
+/** Where the unit tests leave the sample workshop, stocked. */
+const STOCKED = path.join(ROOT, '.cache', 'stocked');
 const OUT = path.join(ROOT, '.cache', 'tests');
 rmSync(OUT, { recursive: true, force: true });
 mkdirSync(OUT, { recursive: true });
 
+// Fetched while packages are installed and texts are looked at.
+const fetched = ensureChromium();
 const installed = ensureInstalled();
 const total = { passed: 0, failed: 0 };
 
@@ -36,36 +41,26 @@ function suite(name, runTests, counts) {
   total.failed += failed + (!succeeded && failed === 0 ? 1 : 0) + (succeeded && passed === 0 ? 1 : 0);
 }
 
-// Two cores: the one reads types while the other compiles the database or looks for slips.
-const looking = installed.then(() => aside(tool('eslint'), '.', '--max-warnings', '0'));
-for (const [name, ...args] of [
+// Two cores: whatever is next goes to whichever is free, what has to be compiled for the database at first.
+const { default: pLimit } = await import('p-limit');
+const turn = pLimit(2);
+turn(() => installed);
+const looked = [
+  // What takes longest comes first.
+  ['lint', 'eslint', '.', '--max-warnings', '0'],
+  ['prettier', 'prettier', '--check', '--log-level', 'warn', '.'],
   // The compiler in its native edition: three times as quick, and it says the same. Lint needs the other one's interface.
-  ['../typescript-native/bin/tsc', '--noEmit'],
-  ['prettier', '--check', '--log-level', 'warn', '.'],
-  ['knip', '--no-progress'],
-  [
-    'depcruise',
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core',
-    'formats',
-    'job',
-    'solver',
-    'server',
-    'web',
-    'cli',
-    'demo',
-  ],
-]) {
-  const { holds, said } = await aside(tool(name), ...args);
-  check(name.endsWith('tsc') ? 'types' : name, () => tell(holds, said));
+  ['types', '../typescript-native/bin/tsc', '--noEmit'],
+  ['circles', 'depcruise', '--config', '.dependency-cruiser.cjs', ...FOLDERS],
+  ['unused', 'knip', '--no-progress'],
+].map(([name, command, ...args]) => ({ name, found: turn(() => aside(tool(command), ...args)) }));
+for (const { name, found } of looked) {
+  const { holds, said } = await found;
+  check(name, () => tell(holds, said));
 }
-// While lint goes on: what the real interface wants.
 await installed;
 const built = check('build', build);
-const chromium = ensureChromium();
-const { holds, said } = await looking;
-check('lint', () => tell(holds, said));
+const chromium = await fetched;
 suite(
   'unit',
   () =>
@@ -87,6 +82,7 @@ if (!built || !chromium) {
         env: {
           ...process.env,
           CHROMIUM: chromium,
+          ...(existsSync(STOCKED) && { SAMPLE_STOCKED: STOCKED }),
           PLAYWRIGHT_JSON_OUTPUT_NAME: path.join(OUT, 'interface.json'),
         },
       }),
