@@ -1,5 +1,5 @@
 /** A station as the browser shows it, over the sample workshop, without a server: what is asked is answered from memory. */
-import { configure, render, screen } from '@testing-library/react';
+import { act, configure, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import type { JobRecord } from '#formats/job';
@@ -125,7 +125,7 @@ export function cutInServer(): void {
 
 /** Opens an address of the application, afresh. */
 export async function open(address: string) {
-  store.dispatch(api.util.resetApiState());
+  act(() => void store.dispatch(api.util.resetApiState()));
   const memory = createMemoryRouter(router.routes, { initialEntries: [address] });
   const view = render(
     <Provider store={store}>

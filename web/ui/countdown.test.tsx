@@ -1,8 +1,9 @@
 /** Clocks at the bay: each second as it comes, over a working day, through sleep and a hidden tab. */
-import { act, render } from '@testing-library/react';
+import { act, render, renderHook } from '@testing-library/react';
 import { MS_PER_MIN, seeded } from '#core/measures';
 import { Countdown } from './Countdown';
 import { countdown } from './moments';
+import { useLastPassed } from './useLastPassed';
 
 const HOURS_MS = 8 * 60 * MS_PER_MIN;
 const WITHIN_MS = 100;
@@ -46,4 +47,27 @@ test('after sleep it is right as soon as it is seen', () => {
   act(() => jest.advanceTimersByTime(2000));
   expect(right(ms)).toContain(clock.text());
   clock.end();
+});
+
+test('what changes at a moment changes within a tenth of a second of it, once, and after sleep as soon as it is seen', () => {
+  const random = seeded(11);
+  const moments = Array.from({ length: 40 }, () => START_MS + Math.round(random() * HOURS_MS));
+  const passed = (ms: number) => moments.filter((moment) => moment < ms).length;
+  let renewals = 0;
+  const { result, unmount } = renderHook(() => {
+    renewals += 1;
+    return useLastPassed(moments);
+  });
+  for (let step = 0; step < HOURS_MS / 2;) {
+    const by = Math.ceil(random() * 600_000);
+    act(() => jest.advanceTimersByTime(by));
+    step += by;
+    expect([passed(Date.now()), passed(Date.now() - WITHIN_MS)]).toContain(passed(result.current));
+  }
+  expect(renewals).toBeLessThanOrEqual(1 + passed(Date.now()));
+  // Asleep: no timer runs, the clock does.
+  jest.setSystemTime(START_MS + HOURS_MS + WITHIN_MS);
+  act(() => void document.dispatchEvent(new Event('visibilitychange')));
+  expect(passed(result.current)).toBe(moments.length);
+  unmount();
 });

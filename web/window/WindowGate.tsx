@@ -12,11 +12,12 @@ export interface GateTimes {
 
 interface Props {
   readonly times: GateTimes;
-  /** Minutes since laying began. Given: the gate comes towards the person and passes. Not given: the plan of it. */
+  /**
+   * Minutes since laying began. Given: the patch is wet and in its flash, the opening shows its colours, and the gate comes
+   * towards the person and passes. Not given: the plan of it.
+   */
   readonly nowMin?: number | undefined;
   readonly heightPx: number;
-  /** The patch is wet and in its flash: only then does the opening show its colours. */
-  readonly flashing?: boolean;
 }
 
 /** Where the person stands along the width while the gate passes. */
@@ -27,7 +28,7 @@ const JAW = 0.5;
  * The window as two jaws: shut, opening between the earliest moment and the one to be trusted, open, and
  * closing again. In a run time flows to the left, past the line that is now.
  */
-export function WindowGate({ times, nowMin, heightPx, flashing = false }: Props) {
+export function WindowGate({ times, nowMin, heightPx }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const id = useId().replaceAll(':', '');
@@ -73,7 +74,7 @@ export function WindowGate({ times, nowMin, heightPx, flashing = false }: Props)
               <stop offset="1" stopColor="#8fd694" />
             </linearGradient>
           </defs>
-          <rect width={width} height={high} fill={flashing ? `url(#${id})` : 'var(--sheet)'} />
+          <rect width={width} height={high} fill={live ? `url(#${id})` : 'var(--sheet)'} />
           {[jaw(0), jaw(high)].map((path) => (
             <path
               key={path}

@@ -53,7 +53,7 @@ test('the jaws meet outside the window and are drawn back between the moments to
 
 test('in a run the gate comes towards now and passes it, and now stands still', () => {
   const at = (nowMin: number) => {
-    const { container, unmount } = render(<WindowGate times={times} nowMin={nowMin} heightPx={120} flashing />);
+    const { container, unmount } = render(<WindowGate times={times} nowMin={nowMin} heightPx={120} />);
     const opening = jaw(container)[1]![0]!;
     const now = Number(
       /^M([\d.]+)/.exec(container.querySelector('path[stroke="var(--over)"]')!.getAttribute('d')!)![1],

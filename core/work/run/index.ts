@@ -27,7 +27,7 @@ export { cutInto, isTooLarge, mayBeCut } from './sections-by-hand';
 export { levelledLoaded, towelLoad } from './towel';
 export { type HandsOn, handsOn, handsOnBy, handsOnProducts } from './hands-on';
 export { patchWindow } from './patch-window';
-export { windowState, type WindowState } from './window-state';
+export { windowMoments, windowState, type WindowState } from './window-state';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';
 export { carriedOn, coatRecords, mayCarryOn, paceOf, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';

@@ -5,7 +5,7 @@ import { byUrgency, type Hand, HAND_ROLES, nextFor } from './next';
 import { patchWindow } from './patch-window';
 import { entryFault, foldLog } from './record';
 import { runSheet, type SheetPatch } from './sheet';
-import { windowState } from './window-state';
+import { windowMoments, windowState } from './window-state';
 
 const base = product({
   milestones: [
@@ -135,4 +135,34 @@ test('whatever was tapped, nobody is led to a younger patch while an older one i
     { numRuns: 400 },
   );
   expect(pressed).toBeGreaterThan(0);
+});
+
+test('law: between two of its moments a window is one thing, whatever the flash', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.5, max: 10, noNaN: true }),
+      fc.double({ min: 0, max: 20, noNaN: true }),
+      fc.double({ min: 0, max: 2, noNaN: true }),
+      fc.option(fc.double({ min: 0.1, max: 40, noNaN: true }), { nil: null }),
+      fc.double({ min: 0, max: 0.999, noNaN: true }),
+      (from, guard, margin, lasts, share) => {
+        const levelByMin = lasts === null ? null : from + guard + lasts + margin;
+        const window = {
+          levelFromMin: from,
+          levelByMin,
+          guarded: { fromMin: from + guard, byMin: lasts === null ? null : from + guard + lasts },
+        };
+        const moments = [0, ...windowMoments(window), 90];
+        moments.slice(0, -1).forEach((moment, nth) => {
+          const lastsMin = moments[nth + 1]! - moment;
+          if (lastsMin < 1e-6) return;
+          const [early, late] = [1e-9, Math.max(1e-9, share * lastsMin)].map((min) =>
+            windowState(window, moment + min),
+          );
+          expect(late).toBe(early);
+        });
+        expect(moments).toEqual([...moments].sort((a, b) => a - b));
+      },
+    ),
+  );
 });

@@ -7,7 +7,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
 import { useMe } from '../../people/api';
-import { useNow } from '../../ui/useNow';
+import { LiveGate } from '../../window/LiveGate';
 import { WindowGate } from '../../window/WindowGate';
 import { gateTimes } from '../../window/gate-times';
 import { amountInHand } from '../quantify/words';
@@ -21,10 +21,14 @@ import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue } from './instruction';
 import { useSignals, useSpoken } from './signals';
 import { useSound } from './sound';
+import { useAge } from './useAge';
 import { useTap } from './useTap';
 import { Meanwhile } from './Meanwhile';
 import { SectionsByHand } from './SectionsByHand';
 import { partOf } from './words';
+
+/** So much before its turn a patch is not early, minutes. */
+const EARLY_MIN = 0.5;
 
 interface InHandProps {
   readonly job: JobView;
@@ -40,8 +44,6 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const mayCut = mayBeCut(bySheet, job.sheet.patches);
   const current = mayCut && cut?.of === inHand ? cutInto(bySheet, cut.sections) : bySheet;
   const { planned, record, document, sheet } = job;
-  const now = useNow(250);
-  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   const { tap, settling } = useTap(job.id);
   const [faulting, setFaulting] = useState<string>();
   const [sound] = useSound();
@@ -55,12 +57,13 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const product = document.products.find(({ id }) => id === current.coat.product)!;
   const isFilm = product.family === 'film';
   const laid = current.record !== undefined;
-  const ageMin = laid ? nowMin - current.record.layStartMin : 0;
-  const state = windowState(window, ageMin);
+  // Before its turn, give or take, it is told that it is early.
+  const ageMin = useAge(document.startAt, current.record?.layStartMin ?? current.startMin - EARLY_MIN, window);
+  const state = windowState(window, laid ? ageMin : 0);
   const instruction = instructionFor(current.state, state, isFilm)!;
   useSignals(inHand, laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
   const times = gateTimes(window);
-  const early = !laid && current.startMin > nowMin + 0.5;
+  const early = !laid && ageMin < 0;
   const { patch } = current;
   const where = partOf(job, current);
   const name = job.nameOf(patch.surface);
@@ -68,6 +71,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const next = sheet.patches.find((other) => other.state === 'todo' && other !== bySheet);
   // Where more is wet than what stands large, it is told in the room there is.
   const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
+  const gatePx = crowded ? 60 : 118;
   const me = useMe()?.person?.id;
   const { byOf } = job;
   const towel = useMemo(() => towelLoad(record, byOf, me), [record, byOf, me]);
@@ -115,19 +119,22 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
             />
             {!isFilm && (
               <div className="mt-2 border border-line-strong">
-                <WindowGate
-                  times={times}
-                  nowMin={laid ? ageMin : undefined}
-                  heightPx={crowded ? 60 : 118}
-                  flashing={current.state === 'waiting' || current.state === 'levelling' || current.state === 'laying'}
-                />
+                {laid ? (
+                  <LiveGate
+                    times={times}
+                    startMs={Date.parse(document.startAt) + current.record.layStartMin * MS_PER_MIN}
+                    heightPx={gatePx}
+                  />
+                ) : (
+                  <WindowGate times={times} heightPx={gatePx} />
+                )}
               </div>
             )}
           </>
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
         )}
-        <Meanwhile job={job} current={current} others={others} now={now} disabled={settling} onTap={tap} />
+        <Meanwhile job={job} current={current} others={others} disabled={settling} onTap={tap} />
         <Lesson job={job} product={product.id} />
       </div>
       <div className="sticky bottom-0 shrink-0 bg-paper px-6 pb-4 pt-3">

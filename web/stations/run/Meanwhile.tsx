@@ -1,9 +1,10 @@
-import { MS_PER_MIN } from '#core/measures';
+import { useMemo } from 'react';
 import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { useNameOf } from '../../people/api';
 import { Countdown } from '../../ui/Countdown';
-import { clock, countdown } from '../../ui/moments';
+import { clock } from '../../ui/moments';
+import { useAge } from './useAge';
 
 interface Props {
   readonly job: JobView;
@@ -11,7 +12,6 @@ interface Props {
   readonly current?: SheetPatch;
   /** What others have in hand. */
   readonly others: readonly SheetPatch[];
-  readonly now: number;
   readonly disabled: boolean;
   readonly onTap: (entry: RunEntry) => void;
 }
@@ -26,47 +26,25 @@ const TONE = {
 } as const;
 
 /** What else is wet, the oldest first, each with its own window, and what others have in hand: a tap takes it over. */
-export function Meanwhile({ job, current, others, now, disabled, onTap }: Props) {
-  const { planned, record, sheet, document } = job;
+export function Meanwhile({ job, current, others, disabled, onTap }: Props) {
+  const { sheet, document } = job;
   const nameOf = useNameOf();
   const wet = sheet.wet.filter(({ patch }) => !current || patchKey(patch) !== patchKey(current.patch));
   if (wet.length + others.length === 0) return null;
-  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   const nameFor = ({ patch, sections }: SheetPatch) =>
     job.nameOf(patch.surface) + (sections > 1 ? ` ${patch.section}/${sections}` : '');
-  const named = (patch: SheetPatch) => (
-    <strong className="block text-lg leading-tight font-semibold">{nameFor(patch)}</strong>
-  );
   return (
     <ul aria-label="Also wet" className="mt-2 flex shrink-0 gap-3 overflow-x-auto">
-      {wet.map((each) => {
-        const { startMin, window } = patchWindow(planned, record, each, nowMin);
-        const ageMin = nowMin - startMin;
-        const { fromMin = 0, byMin = null } = window.guarded ?? {};
-        const when =
-          ageMin < fromMin
-            ? `opens in ${countdown(fromMin - ageMin)}`
-            : byMin === null
-              ? 'open'
-              : ageMin > byMin
-                ? 'closed'
-                : `${countdown(byMin - ageMin)} left`;
-        return (
-          <li key={patchKey(each.patch)} className="shrink-0">
-            <button
-              type="button"
-              className={`min-h-18 rounded border-2 px-3 py-1.5 text-left disabled:opacity-45 ${TONE[windowState(window, ageMin)]}`}
-              aria-label={`Level ${nameFor(each)}, ${when}`}
-              disabled={disabled}
-              onClick={() => onTap({ type: 'level-start', patch: each.patch })}
-            >
-              {named(each)}
-              <span className="figure text-xl">{when}</span>
-              {byMin !== null && <span className="ml-3 text-[15px]">by {clock(job.at(startMin + byMin))}</span>}
-            </button>
-          </li>
-        );
-      })}
+      {wet.map((each) => (
+        <AlsoWet
+          key={patchKey(each.patch)}
+          job={job}
+          wet={each}
+          name={nameFor(each)}
+          disabled={disabled}
+          onTap={onTap}
+        />
+      ))}
       {others.map((each) => {
         const done = each.record!;
         const isLaying = each.state === 'laying';
@@ -81,7 +59,7 @@ export function Meanwhile({ job, current, others, now, disabled, onTap }: Props)
               disabled={disabled}
               onClick={() => onTap({ type: isLaying ? 'lay-end' : 'level-end', patch: each.patch })}
             >
-              {named(each)}
+              <Named>{nameFor(each)}</Named>
               <span className="text-lg">
                 {isLaying ? 'being laid' : 'being levelled'}
                 {who !== undefined && `, ${nameOf(who)}`}{' '}
@@ -94,5 +72,59 @@ export function Meanwhile({ job, current, others, now, disabled, onTap }: Props)
         );
       })}
     </ul>
+  );
+}
+
+const Named = ({ children }: { readonly children: string }) => (
+  <strong className="block text-lg leading-tight font-semibold">{children}</strong>
+);
+
+interface AlsoWetProps {
+  readonly job: JobView;
+  readonly wet: SheetPatch;
+  readonly name: string;
+  readonly disabled: boolean;
+  readonly onTap: (entry: RunEntry) => void;
+}
+
+/** One of them: a tap begins to level it. */
+function AlsoWet({ job, wet, name, disabled, onTap }: AlsoWetProps) {
+  const { planned, record, document } = job;
+  const { startMin, window } = useMemo(() => patchWindow(planned, record, wet, wet.startMin), [planned, record, wet]);
+  const ageMin = useAge(document.startAt, startMin, window);
+  const { fromMin = 0, byMin = null } = window.guarded ?? {};
+  const count = (atAgeMin: number) => <Countdown startAt={document.startAt} atMin={startMin + atAgeMin} />;
+  const [says, when] =
+    ageMin < fromMin
+      ? (['opens in', fromMin] as const)
+      : byMin === null
+        ? (['open'] as const)
+        : ageMin > byMin
+          ? (['closed'] as const)
+          : (['left', byMin] as const);
+  return (
+    <li className="shrink-0">
+      <button
+        type="button"
+        className={`min-h-18 rounded border-2 px-3 py-1.5 text-left disabled:opacity-45 ${TONE[windowState(window, ageMin)]}`}
+        disabled={disabled}
+        onClick={() => onTap({ type: 'level-start', patch: wet.patch })}
+      >
+        <span className="sr-only">Level </span>
+        <Named>{name}</Named>
+        <span className="figure text-xl">
+          {says === 'left' ? (
+            <>{count(when)} left</>
+          ) : when === undefined ? (
+            says
+          ) : (
+            <>
+              {says} {count(when)}
+            </>
+          )}
+        </span>
+        {byMin !== null && <span className="ml-3 text-[15px]">by {clock(job.at(startMin + byMin))}</span>}
+      </button>
+    </li>
   );
 }

@@ -3,7 +3,6 @@ import type { RunRecord } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
-import { useNow } from '../../ui/useNow';
 import { PAUSE_NAMES } from '../prepare/pause-names';
 import { Meanwhile } from './Meanwhile';
 import { useTap } from './useTap';
@@ -15,7 +14,6 @@ interface Props {
 
 /** The work stands still; what is wet does not: its windows go on. */
 export function Paused({ job, pause }: Props) {
-  const now = useNow(1000);
   const { tap, settling } = useTap(job.id);
   return (
     <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">
@@ -30,7 +28,7 @@ export function Paused({ job, pause }: Props) {
       {job.sheet.wet.length > 0 && (
         <p className="mt-4 text-xl font-semibold text-warn">What is wet does not wait. A tap on it goes on with it.</p>
       )}
-      <Meanwhile job={job} others={[]} now={now} disabled={settling} onTap={tap} />
+      <Meanwhile job={job} others={[]} disabled={settling} onTap={tap} />
       <Button
         look="main"
         glove

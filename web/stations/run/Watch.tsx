@@ -2,7 +2,6 @@ import type { SheetPatch } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
-import { useNow } from '../../ui/useNow';
 import { Meanwhile } from './Meanwhile';
 import { useTap } from './useTap';
 import { partOf } from './words';
@@ -15,7 +14,6 @@ interface Props {
 
 /** Nothing to touch yet: what comes to these hands next, and how far the others are with it. */
 export function Watch({ job, patch, others }: Props) {
-  const now = useNow(1000);
   const { tap, settling } = useTap(job.id);
   const { state } = patch;
   return (
@@ -40,7 +38,7 @@ export function Watch({ job, patch, others }: Props) {
           ago
         </p>
       )}
-      <Meanwhile job={job} others={others} now={now} disabled={settling} onTap={tap} />
+      <Meanwhile job={job} others={others} disabled={settling} onTap={tap} />
       {state === 'laying' && (
         <Button
           glove

@@ -8,10 +8,9 @@ import {
   type SheetPatch,
   windowState,
 } from '#core/work/run';
-import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
-import { useNow } from '../../ui/useNow';
 import { useHand } from './hand';
+import { useNowAmong } from './useAge';
 
 export interface Led {
   readonly role: HandRole;
@@ -21,19 +20,19 @@ export interface Led {
   readonly others: readonly SheetPatch[];
 }
 
-/** How often it is looked at whether something else has become more urgent, ms. */
-const LOOKS_MS = 1000;
-
 /** The next thing for the hands at this screen, by the windows of all that is wet. */
 export function useNext(job: JobView, wish: string | undefined): Led {
   const { planned, record, sheet, document } = job;
   const { role, began } = useHand();
-  const now = useNow(LOOKS_MS);
-  const nowMin = (now - Date.parse(document.startAt)) / MS_PER_MIN;
   // The window of what is laid stands: only its age grows.
   const windows = useMemo(
     () => new Map(sheet.wet.map((wet) => [patchKey(wet.patch), patchWindow(planned, record, wet, wet.startMin)])),
     [planned, record, sheet.wet],
+  );
+  // Something else is more urgent from the moment on a window becomes another.
+  const nowMin = useNowAmong(
+    document.startAt,
+    useMemo(() => [...windows.values()], [windows]),
   );
   const next = nextFor(sheet, { role, began, wish }, (wet) => {
     const { window, startMin } = windows.get(patchKey(wet.patch))!;
