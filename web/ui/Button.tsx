@@ -14,11 +14,12 @@ interface Props extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 export function Button({ look = 'plain', glove, className = '', type = 'button', ...rest }: Props) {
-  const size = glove ? 'min-h-16 px-6 text-lg' : 'min-h-9.5 px-3.5';
+  // In the bay what is tapped shows at once: nothing fades.
+  const size = glove ? 'min-h-16 px-6 text-lg' : 'min-h-9.5 px-3.5 transition-colors';
   return (
     <button
       type={type}
-      className={`inline-flex items-center justify-center gap-2 border rounded whitespace-nowrap transition-colors disabled:opacity-45 ${size} ${LOOKS[look]} ${className}`}
+      className={`inline-flex items-center justify-center gap-2 border rounded whitespace-nowrap disabled:opacity-45 ${size} ${LOOKS[look]} ${className}`}
       {...rest}
     />
   );

@@ -1,4 +1,5 @@
 import { ArrowLeft, Speech, Volume2, VolumeX } from 'lucide-react';
+import { memo } from 'react';
 import { Link, useLocation } from 'react-router';
 import { LazyThemeMenu } from '../../app/LazyThemeMenu';
 import { LazyWhoChip } from '../../people/LazyWhoChip';
@@ -9,7 +10,7 @@ import { PauseButton } from './PauseButton';
 import { give } from './signals';
 import { SOUND_WORDS, speak, useSound } from './sound';
 
-export function BayBar({ job }: { readonly job: JobView }) {
+export const BayBar = memo(function BayBar({ job }: { readonly job: JobView }) {
   const { search } = useLocation();
   const [sound, nextSound] = useSound();
   const { sheet, plan, document, at } = job;
@@ -56,4 +57,4 @@ export function BayBar({ job }: { readonly job: JobView }) {
       <LazyThemeMenu glove />
     </header>
   );
-}
+});

@@ -24,7 +24,7 @@ const START_SLACK_MIN = 10;
 /** The bay: one large thing to do at a time, read from two metres and touched with a glove. */
 export function Component() {
   const job = useJob();
-  const { sheet, document, begun, nowMin, record } = job;
+  const { document, begun, nowMin, record } = job;
   useWakeLock();
   const [wish, setWish] = useState<string>();
   const { next, others } = useNext(job, wish);
@@ -34,8 +34,9 @@ export function Component() {
   const stage = begun || laying ? undefined : stageNow(job.prepared.preparation.stages, record.stages);
   const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
   const arrangement = useMemo(() => arrange(document), [document]);
-  // What to do comes first; the net follows a moment later.
-  const [drawn, drawnFor] = [useLater(sheet), useLater(current)];
+  // What to do comes first; what stands around it follows a moment later.
+  const { job: around, current: drawnFor } = useLater(useMemo(() => ({ job, current }), [job, current]));
+  const drawn = around.sheet;
   const lens = useMemo(() => runLens(drawn, arrangement, drawnFor), [drawn, arrangement, drawnFor]);
   const hands =
     !next || !current ? null : paused ? (
@@ -51,8 +52,8 @@ export function Component() {
     );
   return (
     <main className="flex h-full flex-col">
-      <BayBar job={job} />
-      <Strays job={job} />
+      <BayBar job={around} />
+      <Strays job={around} />
       {(next && current) || stage ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">
           <section aria-label="Map" className="flex min-h-0 flex-col border-b bg-sheet lg:border-b-0 lg:border-r">

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { strays } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -8,7 +8,7 @@ import { useTap } from './useTap';
 const REASON = 'the job has no place for it any more';
 
 /** Entries of the record whose panel or layer the job has lost: set aside by hand, and never silently. */
-export function Strays({ job }: { readonly job: JobView }) {
+export const Strays = memo(function Strays({ job }: { readonly job: JobView }) {
   const { document, log } = job;
   const { tap, settling } = useTap(job.id);
   const lost = useMemo(() => strays(document, log), [document, log]);
@@ -33,4 +33,4 @@ export function Strays({ job }: { readonly job: JobView }) {
       </Button>
     </div>
   );
-}
+});
