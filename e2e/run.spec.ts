@@ -42,6 +42,17 @@ test('two screens, one lays and one levels: each sees its own next thing, the ol
   await leveller.getByRole('button', { name: 'Level, done' }).click();
   await expect(large(leveller)).toHaveText('Rear bumper');
 
+  // A slip at one screen is taken back there, whatever has been tapped at the other since.
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /^Takes back: Laid Rear bumper/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(large(page)).toHaveText('Rear bumper');
+  await expect(inHand(leveller).getByText('Being laid')).toBeVisible();
+  await page.getByRole('button', { name: 'Laid', exact: true }).click();
+  await leveller.getByRole('button', { name: 'Undo' }).click();
+  await expect(large(leveller)).toHaveText('Rear door, right');
+  await leveller.getByRole('button', { name: 'Level, done' }).click();
+  await expect(large(leveller)).toHaveText('Rear bumper');
+
   // Both lie open at last: whoever only lays may help, and ends what they began.
   for (const each of [page, leveller]) await each.clock.fastForward(150_000);
   await inHand(page)

@@ -82,7 +82,9 @@ export function useLoadedJob(id: string): LoadedJob {
   const { data: bays = NONE } = baysAsked;
   const shelfAsked = useProductsQuery();
   const { data: shelf, error: shelfError } = shelfAsked;
+  // Going from job to job, never what the one before finds in stock.
   const stockAsked = useJobStockQuery(id);
+  const inStock = stockAsked.currentData;
   const learnedAsked = useLearnedQuery();
   const kitAsked = useKitQuery();
   const { data: kitRecords = NONE } = kitAsked;
@@ -111,7 +113,7 @@ export function useLoadedJob(id: string): LoadedJob {
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
   const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
   const waitingStock = useWaitingStock(id);
-  const found = useMemo(() => withWaitingStock(stockAsked.data, waitingStock, id), [stockAsked.data, waitingStock, id]);
+  const found = useMemo(() => withWaitingStock(inStock, waitingStock, id), [inStock, waitingStock, id]);
   const products = useMemo(() => (shelf ?? NONE).map(stocked), [shelf]);
   // With what is in stock for it today, and what weighings have taught since its sheets were copied.
   const live = useMemo(() => {

@@ -1,4 +1,4 @@
-import { LEFT_WORDS } from '#core/work/run';
+import { LEFT_WORDS, type RunEntry } from '#core/work/run';
 import { STEP_KINDS } from '#core/work/steps';
 import type { KeptTap } from './kept';
 import type { JobView } from '../job/useJobView';
@@ -6,64 +6,68 @@ import { celsius, um } from '../ui/measures';
 
 /** What a tap said, in the words of the bay. */
 export function tapInWords(job: JobView, tap: KeptTap): string {
-  const { jobId } = tap;
-  const own = jobId === job.id;
-  const panel = (surface: string) => (own ? job.nameOf(surface) : surface);
-  const where = own ? '' : ` (another job: ${jobId})`;
-  if (tap.kind === 'tick') return `${tap.entry.ticked ? 'Ticked' : 'Took the tick from'} a line of the list${where}`;
-  if (tap.kind === 'stock') return `${STOCK_WORDS[tap.entry.entry.type] ?? 'Noted'} ${tap.entry.entry.thing}${where}`;
-  const { entry } = tap.entry;
+  const own = tap.jobId === job.id;
+  const said = () => {
+    if (tap.kind === 'tick') return `${tap.entry.ticked ? 'Ticked' : 'Took the tick from'} a line of the list`;
+    if (tap.kind === 'stock') return `${STOCK_WORDS[tap.entry.entry.type] ?? 'Noted'} ${tap.entry.entry.thing}`;
+    return entryInWords(tap.entry.entry, own ? job.nameOf : (surface) => surface);
+  };
+  return said() + (own ? '' : ` (another job: ${tap.jobId})`);
+}
+
+/** The same of an entry of the log. */
+export function entryInWords(entry: RunEntry, panel: (surface: string) => string): string {
   switch (entry.type) {
     case 'lay-start':
-      return `Began to lay ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+      return `Began to lay ${panel(entry.patch.surface)}, section ${entry.patch.section}`;
     case 'lay-end':
-      return `Laid ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+      return `Laid ${panel(entry.patch.surface)}, section ${entry.patch.section}`;
     case 'cue-seen':
-      return `Cue seen on ${panel(entry.patch.surface)}${where}`;
+      return `Cue seen on ${panel(entry.patch.surface)}`;
     case 'level-start':
-      return `Began to level ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+      return `Began to level ${panel(entry.patch.surface)}, section ${entry.patch.section}`;
     case 'level-end':
-      return `Levelled ${panel(entry.patch.surface)}, section ${entry.patch.section}${where}`;
+      return `Levelled ${panel(entry.patch.surface)}, section ${entry.patch.section}`;
     case 'fault':
-      return `Fault on ${panel(entry.patch.surface)}${entry.note ? `: ${entry.note}` : ''}${where}`;
+      return `Fault on ${panel(entry.patch.surface)}${entry.note ? `: ${entry.note}` : ''}`;
     case 'air':
-      return `Air ${celsius(entry.airC)}, ${Math.round(entry.rhPct)} %${where}`;
+      return `Air ${celsius(entry.airC)}, ${Math.round(entry.rhPct)} %`;
     case 'undo':
-      return `Undo${where}`;
+      return 'Undo';
     case 'set-aside':
-      return `Set aside: ${entry.reason}${where}`;
+      return `Set aside: ${entry.reason}`;
     case 'left-out':
-      return `Left ${panel(entry.surface)} out: ${LEFT_WORDS[entry.reason].toLowerCase()}${where}`;
+      return `Left ${panel(entry.surface)} out: ${LEFT_WORDS[entry.reason].toLowerCase()}`;
     case 'taken-up':
-      return `Took ${panel(entry.surface)} up again${where}`;
+      return `Took ${panel(entry.surface)} up again`;
     case 'run-pause':
-      return `Paused the work${where}`;
+      return 'Paused the work';
     case 'run-resume':
-      return `Went on with the work${where}`;
+      return 'Went on with the work';
     case 'answered':
-      return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list${where}`;
+      return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list`;
     case 'consent':
-      return `Pictures ${entry.pictures === 'shown' ? 'may' : 'may not'} be shown${where}`;
+      return `Pictures ${entry.pictures === 'shown' ? 'may' : 'may not'} be shown`;
     case 'fresh-towel':
-      return `Fresh towel${where}`;
+      return 'Fresh towel';
     case 'hands-join':
-      return `Somebody joined${where}`;
+      return 'Somebody joined';
     case 'hands-leave':
-      return `Somebody left${where}`;
+      return 'Somebody left';
     case 'proof':
-      return `${entry.what === 'gloss' ? `Gloss ${entry.value} GU` : `Thickness ${um(entry.value)}`} on ${panel(entry.surface)}${where}`;
+      return `${entry.what === 'gloss' ? `Gloss ${entry.value} GU` : `Thickness ${um(entry.value)}`} on ${panel(entry.surface)}`;
     case 'bead':
-      return `Drop on ${panel(entry.surface)}: ${Math.round(entry.deg)}°${where}`;
+      return `Drop on ${panel(entry.surface)}: ${Math.round(entry.deg)}°`;
     case 'looked':
-      return `Looked at a place${where}`;
+      return 'Looked at a place';
     case 'remedied':
-      return `Mended a fault${where}`;
+      return 'Mended a fault';
     case 'mark-outcome':
-      return `What became of a mark${where}`;
+      return 'What became of a mark';
     case 'clear-taken':
-      return `Clear taken off ${panel(entry.surface)}${where}`;
+      return `Clear taken off ${panel(entry.surface)}`;
     default:
-      return `${STEP_KINDS[entry.stage.kind].name}: ${STAGE_WORDS[entry.type]}${where}`;
+      return `${STEP_KINDS[entry.stage.kind].name}: ${STAGE_WORDS[entry.type]}`;
   }
 }
 const STOCK_WORDS: Partial<Readonly<Record<string, string>>> = {

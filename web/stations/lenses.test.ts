@@ -7,17 +7,21 @@ import { arrange } from '#core/item/nets';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { millilitres } from '#core/products/sheets';
+import { NO_KIT } from '#core/work/kit';
+import { isDone, stageKey } from '#core/work/prepare';
 import { foldLog, runSheet } from '#core/work/run';
 import type { Surface } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
 import { plannedJob, planOf } from '#job/plan';
+import { preparedView } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { familyFill, groundOf } from '../core-sample/strata';
 import { kindOf, KINDS } from '../net/fills';
 import { totalRemoval } from './care/totals';
 import { amountInHand } from './quantify/words';
 import { RUN_LEGEND, runLens } from './run/run-lens';
+import { STAGE_LEGEND, stageLens } from './run/stage-lens';
 import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './survey/condition/condition-lens';
 import { kindLegend, kindLens } from './survey/measure/kind-lens';
 import { cureBars } from './time/cure-bars';
@@ -59,6 +63,29 @@ describe('lenses', () => {
         expect(fill === 'warn').toBe(heavy);
       }),
     );
+  });
+
+  test('a stage shows each panel it wants, by whether it is through with it, and no other', () => {
+    const { stages } = preparedView(hatchback, undefined, NO_KIT).preparation;
+    const explained = new Set<string>(STAGE_LEGEND.map(({ fill }) => fill));
+    for (const stage of stages) {
+      const wanted = stage.steps.filter(isDone).map(({ surface }) => surface);
+      const ref = { kind: stage.kind, round: stage.round };
+      const through = wanted.filter((_, nth) => nth % 2 === 0);
+      const { stages: records } = foldLog(
+        [
+          { type: 'stage-start', stage: ref, predictedMin: stage.minutes } as const,
+          ...through.map((surface) => ({ type: 'stage-panel', stage: ref, surface }) as const),
+        ].map((entry, nth) => ({ id: `s${nth}`, atMin: nth, entry })),
+      );
+      const lens = stageLens(stage, records.get(stageKey(stage)));
+      for (const { id } of hatchback.surfaces) {
+        const { fill, sign } = lens(id);
+        expect(explained.has(fill)).toBe(true);
+        expect([id, fill === 'cross', sign === 'done']).toEqual([id, !wanted.includes(id), through.includes(id)]);
+      }
+      expect(wanted.every((id) => stageLens(stage, undefined)(id).fill === 'blank')).toBe(true);
+    }
   });
 
   test('a run shows each patch where it lies: strips add up to the panel, one of them in hand', () => {

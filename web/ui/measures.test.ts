@@ -11,6 +11,7 @@ test('a figure is told in the measures of the device, or in both', () => {
   expect(measured('volume', 30, 0)).toBe('30 ml (1.01 fl oz)');
   as('furlongs');
   expect(m2(1)).toBe('1.00 m²');
+  expect([celsius(-0.04), celsius(-0.06), celsius(0)]).toEqual(['0.0 °C', '-0.1 °C', '0.0 °C']);
 });
 
 test.each([

@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { type Measure, MEASURES } from '#core/measures';
+import { fixed } from './numbers';
 
 /** In which measures this device shows what it shows. Files and the server are metric always. */
 export const SYSTEMS = { metric: 'Metric', imperial: 'Imperial', both: 'Metric, with imperial' } as const;
@@ -40,9 +41,9 @@ const FINER: Readonly<Partial<Record<MeasureId, number>>> = {
 export function measured(id: MeasureId, value: number, digits: number): string {
   const { metric, imperial, toImperial }: Measure = MEASURES[id];
   const system = stored();
-  const own = `${value.toFixed(digits)} ${metric}`;
+  const own = `${fixed(value, digits)} ${metric}`;
   if (system === 'metric') return own;
-  const other = `${toImperial(value).toFixed(Math.max(0, digits + (FINER[id] ?? 0)))} ${imperial}`;
+  const other = `${fixed(toImperial(value), Math.max(0, digits + (FINER[id] ?? 0)))} ${imperial}`;
   return system === 'imperial' ? other : `${own} (${other})`;
 }
 

@@ -15,5 +15,10 @@ export function formatNumber(value: number): string {
   return String(Number(value.toFixed(digits)));
 }
 
-export const fixed = (value: number, digits: number): string => value.toFixed(digits);
+/** With so many digits; what rounds to nothing has no sign. */
+export function fixed(value: number, digits: number): string {
+  const said = value.toFixed(digits);
+  return Number(said) === 0 ? said.replace('-', '') : said;
+}
+
 export const percent = (share: number): string => `${Math.round(share * 100)} %`;

@@ -13,6 +13,7 @@ import {
   type RunSheet,
   runSheet,
   type SheetPatch,
+  undoable,
 } from '.';
 import { patchState } from './record';
 
@@ -115,6 +116,29 @@ test('an undo takes back the last tap and nothing else: the record is that of th
       expect([...undone.stages]).toEqual([...without.stages]);
     }),
   );
+});
+
+test('an undo of an earlier tap takes it back alone, or is refused because something came of it', () => {
+  let [undone, refused] = [0, 0];
+  fc.assert(
+    fc.property(aLog, fc.nat(), (taps, nth) => {
+      const log = accepted(taps.filter(({ entry }) => entry.type !== 'undo'));
+      fc.pre(log.length > 0);
+      const { id } = log[nth % log.length]!;
+      const undo: LoggedEntry = { id: 'undo', atMin: 1e6, entry: { type: 'undo', entry: id } };
+      const own = undoable(log, (each) => each === id);
+      const fault = entryFault(foldLog(log), log, undo.entry);
+      expect(own?.id).toBe(fault === undefined ? id : undefined);
+      const without = log.filter((each) => each.id !== id);
+      // Whoever does the rest again without it meets no refusal, just where it may be taken back.
+      expect(accepted(without).length === without.length).toBe(fault === undefined);
+      if (fault !== undefined) return void (refused += 1);
+      undone += 1;
+      expect([...foldLog([...log, undo]).patches]).toEqual([...foldLog(without).patches]);
+    }),
+  );
+  expect(undone).toBeGreaterThan(5);
+  expect(refused).toBeGreaterThan(5);
 });
 
 test('the run sheet has every patch once, in the state the record gives it, and leads to one that can be tapped', () => {

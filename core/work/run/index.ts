@@ -28,7 +28,7 @@ export { levelledLoaded, towelLoad } from './towel';
 export { type HandsOn, handsOn, handsOnBy, handsOnProducts } from './hands-on';
 export { patchWindow } from './patch-window';
 export { windowMoments, windowState, type WindowState } from './window-state';
-export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord } from './record';
+export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord, undoable } from './record';
 export { carriedOn, coatRecords, mayCarryOn, paceOf, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
 export { runProgress, type RunProgress } from './progress';

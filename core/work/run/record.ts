@@ -46,7 +46,7 @@ export interface RunRecord extends Course, Checked {
   readonly outcomes: ReadonlyMap<string, MarkOutcome>;
   /** Clear that was measured to have gone, µm by surface: the sum of all that was noted. */
   readonly clearTakenUm: ReadonlyMap<string, number>;
-  /** The last entry that can still be undone. */
+  /** The last entry that counts: it can be undone. */
   readonly lastEntry?: LoggedEntry;
 }
 
@@ -113,7 +113,9 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
       return log.length === 0 || log.some(({ id }) => id === entry.entry) ? undefined : 'there is no such entry';
     case 'undo': {
       if (!log.some(({ id }) => id === entry.entry)) return 'there is no such entry to undo';
-      return record.lastEntry?.id === entry.entry ? undefined : 'only the last entry can be undone';
+      return record.lastEntry?.id === entry.entry || mayBeUndone(log, entry.entry)
+        ? undefined
+        : 'somebody has gone on from there: that is undone first';
     }
     default: {
       const patch = record.patches.get(patchKey(entry.patch));
@@ -129,13 +131,41 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
  * What really happened, from the log: entries in their order, undone ones left out, entries that do not fit
  * (the same tap from two tablets) passed over.
  */
-export function foldLog(log: readonly LoggedEntry[]): RunRecord {
+export const foldLog = (log: readonly LoggedEntry[]): RunRecord => folded(standingIn(log)).record;
+
+/** Entries that were not undone or set aside. */
+function standingIn(log: readonly LoggedEntry[]): LoggedEntry[] {
   let standing: LoggedEntry[] = [];
   for (const logged of log) {
     const { entry } = logged;
     if (entry.type === 'undo' || entry.type === 'set-aside') standing = standing.filter(({ id }) => id !== entry.entry);
     else standing.push(logged);
   }
+  return standing;
+}
+
+/** Whether all that came after an entry still fits without it. */
+function mayBeUndone(log: readonly LoggedEntry[], entry: string): boolean {
+  const standing = standingIn(log);
+  const others = folded(standing).taken.filter(({ id }) => id !== entry);
+  const without = folded(standing.filter(({ id }) => id !== entry)).taken;
+  return others.length === without.length && others.every((each, at) => each === without[at]);
+}
+
+/**
+ * What a tap on undo takes back: the last entry that stands and is one's own, wherever others have gone on meanwhile.
+ * @param isOwn by the entry's id
+ * @returns undefined where there is none, or somebody has gone on from it
+ */
+export function undoable(log: readonly LoggedEntry[], isOwn: (id: string) => boolean): LoggedEntry | undefined {
+  const { taken } = folded(standingIn(log));
+  const last = taken.findLast(({ id }) => isOwn(id));
+  return last && mayBeUndone(log, last.id) ? last : undefined;
+}
+
+/** The record of entries that stand, and those of them that fit. */
+function folded(standing: readonly LoggedEntry[]): { record: RunRecord; taken: LoggedEntry[] } {
+  const taken: LoggedEntry[] = [];
   // One map that grows: a fresh copy for every entry would make a long day's log slow to read.
   const patches = new Map<string, PatchRecord>();
   const air: AmbientStep[] = [];
@@ -199,9 +229,10 @@ export function foldLog(log: readonly LoggedEntry[]): RunRecord {
         if (entry.type === 'lay-start' || entry.type === 'level-start') handsOn(course, entry.patch.surface, atMin);
         patches.set(patchKey(entry.patch), afterStep(patches.get(patchKey(entry.patch)), entry, logged));
     }
+    taken.push(logged);
     record = { ...growing, lastEntry: logged };
   }
-  return record;
+  return { record, taken };
 }
 
 type PatchStep = Extract<RunEntry, { patch: Patch }>;

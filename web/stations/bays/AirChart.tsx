@@ -7,6 +7,7 @@ import { bayAmbient } from '#core/time/air';
 import type { BayHistory } from '#formats/bay';
 import type { Bay } from '#formats/job';
 import { Chart } from '../../ui/Chart';
+import { fixed } from '../../ui/numbers';
 import { useNow } from '../../ui/useNow';
 
 echarts.use([LineChart, GridComponent, MarkLineComponent, TooltipComponent]);
@@ -31,7 +32,7 @@ export default function AirChart({ bay, history }: Props) {
   const highs = history.buckets.map(({ highC }) => highC);
   const said =
     lows.length > 0
-      ? `between ${Math.min(...lows).toFixed(1)} and ${Math.max(...highs).toFixed(1)} °C`
+      ? `between ${fixed(Math.min(...lows), 1)} and ${fixed(Math.max(...highs), 1)} °C`
       : 'nothing read yet';
   return <Chart label={`Air of ${bay.name}: ${said}`} option={drawn} />;
 }
@@ -98,7 +99,7 @@ function option(colour: Colour, bay: Bay, { buckets, fit }: BayHistory, nowMs: n
     textStyle: { fontFamily: 'Archivo Variable', color: colour('ink-2') },
     tooltip: {
       trigger: 'axis',
-      valueFormatter: (said: unknown) => (typeof said === 'number' ? said.toFixed(1) : '–'),
+      valueFormatter: (said: unknown) => (typeof said === 'number' ? fixed(said, 1) : '–'),
       backgroundColor: colour('sheet'),
       borderColor: colour('line-strong'),
       textStyle: { color: colour('ink') },

@@ -34,9 +34,11 @@ export function weekAxis(monday: DateTime): WeekAxis {
       const place = Math.min(DAYS - 1e-6, Math.max(0, share * DAYS));
       const day = Math.floor(place);
       const min = Math.round(((place - day) * DAY_MIN) / 5) * 5;
-      return days[day]!.startOf('day')
-        .plus({ minutes: FIRST_H * MINUTES_PER_HOUR + min })
-        .toISO({ suppressMilliseconds: true })!;
+      // By the clock on the wall, on the day it is changed too.
+      return days[day]!.set({
+        hour: FIRST_H + Math.floor(min / MINUTES_PER_HOUR),
+        minute: min % MINUTES_PER_HOUR,
+      }).toISO({ suppressMilliseconds: true })!;
     },
     shown(from, to) {
       const [left, right] = [at(from), at(to)];

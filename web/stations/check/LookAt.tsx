@@ -3,6 +3,7 @@ import { type CheckProgress, HOT_REASONS, type HotPlace, type Look, SIDE_WORDS }
 import { CHECK_LIGHTS, type CheckLight } from '#core/work/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
+import { useUndoable } from '../run/hand';
 import { useTap } from '../run/useTap';
 import { SecondPair } from './SecondPair';
 import { LIGHT_WORDS } from './words';
@@ -19,8 +20,7 @@ interface Props {
 /** The one thing to look at now, with the places on it; one tap says that nothing was found. */
 export function LookAt({ job, light, look, check, onNextLight }: Props) {
   const { tap, settling } = useTap(job.id);
-  const { record } = job;
-  const last = record.lastEntry;
+  const last = useUndoable(job);
   if (!look) {
     const next = CHECK_LIGHTS.find((each) => check.looks[each].some(({ seen }) => !seen));
     return (

@@ -6,6 +6,7 @@ import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, w
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
+import { entryInWords } from '../../outbox/tap-words';
 import { useMe } from '../../people/api';
 import { LiveGate } from '../../window/LiveGate';
 import { WindowGate } from '../../window/WindowGate';
@@ -23,6 +24,7 @@ import { useSignals, useSpoken } from './signals';
 import { useSound } from './sound';
 import { useAge } from './useAge';
 import { useTap } from './useTap';
+import { useUndoable } from './hand';
 import { Meanwhile } from './Meanwhile';
 import { SectionsByHand } from './SectionsByHand';
 import { partOf } from './words';
@@ -73,6 +75,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
   const gatePx = crowded ? 60 : 118;
   const me = useMe()?.person?.id;
+  const last = useUndoable(job);
   const { byOf } = job;
   const towel = useMemo(() => towelLoad(record, byOf, me), [record, byOf, me]);
   const cueDue = current.state === 'waiting' || current.state === 'laying';
@@ -172,8 +175,9 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           </Button>
           <Button
             glove
-            disabled={settling || !record.lastEntry}
-            onClick={() => record.lastEntry && tap({ type: 'undo', entry: record.lastEntry.id })}
+            title={last && `Takes back: ${entryInWords(last.entry, job.nameOf)}`}
+            disabled={settling || !last}
+            onClick={() => last && tap({ type: 'undo', entry: last.id })}
           >
             <Undo2 size={22} /> Undo
           </Button>

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { arrange } from '#core/item/nets';
-import { stageNow } from '#core/work/prepare';
+import { stageKey, stageNow } from '#core/work/prepare';
 import { openPause, patchKey } from '#core/work/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
@@ -11,6 +11,7 @@ import { InHand } from './InHand';
 import { NotBegun } from './NotBegun';
 import { ChosenPanel } from './ChosenPanel';
 import { Paused } from './Paused';
+import { STAGE_LEGEND, stageLens } from './stage-lens';
 import { StartNow } from './StartNow';
 import { Strays } from './Strays';
 import { RUN_LEGEND, runLens } from './run-lens';
@@ -37,7 +38,12 @@ export function Component() {
   // What to do comes first; what stands around it follows a moment later.
   const { job: around, current: drawnFor } = useLater(useMemo(() => ({ job, current }), [job, current]));
   const drawn = around.sheet;
-  const lens = useMemo(() => runLens(drawn, arrangement, drawnFor), [drawn, arrangement, drawnFor]);
+  const step = stage?.stage;
+  const stepDone = step && record.stages.get(stageKey(step));
+  const lens = useMemo(
+    () => (step ? stageLens(step, stepDone) : runLens(drawn, arrangement, drawnFor)),
+    [step, stepDone, drawn, arrangement, drawnFor],
+  );
   const hands =
     !next || !current ? null : paused ? (
       <Paused job={job} pause={paused} />
@@ -62,8 +68,8 @@ export function Component() {
                 arrangement={arrangement}
                 lead={false}
                 lens={lens}
-                legend={RUN_LEGEND}
-                label="The item unfolded, by state of its patches"
+                legend={stage ? STAGE_LEGEND : RUN_LEGEND}
+                label={`The item unfolded, by ${stage ? 'what this step is through with' : 'state of its patches'}`}
                 chosen={job.chosen?.id ?? (stage ? undefined : drawnFor?.patch.surface)}
                 onChoose={job.choose}
               />

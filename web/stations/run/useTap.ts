@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/work/run';
 import { useHandIn } from '../../outbox/useHandIn';
-import { beganHere } from './hand';
+import { tappedHere } from './hand';
 
 /** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */
 const SETTLES_MS = 350;
@@ -22,7 +22,7 @@ export function useTap(jobId: string) {
   const tap = useCallback(
     (entry: RunEntry) => {
       const id = nanoid();
-      beganHere(id, entry);
+      tappedHere(id, entry);
       handIn(({ at }) => ({ jobId, entry: { id, at, entry } }));
       setSettling(true);
     },

@@ -6,22 +6,31 @@ import { fixed } from '../../ui/numbers';
 export const GO_WORDS: Readonly<Record<GoVerdict, string>> = { good: 'go', marginal: 'mind', not: 'wait' };
 export const GO_SIGNS: Readonly<Record<GoVerdict, string>> = { good: '✓', marginal: '!', not: '✕' };
 
+/** A number beyond a limit, rounded so that it is still told beyond it. */
+function beyond({ value, limit, verdict }: GoReason, digits: number): number {
+  if (verdict !== 'not' || fixed(value, digits) !== fixed(limit, digits)) return value;
+  return limit + Math.sign(value - limit) * 10 ** -digits;
+}
+
 /** What stands against laying, with its numbers. */
-export function reasonInWords({ cause, verdict, value, limit }: GoReason): string {
+export function reasonInWords(reason: GoReason): string {
+  const { cause, verdict, value, limit } = reason;
   const near = verdict === 'marginal';
+  const isAt = () => celsius(beyond(reason, 1));
+  const isHumid = () => `${fixed(beyond(reason, 0), 0)} %`;
   switch (cause) {
     case 'air-cold':
-      return `Air ${celsius(value)}: the sheet begins at ${celsius(limit)}`;
+      return `Air ${isAt()}: the sheet begins at ${celsius(limit)}`;
     case 'air-hot':
-      return `Air ${celsius(value)}: the sheet ends at ${celsius(limit)}`;
+      return `Air ${isAt()}: the sheet ends at ${celsius(limit)}`;
     case 'air-dry':
-      return `Air ${fixed(value, 0)} % humid: the sheet begins at ${fixed(limit, 0)} %`;
+      return `Air ${isHumid()} humid: the sheet begins at ${fixed(limit, 0)} %`;
     case 'air-damp':
-      return `Air ${fixed(value, 0)} % humid: the sheet ends at ${fixed(limit, 0)} %`;
+      return `Air ${isHumid()} humid: the sheet ends at ${fixed(limit, 0)} %`;
     case 'surface-cold':
-      return `Panel ${celsius(value)}: the sheet begins at ${celsius(limit)}`;
+      return `Panel ${isAt()}: the sheet begins at ${celsius(limit)}`;
     case 'surface-hot':
-      return `Panel ${celsius(value)}: the sheet ends at ${celsius(limit)}`;
+      return `Panel ${isAt()}: the sheet ends at ${celsius(limit)}`;
     case 'dew':
       return near
         ? `Panel only ${fixed(value, 1)} K above the dew point: ${limit} K are wanted`
@@ -29,7 +38,13 @@ export function reasonInWords({ cause, verdict, value, limit }: GoReason): strin
     case 'draught':
       return `Air moving at ${fixed(value, 1)} m/s: dust, and an uneven flash`;
     case 'sun':
-      return `No shade: in the sun the panel reaches ${celsius(value)}, ${near ? 'lay under cloud or out of it' : `over the ${celsius(limit)} it may have`}`;
+      return `No shade: in the sun the panel reaches ${celsius(value)}, ${
+        near
+          ? 'lay under cloud or out of it'
+          : value > limit
+            ? `over the ${celsius(limit)} it may have`
+            : 'and there the window closes as it opens'
+      }`;
     case 'dust':
       return 'Sanding or polishing in the same bay: dust lands in what is wet';
     case 'window':
