@@ -46,7 +46,7 @@ test('two screens, one lays and one levels: each sees its own next thing, the ol
   await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /^Takes back: Laid Rear bumper/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(large(page)).toHaveText('Rear bumper');
-  await expect(inHand(leveller).getByText('Being laid')).toBeVisible();
+  await expect(inHand(leveller).getByText('Being laid', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Laid', exact: true }).click();
   await leveller.getByRole('button', { name: 'Undo' }).click();
   await expect(large(leveller)).toHaveText('Rear door, right');

@@ -1,7 +1,6 @@
-import fc from 'fast-check';
 import type { Blank } from '#core/film/blanks';
-import { boundingBox, boxed, overlapM2, type Polygon } from '#core/item/geometry';
-import { cutPlanOf, offcutsOf } from './cut-plan';
+import { boundingBox, type Polygon } from '#core/item/geometry';
+import { cutPlanOf } from './cut-plan';
 
 const box = (w: number, h: number): Polygon => [
   [0, 0],
@@ -65,38 +64,5 @@ describe('a cut plan', () => {
     const { pieces } = cutPlanOf(blanks, [at('a.1', 0, 0), { ...at('b', 60, 0), copy: 2 }], 300);
     expect(pieces.map(({ label }) => label)).toEqual(['Bonnet 1/2', 'Cap, 2 of 2']);
     expect(() => cutPlanOf(blanks, [at('x', 0, 0)], 300)).toThrow('x is no blank');
-  });
-  test('what is left of a wide cut is kept, what is too narrow is not', () => {
-    const plan = cutPlanOf([blank('a', 1000, 500)], [at('a', 0, 0)], 1500);
-    expect(offcutsOf(plan).map(({ areaM2 }) => areaM2)).toEqual([1]);
-    expect(offcutsOf(cutPlanOf([blank('a', 1000, 500)], [at('a', 0, 0)], 600))).toEqual([]);
-  });
-  test('law: offcuts touch no piece, nor each other, and lie on what is cut', () => {
-    const place = fc.record({
-      w: fc.integer({ min: 50, max: 600 }),
-      h: fc.integer({ min: 50, max: 600 }),
-      x: fc.integer({ min: 0, max: 1500 }),
-      y: fc.integer({ min: 0, max: 900 }),
-      turn: fc.constantFrom(0, 17, 90),
-    });
-    fc.assert(
-      fc.property(fc.array(place, { minLength: 1, maxLength: 5 }), (places) => {
-        const blanks = places.map(({ w, h }, nth) => blank(`p${nth}`, w, h));
-        const plan = cutPlanOf(
-          blanks,
-          places.map(({ x, y, turn }, nth) => at(`p${nth}`, x + 600, y, turn)),
-          1524,
-        );
-        const offcuts = offcutsOf(plan);
-        for (const [index, { outline }] of offcuts.entries()) {
-          const { minX, maxX, minY, maxY } = boundingBox(outline);
-          expect(minX >= 0 && minY >= 0 && maxX <= plan.lengthMm && maxY <= plan.widthMm).toBe(true);
-          for (const piece of plan.pieces) expect(overlapM2(boxed(outline), boxed(piece.outline))).toBeLessThan(2e-4);
-          for (const other of offcuts.slice(index + 1))
-            expect(overlapM2(boxed(outline), boxed(other.outline))).toBeLessThan(1e-9);
-        }
-      }),
-      { numRuns: 40 },
-    );
   });
 });

@@ -1,6 +1,6 @@
 import type { Blank } from '#core/film/blanks';
 import { lain, type Placement, turned } from '#core/film/nest';
-import { boundingBox, containsPoint, type Point, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import { boundingBox, containsPoint, type Point, type Polygon } from '#core/item/geometry';
 
 /** One blank as it is cut, on the roll: x along it from its free end, y across, mm, seen from the film's outer face. */
 export interface CutPiece {
@@ -115,83 +115,4 @@ function shortestWay(places: readonly Point[]): { order: number[]; idleMm: numbe
     }
   }
   return { order, idleMm: order.reduce((sum, _, index) => sum + far(at(index - 1), at(index)), 0) };
-}
-
-/** What is left beside and between the pieces and may serve again: full-width ends and strips, largest first. */
-export interface Offcut {
-  readonly outline: Polygon;
-  readonly areaM2: number;
-}
-/** Smaller than this, mm by m², is thrown away. */
-const LEAST_SIDE_MM = 150;
-const LEAST_OFFCUT_M2 = 0.06;
-const STEP_MM = 25;
-
-/** Rectangles of the cut length that no piece touches, the largest again and again while one is worth keeping. */
-export function offcutsOf({ widthMm, lengthMm, pieces }: Pick<CutPlan, 'widthMm' | 'lengthMm' | 'pieces'>): Offcut[] {
-  const [columns, rows] = [Math.floor(lengthMm / STEP_MM), Math.floor(widthMm / STEP_MM)];
-  const taken = Array.from({ length: columns }, () => new Uint8Array(rows));
-  for (const { outline } of pieces) markTaken(taken, outline, columns, rows);
-  const found: Offcut[] = [];
-  for (;;) {
-    const box = largestFree(taken, columns, rows);
-    if (!box) return found;
-    const [x1, x2, y1, y2] = box;
-    const outline: Polygon = [
-      [x1 * STEP_MM, y1 * STEP_MM],
-      [x2 * STEP_MM, y1 * STEP_MM],
-      [x2 * STEP_MM, y2 * STEP_MM],
-      [x1 * STEP_MM, y2 * STEP_MM],
-    ];
-    const areaM2 = polygonAreaM2(outline);
-    if (areaM2 < LEAST_OFFCUT_M2) return found;
-    found.push({ outline, areaM2 });
-    for (let x = x1; x < x2; x++) taken[x]!.fill(1, y1, y2);
-  }
-}
-
-function markTaken(taken: readonly Uint8Array[], outline: Polygon, columns: number, rows: number): void {
-  const { minX, maxX, minY, maxY } = boundingBox(outline);
-  for (let x = Math.max(0, Math.floor(minX / STEP_MM)); x < Math.min(columns, Math.ceil(maxX / STEP_MM)); x++) {
-    for (let y = Math.max(0, Math.floor(minY / STEP_MM)); y < Math.min(rows, Math.ceil(maxY / STEP_MM)); y++) {
-      const [px, py] = [x * STEP_MM, y * STEP_MM];
-      const corners: Point[] = [
-        [px, py],
-        [px + STEP_MM, py],
-        [px + STEP_MM, py + STEP_MM],
-        [px, py + STEP_MM],
-        [px + STEP_MM / 2, py + STEP_MM / 2],
-      ];
-      const isTouched =
-        corners.some((corner) => containsPoint(outline, corner)) ||
-        outline.some(([ox, oy]) => ox >= px && ox <= px + STEP_MM && oy >= py && oy <= py + STEP_MM);
-      if (isTouched) taken[x]![y] = 1;
-    }
-  }
-}
-
-/** The largest free rectangle of at least the least side: columns of free heights, swept. */
-function largestFree(
-  taken: readonly Uint8Array[],
-  columns: number,
-  rows: number,
-): readonly [number, number, number, number] | undefined {
-  const least = Math.ceil(LEAST_SIDE_MM / STEP_MM);
-  const free = new Uint16Array(rows);
-  let best: readonly [number, number, number, number] | undefined;
-  let most = 0;
-  for (let x = 0; x < columns; x++) {
-    for (let y = 0; y < rows; y++) free[y] = taken[x]![y] ? 0 : free[y]! + 1;
-    for (let y = 0; y < rows; y++) {
-      let length = Infinity;
-      for (let top = y; top < rows && free[top]! >= least; top++) {
-        length = Math.min(length, free[top]!);
-        const tall = top - y + 1;
-        if (tall < least || length * tall <= most) continue;
-        most = length * tall;
-        best = [x + 1 - length, x + 1, y, top + 1];
-      }
-    }
-  }
-  return best;
 }

@@ -1,1 +1,2 @@
-export { type CutPiece, type CutPlan, cutPlanOf, type Offcut, offcutsOf } from './cut-plan';
+export { type CutPiece, type CutPlan, cutPlanOf } from './cut-plan';
+export { type Offcut, offcutsOf } from './offcuts';

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { offcutsOf } from '#core/film/cut-plan';
 import type { FilmWork } from '#job/film';
 import type { JobView } from '../../../job/useJobView';
@@ -53,6 +53,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
   const { film, shown, working, state } = rolls;
   const roll = film.rolls[shown]!;
   const { nest, onRoll, plan, placements, isCut } = rolls.atWork ?? roll;
+  const offcuts = useMemo(() => (state.working ? [] : offcutsOf(plan)), [state.working, plan]);
   const isLaid = film.rolls.some((each) => each.placements.length > 0);
   const canMove = !state.working && !isCut;
   const mayGoOn = canMove && placements.length > 0 && roll.notClear.length === 0;
@@ -71,7 +72,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
         )}
         <RollDrawing
           plan={plan}
-          offcuts={state.working ? [] : offcutsOf(plan)}
+          offcuts={offcuts}
           pinned={new Set(nest.pinned)}
           placements={placements}
           lastsMm={onRoll.rollLengthMm}

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { CUTTER_IDS, CUTTERS } from '#core/film/cutters';
 import { offcutsOf } from '#core/film/cut-plan';
 import { pieceKey, pieceKeys } from '#core/film/nest';
@@ -202,7 +203,7 @@ function Pieces({ work, rolls }: Pick<Props, 'work' | 'rolls'>) {
 function CutPlanPart({ job, work: { product }, rolls, roll }: Omit<Props, 'seconds'> & { readonly roll: FilmOnRoll }) {
   const [cut, { error: notCut, isLoading }] = useCutFilmMutation();
   const { plan, nest, notClear, isCut } = roll;
-  const offcuts = offcutsOf(plan);
+  const offcuts = useMemo(() => offcutsOf(plan), [plan]);
   const nth = rolls.shown + 1;
   const mayCut = nest.thing !== undefined && rolls.film.missing.length === 0 && notClear.length === 0 && !isCut;
   return (
