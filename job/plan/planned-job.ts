@@ -20,7 +20,8 @@ export function plannedJob(job: Job): PlannedJob {
   const excluded = excludedFrom(job);
   const cut = cutFilm(job);
   return {
-    surfaces: job.surfaces.map((surface) => {
+    // What is marked on a panel is polished or not, and laid over all the same.
+    surfaces: job.surfaces.map(({ marks: _, ...surface }) => {
       const found = staying(job, surface);
       return {
         ...surface,

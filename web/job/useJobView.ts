@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
 import type { Plan, PlannedJob } from '#core/work/plan';
@@ -126,14 +127,21 @@ export function useLoadedJob(id: string): LoadedJob {
       )
     );
   }, [document, products, found]);
-  const asPlanned = useMemo(() => live && plannedJob(live), [live]);
-  const planned = useMemo(
-    () =>
-      live &&
-      asPlanned &&
-      done &&
-      inOpeningHours(asPlanned, live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
-    [live, asPlanned, done, bay, countsFromMin],
+  // An edit of what nothing is laid by (a mark, a note, a picture) leaves all that follows from the plan as it is.
+  const asPlanned = useSteady(
+    useMemo(() => live && plannedJob(live), [live]),
+    isEqual,
+  );
+  const planned = useSteady(
+    useMemo(
+      () =>
+        live &&
+        asPlanned &&
+        done &&
+        inOpeningHours(asPlanned, live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
+      [live, asPlanned, done, bay, countsFromMin],
+    ),
+    isEqual,
   );
   const { data: learned } = learnedAsked;
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
@@ -151,7 +159,7 @@ export function useLoadedJob(id: string): LoadedJob {
       planned && done && layFromMin !== undefined ? { planned, record: done.record, fromMin: layFromMin } : undefined,
     [planned, done, layFromMin],
   );
-  const sheet = useSheet(document, toLayOut);
+  const sheet = useSheet(asPlanned, toLayOut);
   const whole = useMemo(
     () => (document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined),
     [document, planned, prepared, done, sheet],

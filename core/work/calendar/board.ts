@@ -1,7 +1,7 @@
 import type { CalendarCase, Lag, PlacedTask, Task, UnplacedTask } from './case';
 import { contradictions } from './contradictions';
 import { alikes, modesOf, sharedKey } from './modes';
-import { CommonShifts } from './shifts';
+import { type CommonShifts, commonShifts } from './shifts';
 import { Timeline } from './timeline';
 
 /** A task where it stands. */
@@ -62,7 +62,7 @@ export class Board {
   ) {
     this.tasks = asked.tasks;
     this.index = like?.index ?? new Map(asked.tasks.map(({ id }, nth) => [id, nth]));
-    this.shifts = like?.shifts ?? new CommonShifts(asked.resources);
+    this.shifts = like?.shifts ?? commonShifts(asked.resources);
     this.alike = like?.alike ?? alikes(asked);
     const before = asked.tasks.map((): Lag[] => []);
     const after = asked.tasks.map((): Lag[] => []);

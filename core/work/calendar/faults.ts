@@ -1,7 +1,7 @@
 import { minutesWithin } from '#core/work/crew';
 import type { CalendarCase, PlacedTask } from './case';
 import { alikes, sharedKey } from './modes';
-import { CommonShifts } from './shifts';
+import { commonShifts } from './shifts';
 
 /**
  * What of its case a calendar does not keep, each in a sentence; none: it keeps all. It knows nothing of how the
@@ -11,7 +11,7 @@ export function calendarFaults(asked: CalendarCase, placed: readonly PlacedTask[
   const faults: string[] = [];
   const tasks = new Map(asked.tasks.map((task) => [task.id, task]));
   const at = new Map(placed.map((place) => [place.id, place]));
-  const shifts = new CommonShifts(asked.resources);
+  const shifts = commonShifts(asked.resources);
   if (at.size < placed.length) faults.push('something is placed twice');
   for (const { id, fromMin, toMin, uses } of placed) {
     const task = tasks.get(id);

@@ -114,3 +114,12 @@ export class CommonShifts {
     return shifts;
   }
 }
+
+/** Those of a list of resources, worked out once too: tasks are tried here and there with the same. */
+const knownShifts = new WeakMap<readonly Resource[], CommonShifts>();
+
+export function commonShifts(resources: readonly Resource[]): CommonShifts {
+  const known = knownShifts.get(resources) ?? new CommonShifts(resources);
+  knownShifts.set(resources, known);
+  return known;
+}

@@ -45,11 +45,17 @@ export function minutesWithin(hours: Hours, fromMin: number, toMin: number): num
 
 /** When somebody is there in both of two series. */
 export function within(a: Hours, b: Hours): Hours {
-  return inOrder(
-    a.flatMap(([from, to]) =>
-      b.map(([opens, closes]): [number, number] => [Math.max(from, opens), Math.min(to, closes)]),
-    ),
-  );
+  const [own, others] = [inOrder(a), inOrder(b)];
+  const common: [number, number][] = [];
+  for (let [at, beside] = [0, 0]; at < own.length && beside < others.length;) {
+    const [[from, to], [opens, closes]] = [own[at]!, others[beside]!];
+    const [begins, ends] = [Math.max(from, opens), Math.min(to, closes)];
+    if (ends > begins) common.push([begins, ends]);
+    // Whichever ends first has nothing more in common with what follows.
+    if (to <= closes) at += 1;
+    else beside += 1;
+  }
+  return common;
 }
 
 /** What is left of some hours when others are taken out of them. */
