@@ -2,15 +2,15 @@ import { isDone, type PrepStage, type StageRecord } from '#core/work/prepare';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 
 export const STAGE_LEGEND: readonly LegendEntry[] = [
-  { fill: 'blank', text: 'To do' },
-  { fill: 'tint-2', text: '✓ Done' },
-  { fill: 'cross', text: 'Not in this step' },
+  { fill: 'tint-4', text: 'To do' },
+  { fill: 'tint-1', text: '✓ Done' },
+  { fill: 'blank', text: 'Not in this step' },
 ];
 
-/** Panels by how far a stage of the preparation is with them. */
+/** Panels by how far a stage of the preparation is with them: what is still to do stands out. */
 export function stageLens({ steps }: PrepStage, record: StageRecord | undefined) {
   const own = new Set(steps.filter(isDone).map(({ surface }) => surface));
   const through = new Set(record?.panels);
   return (id: string): PanelPaint =>
-    !own.has(id) ? { fill: 'cross' } : through.has(id) ? { fill: 'tint-2', sign: 'done' } : { fill: 'blank' };
+    !own.has(id) ? { fill: 'blank' } : through.has(id) ? { fill: 'tint-1', sign: 'done' } : { fill: 'tint-4' };
 }
