@@ -26,8 +26,8 @@ const shared = {
 };
 
 export default {
-  // Generous: the machine may be busy with a browser. What hangs is told all the same.
-  testTimeout: 60_000,
+  // Generous: the machine may be busy, or at half its speed. What hangs is told all the same.
+  testTimeout: 240_000,
   globalSetup: '<rootDir>/scripts/bundle-for-tests.mjs',
   // Every core: nothing else runs beside the tests.
   maxWorkers: '100%',

@@ -5,8 +5,6 @@ import path from 'node:path';
 import { type ChoiceFile, choiceFileSchema } from '#formats/choice';
 import { DEMO_SHELF } from '../demo/shelf';
 
-jest.setTimeout(120_000);
-
 const folder = mkdtempSync(path.join(tmpdir(), 'choose-'));
 const run = (file: unknown, ...more: string[]) => {
   const at = path.join(folder, 'file.json');

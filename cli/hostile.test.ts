@@ -14,7 +14,6 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 // Each run starts a process; the machine may be busy with a browser.
-jest.setTimeout(60_000);
 
 let folder: string;
 beforeAll(() => {

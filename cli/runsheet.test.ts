@@ -5,8 +5,6 @@ import path from 'node:path';
 import { type JobInput, type RunsheetFile, runsheetSchema } from '#formats/job';
 import { DEMO_SHELF } from '../demo/shelf';
 
-jest.setTimeout(120_000);
-
 const folder = mkdtempSync(path.join(tmpdir(), 'runsheet-'));
 const run = (job: unknown, ...more: string[]) => {
   const at = path.join(folder, 'job.json');

@@ -6,7 +6,6 @@ import { readCalendar, scheduledSchema } from '#formats/schedule';
 import { faultsOf } from '../formats/testing/faults';
 
 // Each run starts a process; the machine may be busy with a browser.
-jest.setTimeout(60_000);
 
 const folder = mkdtempSync(path.join(tmpdir(), 'schedule-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

@@ -8,7 +8,6 @@ import { panelCases, prepareSettings } from '#job/prepare';
 import { yardThatMorning } from './that-morning';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(60_000);
 
 const yard = yardThatMorning();
 const kit = kitOf(yard.kit);

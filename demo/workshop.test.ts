@@ -8,7 +8,6 @@ import { asWorked, plannedJob } from '#job/plan';
 import { type SampleJob, ternmouthYard } from './workshop';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 

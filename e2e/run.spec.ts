@@ -131,6 +131,9 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await expect(stage).toContainText('Cold wheels only');
   await stage.getByRole('button', { name: 'Start' }).click();
   await expect(stage.getByRole('timer')).toContainText(/rinse within\s*2:5\d/);
+  await stage.getByRole('button', { name: 'Front wheel, left is done' }).click();
+  await expect(page.getByRole('option', { name: /^Front wheel, left.*done/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /^Rear wheel, left/ })).not.toHaveAccessibleName(/done/);
   await page.clock.fastForward('05:00');
   await expect(stage.getByRole('timer')).toContainText('rinse now, late by');
   await stage.getByRole('button', { name: 'Pause' }).click();

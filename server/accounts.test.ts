@@ -15,8 +15,6 @@ import { stockEndpoints } from './routes/stock';
 import { loadWorkshop } from './services/sample-workshop';
 import { browser, draftOf, filledOnce, type RunningServer } from './testing/client';
 
-jest.setTimeout(90_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = yardThatMorning();
 const JOBS = ['teal-hatchback', 'satin-tourer', 'hotel-shuttle'];

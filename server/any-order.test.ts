@@ -5,8 +5,6 @@ import type { LogEntry } from '#formats/log';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 
-jest.setTimeout(120_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const draft = { ...draftOf(tapedTourer), bayId: null };
 

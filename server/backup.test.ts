@@ -18,8 +18,6 @@ import { createServices } from './services';
 import { agreeCalendar, loadWorkshop } from './services/sample-workshop';
 import { databaseFolder } from './testing/client';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const now = new Date(NOW);
 const later = new Date('2027-03-05T08:00:00Z');

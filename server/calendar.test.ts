@@ -8,7 +8,6 @@ import { agreeCalendar } from './services/sample-workshop';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;

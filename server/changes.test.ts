@@ -2,8 +2,6 @@
 import { changeFeed } from './services/changes';
 import { type RunningServer, startServer } from './testing/client';
 
-jest.setTimeout(30_000);
-
 interface Told {
   readonly event: string;
   readonly id: string | undefined;

@@ -15,8 +15,6 @@ import { shelfEndpoints } from './routes/shelf';
 import { stockEndpoints } from './routes/stock';
 import { type RunningServer, startStocked } from './testing/client';
 
-jest.setTimeout(90_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = yardThatMorning();
 let server: RunningServer;

@@ -9,8 +9,6 @@ import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startServer } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const { draft } = yardThatMorning().jobs.find(({ id }) => id === 'moss-saloon')!;
 const [CUT] = jobCuts(draft.document);

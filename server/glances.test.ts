@@ -4,8 +4,6 @@ import { eq } from 'drizzle-orm';
 import { jobGlances } from './db/schema';
 import { type RunningServer, startStocked } from './testing/client';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 let nowMs = Date.parse(NOW);
 let server: RunningServer;

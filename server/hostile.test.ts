@@ -9,8 +9,6 @@ import { yardThatMorning } from '../demo/that-morning';
 import { loadWorkshop } from './services/sample-workshop';
 import { databaseFolder, filledOnce, type RunningServer, startServer } from './testing/client';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const whole = yardThatMorning();
 const yard = { ...whole, jobs: whole.jobs.filter(({ id }) => ['hotel-shuttle', 'teal-hatchback'].includes(id)) };

@@ -13,7 +13,6 @@ import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startStocked } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = yardThatMorning();

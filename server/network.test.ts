@@ -21,8 +21,6 @@ import { loadWorkshop } from './services/sample-workshop';
 import { settingsFrom, StartFault } from './settings';
 import { browser, databaseFolder } from './testing/client';
 
-jest.setTimeout(90_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const PASSWORD = 'gull-over-slipway-lamp';
 const log = pino({ level: 'silent' });

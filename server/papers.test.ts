@@ -4,8 +4,6 @@ import type { PassportFile } from '#formats/passport';
 import { type RunningServer, startStocked } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;
 beforeAll(async () => {

@@ -6,7 +6,6 @@ import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 let now = '2027-03-02T10:40:00+01:00';
 const tourer = { draft: draftOf(tapedTourer) };

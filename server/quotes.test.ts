@@ -2,8 +2,6 @@
 import type { Job } from '#formats/job';
 import { type RunningServer, startStocked } from './testing/client';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 let server: RunningServer;
 beforeAll(async () => {

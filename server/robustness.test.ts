@@ -4,7 +4,6 @@ import type { LogEntry } from '#formats/log';
 import { type RunningServer, startStocked } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const START_MS = Date.parse(NOW);
@@ -87,7 +86,7 @@ describe('whatever is sent', () => {
       }),
       { numRuns: 40 },
     );
-  }, 30_000);
+  });
 
   test('a body that is no JSON, too large, or goes nowhere is told so', async () => {
     expect((await call<Problem>('POST', '/api/jobs', '{')).body.detail).toBe('The body is not JSON.');

@@ -13,7 +13,6 @@ import { loadWorkshop } from './services/sample-workshop';
 import { client, databaseFolder, draftOf, type RunningServer, startServer, STOCKED } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 const NOW = '2027-03-02T10:40:00+01:00';
 const yard = yardThatMorning();
@@ -213,7 +212,7 @@ describe('the run log', () => {
     } finally {
       remove();
     }
-  }, 60_000);
+  });
 });
 
 describe('the workshop', () => {

@@ -10,8 +10,6 @@ import { openDatabase } from './db/open';
 import { createServices } from './services';
 import { databaseFolder, type RunningServer, startServer } from './testing/client';
 
-jest.setTimeout(30_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const KIT = demoKit(NOW);
 const byId = (id: string) => KIT.find((entry) => entry.id === id)!;

@@ -11,8 +11,6 @@ import { openDatabase, photoFolder } from './db/open';
 import { closeToOthers } from './db/private';
 import { databaseFolder } from './testing/client';
 
-jest.setTimeout(90_000);
-
 const ROOT = process.cwd();
 
 /** What a start says, and how it ends, where it is not to succeed. */

@@ -10,8 +10,6 @@ import { createServices } from './services';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 import { readPaper } from './testing/read-paper';
 
-jest.setTimeout(60_000);
-
 const NOW = '2027-03-02T10:40:00+01:00';
 const PRODUCT = 'slack-water';
 const yard = yardThatMorning();

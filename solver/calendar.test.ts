@@ -13,8 +13,6 @@ import {
   type Task,
 } from '#core/work/calendar';
 
-jest.setTimeout(240_000);
-
 const solver = nodeSolver();
 afterAll(() => solver.close());
 

@@ -5,7 +5,6 @@ import { PLAUSIBLE_JOBS } from './jobs';
 import { plausibleTable } from './table';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(60_000);
 
 test.each(PLAUSIBLE_JOBS.map((job) => [job.item.name, job.offer, job] as const))(
   '%s, %s',

@@ -8,7 +8,6 @@ import { type Drawing, DrawingError, drawingSizeMm } from './outlines';
 import { readOutlinesSvg } from './svg';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 /** Within what flattening to a tenth of a millimetre takes off a small curve. */
 const nearly = (area: number) => expect.closeTo(area, -Math.log10(2 * 0.005 * area)) as number;

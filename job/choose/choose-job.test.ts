@@ -10,8 +10,6 @@ import { DEMO_SHELF } from '../../demo/shelf';
 import { yardThatMorning } from '../../demo/that-morning';
 import { wishesSchema } from '../../formats/job/wishes';
 
-jest.setTimeout(120_000);
-
 const shelf = DEMO_SHELF.map(readProduct);
 const products = new Map(shelf.map((product) => [product.id, product]));
 const yard = yardThatMorning();

@@ -108,7 +108,7 @@ test('any run of edits leaves a job that can be read, and whose sheets are those
     }),
     { numRuns: 60 },
   );
-}, 60_000);
+});
 
 test('an edit changes nothing of the draft it was made from, so that undo is the draft before', () => {
   fc.assert(
@@ -123,7 +123,7 @@ test('an edit changes nothing of the draft it was made from, so that undo is the
     }),
     { numRuns: 60 },
   );
-}, 60_000);
+});
 
 const surfaceOf = ({ document }: JobDraft, id: string) => document.surfaces.find((surface) => surface.id === id)!;
 

@@ -70,7 +70,7 @@ test('with the server gone the draft stands, is kept on the device, and is saved
   server.down = false;
   await waitFor(isSaved, { timeout: 8000 });
   expect(stored()).toBe('Kept');
-}, 15_000);
+});
 
 /** Someone else saves the job from what it was. */
 function theirs(change: (draft: JobDraft) => JobDraft): void {
@@ -97,7 +97,7 @@ test('someone else was first, with other facts: both are put together and saved,
   store.dispatch(undone(JOB));
   await waitFor(() => expect(server.jobs.get(JOB)!.document.surfaces[0]!.name).toBe(panel!.name), { timeout: 4000 });
   await waitFor(isSaved, { timeout: 4000 });
-}, 15_000);
+});
 
 test('where both changed the same fact it waits for a decision; either way the other stays one undo away', async () => {
   theirs(changeDocument({ title: 'Theirs' }));
@@ -127,4 +127,4 @@ test('where both changed the same fact it waits for a decision; either way the o
   expect(stored()).toBe('Theirs once more');
   store.dispatch(undone(JOB));
   await waitFor(() => expect(stored()).toBe('And mine'), { timeout: 4000 });
-}, 25_000);
+});

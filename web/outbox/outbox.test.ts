@@ -55,7 +55,7 @@ test('ticks and bottles go the same way: in their order among the taps, by their
     `POST /api/jobs/${JOB}/log`,
   ]);
   expect(server.calls.find(({ path }) => path === '/api/stock/log')!.body).toEqual(bottle);
-}, 15_000);
+});
 
 test('a bottle taken without a network is in hand here, one that is emptied is gone', () => {
   const row = (id: string, inHand?: string) => ({ id, ...(inHand && { inHand }) });
@@ -89,7 +89,7 @@ test('with the server gone they wait on the device, and go in order when it is b
   await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
   expect(logged()).toEqual(['d', 'e']);
   expect(store.getState().outbox.unreachable).toBeUndefined();
-}, 15_000);
+});
 
 test('an answer that is lost makes no second entry: the same tap is sent again under its own name', async () => {
   let lost = false;
@@ -103,7 +103,7 @@ test('an answer that is lost makes no second entry: the same tap is sent again u
   tap('f');
   await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
   expect(logged()).toEqual(['f']);
-}, 15_000);
+});
 
 test('a tap that does not fit stands aside with what stands instead; what followed it goes on, in its order', async () => {
   refusing(409, 'g');
@@ -128,7 +128,7 @@ test('a tap that does not fit stands aside with what stands instead; what follow
   store.dispatch(decided({ id: 'k', again: false }));
   await waitFor(async () => expect(await kept()).toEqual([]));
   expect(aside()).toEqual([]);
-}, 30_000);
+});
 
 test('a server that does not know the job, or asks who it is, throws nothing away: it waits, and other jobs go on', async () => {
   for (const status of [404, 401, 429]) {
@@ -146,7 +146,7 @@ test('a server that does not know the job, or asks who it is, throws nothing awa
     await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
     expect(logged().slice(-2)).toEqual([first, second]);
   }
-}, 40_000);
+});
 
 test('a tap never leaves the screen on its way: while others are read, kept and sent it counts all the time', async () => {
   const seen: string[] = [];
@@ -169,7 +169,7 @@ test('a tap never leaves the screen on its way: while others are read, kept and 
   stop();
   expect([...missed]).toEqual([]);
   expect(logged().filter((id) => id.startsWith('quick'))).toEqual(all);
-}, 20_000);
+});
 
 test('an answer of the log that is older than the last tap does not take it back', async () => {
   await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
@@ -193,7 +193,7 @@ test('another tab’s taps are never written over: each is kept by itself, and s
   server.down = false;
   await waitFor(() => expect(logged()).toEqual(['mine', 'theirs']), { timeout: 8000 });
   expect(await kept()).toEqual([]);
-}, 15_000);
+});
 
 test('a device without room says so and sends what it has all the same', async () => {
   const put = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
@@ -203,14 +203,14 @@ test('a device without room says so and sends what it has all the same', async (
   await waitFor(() => expect(logged()).toEqual(['unkept']), { timeout: 8000 });
   expect(store.getState().outbox.notKept).toBe(true);
   put.mockRestore();
-}, 15_000);
+});
 
 test('what an earlier edition kept is taken over', async () => {
   localStorage.setItem('glaphyra.outbox', JSON.stringify([{ jobId: JOB, entry: air('former') }]));
   await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
   await waitFor(() => expect(logged()).toEqual(['former']), { timeout: 8000 });
   expect(localStorage.getItem('glaphyra.outbox')).toBeNull();
-}, 15_000);
+});
 
 test('what waits counts as done here, once', () => {
   const log = [{ ...air('a'), seq: 1, recordedAt: NOW }];
@@ -225,4 +225,4 @@ test('what an earlier page left behind is sent when a job is opened', async () =
   server.down = false;
   await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
   await waitFor(() => expect(logged()).toEqual(['left-behind']), { timeout: 8000 });
-}, 15_000);
+});

@@ -19,7 +19,6 @@ import { onAStillDay } from '../testing/still-day';
 import { NOW, open, server, yard } from '../testing/yard';
 import { m2 } from '../ui/measures';
 
-jest.setTimeout(60_000);
 onAStillDay();
 
 const documentOf = (id: string) => yard.jobs.find((job) => job.id === id)!.draft.document;

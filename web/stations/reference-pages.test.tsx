@@ -9,7 +9,6 @@ import { onAStillDay } from '../testing/still-day';
 import { open, server, yard } from '../testing/yard';
 import { formatNumber } from '../ui/numbers';
 
-jest.setTimeout(60_000);
 onAStillDay();
 
 const text = (element: Element) => element.textContent!.replaceAll(/\s+/g, ' ');

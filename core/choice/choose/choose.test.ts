@@ -15,8 +15,6 @@ import { type ChoiceSurface, validStacks } from './stacks';
 import { USUAL_WISHES, type Wishes } from './wishes';
 import { comparedInWords, honestWords, whyNot } from './words';
 
-jest.setTimeout(60_000);
-
 let solve: Solve;
 beforeAll(async () => {
   solve = solveWith(await highsLoader());

@@ -7,7 +7,6 @@ import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import { templateById, TEMPLATES } from './templates';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 function sizes(template: ItemTemplate): fc.Arbitrary<Sizes> {
   const within = ([low, high]: readonly [number, number]) => fc.integer({ min: low, max: high });

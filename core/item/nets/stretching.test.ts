@@ -7,7 +7,6 @@ import { asksFor, type ItemTemplate, sizeFaults } from './template';
 import { TEMPLATES } from './templates';
 
 // Generous: the machine may be busy with a browser.
-jest.setTimeout(30_000);
 
 /** Any size a tape may plausibly read for a template, that leaves room for its arches. */
 function sizes(template: ItemTemplate): fc.Arbitrary<Sizes> {
