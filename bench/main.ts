@@ -3,7 +3,7 @@ import { cheapestAlone, type ChoiceSurface, choose, optionsFor, solveWith, USUAL
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/item/geometry';
 import { arrange, claims, snap, templateById } from '#core/item/nets';
 import { bayAmbient } from '#core/time/air';
-import { planJob, type PlannedJob, type PlannedSurface } from '#core/work/plan';
+import { planOneByOne, type PlannedJob, type PlannedSurface } from '#core/work/plan';
 import {
   FULL_SITE,
   type PanelCase,
@@ -108,10 +108,10 @@ function largeSheet() {
 }
 
 const job = largeJob();
-const plan = planJob(job);
+const plan = planOneByOne(job);
 const laid = plan.surfaces.flatMap(({ coats }) => coats).filter((coat) => coat.laid).length;
 const baseline = medianMs(() => byTheSheet(job));
-const whole = medianMs(() => planJob(job));
+const whole = medianMs(() => planOneByOne(job));
 console.log(`plan of ${SURFACES} surfaces x 3 layers: ${laid} coats laid`);
 console.log(`  by the sheet alone (baseline)  ${baseline.toFixed(3)} ms`);
 console.log(

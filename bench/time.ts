@@ -2,7 +2,7 @@
 import { seeded } from '#core/measures';
 import { type AmbientStep, withReadings } from '#core/time/air';
 import { type BayReading, downsampled } from '#core/time/bay-air';
-import { planJob, type PlannedJob } from '#core/work/plan';
+import { planOneByOne, type PlannedJob } from '#core/work/plan';
 import { rehearsalCase, rehearsing } from '#core/work/rehearsal';
 import { layOut } from '#core/work/runsheet';
 
@@ -29,10 +29,10 @@ const told = (ms: number, bar: number) => `  bar: ${bar} ms, ${((100 * ms) / bar
 /** @param job sixty panels of three coats */
 export function benchTime(job: PlannedJob): void {
   // The first plan of a job knows nothing of its air yet; after a reading all of it is new again.
-  const plain = medianMs(() => planJob(job), ROUNDS);
+  const plain = medianMs(() => planOneByOne(job), ROUNDS);
   const retimed = medianMs((round) => {
     const reading: AmbientStep = { atMin: 90, airC: 17 + 0.1 * round, rhPct: 55, airSpeed: 0.1 };
-    return planJob({ ...job, ambient: withReadings(job.ambient, [reading]) });
+    return planOneByOne({ ...job, ambient: withReadings(job.ambient, [reading]) });
   }, ROUNDS);
   console.log(`${job.surfaces.length} panels, 3 coats, re-timed after a reading`);
   console.log(`  in air that is known (baseline)       ${plain.toFixed(1)} ms`);

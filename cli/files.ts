@@ -31,6 +31,23 @@ export async function fileCommand(
   }
 }
 
+/**
+ * One option of a command line with its value, taken out of the arguments.
+ * @param values those it may have
+ * @returns arguments nothing can be made of where its value is none of them, so that the command says how it is used
+ */
+export function option<V extends string>(
+  args: readonly string[],
+  name: string,
+  values: readonly V[],
+  usual: V,
+): { readonly value: V; readonly rest: readonly string[] } {
+  const at = args.indexOf(name);
+  if (at === -1) return { value: usual, rest: args };
+  const value = values.find((each) => each === args[at + 1]);
+  return value === undefined ? { value: usual, rest: [] } : { value, rest: args.toSpliced(at, 2) };
+}
+
 /** All of a file or nothing: a reader never meets half a plan. */
 function writeWhole(path: string, text: string): void {
   const beside = `${path}.${process.pid}.part`;

@@ -11,10 +11,15 @@ const SAMPLE = 'demo/jobs/hatchback-front.json';
 test('writes the plan to standard output, or whole to a file', () => {
   const { stdout, stderr, status } = run(SAMPLE);
   expect([status, stderr]).toEqual([0, '']);
-  expect(JSON.parse(stdout)).toMatchObject({ format: 'glaphyra.plan/1', ready: { meetsNeed: true } });
+  expect(JSON.parse(stdout)).toMatchObject({ format: 'glaphyra.plan/2', ready: { meetsNeed: true } });
   const out = path.join(folder, 'plan.json');
   expect(run(SAMPLE, '--out', out).stdout).toBe('');
   expect(readFileSync(out, 'utf8')).toBe(stdout);
+});
+
+test('the first edition of the format is written on request', () => {
+  expect(JSON.parse(run(SAMPLE, '--as', '1').stdout).format).toBe('glaphyra.plan/1');
+  expect(run(SAMPLE, '--as', '3').stderr).toMatch(/^usage:/);
 });
 
 test('a valid but unwise job is planned, with its findings, and exits 0', () => {

@@ -1,8 +1,11 @@
-/** `npm run --silent plan -- JOB.json [--out PLAN.json]`: plans a job file without any server. */
+/** `npm run --silent plan -- JOB.json [--as 1] [--out PLAN.json]`: plans a job file without any server. */
 import { readJob } from '#formats/job';
-import { planFile } from '#job/plan';
-import { fileCommand } from './files';
+import { firstPlanFile, planFile } from '#job/plan';
+import { fileCommand, option } from './files';
 
-const USAGE = 'usage: npm run --silent plan -- JOB.json [--out PLAN.json]';
+const USAGE = 'usage: npm run --silent plan -- JOB.json [--as 1|2] [--out PLAN.json]';
+const WRITERS = { '1': firstPlanFile, '2': planFile } as const;
 
-process.exitCode = await fileCommand(process.argv.slice(2), USAGE, (value) => planFile(readJob(value)));
+const { value: edition, rest } = option(process.argv.slice(2), '--as', ['1', '2'] as const, '2');
+
+process.exitCode = await fileCommand(rest, USAGE, (value) => WRITERS[edition](readJob(value)));

@@ -3,7 +3,7 @@ import { type Sizes, templateById } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import { takesPolish } from '#core/work/steps';
 import { bayAmbient } from '#core/time/air';
-import { type JobDraft, type JobInput, readJob } from '#formats/job';
+import { FIRST_CREW, type JobDraft, type JobInput, readJob } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import { type ProductSheet, readProduct } from '#formats/shelf';
 import { instantAfter, minuteOfDay } from '#formats/values';
@@ -59,6 +59,7 @@ export function inBay(bayId: string, parts: JobParts): JobDraft {
   const document = readJob({
     ...parts,
     format: 'glaphyra.job/1',
+    crew: { ...FIRST_CREW, ...parts.crew },
     prepare: { ...parts.prepare, site: { ...room?.offers, ...parts.prepare?.site } },
     products: SHELF.filter(({ id }) => named.has(id)),
     ambient: bayAmbient(climate, Math.floor(minuteOfDay(parts.startAt)), AMBIENT_DAYS),

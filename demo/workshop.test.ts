@@ -4,7 +4,7 @@ import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
 import { layOut } from '#core/work/runsheet';
 import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
-import { asWorked, plannedJob } from '#job/plan';
+import { plannedJob } from '#job/plan';
 import { type SampleJob, ternmouthYard } from './workshop';
 
 // Generous: the machine may be busy with a browser.
@@ -56,7 +56,7 @@ describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the s
       const { document, bayId } = draft;
       const { opensAtHour, closesAtHour } = yard.bays.find((bay) => bay.id === bayId)!.climate;
       const at = (minutes: number) => minuteOfDay(instantAfter(document.startAt, minutes)) / 60;
-      const { actions } = layOut(asWorked(plannedJob(document)));
+      const { actions } = layOut(plannedJob(document));
       const ends = actions.filter(({ coat }) => coat.round === 0).map(({ endMin }) => endMin);
       expect([id, at(0) >= opensAtHour]).toEqual([id, true]);
       const lastH = ends.length > 0 ? at(Math.max(...ends)) : at(0);

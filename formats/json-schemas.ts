@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { CHOICE_FORMAT, choiceFileSchema, CHOOSE_FORMAT, chooseFileSchema } from '#formats/choice';
 import { NEST_FORMAT, NESTED_FORMAT, nestedSchema, nestSchema } from '#formats/film';
-import { JOB_FORMAT, jobSchema, PLAN_FORMAT, planSchema, RUNSHEET_FORMAT, runsheetSchema } from '#formats/job';
+import {
+  FIRST_PLAN_FORMAT,
+  firstPlanSchema,
+  JOB_FORMAT,
+  jobSchema,
+  PLAN_FORMAT,
+  planSchema,
+  RUNSHEET_FORMAT,
+  runsheetSchema,
+} from '#formats/job';
 import { PASSPORT_FORMAT, passportFileSchema } from '#formats/passport';
 import { CALENDAR_FORMAT, calendarSchema, SCHEDULED_FORMAT, scheduledSchema } from '#formats/schedule';
 import { productSchema, SHELF_FORMAT, shelfFileSchema } from '#formats/shelf';
@@ -12,7 +21,8 @@ export function jsonSchemas(): Record<string, object> {
   const describe = (schema: z.ZodType, title: string) => ({ title, ...z.toJSONSchema(schema, { io: 'input' }) });
   return {
     'job-1.schema.json': describe(jobSchema, JOB_FORMAT),
-    'plan-1.schema.json': describe(planSchema, PLAN_FORMAT),
+    'plan-1.schema.json': describe(firstPlanSchema, FIRST_PLAN_FORMAT),
+    'plan-2.schema.json': describe(planSchema, PLAN_FORMAT),
     'runsheet-1.schema.json': describe(runsheetSchema, RUNSHEET_FORMAT),
     'choose-1.schema.json': describe(chooseFileSchema, CHOOSE_FORMAT),
     'choice-1.schema.json': describe(choiceFileSchema, CHOICE_FORMAT),

@@ -14,6 +14,7 @@ export {
   type Job,
   JOB_FORMAT,
   type JobInput,
+  FIRST_CREW,
   jobSchema,
   surfaceSchema,
   type Layer,
@@ -43,7 +44,7 @@ export {
   photoWordsSchema,
   type MatchedPlace,
 } from './photo';
-export { PLAN_FORMAT, type PlanFile, planSchema } from './plan';
+export { FIRST_PLAN_FORMAT, type FirstPlanFile, firstPlanSchema, PLAN_FORMAT, type PlanFile, planSchema } from './plan';
 export { RUNSHEET_FORMAT, type RunsheetFile, runsheetSchema } from './runsheet';
 export { wishesSchema } from './wishes';
 export {

@@ -237,6 +237,9 @@ export type LostWhy = (typeof LOST_WHYS)[number];
 /** What prices are in where a job does not say. */
 export const USUAL_CURRENCY = 'EUR';
 
+/** The crew of a job made in the workshop: nobody is sent on while something is open. */
+export const FIRST_CREW = { mode: 'solo', ...DEFAULT_PACE, guardSigma: TENTH_SIGMAS, ahead: 'safe' } as const;
+
 /** One job, whole: what is on the item, what goes on it, with which sheets, in which air. */
 export const jobSchema = object({
   format: z.literal(JOB_FORMAT, { error: `expected "${JOB_FORMAT}"` }),

@@ -4,7 +4,10 @@ import { MILESTONES } from '#core/time/clocks';
 import { FINDING_CODES, SEVERITIES } from '#core/work/plan';
 import { instant, object } from '#formats/values';
 
-export const PLAN_FORMAT = 'glaphyra.plan/1';
+/** Coats with the times of the run sheet. */
+export const PLAN_FORMAT = 'glaphyra.plan/2';
+/** Coats counted one section after the other. */
+export const FIRST_PLAN_FORMAT = 'glaphyra.plan/1';
 
 const moment = instant().nullable();
 
@@ -23,9 +26,7 @@ const coatSchema = object({
   milestones: z.partialRecord(z.enum(MILESTONES), moment).nullable(),
 });
 
-/** A computed plan, as the command line writes it and the server answers it. Numbers are not rounded. */
-export const planSchema = object({
-  format: z.literal(PLAN_FORMAT),
+const parts = {
   surfaces: z.array(object({ id: z.string(), areaM2: z.number(), layers: z.array(coatSchema) })),
   purchase: z.array(
     object({
@@ -50,6 +51,11 @@ export const planSchema = object({
       text: z.string(),
     }),
   ),
-});
+};
+
+/** A computed plan, as the command line writes it and the server answers it. Numbers are not rounded. */
+export const planSchema = object({ format: z.literal(PLAN_FORMAT), ...parts });
+export const firstPlanSchema = object({ format: z.literal(FIRST_PLAN_FORMAT), ...parts });
 
 export type PlanFile = z.output<typeof planSchema>;
+export type FirstPlanFile = z.output<typeof firstPlanSchema>;

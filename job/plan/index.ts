@@ -1,14 +1,4 @@
 export { patchesTried, type ToldLayer, toldInMinutes } from './found';
-export {
-  asWorked,
-  comesOff,
-  isAircraft,
-  lyingOnSheet,
-  plannedJob,
-  planOf,
-  staying,
-  staysOn,
-  withTakenOff,
-} from './planned-job';
-export { planFile } from './write-plan';
+export { comesOff, isAircraft, lyingOnSheet, plannedJob, planOf, staying, staysOn, withTakenOff } from './planned-job';
+export { firstPlanFile, planFile } from './write-plan';
 export { runsheetFile } from './write-runsheet';

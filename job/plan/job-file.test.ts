@@ -1,9 +1,9 @@
 import { faultsOf as faultsOfReading } from '../../formats/testing/faults';
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { type JobInput, jobSchema, planSchema, readJob } from '#formats/job';
+import { type JobInput, jobSchema, firstPlanSchema, planSchema, readJob } from '#formats/job';
 import { instantAfter, minuteOfDay, minutesToDay, parseJson } from '#formats/values';
-import { planFile } from '#job/plan';
+import { firstPlanFile, planFile } from '#job/plan';
 
 const bonnet = (): JobInput => ({
   format: 'glaphyra.job/1',
@@ -54,8 +54,11 @@ function broken(path: string, value: unknown): unknown {
 }
 
 describe('the plan of the bonnet', () => {
-  test('has the figures of the format’s own example', () => {
-    const plan = planFile(readJob(bonnet()));
+  test.each([
+    [planFile, planSchema],
+    [firstPlanFile, firstPlanSchema],
+  ] as const)('has the figures of the format’s own example, in either edition', (write, schema) => {
+    const plan = write(readJob(bonnet()));
     const [layer] = plan.surfaces[0]!.layers;
     expect(layer).toMatchObject({
       allowed: 'yes',
@@ -65,12 +68,15 @@ describe('the plan of the bonnet', () => {
       endAt: '2027-03-02T08:35:48+01:00',
     });
     expect(layer!.maxSectionM2).toBeCloseTo(1.837, 3);
+    expect(layer!.levelFromMin).toBeCloseTo(2.11, 3);
+    expect(layer!.levelByMin).toBeCloseTo(5.274, 3);
+    expect(layer!.amount).toBeCloseTo(8.918, 3);
     expect(plan.purchase[0]).toMatchObject({ unit: 'ml', onHand: 0, packs: [{ size: 30, count: 1 }], cost: 4200 });
     expect(plan.purchase[0]!.order).toBeCloseTo(10.81, 2);
     expect(plan.purchase[0]!.leftover).toBeCloseTo(19.19, 2);
     expect(Object.keys(plan)).toEqual(['format', 'surfaces', 'purchase', 'ready', 'findings']);
     expect(Object.keys(layer!.milestones!)).toEqual(['rewetBy', 'recoatFrom', 'waterSafe']);
-    expect(planSchema.parse(plan)).toEqual(plan);
+    expect(schema.parse(plan)).toEqual(plan);
   });
 
   test('a refused layer is named, and every other field of it null', () => {

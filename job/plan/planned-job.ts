@@ -3,7 +3,8 @@ import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
 import { inOrder } from '#core/work/crew';
-import { type Plan, planJob, type PlannedJob } from '#core/work/plan';
+import { type Plan, type PlannedJob } from '#core/work/plan';
+import { layOut } from '#core/work/runsheet';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { cutFilm } from '#job/film';
 import { foundTold, type ToldLayer, toldInMinutes } from './found';
@@ -108,13 +109,7 @@ export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): 
   return drawnAsOne || surfaces.some(({ substrate }) => substrate === 'aircraft-paint');
 }
 
-/** At the bay nobody is sent on while something stands before its window, unless the crew says so. */
-export const asWorked = (planned: PlannedJob): PlannedJob => ({
-  ...planned,
-  crew: { ...planned.crew, ahead: planned.crew.ahead ?? 'safe' },
-});
-
-/** Plans a file's job. */
+/** A file's job as it is laid: what a person is shown, quoted and promised. */
 export function planOf(job: Job): Plan {
-  return planJob(plannedJob(job));
+  return layOut(plannedJob(job)).plan;
 }

@@ -1,19 +1,23 @@
-import type { CoatPlan, Plan } from '#core/work/plan';
-import { type Job, PLAN_FORMAT, type PlanFile } from '#formats/job';
+import { type CoatPlan, type Plan, planOneByOne } from '#core/work/plan';
+import { FIRST_PLAN_FORMAT, type FirstPlanFile, type Job, PLAN_FORMAT, type PlanFile } from '#formats/job';
 import { instantAfter } from '#formats/values';
-import { planOf } from './planned-job';
+import { plannedJob, planOf } from './planned-job';
 
-/** Plans a job and writes the plan in the open format. */
+/** A job as its run sheet lays it, in the open format: what the application, `runsheet` and every paper show. */
 export function planFile(job: Job): PlanFile {
-  return writePlan(job, planOf(job));
+  return { format: PLAN_FORMAT, ...writePlan(job, planOf(job)) };
 }
 
-/** A plan in the open format: minutes become instants at the offset of the job's start. */
-export function writePlan(job: Job, plan: Plan): PlanFile {
+/** A job counted one section after the other, in the open format of the first edition. */
+export function firstPlanFile(job: Job): FirstPlanFile {
+  return { format: FIRST_PLAN_FORMAT, ...writePlan(job, planOneByOne(plannedJob(job))) };
+}
+
+/** A plan in either edition: minutes become instants at the offset of the job's start. */
+function writePlan(job: Job, plan: Plan): Omit<PlanFile, 'format'> {
   const at = (minutes: number | null) => (minutes === null ? null : instantAfter(job.startAt, minutes));
   const units = new Map(job.products.map(({ id, unit }) => [id, unit]));
   return {
-    format: PLAN_FORMAT,
     surfaces: plan.surfaces.map(({ id, areaM2, coats }, index) => ({
       id,
       areaM2,

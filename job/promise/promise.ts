@@ -5,7 +5,6 @@ import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare'
 import { patchState, type RunRecord } from '#core/work/run';
 import type { Bay, Job } from '#formats/job';
 import { clockShift, minuteOfDay, minutesBetween, weekday } from '#formats/values';
-import { asWorked } from '#job/plan';
 
 /** When a bay is open: its own week, else the hours it is heated, every day. */
 export function weekOf(bay: Pick<Bay, 'climate'> | undefined): Week {
@@ -35,7 +34,7 @@ export function inOpeningHours(
     ...person,
     hours: within(hoursOf(person), there),
   }));
-  return asWorked({ ...planned, crew: { ...planned.crew, people } });
+  return { ...planned, crew: { ...planned.crew, people } };
 }
 
 /** When nobody can work at a job though they are there, minutes on its scale. */

@@ -3,6 +3,7 @@ import { offcutsOf } from '#core/film/cut-plan';
 import { boundingBox } from '#core/item/geometry';
 import { cutDxf, cutSvg, netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import {
+  firstPlanSchema,
   guestJobSchema,
   jobDraftSchema,
   type JobRecord,
@@ -22,13 +23,17 @@ import {
 } from '#formats/log';
 import type { Fault } from '#formats/values';
 import { type JobCut, jobCuts } from '#job/film';
-import { planFile } from '#job/plan';
+import { firstPlanFile, planFile } from '#job/plan';
 import { endpoint } from '../http/endpoint';
 import { pageSchema, placeIn } from '../http/pages';
 import { conflict, notFound } from '../http/problem';
 import type { Services } from '../services';
 
 const papers = () => import('../documents');
+
+/** A plan in the edition that is asked for. */
+const anyPlan = z.union([planSchema, firstPlanSchema]);
+const plannedAs = (edition: string | undefined) => (edition === '1' ? firstPlanFile : planFile);
 
 /** Faults of sense of a job inside a draft, with their place in it. */
 function draftSense(body: unknown): Fault[] {
@@ -153,9 +158,10 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
     endpoint({
       method: 'get',
       path: '/api/jobs/{id}/plan',
-      summary: 'The job’s plan in the open format glaphyra.plan/1, with what is in stock for it today',
-      answer: { status: 200, schema: planSchema },
-      run: ({ params }) => planFile(supply.withItsStock(jobs.get(params.id!))),
+      summary:
+        'The job’s plan as its run sheet has it (glaphyra.plan/2; ?as=1: glaphyra.plan/1), with what is in stock today',
+      answer: { status: 200, schema: anyPlan },
+      run: ({ params, query }) => plannedAs(query.as)(supply.withItsStock(jobs.get(params.id!))),
     }),
     endpoint({
       method: 'get',
@@ -314,11 +320,11 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       method: 'post',
       path: '/api/plan',
       needs: 'look',
-      summary: 'Plan a job file without keeping it',
+      summary: 'Plan a job file without saving it; ?as=1 for the first edition of the format',
       body: jobSchema,
       sense: jobSenseFaults,
-      answer: { status: 200, schema: planSchema },
-      run: ({ body }) => planFile(body),
+      answer: { status: 200, schema: anyPlan },
+      run: ({ body, query }) => plannedAs(query.as)(body),
     }),
   ];
 }

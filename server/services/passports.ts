@@ -8,7 +8,7 @@ import {
   verify,
 } from 'node:crypto';
 import type { JobRecord } from '#formats/job';
-import { jobSchema } from '#formats/job';
+import { FIRST_CREW, jobSchema } from '#formats/job';
 import {
   type Handover,
   type NewHandover,
@@ -145,6 +145,7 @@ export function passportService(
         surfaces: passport.surfaces,
         owner: passport.lives,
         products: [],
+        crew: FIRST_CREW,
         ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
         item: { ...passport.item, id: itemId },
       });

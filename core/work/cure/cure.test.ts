@@ -1,9 +1,9 @@
-import { planJob } from '#core/work/plan';
+import { layOut } from '#core/work/runsheet';
 import { job, product, surface } from '../../testing/samples';
 import { curingCoats, lampPlan, LAMPS, mustHold, ripeIn } from '.';
 
 const planned = job({ surfaces: [surface({ id: 'a' }), surface({ id: 'b' })], needsByMin: 24 * 60 });
-const plan = planJob(planned);
+const plan = layOut(planned).plan;
 const coats = curingCoats(planned, plan);
 const asked = { planned, plan, outFromMin: undefined, rain: [], airK: 1, nowMin: 0 };
 const kind = <K extends string>(holds: readonly { kind: string }[], wanted: K) =>
@@ -63,7 +63,7 @@ test('a coat that closes before the next is begun is told, one with hours to spa
   const twice = surface({ layers: [{ product: 'base', coats: 2, method: 'small-block' }] });
   const found = (min: number) => {
     const two = job({ surfaces: [twice], products: [closing(min)] });
-    return mustHold({ ...asked, planned: two, plan: planJob(two) }).filter((hold) => hold.kind === 'recoat');
+    return mustHold({ ...asked, planned: two, plan: layOut(two).plan }).filter((hold) => hold.kind === 'recoat');
   };
   expect(found(90)).toMatchObject([{ holds: true, product: 'base' }]);
   expect(found(600)).toEqual([]);

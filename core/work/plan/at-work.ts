@@ -5,7 +5,7 @@ import { type AmbientSeries, STILL_AIR } from '#core/time/air';
 import type { WindowVerdict } from '#core/time/clocks';
 import { DEFAULT_PACE, maxSectionM2 } from '#core/work/sections';
 import { coatMilestones, coatWindow } from './coat';
-import { paceWith } from './lay-coat';
+import { paceWith } from './amount';
 
 /** Where and in what steady air a sheet is tried. */
 export interface Trial {

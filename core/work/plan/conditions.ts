@@ -4,7 +4,6 @@ import { outsideLimits, type Product } from '#core/products/sheets';
 import { airAt, condensation } from '#core/time/air';
 import type { Finding } from './findings';
 import type { PlannedJob, PlannedSurface } from './job';
-import { inOnePiece, type LaidCoat } from './lay-coat';
 import * as say from './say';
 
 type About = { readonly surface: string; readonly product: string };
@@ -43,12 +42,6 @@ export function conditionFindings(
     ...(dew.verdict === 'ok' ? [] : [say.condensationOn(surface, surfaceC, dew, about)]),
     ...(outside.length > 0 ? [say.outOfLimits(product, outside, about)] : []),
   ];
-}
-
-export function tooLarge(job: PlannedJob, surface: PlannedSurface, laid: LaidCoat, about: About): Finding[] {
-  const { maxSectionM2: largest, sectionM2 } = laid;
-  if (!inOnePiece(surface) || largest === null || sectionM2 <= largest * (1 + 1e-9)) return [];
-  return [say.tooLarge(job.crew.mode, sectionM2, largest, about)];
 }
 
 export function paintFindings(surfaces: readonly PlannedSurface[]): Finding[][] {

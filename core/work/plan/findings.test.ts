@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { job, product, surface } from '../../testing/samples';
 import { type Finding, FINDING_CODES, onceEach, SEVERITIES } from './findings';
-import { planJob } from './plan';
+import { planOneByOne } from './one-by-one';
 
 const codesOf = (changes: Parameters<typeof job>[0]) =>
-  planJob(job(changes)).findings.map(({ severity, code }) => `${severity} ${code}`);
+  planOneByOne(job(changes)).findings.map(({ severity, code }) => `${severity} ${code}`);
 const textOf = (changes: Parameters<typeof job>[0], code: string) =>
-  planJob(job(changes)).findings.find((finding) => finding.code === code)!.text;
+  planOneByOne(job(changes)).findings.find((finding) => finding.code === code)!.text;
 const air = (airC: number, rhPct: number) => [{ atMin: 0, airC, rhPct, airSpeed: 0.1 }] as const;
 
 describe('each matter is told once', () => {
@@ -63,7 +63,7 @@ describe('each finding comes up when it should, says by how much, and what to do
         ],
       });
     expect(codesOf({ products: [window(2, 2.9)] })).toEqual(['warn narrow-window']);
-    const closed = planJob(job({ products: [window(2, 2.2)] }));
+    const closed = planOneByOne(job({ products: [window(2, 2.2)] }));
     expect(closed.findings.map(({ code }) => code)).toEqual(['window-closed']);
     expect(closed.purchases).toEqual([]);
     expect(closed.handoverMin).toBeNull();
@@ -78,14 +78,14 @@ describe('each finding comes up when it should, says by how much, and what to do
       surfaces: [surface({ layers: [{ product: 'base', coats: 2, method: 'small-block' }] })],
     };
     expect(codesOf(twice)).toContain('stop recoat-window');
-    expect(planJob(job(twice)).surfaces[0]!.coats.map(({ laid }) => laid !== undefined)).toEqual([true, false]);
+    expect(planOneByOne(job(twice)).surfaces[0]!.coats.map(({ laid }) => laid !== undefined)).toEqual([true, false]);
   });
 
   test('fresh paint, with the days still to go; the numbers are shown all the same', () => {
     const fresh = { surfaces: [surface({ refinishedAtMin: -20 * 1440 })] };
     expect(codesOf(fresh)).toContain('stop fresh-paint');
     expect(textOf(fresh, 'fresh-paint')).toMatch(/40 more days.*asks for 60/);
-    expect(planJob(job(fresh)).surfaces[0]!.coats[0]!.laid).toBeDefined();
+    expect(planOneByOne(job(fresh)).surfaces[0]!.coats[0]!.laid).toBeDefined();
     expect(codesOf({ surfaces: [surface({ refinishedAtMin: -61 * 1440 })] })).toEqual([]);
   });
 
@@ -99,11 +99,11 @@ describe('each finding comes up when it should, says by how much, and what to do
   });
 
   test('a promise that does not hold', () => {
-    const late = planJob(job({ needsByMin: 60 }));
+    const late = planOneByOne(job({ needsByMin: 60 }));
     expect(late).toMatchObject({ meetsNeed: false });
     expect(late.findings.map(({ code }) => code)).toContain('misses-deadline');
-    expect(planJob(job({ needsByMin: 5000 }))).toMatchObject({ meetsNeed: true, findings: [] });
-    expect('meetsNeed' in planJob(job())).toBe(false);
+    expect(planOneByOne(job({ needsByMin: 5000 }))).toMatchObject({ meetsNeed: true, findings: [] });
+    expect('meetsNeed' in planOneByOne(job())).toBe(false);
   });
 
   test('what the readings say, of surfaces a gauge can read', () => {
@@ -123,7 +123,7 @@ describe('laws of a whole plan', () => {
   const area = fc.double({ min: 0.05, max: 6, noNaN: true });
   const areas = fc.array(area, { minLength: 1, maxLength: 8 });
   const planned = (parts: readonly number[], more: Parameters<typeof job>[0] = {}) =>
-    planJob(
+    planOneByOne(
       job({
         surfaces: parts.map((areaM2, index) => surface({ id: `s${index}`, shape: { kind: 'area', areaM2 } })),
         ...more,

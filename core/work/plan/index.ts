@@ -1,4 +1,5 @@
 export { atWork, materialMoneyPerM2 } from './at-work';
+export { amountOnCopy, inOnePiece, paceWith, surfaceAreaM2 } from './amount';
 export {
   type CoatCase,
   coatMilestones,
@@ -14,17 +15,29 @@ export {
 export { type Finding, FINDING_CODES, SEVERITIES, type Severity } from './findings';
 export {
   AHEAD_SCHOOLS,
+  aheadOf,
   type AheadSchool,
   coatKey,
   type CoatName,
+  type FoundTold,
   type Move,
   type PlannedJob,
-  type FoundTold,
   type PlannedSurface,
 } from './job';
-export { breathing, conditionFindings } from './conditions';
-export { asSeen, coatsInOrder, intervalRulings, type Plan, planJob, planned, substrateUnder } from './plan';
+export type { CoatsLaid, CopyCoat } from './laid';
+export type { Refusal, RefusalCode } from './refusal';
+export { planOneByOne } from './one-by-one';
+export { type Plan, planFrom } from './plan';
 export * as say from './say';
-export type { CoatPlan, ProductPurchase, SurfacePlan } from './readiness';
-export { amountOnCopy, inOnePiece, type LaidCoat, paceWith, surfaceAreaM2 } from './lay-coat';
+export type { CoatPlan, LaidCoat, ProductPurchase } from './readiness';
+export {
+  coatName,
+  coatsOf,
+  coatStart,
+  overBelow,
+  substrateUnder,
+  type SurfaceCoat,
+  told,
+  type ToldCoat,
+} from './surface-coat';
 export { productsThatFit } from './would-fit';

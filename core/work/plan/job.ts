@@ -82,6 +82,9 @@ export interface Crew extends Pace {
 export const AHEAD_SCHOOLS = ['safe', 'quick'] as const;
 export type AheadSchool = (typeof AHEAD_SCHOOLS)[number];
 
+/** How far a crew works ahead: where it does not say, whatever is shortest within the windows. */
+export const aheadOf = ({ ahead = 'quick' }: Pick<Crew, 'ahead'>): AheadSchool => ahead;
+
 export interface PlannedRoom {
   readonly volumeM3: number;
   readonly airChangesPerHour: number;
@@ -93,7 +96,6 @@ export interface PlannedProduct extends Product {
   readonly cut?: PurchaseInputs['cut'];
 }
 
-/** All that a plan is computed from. Every product a layer names is among the products. */
 /** A coat by where it is in its job. */
 export interface CoatName {
   readonly surface: string;
@@ -113,6 +115,7 @@ export interface Move extends CoatName {
   readonly by?: string | undefined;
 }
 
+/** All that a plan is computed from. Every product a layer names is among the products. */
 export interface PlannedJob {
   readonly surfaces: readonly PlannedSurface[];
   readonly products: readonly PlannedProduct[];

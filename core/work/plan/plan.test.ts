@@ -3,11 +3,12 @@ import type { AmbientSeries } from '#core/time/air';
 import { job, product, surface } from '../../testing/samples';
 import type { FindingCode } from './findings';
 import type { PlannedJob } from './job';
-import { planJob } from './plan';
+import { planOneByOne } from './one-by-one';
 import { productsThatFit } from './would-fit';
 
-const codes = (planned: PlannedJob) => planJob(planned).findings.map(({ code, severity }) => `${severity} ${code}`);
-const onlyCoat = (planned: PlannedJob) => planJob(planned).surfaces[0]!.coats[0]!;
+const codes = (planned: PlannedJob) =>
+  planOneByOne(planned).findings.map(({ code, severity }) => `${severity} ${code}`);
+const onlyCoat = (planned: PlannedJob) => planOneByOne(planned).surfaces[0]!.coats[0]!;
 const layer = (id: string, coats = 1) => ({ product: id, coats, method: 'small-block' as const });
 const still = (airC: number, rhPct = 50): AmbientSeries => [{ atMin: 0, airC, rhPct, airSpeed: 0.1 }];
 
@@ -66,8 +67,9 @@ describe('one coat', () => {
         film: { thicknessUm: 200, finish, rollWidthsMm: [1524], stretchPct: 20, maxSurfaceC: 60 },
       });
     const over = (finish: 'gloss' | 'matte') =>
-      planJob(job({ products: [film(finish), coat], surfaces: [surface({ layers: [layer('film'), layer('base')] })] }))
-        .surfaces[0]!.coats[1]!.laid!;
+      planOneByOne(
+        job({ products: [film(finish), coat], surfaces: [surface({ layers: [layer('film'), layer('base')] })] }),
+      ).surfaces[0]!.coats[1]!.laid!;
     const found = onlyCoat(job({ products: [coat], surfaces: [surface({ existing: ['film'] })] })).laid!;
     for (const { window } of [over('gloss'), found]) {
       expect(window.levelFromMin).toBeCloseTo(2.6, 9);
@@ -97,7 +99,7 @@ describe('rounds', () => {
       products: [product(), top],
       surfaces: [surface({ id: 'a', layers: stack }), surface({ id: 'b', layers: stack })],
     });
-    const [a, b] = planJob(planned).surfaces.map(({ coats }) => coats.map(({ laid }) => laid!));
+    const [a, b] = planOneByOne(planned).surfaces.map(({ coats }) => coats.map(({ laid }) => laid!));
     expect(b![0]!.startMin).toBe(a![0]!.endMin);
     expect(a![1]!.startMin).toBeCloseTo(a![0]!.endMin + 120, 9);
     expect(b![1]!.startMin).toBeCloseTo(Math.max(a![1]!.endMin, b![0]!.endMin + 120), 9);
@@ -109,7 +111,7 @@ describe('rounds', () => {
     expect(twice(['bare'])).toEqual(['stop bond']);
     for (const word of ['self', 'base', 'ceramic-base']) expect(twice(['bare', word])).toEqual([]);
     const onWax = job({ products: [product(), top], surfaces: [surface({ existing: ['paste-wax'], layers: stack })] });
-    const plan = planJob(onWax);
+    const plan = planOneByOne(onWax);
     expect(plan.surfaces[0]!.coats.map(({ answer }) => answer)).toEqual(['no', 'yes']);
     expect(plan.purchases.map(({ product: id }) => id)).toEqual(['top']);
   });
@@ -118,7 +120,7 @@ describe('rounds', () => {
     const hasty = product({ milestones: [{ name: 'recoatBy', clock: 'set', min: 3 }] });
     const late = job({ products: [hasty, top], surfaces: [surface({ layers: stack })] });
     expect(codes(late)).toEqual(['warn recoat-window']);
-    const dry = planJob(
+    const dry = planOneByOne(
       job({ ambient: still(20, 0), products: [product(), top], surfaces: [surface({ layers: stack })] }),
     );
     expect(dry.surfaces[0]!.coats.map(({ answer }) => answer)).toEqual(['yes', 'no']);
@@ -166,7 +168,7 @@ describe('findings', () => {
         ],
       });
     expect(codes(job({ products: [window(0.9)] }))).toEqual(['warn narrow-window']);
-    const closed = planJob(job({ products: [window(0.2)] }));
+    const closed = planOneByOne(job({ products: [window(0.2)] }));
     expect(closed.findings.map(({ code }) => code)).toEqual(['window-closed']);
     expect(closed.surfaces[0]!.coats[0]).toMatchObject({ answer: 'no' });
     expect(closed.handoverMin).toBeNull();
@@ -191,7 +193,7 @@ describe('laws', () => {
         fc.double({ min: 5, max: 33, noNaN: true }),
         fc.double({ min: 20, max: 90, noNaN: true }),
         (areas, airC, rh) => {
-          const plan = planJob(job({ surfaces: panels(areas), ambient: still(airC, rh) }));
+          const plan = planOneByOne(job({ surfaces: panels(areas), ambient: still(airC, rh) }));
           for (const { packs, order, leftover } of plan.purchases) {
             const bought = packs.reduce((sum, { size, count }) => sum + size * count, 0);
             expect(bought).toBeGreaterThanOrEqual(order - 1e-6);

@@ -3,12 +3,25 @@ import type { Ruling } from '#core/products/layering';
 import type { MethodId } from '#core/products/methods';
 import { type Answer, millilitres, type Product } from '#core/products/sheets';
 import { clearAfterMin, peakMgPerM3, type VapourRelease } from '#core/time/air';
-import { latestMoment } from '#core/time/clocks';
 import { purchase, type Purchase } from '#core/work/quantity';
-import { handoverOf, waterSafeOf } from './coat';
+import type { SectionTiming } from '#core/work/sections';
+import { type CoatMilestones, type CoatWindow } from './coat';
 import type { PlannedJob } from './job';
-import type { LaidCoat } from './lay-coat';
 import * as say from './say';
+
+/** A coat as it will be laid. Minutes from the start of the job unless a name says otherwise. */
+export interface LaidCoat {
+  readonly window: CoatWindow;
+  readonly maxSectionM2: number | null;
+  readonly sectionsPerCopy: number;
+  readonly sectionM2: number;
+  readonly timing: SectionTiming;
+  /** Units of the product, all copies. */
+  readonly amount: number;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly milestones: CoatMilestones;
+}
 
 /** One coat of the plan. `laid` is absent where it was refused or its window stays closed. */
 export interface CoatPlan {
@@ -44,14 +57,6 @@ function laidCoats(surfaces: readonly SurfacePlan[]) {
   return surfaces.flatMap(({ areaM2, coats }) =>
     coats.flatMap(({ product, laid }) => (laid ? [{ product, areaM2, laid }] : [])),
   );
-}
-
-export function readiness(surfaces: readonly SurfacePlan[]) {
-  const coats = laidCoats(surfaces);
-  return {
-    waterSafeMin: latestMoment(coats.map(({ laid }) => waterSafeOf(laid))),
-    handoverMin: latestMoment(coats.map(({ laid }) => handoverOf(laid))),
-  };
 }
 
 export function purchases(job: PlannedJob, surfaces: readonly SurfacePlan[]): ProductPurchase[] {

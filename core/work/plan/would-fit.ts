@@ -5,7 +5,7 @@ import type { Product } from '#core/products/sheets';
 import { maxSectionM2, slowness } from '#core/work/sections';
 import { coatWindow } from './coat';
 import type { PlannedJob, PlannedSurface } from './job';
-import { paceWith } from './lay-coat';
+import { paceWith } from './amount';
 
 /** A coat that is too large for one go. */
 export interface TooLarge {

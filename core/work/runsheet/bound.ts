@@ -1,7 +1,7 @@
 import { hoursOf, mayDo, minutesWithin, nextFit, type Person } from '#core/work/crew';
-import { coatMilestones } from '#core/work/plan';
-import type { SurfaceCoat } from './coats';
-import type { Dispatched, SheetFrom } from './dispatch';
+import { coatMilestones, type SurfaceCoat } from '#core/work/plan';
+import type { SheetFrom } from './bay';
+import type { Dispatched } from './dispatch';
 
 /** Laying and levelling, in m² at a person's own pace. */
 interface Work {

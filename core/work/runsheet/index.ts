@@ -1,3 +1,3 @@
-export { type BegunCoat, begunKey, type SheetFrom } from './dispatch';
+export { type BegunCoat, begunKey, type SheetFrom } from './bay';
 export { type LaidOut, layOut, type SheetAction } from './lay-out';
-export { coatName, type LostMove } from './moves';
+export type { LostMove } from './moves';

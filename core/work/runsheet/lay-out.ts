@@ -1,29 +1,19 @@
-import { answerOf } from '#core/products/layering';
-import type { Product } from '#core/products/sheets';
-import { countsFrom, latestMoment, type MilestoneName } from '#core/time/clocks';
 import { peopleOf, type Person } from '#core/work/crew';
 import {
   amountOnCopy,
   coatKey,
-  type CoatMilestones,
-  type CoatPlan,
-  coatWindow,
-  handoverOf,
-  type LaidCoat,
+  coatName,
+  coatsOf,
   type Plan,
+  planFrom,
   type PlannedJob,
-  paceWith,
-  planned,
-  surfaceAreaM2,
-  type SurfacePlan,
-  waterSafeOf,
+  type RefusalCode,
+  type SurfaceCoat,
+  told,
+  type ToldCoat,
 } from '#core/work/plan';
-import { maxSectionM2, sectionTiming, slowness } from '#core/work/sections';
-import { coatsOf, type SurfaceCoat, told, type ToldCoat } from './coats';
-import { type Action, type CopyCoat, FROM_THE_START, type RefusalCode, type SheetFrom } from './dispatch';
-import { byCoat, type OfCoat } from './of-coat';
-import { sheetFindings } from './findings';
-import { type HeldMoves, coatName, heldMoves } from './moves';
+import { type Action, FROM_THE_START, type SheetFrom } from './bay';
+import { type HeldMoves, heldMoves } from './moves';
 import { shortest } from './search';
 
 export interface SheetAction extends Omit<Action, 'coat'> {
@@ -79,17 +69,6 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
       ...(action.does === 'lay' && { amount: amountOf(action) }),
     }))
     .sort((a, b) => a.startMin - b.startMin || a.who - b.who || a.endMin - b.endMin);
-  const ofCoat = byCoat(coats, sheet);
-  const surfaces = job.surfaces.map((surface, at): SurfacePlan => {
-    const oneM2 = surfaceAreaM2(surface);
-    return {
-      id: surface.id,
-      areaM2: oneM2 * surface.count,
-      oneM2,
-      coats: coats[at]!.map((coat) => coatPlan(job, coat, ofCoat.get(coat)!)),
-    };
-  });
-  const whole = sheet.unlaid.length === 0;
   const refused = onceACoat(sheet.refused).map(({ coat, code }) => ({ coat: known.get(coat)!, code }));
   const unlaid = onceACoat(sheet.unlaid).map(({ coat }) => known.get(coat)!);
   return {
@@ -103,11 +82,7 @@ export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidO
     refused,
     unlaid,
     lostMoves: lost,
-    plan: planned(job, surfaces, {
-      waterSafeMin: whole ? latestMoment(sheet.laid.map(waterSafeOf)) : null,
-      handoverMin: whole ? latestMoment(sheet.laid.map(handoverOf)) : null,
-      findings: sheetFindings(job, coats, ofCoat, people),
-    }),
+    plan: planFrom(job, coats, sheet, people),
   };
 }
 
@@ -125,50 +100,3 @@ function onceACoat<T extends { readonly coat: SurfaceCoat }>(entries: readonly T
 
 /** What one section takes, units of the product. */
 const amountOf = ({ coat, sections }: Action) => amountOnCopy(coat.surface, coat, sections) / sections;
-
-function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid: copies, refused }: OfCoat): CoatPlan {
-  const { surface, product, layer, method, rulings } = coat;
-  const byTime = [
-    ...copies.flatMap((copy) => copy.byTime),
-    ...refused.flatMap((copy) => (copy.code === 'recoat-window' ? copy.rulings : [])),
-  ];
-  const name = { product: product.id, layer, coat: coat.coat, method, substrate: surface.substrate };
-  const all = [...rulings, ...byTime.slice(0, 1)];
-  if (copies.length === 0) return { ...name, answer: coat.refused ? 'no' : answerOf(all), rulings: all };
-  return { ...name, answer: answerOf(rulings), rulings: all, laid: laidCoat(job, coat, copies) };
-}
-
-/** All copies of a coat as one. */
-function laidCoat(job: PlannedJob, coat: SurfaceCoat, copies: readonly CopyCoat[]): LaidCoat {
-  const { product, method, coatCase, oneM2 } = coat;
-  const startMin = Math.min(...copies.map((copy) => copy.startMin));
-  const endMin = Math.max(...copies.map((copy) => copy.endMin));
-  const sectionsPerCopy = Math.max(...copies.map(({ sections }) => sections));
-  const window = coatWindow(coatCase, startMin, job.crew.guardSigma);
-  const pace = paceWith(job.crew, product, method, slowness(coat.surface, oneM2, product));
-  const guarded = window.guarded ?? { fromMin: 0, byMin: null };
-  const sectionM2 = oneM2 / sectionsPerCopy;
-  return {
-    window,
-    maxSectionM2: maxSectionM2(guarded, pace, job.crew.mode),
-    sectionsPerCopy,
-    sectionM2,
-    timing: sectionTiming(sectionM2, guarded, pace, job.crew.mode),
-    amount: copies.reduce((sum, { sections }) => sum + amountOnCopy(coat.surface, coat, sections), 0),
-    startMin,
-    endMin,
-    milestones: milestonesOfAll(copies, product),
-  };
-}
-
-/** What must happen in time is due with the first copy, what must wait waits for the last. */
-function milestonesOfAll(copies: readonly CopyCoat[], product: Product): CoatMilestones {
-  const names = product.milestones.map(({ name }) => name).filter((name) => name in copies[0]!.milestones);
-  const moment = (name: MilestoneName): number | null => {
-    const moments = copies.map(({ milestones }) => milestones[name] ?? null);
-    if (countsFrom(name) === 'youngest') return latestMoment(moments);
-    const known = moments.filter((at) => at !== null);
-    return known.length > 0 ? Math.min(...known) : null;
-  };
-  return Object.fromEntries(names.map((name) => [name, moment(name)]));
-}

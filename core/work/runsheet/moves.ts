@@ -1,5 +1,4 @@
-import { coatKey, type CoatName, type Move } from '#core/work/plan';
-import type { SurfaceCoat } from './coats';
+import { coatKey, coatName, type Move, type SurfaceCoat } from '#core/work/plan';
 
 /** Why a move does not hold: what it names is not laid any more, nobody of that name works on it, or each would wait for the other. */
 export type LostMove = 'gone' | 'person' | 'circle';
@@ -10,13 +9,6 @@ export interface HeldMoves {
   readonly held: ReadonlyMap<string, Move>;
   readonly lost: readonly { readonly move: Move; readonly why: LostMove }[];
 }
-
-/** A coat of the sheet by where it is in its job. */
-export const coatName = ({ surface, layer, coat }: Pick<SurfaceCoat, 'surface' | 'layer' | 'coat'>): CoatName => ({
-  surface: surface.id,
-  layer,
-  coat,
-});
 
 /**
  * The moves that can hold together: of those of one coat the last, and none that would have a coat wait for itself, by

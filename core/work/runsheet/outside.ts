@@ -1,7 +1,6 @@
-import type { Person } from '#core/work/crew';
-import { mayDo } from '#core/work/crew';
+import { mayDo, type Person } from '#core/work/crew';
+import type { SurfaceCoat } from '#core/work/plan';
 import type { LevelWindow } from '#core/time/clocks';
-import type { SurfaceCoat } from './coats';
 
 /** Minutes outside its window at the worse end of a section's path, laid and levelled as well as that can be; 0: inside. */
 function leastOutside({ fromMin, byMin }: LevelWindow, layMin: number, levelMin: number, sameHands: boolean): number {

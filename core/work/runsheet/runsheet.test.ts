@@ -4,7 +4,7 @@ import type { Person } from '#core/work/crew';
 import type { PlannedJob, PlannedSurface } from '#core/work/plan';
 import { job, product, surface } from '../../testing/samples';
 import { sheetFaults } from '../../testing/sheet-faults';
-import { coatsOf } from './coats';
+import { coatsOf } from '#core/work/plan';
 import { layOut } from './lay-out';
 
 const opens = (from: number, by: number | undefined, more: Parameters<typeof product>[0] = {}) =>

@@ -1,8 +1,9 @@
 import type { Person } from '#core/work/crew';
 import { provenBound } from './bound';
-import type { AheadSchool } from '#core/work/plan';
-import type { SurfaceCoat } from './coats';
-import { AHEAD, dispatch, type Dispatched, type First, type SheetFrom, type Strategy } from './dispatch';
+import type { AheadSchool, SurfaceCoat } from '#core/work/plan';
+import type { SheetFrom } from './bay';
+import { dispatch, type Dispatched } from './dispatch';
+import { AHEAD, type First, type Strategy } from './strategy';
 
 /**
  * How long a section may take to lay or to level, as a share of the time until its window closes and of what one of the

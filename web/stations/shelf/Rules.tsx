@@ -1,6 +1,6 @@
 import { SUBSTRATES } from '#core/item/substrates';
 import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/products/layering';
-import { planJob } from '#core/work/plan';
+import { layOut } from '#core/work/runsheet';
 import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/work/prepare';
 import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
@@ -113,7 +113,7 @@ interface TouchedPanel {
 /** What each rule says of the layers of a job, by when and on what they are planned. */
 function panelsByRule(document: Job): ReadonlyMap<RuleId, readonly TouchedPanel[]> {
   const planned = plannedJob(document);
-  const plan = planJob(planned);
+  const { plan } = layOut(planned);
   const products = new Map(document.products.map(({ id, name }) => [id, name]));
   const byRule = new Map<RuleId, TouchedPanel[]>();
   for (const [index, surface] of document.surfaces.entries()) {

@@ -1,6 +1,6 @@
 import { PARKING_IDS, WASH_IDS } from '#core/after/life';
 import type { MatteSchool } from '#core/item/substrates';
-import { AHEAD_SCHOOLS, type AheadSchool } from '#core/work/plan';
+import { AHEAD_SCHOOLS, aheadOf, type AheadSchool } from '#core/work/plan';
 import { CREW_MODES, type CrewMode } from '#core/work/sections';
 import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
@@ -44,7 +44,7 @@ export function CrewForm({ job }: { readonly job: JobView }) {
         <div className="mt-3">
           <SelectField
             label="Working ahead"
-            value={crew.ahead ?? 'safe'}
+            value={aheadOf(crew)}
             options={AHEAD_SCHOOLS.map((school) => [school, AHEAD[school]] as const)}
             onChange={(ahead) => change({ ahead })}
           />

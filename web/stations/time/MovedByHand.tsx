@@ -1,5 +1,6 @@
 import { coatKey, type CoatName, type Move } from '#core/work/plan';
-import { coatName, type LostMove } from '#core/work/runsheet';
+import { coatName } from '#core/work/plan';
+import type { LostMove } from '#core/work/runsheet';
 import { changeDocument, moveCoat, unmoveCoat } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

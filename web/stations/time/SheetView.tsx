@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { AheadSchool } from '#core/work/plan';
-import { AHEAD_SCHOOLS } from '#core/work/plan';
+import { AHEAD_SCHOOLS, aheadOf } from '#core/work/plan';
 import { patchKey } from '#core/work/run';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';
@@ -28,7 +28,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
   const { sheet, document } = job;
   const rehearsal = useRehearsal(job, AHEAD_SCHOOLS);
   const { found } = rehearsal;
-  const school = document.crew.ahead ?? 'safe';
+  const school = aheadOf(document.crew);
   const own = found?.schools.find((each) => each.school === school);
   const late = useMemo(
     () => new Map(own?.patches.map((patch, index) => [patchKey(patch), own.rehearsed.late[index]!])),

@@ -1,3 +1,4 @@
+import { aheadOf } from '#core/work/plan';
 import { MS_PER_MIN } from '#core/measures';
 import { layingHours } from '#core/work/hours';
 import { useYardForecastQuery } from '../../app/api';
@@ -166,7 +167,7 @@ function Ready({ job }: { readonly job: JobView }) {
   const { plan, document } = job;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
   const ripe = useRipening(job);
-  const { found } = useRehearsal(job, [document.crew.ahead ?? 'safe']);
+  const { found } = useRehearsal(job, [aheadOf(document.crew)]);
   const promised = found?.schools[0]?.rehearsed.ready;
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
   const work = layingHours(job.sheet.out);

@@ -1,4 +1,4 @@
-import type { AheadSchool, PlannedJob } from '#core/work/plan';
+import { aheadOf, type AheadSchool, type PlannedJob } from '#core/work/plan';
 import { rehearsalCase, type Rehearsed, type RehearsedPatch, rehearsing } from '#core/work/rehearsal';
 import { type RunRecord, runSheet } from '#core/work/run';
 import { serveWorker } from '../../work/in-worker';
@@ -49,7 +49,7 @@ serveWorker<RehearsalRequest, number, RehearsalAnswer>(
     };
     return {
       schools: schools.map((school) => through(planned, school)),
-      ...(isMoved && { unmoved: through(free, planned.crew.ahead ?? schools[0]!) }),
+      ...(isMoved && { unmoved: through(free, aheadOf(planned.crew)) }),
     };
   },
 );

@@ -11,7 +11,7 @@ import {
   type Sizes,
   templateById,
 } from '#core/item/nets';
-import type { JobInput } from '#formats/job';
+import { FIRST_CREW, type JobInput } from '#formats/job';
 import { expectedAir } from '#job/edit';
 import { errorText, useAddJobMutation, useBaysQuery } from '../../../app/api';
 import { Net } from '../../../net/Net';
@@ -138,6 +138,7 @@ export function Component() {
       startAt,
       surfaces: measured?.surfaces ?? [],
       products: [],
+      crew: FIRST_CREW,
       ambient: bay ? expectedAir(bay, startAt) : [{ atMin: 0, airC: 20, rhPct: 50 }],
       ...(needsBy && { owner: { needsBy } }),
       item: {

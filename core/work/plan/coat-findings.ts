@@ -1,12 +1,16 @@
 import type { Person } from '#core/work/crew';
-import { breathing, conditionFindings, type Finding, type PlannedJob, say } from '#core/work/plan';
 import { stepAt } from '#core/time/clocks';
 import { maxSectionM2 } from '#core/work/sections';
-import type { SurfaceCoat } from './coats';
-import type { OfCoat } from './of-coat';
+import { breathing, conditionFindings } from './conditions';
+import type { Finding } from './findings';
+import type { PlannedJob } from './job';
+import type { OfCoat } from './laid';
+import type { Refusal } from './refusal';
+import * as say from './say';
+import type { SurfaceCoat } from './surface-coat';
 
-/** What a laid-out job has to say of its coats, surface by surface, at the times of the sheet. */
-export function sheetFindings(
+/** What there is to say of the coats of a job, surface by surface, at the times they are laid. */
+export function coatsFindings(
   job: PlannedJob,
   coats: readonly (readonly SurfaceCoat[])[],
   ofCoat: ReadonlyMap<SurfaceCoat, OfCoat>,
@@ -30,12 +34,10 @@ function coatFindings(
   const outside = copies.find(({ outsideMin }) => outsideMin > 0);
   const bare = job.surfaces[coat.at]!;
   const narrow = starts.find((startMin) => coat.openingAt(startMin).verdict === 'narrow');
+  if (refused && copies.length === 0) return refusedFindings(job, coat, refused, about);
   return [
     ...say.refusals(rulings, about),
-    ...(refused?.code === 'window-closed'
-      ? [say.windowClosedAt(coatCase, refused.atMin, job.crew.guardSigma, about)]
-      : []),
-    ...(refused?.code === 'recoat-window' ? say.refusals(refused.rulings, about) : []),
+    ...(refused ? refusedFindings(job, coat, refused, about) : []),
     ...starts.slice(0, 1).flatMap((startMin) => breathing(bare, product, startMin, overruled, about)),
     ...starts.flatMap((startMin) => conditionFindings(job, surface, product, startMin, about)),
     ...(narrow === undefined ? [] : [say.narrowWindowAt(coatCase, narrow, job.crew.guardSigma, about)]),
@@ -55,7 +57,19 @@ function coatFindings(
   ];
 }
 
-/** When the sections of a coat are begun: the first, and the first after every change of the air. */
+/** Why a coat is left out at the moment it could have started. */
+function refusedFindings(
+  { crew }: PlannedJob,
+  { coatCase }: SurfaceCoat,
+  { code, atMin, rulings }: Refusal,
+  about: { readonly surface: string; readonly product: string },
+): Finding[] {
+  return code === 'window-closed'
+    ? [say.windowClosedAt(coatCase, atMin, crew.guardSigma, about)]
+    : say.refusals(rulings, about);
+}
+
+/** When the sections of a coat are started: the first, and the first after every change of the air. */
 function startsInTurn({ coatCase: { ambient } }: SurfaceCoat, startsMin: readonly number[]): number[] {
   const steps = new Map<number, number>();
   for (const startMin of startsMin) {
