@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import type { Page, Route } from '@playwright/test';
 import { expect, goOn, recordOf, saved, test } from './workshop';
 
 test('the yard opens on what is in the bays, and leads to the one thing to do', async ({ page }) => {
@@ -163,7 +164,7 @@ test('every no names a way out, and taking it makes the stack allowed', async ({
   await saved(page);
 });
 
-test('what another window changed meanwhile is told, and neither is lost', async ({ page, context, workshop }) => {
+test('what another device changed meanwhile is told, and neither is lost', async ({ page, browser, workshop }) => {
   await page.goto('/jobs/taped-shuttle/survey?panel=roof');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Roof');
   await page.route('**/api/jobs/taped-shuttle', (route) =>
@@ -171,8 +172,9 @@ test('what another window changed meanwhile is told, and neither is lost', async
   );
   await page.getByLabel('Name', { exact: true }).fill('Mine');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status')).toHaveText('Server gone: kept here');
-  const other = await context.newPage();
+  await expect(page.getByRole('status')).toHaveText('Server offline: stored here');
+  const elsewhere = await browser.newContext();
+  const other = await elsewhere.newPage();
   await other.goto(`${workshop.address}/jobs/taped-shuttle/survey?panel=roof`);
   await other.getByLabel('Note').fill('Theirs');
   await other.getByLabel('Note').blur();
@@ -188,7 +190,7 @@ test('what another window changed meanwhile is told, and neither is lost', async
   );
   await page.getByLabel('Note').fill('Here');
   await page.getByLabel('Note').blur();
-  await expect(page.getByRole('status')).toHaveText('Server gone: kept here');
+  await expect(page.getByRole('status')).toHaveText('Server offline: stored here');
   await other.getByLabel('Note').fill('There');
   await other.getByLabel('Note').blur();
   await saved(other);
@@ -203,6 +205,49 @@ test('what another window changed meanwhile is told, and neither is lost', async
   await expect(page.getByLabel('Note')).toHaveValue('There');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Note')).toHaveValue('Here');
+  await elsewhere.close();
+});
+
+test('two tabs without a server: both closed, and the next page has and saves what either had', async ({
+  page,
+  context,
+  workshop,
+}) => {
+  // No write of any tab of this device reaches the server.
+  const noWrites = (route: Route) => (route.request().method() === 'PUT' ? route.abort() : route.continue());
+  await context.route('**/api/jobs/*', noWrites);
+  const named = (tab: Page, job: string, panel: string) =>
+    tab.goto(`${workshop.address}/jobs/${job}/survey?panel=${panel}`);
+  await named(page, 'taped-shuttle', 'roof');
+  await page.getByLabel('Name', { exact: true }).fill('Roof, first tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toHaveText('Server offline: stored here');
+  const [same, different] = [await context.newPage(), await context.newPage()];
+  await named(same, 'taped-shuttle', 'roof');
+  await expect(same.getByLabel('Name', { exact: true })).toHaveValue('Roof, first tab');
+  await same.getByLabel('Note').fill('Second tab');
+  await same.getByLabel('Note').blur();
+  await named(different, 'taped-tourer', 'tank');
+  await different.getByLabel('Note').fill('Third tab');
+  await different.getByLabel('Note').blur();
+  for (const tab of [same, different]) await expect(tab.getByRole('status')).toHaveText('Server offline: stored here');
+  // The first tab has what the second entered, without being asked.
+  await expect(page.getByLabel('Note')).toHaveValue('Second tab');
+  for (const tab of [same, different, page]) await tab.close();
+  await context.unroute('**/api/jobs/*', noWrites);
+  const next = await context.newPage();
+  await named(next, 'taped-shuttle', 'roof');
+  await saved(next);
+  await expect(next.getByLabel('Name', { exact: true })).toHaveValue('Roof, first tab');
+  await expect(next.getByLabel('Note')).toHaveValue('Second tab');
+  const stored = async (job: string, panel: string) => {
+    const { document } = (await (await next.request.get(`${workshop.address}/api/jobs/${job}`)).json()) as {
+      document: { surfaces: { id: string; name?: string; note?: string }[] };
+    };
+    return document.surfaces.find(({ id }) => id === panel)!;
+  };
+  expect(await stored('taped-shuttle', 'roof')).toMatchObject({ name: 'Roof, first tab', note: 'Second tab' });
+  await expect.poll(async () => (await stored('taped-tourer', 'tank')).note).toBe('Third tab');
 });
 
 test('a job goes out as a file and comes back the same; a bad file comes back as its faults', async ({ page }) => {

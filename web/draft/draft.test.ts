@@ -116,3 +116,13 @@ describe('the steps of an edit', () => {
     expect(next.document.surfaces[0]).toMatchObject({ id: 'tank', note: 'dent' });
   });
 });
+
+test('after somebody else’s change was put in there is no way forward behind it', () => {
+  const back = reducer(edit(start, rename('mine, then undone')), undone('tourer'));
+  const mine = reducer(back, actions.saveStarted('tourer'));
+  const theirs = { ...record, version: 4, document: { ...document, title: 'theirs' } };
+  const problem = { type: 'about:blank', status: 412, title: 'Somebody else was first' };
+  const after = reducer(mine, actions.overtaken({ record: theirs, problem }));
+  expect(at(after).draft.document.title).toBe('theirs');
+  expect(at(reducer(after, redone('tourer'))).draft.document.title).toBe('theirs');
+});

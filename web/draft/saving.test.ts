@@ -4,6 +4,7 @@ import { changeDocument } from '#job/edit';
 import { api } from '../app/api';
 import { store } from '../app/store';
 import { cutInServer, server } from '../testing/yard';
+import { draftStore } from './kept';
 import { chosen, edited, opened, undone } from './slice';
 
 const JOB = 'satin-tourer';
@@ -11,7 +12,8 @@ const current = () => store.getState().drafts[JOB]!;
 const edit = (title: string) => store.dispatch(edited({ id: JOB, draft: changeDocument({ title })(current().draft) }));
 const puts = () => server.calls.filter(({ method }) => method === 'PUT');
 const stored = () => server.jobs.get(JOB)!.document.title;
-const kept = () => JSON.parse(localStorage.getItem('glaphyra.drafts') ?? '{}') as Record<string, { draft: JobDraft }>;
+const device = draftStore();
+const kept = async () => (await device.one(JOB))?.draft.document.title;
 const isSaved = () => expect(current().state.kind).toBe('saved');
 
 beforeAll(() => {
@@ -28,12 +30,12 @@ beforeEach(() => {
 test('edits made close together are saved as one, with the version they were based on', async () => {
   const { version } = current();
   for (const title of ['S', 'Sa', 'Sat']) edit(title);
-  expect(kept()[JOB]!.draft.document.title).toBe('Sat');
+  await waitFor(async () => expect(await kept()).toBe('Sat'));
   await waitFor(isSaved, { timeout: 4000 });
   expect(puts()).toHaveLength(1);
   expect(stored()).toBe('Sat');
   expect(current().version).toBe(version + 1);
-  expect(kept()).toEqual({});
+  await waitFor(async () => expect(await kept()).toBeUndefined());
 });
 
 test('an edit while a slow save is on its way waits for its answer, and follows its version', async () => {
@@ -65,7 +67,7 @@ test('with the server gone the draft stands, is kept on the device, and is saved
   edit('Kept');
   await waitFor(() => expect(current().state.kind).toBe('unreachable'), { timeout: 4000 });
   expect(current().draft.document.title).toBe('Kept');
-  expect(kept()[JOB]!.draft.document.title).toBe('Kept');
+  expect(await kept()).toBe('Kept');
   expect(stored()).toBe('Sat');
   server.down = false;
   await waitFor(isSaved, { timeout: 8000 });
@@ -115,7 +117,7 @@ test('where both changed the same fact it waits for a decision; either way the o
   await new Promise((resolve) => setTimeout(resolve, 800));
   expect(puts()).toHaveLength(before);
   // It outlives the page, with what it was made of.
-  expect(kept()[JOB]).toMatchObject({ base: { document: { title: 'Mine' } } });
+  expect(await device.one(JOB)).toMatchObject({ base: { document: { title: 'Mine' } } });
   store.dispatch(chosen({ id: JOB, mineAt: ['document.title'] }));
   await waitFor(isSaved, { timeout: 4000 });
   expect(stored()).toBe('Mine again');

@@ -2,6 +2,8 @@ import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import isEqual from 'fast-deep-equal';
 import type { JobDraft, JobRecord, Problem } from '#formats/job';
 import { type Clash, mergeThree } from '#formats/values';
+import { joinedDrafts } from './join';
+import type { Unsaved } from './unsaved';
 
 export type SaveState =
   | { readonly kind: 'saved' | 'dirty' | 'saving' | 'unreachable' }
@@ -19,12 +21,14 @@ export interface Draft {
   readonly version: number;
   readonly draft: JobDraft;
   /** What the server had under that version: what this was made of. Unknown where an earlier edition kept it. */
-  readonly base?: JobDraft;
+  readonly base?: JobDraft | undefined;
   /** What was sent since and never answered, the last few: should one of them stand on the server, it is one's own. */
-  readonly sent?: readonly JobDraft[];
+  readonly sent?: readonly JobDraft[] | undefined;
   readonly past: readonly JobDraft[];
   readonly future: readonly JobDraft[];
   readonly state: SaveState;
+  /** The device could not keep what is unsaved: it is only in this tab. */
+  readonly isNotKept?: boolean;
 }
 
 const STEPS_KEPT = 100;
@@ -37,41 +41,78 @@ function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
 /** As it went over the network: what is undefined is not there. */
 const asSent = (draft: JobDraft): unknown => JSON.parse(JSON.stringify(draft));
 
-const KEY = 'glaphyra.drafts';
-type Drafts = Record<string, Draft>;
-type Kept = Pick<Draft, 'version' | 'draft' | 'base' | 'sent'>;
+type Drafts = Readonly<Record<string, Draft>>;
 
-/** Edits an earlier page had not yet saved when it was closed. */
-function unsavedDrafts(): Drafts {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, Kept>;
-    const taken = (draft: Kept): Draft => ({
-      ...draft,
-      past: [],
-      future: [],
-      state: { kind: 'dirty' },
-    });
-    return Object.fromEntries(Object.entries(kept).map(([id, draft]) => [id, taken(draft)]));
-  } catch {
-    return {};
-  }
-}
+/** What is unsaved of a draft, as the device keeps it. */
+export const unsavedOf = ({ version, draft, base, sent }: Draft): Unsaved => ({
+  version,
+  draft,
+  ...(base && { base }),
+  ...(sent && sent.length > 0 && { sent }),
+});
 
-/** Keeps what is not yet on the server's disk on this device. */
-export function storeUnsaved(drafts: Drafts): void {
-  const unsaved = Object.entries(drafts)
-    .filter(([, { state }]) => state.kind !== 'saved')
-    .map(([id, { version, draft, base, sent }]) => [id, { version, draft, base, sent }]);
-  localStorage.setItem(KEY, JSON.stringify(Object.fromEntries(unsaved)));
-}
+/** A draft with what others changed: the way forward would lead back behind it. */
+const joinedInto = (current: Draft, draft: JobDraft): Draft =>
+  isEqual(current.draft, draft)
+    ? { ...current, state: { kind: 'dirty' } }
+    : {
+        ...current,
+        draft,
+        past: [...current.past, current.draft].slice(-STEPS_KEPT),
+        future: [],
+        state: { kind: 'dirty' },
+      };
 
 /** Puts a draft that is no draft of the state's own in its place. */
-const put = (state: object, id: string, draft: Draft): void => void ((state as Drafts)[id] = draft);
+const put = (state: object, id: string, draft: Draft): void => void ((state as Record<string, Draft>)[id] = draft);
 
 export const drafts = createSlice({
   name: 'drafts',
-  initialState: unsavedDrafts,
+  initialState: {} as Drafts,
   reducers: {
+    /** What an earlier page, or another tab of this device, has not saved yet. */
+    found(state, { payload: { id, unsaved } }: PayloadAction<{ id: string; unsaved: Unsaved }>) {
+      const current = original(state)?.[id];
+      if (!current) {
+        put(state, id, { ...unsaved, past: [], future: [], state: { kind: 'dirty' } });
+        return;
+      }
+      const draft = joinedDrafts(unsaved.base ?? current.base, current.draft, unsaved.draft);
+      const { version, base } = current.version > unsaved.version ? current : unsaved;
+      put(state, id, joinedInto({ ...current, version, base }, draft));
+    },
+    /** What is unsaved here was joined with another tab's; edits made meanwhile are joined once more. */
+    joinedWithOthers(
+      state,
+      { payload: { id, kept, joined } }: PayloadAction<{ id: string; kept: JobDraft; joined: Unsaved }>,
+    ) {
+      const current = original(state)?.[id];
+      if (!current) return;
+      const draft = current.draft === kept ? joined.draft : joinedDrafts(kept, current.draft, joined.draft);
+      const { version, base } = joined.version > current.version ? joined : current;
+      put(state, id, joinedInto({ ...current, version, base }, draft));
+    },
+    /** Another tab of this device saved: what it did not have is still to be saved from here. */
+    savedElsewhere(
+      state,
+      { payload: { id, version, draft: theirs } }: PayloadAction<{ id: string; version: number; draft: JobDraft }>,
+    ) {
+      const current = original(state)?.[id];
+      if (!current || current.version >= version) return;
+      const own = current.sent?.find((each) => isEqual(asSent(each), theirs));
+      const draft = joinedDrafts(own ?? current.base, current.draft, theirs);
+      put(state, id, {
+        ...joinedInto({ ...current, version, base: theirs, sent: [] }, draft),
+        state: { kind: isEqual(asSent(draft), theirs) ? 'saved' : 'dirty' },
+      });
+    },
+    /** Whether the device keeps what is unsaved. */
+    keeping(state, { payload: { id, isKept } }: PayloadAction<{ id: string; isKept: boolean }>) {
+      const current = original(state)?.[id];
+      if (!current || (current.isNotKept ?? false) === !isKept) return;
+      const { isNotKept: _, ...rest } = current;
+      put(state, id, isKept ? rest : { ...rest, isNotKept: true });
+    },
     /** The server's state came in. Edits not yet saved stand, and are refused later if they no longer fit. */
     opened(state, { payload: record }: PayloadAction<JobRecord>) {
       const current = state[record.id];
@@ -145,7 +186,9 @@ export const drafts = createSlice({
               base: theirs,
               sent: [],
               past: [...current.past, current.draft],
-              state: { kind: 'dirty' },
+              // What was undone was undone of something else.
+              future: [],
+              state: { kind: isEqual(asSent(merged), theirs) ? 'saved' : 'dirty' },
             },
       );
     },

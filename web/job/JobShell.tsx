@@ -8,6 +8,7 @@ import { Dialog } from '../ui/Dialog';
 import { later } from '../ui/later';
 import { m2 } from '../ui/measures';
 import { moment } from '../ui/moments';
+import { NotKept } from './NotKept';
 import { Refused } from './Refused';
 import { keepSearch, searchFor } from './kept-place';
 import { STATION_NAMES } from './station-names';
@@ -31,6 +32,7 @@ export function Component() {
     <div className="flex h-full min-h-0 flex-col">
       <PageTitle>{`${stationOf(pathname)} · ${view.document.title}`}</PageTitle>
       <Refused id={view.id} />
+      <NotKept id={view.id} />
       <Troubles job={view} />
       {!inBay && (
         <>
@@ -99,7 +101,7 @@ const SAVE_WORDS = {
   saved: 'Saved',
   dirty: 'Saving …',
   saving: 'Saving …',
-  unreachable: 'Server gone: kept here',
+  unreachable: 'Server offline: stored here',
   refused: 'Not saved',
 } as const;
 
@@ -128,7 +130,7 @@ function SavedState({ id }: { readonly id: string }) {
         role="status"
         className={`w-26 text-right text-[13px] ${kind === 'unreachable' || kind === 'refused' ? 'text-stop font-semibold' : 'text-ink-3'}`}
       >
-        {SAVE_WORDS[kind]}
+        {kind !== 'saved' && current.isNotKept ? 'Not stored' : SAVE_WORDS[kind]}
       </span>
       <button type="button" className={button} aria-label="Undo" disabled={current.past.length === 0} onClick={undo}>
         <Undo2 size={18} />

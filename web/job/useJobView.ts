@@ -20,7 +20,7 @@ import {
   useLogQuery,
   useProductsQuery,
 } from '../app/api';
-import { useAppDispatch } from '../app/store';
+import { draftsTaken, useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
 import { useWaitingStock, useWaitingTaps, withWaiting, withWaitingStock } from '../outbox/useWaitingTaps';
@@ -93,7 +93,12 @@ export function useLoadedJob(id: string): LoadedJob {
   const [params, setParams] = useSearchParams();
   const nowMs = useNow(RENEW_MS);
   useEffect(() => {
-    if (record) dispatch(opened(record));
+    let isLeft = false;
+    // What an earlier page had not saved comes first.
+    if (record) void draftsTaken.then(() => isLeft || dispatch(opened(record)));
+    return () => {
+      isLeft = true;
+    };
   }, [dispatch, record]);
 
   // A job is worked out once all it rests on has come, or has not: not anew with each answer.

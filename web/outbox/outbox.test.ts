@@ -105,6 +105,22 @@ test('an answer that is lost makes no second entry: the same tap is sent again u
   expect(logged()).toEqual(['f']);
 });
 
+test.each([404, 410, 413])(
+  'answered %i a tap is not sent for ever: it stands aside, and what follows it goes on',
+  async (status) => {
+    refusing(status, `never-${status}`);
+    tap(`never-${status}`);
+    tap(`after-${status}`);
+    await waitFor(() => expect(logged()).toContain(`after-${status}`), { timeout: 8000 });
+    expect(aside()).toEqual([`never-${status}`]);
+    const before = server.calls.length;
+    await new Promise((resolve) => setTimeout(resolve, 1700));
+    expect(server.calls.slice(before).filter(({ method }) => method === 'POST')).toEqual([]);
+    store.dispatch(decided({ id: `never-${status}`, again: false }));
+    await waitFor(async () => expect(await kept()).toEqual([]));
+  },
+);
+
 test('a tap that does not fit stands aside with what stands instead; what followed it goes on, in its order', async () => {
   refusing(409, 'g');
   for (const id of ['g', 'h', 'i']) tap(id);
@@ -130,8 +146,8 @@ test('a tap that does not fit stands aside with what stands instead; what follow
   expect(aside()).toEqual([]);
 });
 
-test('a server that does not know the job, or asks who it is, throws nothing away: it waits, and other jobs go on', async () => {
-  for (const status of [404, 401, 429]) {
+test('a server that asks who it is, or is asked too often, throws nothing away: it waits, and other jobs go on', async () => {
+  for (const status of [401, 429]) {
     const [first, second, other] = ['one', 'two', 'beside'].map((id) => `${id}-${status}`) as [string, string, string];
     refusing(status, first);
     tap(first);

@@ -17,6 +17,13 @@ export default class BrowserLikeEnvironment extends (JSDOMEnvironment.default ??
       AbortController,
       AbortSignal,
     });
+    // Heard by other tabs; left open, it keeps no test from ending.
+    global.BroadcastChannel = class extends BroadcastChannel {
+      constructor(name) {
+        super(name);
+        this.unref();
+      }
+    };
     global.ResizeObserver = class {
       observe() {}
       unobserve() {}

@@ -1,4 +1,4 @@
-import { inWorker, serveWorker } from './in-worker';
+import { answering, inWorker, serveWorker } from './in-worker';
 
 /** A worker of this very thread: what is posted on either side is heard on the other. */
 class HereWorker extends EventTarget {
@@ -56,4 +56,30 @@ test('what goes wrong is told with its words; what was called off is never heard
   await settled();
   expect(off.heard).toEqual([]);
   expect(off.worker.terminated).toBe(true);
+});
+
+test('whoever fails at hearing an answer keeps nobody else waiting', async () => {
+  let own!: HereWorker;
+  const worker = answering<number, number>(() => (own = new HereWorker()) as unknown as Worker);
+  const sent: unknown[] = [];
+  const answer = (value: number) =>
+    own.dispatchEvent(new MessageEvent('message', { data: { kind: 'answer', answer: value } }));
+  jest.spyOn(HereWorker.prototype, 'postMessage').mockImplementation((request) => void sent.push(request));
+  const told: unknown[] = [];
+  const onError = (event: ErrorEvent) => (event.preventDefault(), told.push(event.message));
+  addEventListener('error', onError);
+  const heard: number[] = [];
+  worker.ask(1, {
+    onAnswer: () => {
+      throw new Error('drawn wrong');
+    },
+    onFailed: () => undefined,
+  });
+  worker.ask(2, { onAnswer: (value) => heard.push(value), onFailed: () => undefined });
+  answer(10);
+  expect(sent).toEqual([1, 2]);
+  answer(20);
+  expect(heard).toEqual([20]);
+  removeEventListener('error', onError);
+  jest.restoreAllMocks();
 });

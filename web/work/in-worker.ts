@@ -69,16 +69,23 @@ export function answering<Request, Answer>(start: () => Worker): Answering<Reque
     const own = start();
     own.addEventListener('message', ({ data }: MessageEvent<WorkerNews<never, Answer>>) => {
       const { hearing } = inHand ?? {};
-      if (data.kind === 'answer') hearing?.onAnswer(data.answer);
-      else if (data.kind === 'failed') hearing?.onFailed(data.message);
-      go();
+      // Whoever hears may fail at it: the next is asked all the same, and the failure goes where failures go.
+      try {
+        if (data.kind === 'answer') hearing?.onAnswer(data.answer);
+        else if (data.kind === 'failed') hearing?.onFailed(data.message);
+      } finally {
+        go();
+      }
     });
     own.addEventListener('error', ({ message }) => {
       const { hearing } = inHand ?? {};
       own.terminate();
       worker = undefined;
-      hearing?.onFailed(message || 'the work could not be started');
-      go();
+      try {
+        hearing?.onFailed(message || 'the work could not be started');
+      } finally {
+        go();
+      }
     });
     return own;
   };
