@@ -70,14 +70,14 @@ export function keepDryUntilMin({ planned, record, sheet }: Omit<Known, 'prepara
 /** What can be done about a fault now, with what it costs in clear and time. Minutes on the scale of the job. */
 export function remediesFor(
   { planned, record, sheet, preparation }: Known,
-  found: FoundFault,
+  found: Pick<FoundFault, 'patch' | 'fault'>,
   nowMin: number,
 ): RemedyOption[] {
   const patch = sheet.patches.find((each) => patchKey(each.patch) === patchKey(found.patch));
   const surface = planned.surfaces.find(({ id }) => id === found.patch.surface);
   const product = planned.products.find(({ id }) => id === patch?.record?.start.product);
   if (!patch || !surface || !product) return [];
-  const { rewetByMin } = patchWindow(planned, record, patch, nowMin);
+  const { rewetByMin, startMin, window } = patchWindow(planned, record, patch, nowMin);
   const ledger = preparation.panels.find(({ id }) => id === surface.id)?.ledger;
   const { substrate } = surface;
   const waterSafe = safeFrom({ planned, record }, patch, nowMin);
@@ -87,6 +87,7 @@ export function remediesFor(
     family: product.family,
     nowMin,
     rewetByMin,
+    ...(window.levelByMin !== null && { levelByMin: startMin + window.levelByMin }),
     polishUm: mostTakenUm(polishSteps({ substrate, clearUm: ledger?.clearNowUm }, 'one-step')),
     spareUm: ledger?.spareUm,
     dryForMin: typeof waterSafe === 'number' ? waterSafe - nowMin : waterSafe,

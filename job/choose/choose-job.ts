@@ -20,7 +20,7 @@ import { isPaint } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
 import { surfaceAreaM2 } from '#core/work/plan';
-import { isWorn } from '#core/work/prepare';
+import { isWorn } from '#core/item/condition';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
@@ -48,7 +48,7 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
           ? `paint ${substrate} ${surface.paint} ${refinishedOn ?? ''} ${hit}`
           : [surfaceId, twinOf(surfaceId) ?? surfaceId].sort()[0]!,
         hit,
-        worn: isWorn({ marks: surface.marks ?? [] }),
+        worn: isWorn(surface.marks ?? []),
         ...(refinishedOn !== undefined && { refinishedAgoMin: -minutesToDay(job.startAt, refinishedOn) }),
         ...(colour && { tone: colour.tone }),
         ...(layers.length > 0 && { fixed: layers.map(({ product, coats }) => ({ product, coats })) }),

@@ -1,2 +1,2 @@
 export { judgeLayers, judgePlanned, productsOf } from './judging';
-export { paintFor, unevenPaints } from './paint-for';
+export { tooDearToRemove, unevenPaints } from './paint-for';

@@ -1,7 +1,7 @@
 import type { JobInput } from '#formats/job';
 import { product } from '../../core/testing/samples';
 import { plainJob } from '../testing/plain-job';
-import { paintFor, unevenPaints } from './paint-for';
+import { tooDearToRemove, unevenPaints } from './paint-for';
 
 const shape = { kind: 'area', areaM2: 1 } as const;
 const panel = (id: string, changes: Partial<NonNullable<JobInput['surfaces']>[number]> = {}) => ({
@@ -28,19 +28,13 @@ const job = (surfaces: NonNullable<JobInput['surfaces']>) =>
 describe('what a paint can carry', () => {
   test('a stack whose removals cost more than is above the reserve is said, with something milder', () => {
     const thin = job([panel('bonnet', { clearUm: 26 })]);
-    const { short, worn } = paintFor(thin, thin.surfaces[0]!, thin.products);
-    expect(worn).toBe(false);
+    const short = tooDearToRemove(thin, thin.surfaces[0]!, thin.products);
     expect(short).toMatchObject({ spareUm: 1, milder: { id: 'sealant' } });
     expect(short!.removalsUm).toBeGreaterThan(1);
     const thick = job([panel('bonnet', { clearUm: 60 })]);
-    expect(paintFor(thick, thick.surfaces[0]!, thick.products)).toEqual({ worn: false });
+    expect(tooDearToRemove(thick, thick.surfaces[0]!, thick.products)).toBeUndefined();
     const untold = job([panel('bonnet')]);
-    expect(paintFor(untold, untold.surfaces[0]!, untold.products)).toEqual({ worn: false });
-  });
-
-  test('crazed paint holds nothing', () => {
-    const crazed = job([panel('roof', { marks: [{ id: 'z', kind: 'crazing', severity: 'medium', at: [0.5, 0.5] }] })]);
-    expect(paintFor(crazed, crazed.surfaces[0]!, crazed.products).worn).toBe(true);
+    expect(tooDearToRemove(untold, untold.surfaces[0]!, untold.products)).toBeUndefined();
   });
 });
 

@@ -1,36 +1,35 @@
 import { isPaint, reserveOf } from '#core/item/paint';
-import { isWorn, removalsToComeUm } from '#core/work/prepare';
+import { removalsToComeUm } from '#core/work/prepare';
 import type { Job, Surface } from '#formats/job';
 import { plannedJob } from '#job/plan';
 import { excludedFrom } from '#job/terms';
 import { panelCases, USUAL_YEARS } from '#job/prepare';
 import { judgeLayers } from './judging';
 
-/** What a paint can carry of the stack that is planned on it. */
-export interface PaintFor {
-  /** Crazed, failing or burnt through: nothing holds on it. */
-  readonly worn: boolean;
-  /** Taking the stack off again costs more clear than is above the reserve. */
-  readonly short?: {
-    readonly removalsUm: number;
-    readonly spareUm: number;
-    /** The longest-lived single sheet that the rules allow there and whose removal the paint can afford. */
-    readonly milder?: Job['products'][number] | undefined;
-  };
+/** Taking a stack off again costs more clear than is above the reserve. */
+export interface TooDearToRemove {
+  readonly removalsUm: number;
+  readonly spareUm: number;
+  /** The longest-lived single product that the rules allow there and whose removal the paint can afford. */
+  readonly milder?: Job['products'][number] | undefined;
 }
 
 /**
- * Whether the paint of a surface can afford the stack on it, counted with every removal over the years it is kept.
+ * Whether the paint of a surface can afford the stack on it, counted with every removal over the years it is kept;
+ * undefined: it can, or nobody knows its clear.
  * @param shelf where something milder is looked for
  */
-export function paintFor(job: Job, surface: Surface, shelf: readonly Job['products'][number][]): PaintFor {
+export function tooDearToRemove(
+  job: Job,
+  surface: Surface,
+  shelf: readonly Job['products'][number][],
+): TooDearToRemove | undefined {
   const at = job.surfaces.findIndex(({ id }) => id === surface.id);
   const panel = panelCases(job)[at]!;
-  const worn = isWorn(panel);
   const { clearUm, removalsUm, substrate } = panel;
-  if (clearUm === undefined || surface.layers.length === 0) return { worn };
+  if (clearUm === undefined || surface.layers.length === 0) return undefined;
   const spareUm = clearUm - (job.prepare?.reserveUm ?? reserveOf(panel));
-  if (removalsUm <= Math.max(0, spareUm)) return { worn };
+  if (removalsUm <= Math.max(0, spareUm)) return undefined;
   const ground = plannedJob(job).surfaces[at]!;
   const yearsPlanned = job.prepare?.yearsPlanned ?? USUAL_YEARS;
   const [milder] = shelf
@@ -39,7 +38,7 @@ export function paintFor(job: Job, surface: Surface, shelf: readonly Job['produc
       judgeLayers(ground, [{ product: product.id, coats: 1 }], shelf).every(({ answer }) => answer === 'yes'),
     )
     .sort((a, b) => (b.ratedMonths ?? 0) - (a.ratedMonths ?? 0));
-  return { worn, short: { removalsUm, spareUm, milder } };
+  return { removalsUm, spareUm, milder };
 }
 
 /** A paint of the item that carries several stacks: the one on most of it, and the panels that have another. */

@@ -1,6 +1,7 @@
 /** What travels with the item: made from the record, readable as a file, and taken in again as its past. */
 import { passportSchema, signedText } from '#formats/passport';
 import type { LogEntry } from '#formats/log';
+import { neverOn, warrantyStands } from '#core/after/care';
 import { minutesBetween } from '#formats/values';
 import { yardThatMorning } from '../../demo/that-morning';
 import { passportOf, type PassportVisit } from '.';
@@ -56,7 +57,15 @@ test('the whole history: visits in their order, what was laid then is found now,
   expect(JSON.stringify(passport)).not.toContain('Imke Varga');
 });
 
-test('satin must never be polished, a coating never by machine; a coating for years is warranted, looked at each year', () => {
+test('satin must never be polished, nor waxed, whatever lies on it; a coating never by machine', () => {
+  for (const families of [[], ['ceramic'], ['film']] as const) {
+    expect(neverOn('clear-matte', families)[0]).toMatch(/^any polish, wax/);
+    expect(neverOn('clear-gloss', families).join()).not.toMatch(/any polish/);
+  }
+  expect(neverOn('clear-gloss', ['ceramic']).join()).toMatch(/machine polisher/);
+});
+
+test('a coating for years is warranted, and inspected each year', () => {
   const never = (id: string, surface: string) =>
     of(visit(id))
       .panels.find((panel) => panel.surface === surface)!
@@ -66,7 +75,10 @@ test('satin must never be polished, a coating never by machine; a coating for ye
   for (const { neverUse, layers } of classic.panels) if (layers.length > 0) expect(neverUse.length).toBeGreaterThan(0);
   for (const { warranty } of [of(visit('slate-estate')), of(visit('teal-hatchback'))]) {
     const months = Math.max(...warranty!.covers.map((cover) => cover.months));
-    expect(warranty!.inspections).toHaveLength(Math.floor((months - 1) / 12));
+    // The same days as those by which Items says whether the warranty is kept.
+    const fromMs = Math.max(...warranty!.covers.map(({ from }) => Date.parse(from)));
+    const { looks } = warrantyStands({ fromMs, months }, [], fromMs);
+    expect(warranty!.inspections.map((at) => Date.parse(at))).toEqual(looks.map(({ dueMs }) => dueMs));
     expect(warranty!.conditions.length).toBeGreaterThan(2);
   }
   for (const { care } of [classic, of(visit('marrow-launch'))]) {

@@ -1,6 +1,7 @@
 import {
   clearOnSurfaces,
   hardFromMin,
+  inspectionsDueMs,
   neverOn,
   removalFrom,
   type StandingLayer,
@@ -9,7 +10,7 @@ import {
   TOPPER_EVERY_WASHES,
   WASH_EVERY_WEEKS,
 } from '#core/after/care';
-import { MINUTES_PER_MONTH } from '#core/measures';
+import { MS_PER_MIN } from '#core/measures';
 import { airAt } from '#core/time/air';
 import { LAYING_FAULTS } from '#core/work/laying-faults';
 import { foldLog, LEFT_WORDS, type RunRecord, withMeasuredAir } from '#core/work/run';
@@ -44,7 +45,6 @@ export interface PassportCase {
 }
 
 /** A warranty is looked after once a year. */
-const INSPECTED_EVERY_MONTHS = 12;
 /** What lasts less is no warranty, months. */
 const SHORTEST_WARRANTY_MONTHS = 12;
 const CONDITIONS = [
@@ -163,7 +163,7 @@ function visitOf({ document, log }: PassportVisit, shop: string): Passport['visi
     leftOut: [...record.left].map(([surface, { reason }]) => ({ surface, why: LEFT_WORDS[reason] })),
     faults: [...record.faults.values()].map(({ patch, fault, remedy }) => ({
       surface: patch.surface,
-      what: LAYING_FAULTS[fault],
+      what: LAYING_FAULTS[fault].name,
       remedy: remedy?.how ?? null,
     })),
     drops: record.beads.map(({ surface, deg, sigmaDeg, atMin }) => ({
@@ -236,11 +236,11 @@ function warrantyOf(standing: readonly StandingSurface[], panels: Passport['pane
   });
   if (covers.length === 0) return null;
   const from = latest(covers.map((cover) => cover.from))!;
-  const looks = Math.floor((Math.max(...covers.map(({ months }) => months)) - 1) / INSPECTED_EVERY_MONTHS);
+  const months = Math.max(...covers.map((cover) => cover.months));
   return {
     covers,
-    inspections: Array.from({ length: looks }, (_, nth) =>
-      instantAfter(from, (nth + 1) * INSPECTED_EVERY_MONTHS * MINUTES_PER_MONTH),
+    inspections: inspectionsDueMs({ fromMs: Date.parse(from), months }).map((dueMs) =>
+      instantAfter(from, (dueMs - Date.parse(from)) / MS_PER_MIN),
     ),
     conditions: [...CONDITIONS],
   };

@@ -1,4 +1,5 @@
 import { templateById } from '#core/item/nets';
+import { isWorn } from '#core/item/condition';
 import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
@@ -21,8 +22,8 @@ export function plannedJob(job: Job): PlannedJob {
   const excluded = excludedFrom(job);
   const cut = cutFilm(job);
   return {
-    // What is marked on a panel is polished or not, and laid over all the same.
-    surfaces: job.surfaces.map(({ marks: _, ...surface }) => {
+    // What is marked on a panel is polished or not, and laid over all the same: but for paint that lets go.
+    surfaces: job.surfaces.map(({ marks = [], ...surface }) => {
       const found = staying(job, surface);
       return {
         ...surface,
@@ -31,6 +32,7 @@ export function plannedJob(job: Job): PlannedJob {
         layers: excluded.has(surface.id) ? [] : surface.layers,
         name: surfaceName(surface),
         aircraft,
+        ...(isWorn(marks) && { worn: true }),
         curvature: surface.curvature ?? 1,
         tone: surface.colour?.tone,
         refinishedAtMin: surface.refinishedOn === undefined ? undefined : minutesToDay(startAt, surface.refinishedOn),

@@ -31,3 +31,24 @@ test('law: what is excluded appears nowhere: not planned, bought, run, prepared,
     quoted(yard.offers[0]!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) }).price.hours;
   expect(hours(without)).toBeLessThan(hours(document) - 0.2);
 });
+
+test('a coat added by hand on crazed paint is refused by the plan as by the choice', () => {
+  const mark: NonNullable<Job['surfaces'][number]['marks']>[number] = {
+    id: 'z',
+    kind: 'crazing',
+    severity: 'medium',
+    at: [0.5, 0.5],
+  };
+  const crazed: Job = {
+    ...document,
+    surfaces: document.surfaces.map((surface) => (surface.id === 'roof' ? { ...surface, marks: [mark] } : surface)),
+  };
+  const allowedOn = (job: Job, panel: string) =>
+    planFile(job)
+      .surfaces.find(({ id }) => id === panel)!
+      .layers.map(({ allowed }) => allowed);
+  expect([allowedOn(document, 'roof')[0], allowedOn(crazed, 'roof')[0]]).toEqual(['yes', 'no']);
+  expect(allowedOn(crazed, 'bonnet')).toEqual(allowedOn(document, 'bonnet'));
+  const stops = planFile(crazed).findings.filter(({ severity }) => severity === 'stop');
+  expect(stops.map(({ code, surface }) => [code, surface])).toContainEqual(['not-allowed', 'roof']);
+});

@@ -11,7 +11,7 @@ export function traitsOf(
   const planned = surfaces.flatMap(({ layers }) => layers.map(({ product }) => names.get(product)));
   const told = surfaces.flatMap(({ existingTold = [] }) => existingTold.map((each) => each?.name));
   const batches = [...patches.values()].map(({ start }) => start.batch);
-  const found = [...faults.values()].map(({ fault }) => LAYING_FAULTS[fault]);
+  const found = [...faults.values()].map(({ fault }) => LAYING_FAULTS[fault].name);
   const colours = surfaces.map(({ colour }) => colour?.name);
   const all = [item?.plate, ...colours, ...planned, ...told, ...batches, ...found];
   return [...new Set(all.filter((each) => each !== undefined && each !== ''))] as string[];

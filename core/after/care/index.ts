@@ -18,5 +18,5 @@ export {
 export { agedFound, foundOn, type Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
-export { GRACE_DAYS, type LookState, warrantyStands } from './warranty';
+export { GRACE_DAYS, inspectionsDueMs, type LookState, warrantyStands } from './warranty';
 export { takesTopper, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from './upkeep';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { MS_PER_DAY } from '#core/measures';
-import { warrantyStands } from './warranty';
+import { inspectionsDueMs, warrantyStands } from './warranty';
 
 const day = (n: number) => n * MS_PER_DAY;
 const laid = { fromMs: 0, months: 36 };
@@ -20,6 +20,20 @@ test('a look a year, kept by a visit near its day, missed without one, and lapse
   expect(states([370], 360)).toEqual(['due', 'to-come']);
   // What lasts a year or less asks for no look.
   expect(warrantyStands({ fromMs: 0, months: 12 }, [], day(3000)).looks).toEqual([]);
+});
+
+test.each([
+  [12, []],
+  [13, []],
+  [14, [365]],
+  [24, [365]],
+  [25, [365]],
+  [26, [365, 730]],
+  [37, [365, 730]],
+  [38, [365, 730, 1095]],
+  [60, [365, 730, 1095, 1460]],
+])('a warranty of %i months is inspected each year, but not within the last weeks of its time', (months, days) => {
+  expect(inspectionsDueMs({ fromMs: 0, months })).toEqual(days.map(day));
 });
 
 test('a visit more never makes a warranty worse, and time passing never unmakes a lapse', () => {

@@ -24,7 +24,7 @@ export interface ChoiceSurface {
   readonly refinishedAgoMin?: number | undefined;
   readonly aircraft?: boolean | undefined;
   readonly tone?: Tone | undefined;
-  /** Crazed, failing or burnt through: nothing is recommended over it. */
+  /** Its own paint is crazed, failing or burnt through. */
   readonly worn?: boolean | undefined;
   /** Stones hit it or hands touch it. */
   readonly hit: boolean;
@@ -68,11 +68,11 @@ export function validStacks(
   shelf: readonly Product[],
   { testSpots, mostLayers }: Pick<Wishes, 'testSpots' | 'mostLayers'>,
 ): ValidStack[] {
-  const { existing } = surface;
+  const { existing, worn } = surface;
   const { aircraft } = withOwnAircraft(surface);
   const found: ValidStack[] = [];
   const judge = (product: Product, substrate: SubstrateId, below: Below) =>
-    answerOf(rulingsOn({ product, substrate, below, aircraft, breathesForMin: breathesFor(product, surface) }));
+    answerOf(rulingsOn({ product, substrate, below, aircraft, worn, breathesForMin: breathesFor(product, surface) }));
   const allowedOn = (substrate: SubstrateId, below: Below): Allowed[] =>
     shelf.flatMap((product) => {
       const answer = judge(product, substrate, below);
@@ -101,8 +101,7 @@ export function validStacks(
       }
     }
   };
-  if (mostLayers > 0 && !surface.worn)
-    grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
+  if (mostLayers > 0) grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
   return found.filter(({ layers }) => isWhole(layers));
 }
 

@@ -53,7 +53,6 @@ export function applyOffer(
 ): Applied[] {
   const byId = new Map(shelf.map((product) => [product.id, product]));
   return surfaces.map((surface): Applied => {
-    if (surface.worn) return { id: surface.id, layers: [], adapted: WORN };
     const line = lines.find(({ on }) => on.includes(surface.substrate));
     let layers: readonly StackLayer[] = line?.layers ?? [];
     let adapted: string | undefined;
@@ -65,8 +64,6 @@ export function applyOffer(
     }
   });
 }
-
-const WORN = 'its paint is crazed, failing or burnt through: nothing laid over it will hold, say so to the owner';
 
 /** The first layer of a stack that may not be laid, bottom up, and why. */
 function firstRefused(layers: readonly StackLayer[], surface: Ground, byId: ReadonlyMap<string, Product>) {

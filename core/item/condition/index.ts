@@ -12,6 +12,7 @@ export {
   INSPECTION_LIGHTS,
   type InspectionLight,
   type Mark,
+  isWorn,
   MARK_KIND_IDS,
   MARK_KINDS,
   MARK_SEVERITIES,

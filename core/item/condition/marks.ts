@@ -34,6 +34,8 @@ export interface MarkKind {
   readonly usually: Outcome;
   /** Taken off or eased by polishing, and so never on a matte finish. */
   readonly polished?: true;
+  /** No polish mends it, every polish makes it worse, and nothing laid over it holds. */
+  readonly beyondPolishing?: true;
   /** To be told to the owner before work begins. */
   readonly say: string;
 }
@@ -120,18 +122,21 @@ const TABLE = define({
     name: 'Crazing',
     sign: 'Z',
     usually: 'stays',
+    beyondPolishing: true,
     say: 'Cracks in the paint itself; heat and polishing make it worse.',
   },
   'failing-clear': {
     name: 'Failing clear coat',
     sign: 'F',
     usually: 'stays',
+    beyondPolishing: true,
     say: 'Lifting or going milky; nothing laid on it will hold.',
   },
   'burn-through': {
     name: 'Suspected burn-through',
     sign: 'B',
     usually: 'stays',
+    beyondPolishing: true,
     say: 'Edge polished through before; keep every machine off it.',
   },
   contamination: {
@@ -186,6 +191,10 @@ export function outcomeOf(mark: Pick<Mark, 'kind' | 'outcome'>, substrate: Subst
   const wanted = mark.outcome ?? MARK_KINDS[mark.kind].usually;
   return outcomePossible(mark.kind, wanted, substrate) ? wanted : 'stays';
 }
+
+/** Whether paint is crazed, failing or burnt through: no polish mends it, every polish makes it worse, nothing holds on it. */
+export const isWorn = (marks: readonly Pick<Mark, 'kind'>[]): boolean =>
+  marks.some(({ kind }) => MARK_KINDS[kind].beyondPolishing === true);
 
 /** The gravest of several marks; undefined for none. */
 export function worstSeverity(marks: readonly Pick<Mark, 'severity'>[]): MarkSeverity | undefined {

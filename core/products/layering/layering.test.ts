@@ -174,8 +174,21 @@ describe('each rule, against and for', () => {
       'recoat-late',
       'primer-wipe',
       'unknown-below',
+      'worn-paint',
     ];
     expect([...ON_SURFACES.map(([rule]) => rule), ...ofTheirOwn].sort()).toEqual([...RULE_IDS].sort());
+  });
+
+  test('worn-paint: nothing holds on it, neither what is chosen nor what is added by hand', () => {
+    const [judged] = judgeStack({ substrate: 'clear-gloss', existing: [], layers: [base], worn: true }, shelf);
+    expect(judged).toMatchObject({ answer: 'no', waysOut: [{ kind: 'repaint' }] });
+    expect(judged!.rulings.map(({ rule }) => rule)).toEqual(['worn-paint']);
+    expect(judge([base])[0]!.answer).toBe('yes');
+    // Whoever goes on all the same has said why, and is to try it hidden.
+    const overruled = [{ 'worn-paint': 'sold next month' }];
+    expect(
+      judgeStack({ substrate: 'clear-gloss', existing: [], layers: [base], worn: true, overruled }, [])[0]!.answer,
+    ).toBe('test');
   });
 
   test('primer-wipe: a wipe takes a priming polish off, and nothing else', () => {

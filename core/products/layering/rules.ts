@@ -20,6 +20,8 @@ export interface LayeringCase {
   readonly breathesForMin?: number | undefined;
   /** It is on an aircraft, whatever it is made of. */
   readonly aircraft?: boolean | undefined;
+  /** Its own paint is crazed, failing or burnt through. */
+  readonly worn?: boolean | undefined;
   /** When it is laid, beside when what lies below may be laid over; absent where that is not known yet. */
   readonly interval?: Interval | undefined;
   /** A panel wipe stands between it and what lies below. */
@@ -55,7 +57,7 @@ interface Rule {
   /** Someone could be hurt, or the law stands behind it: never overruled. */
   readonly safety?: true;
   /** What its answer turns on. */
-  readonly looksAt: 'surface' | 'below' | 'interval' | 'wipe';
+  readonly looksAt: 'surface' | 'paint' | 'below' | 'interval' | 'wipe';
   /** Undefined where the rule has nothing against it. */
   judge(layer: LayeringCase): { readonly answer: Ruling['answer']; readonly reason: string } | undefined;
 }
@@ -172,6 +174,19 @@ const TABLE = define({
         ? {
             answer: 'no',
             reason: `${product.name} would make a ${surfaceName(substrate)} unsafe; mask it and keep it clear`,
+          }
+        : undefined,
+  },
+  'worn-paint': {
+    says: 'Nothing goes on crazed, failing or burnt-through paint.',
+    because: 'The paint itself lets go, and takes with it whatever lies on it.',
+    reference: 'practice; a painter',
+    looksAt: 'paint',
+    judge: ({ product, worn }) =>
+      worn
+        ? {
+            answer: 'no',
+            reason: `the paint is crazed, failing or burnt through: ${product.name} will not hold on it; tell the owner`,
           }
         : undefined,
   },

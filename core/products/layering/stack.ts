@@ -47,6 +47,8 @@ export type WayOut =
   /** Only the layer found on top comes off; what carried it carries the new one. */
   | { readonly kind: 'renew-top'; readonly what: string }
   | { readonly kind: 'wait'; readonly days: number }
+  /** Its paint is a painter's work first. */
+  | { readonly kind: 'repaint' }
   /** It comes too late: done at the panel first, and said so on the record. */
   | { readonly kind: 'first'; readonly do: TooLate; readonly what: string };
 
@@ -67,6 +69,8 @@ export interface StackCase {
   /** Minutes since local midnight of the refinishing, at the time of laying; absent for paint long cured. */
   readonly refinishedAgoMin?: number | undefined;
   readonly aircraft?: boolean | undefined;
+  /** Its own paint is crazed, failing or burnt through. */
+  readonly worn?: boolean | undefined;
 }
 
 const MOST_ALTERNATIVES = 2;
@@ -82,7 +86,8 @@ export function judgeStack(stack: StackCase, shelf: readonly Product[]): LayerJu
     const below: Below = underneath ? { kind: 'product', product: underneath } : foundOn(stack.existing);
     const { aircraft } = withOwnAircraft(stack);
     const substrate = seenSubstrate(stack.substrate, stack.existing, stack.layers.slice(0, index));
-    const layer = { product, substrate, below, aircraft, breathesForMin: breathesFor(product, stack) };
+    const { worn } = stack;
+    const layer = { product, substrate, below, aircraft, worn, breathesForMin: breathesFor(product, stack) };
     const rulings = withOverruled(rulingsOn(layer), stack.overruled?.[index]);
     const answer = answerOf(rulings);
     return { answer, rulings, waysOut: answer === 'no' ? waysOut(layer, rulings, stack, shelf) : [] };
@@ -138,6 +143,7 @@ function waysOut(
       ways.push({ kind: 'strip', what: below.kind === 'product' ? below.product.name : found.join(' and the ') });
     }
   }
+  if (refusedBy('worn-paint')) ways.push({ kind: 'repaint' });
   if (refusedBy('fresh-paint')) {
     ways.push({ kind: 'wait', days: Math.ceil(breathesFor(layer.product, stack) / MINUTES_PER_DAY) });
   }

@@ -40,6 +40,8 @@ function triedOn(
         below: BARE,
         breathesForMin: FRESH_MIN,
       }));
+    case 'paint':
+      return [{ on: 'crazed, failing or burnt-through paint', substrate: 'clear-gloss', below: BARE, worn: true }];
     case 'below':
       return [BARE, ...FOUND_IDS.map(found)].map((below) => ({
         on: belowName(below),

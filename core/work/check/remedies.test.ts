@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
-import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
+import { faultsOf, LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { remedyOptions } from '.';
 
 const found = {
@@ -49,4 +49,24 @@ test('law: there is always a way out, matte is never polished, and the wet way i
       },
     ),
   );
+});
+
+test('film has faults of its own, each with two remedies and no polish; what is poured has the others', () => {
+  const [film, poured] = [faultsOf('film'), faultsOf('ceramic')];
+  expect([...film, ...poured].sort()).toEqual([...LAYING_FAULT_IDS].sort());
+  expect(film).toEqual(['fingers', 'bubbles', 'silvering', 'lift', 'dirt-under', 'stretch-marks']);
+  for (const fault of film) {
+    const at = (nowMin: number) => remedyOptions({ ...found, family: 'film', fault, nowMin })[0]!;
+    expect(at(60).step).not.toBe(at(80).step);
+    for (const nowMin of [60, 80])
+      expect(remedyOptions({ ...found, family: 'film', fault, nowMin }).map(({ how }) => how)).not.toContain(
+        'polished',
+      );
+  }
+});
+
+test('a sheet that does not say how long a patch can be re-wetted: until it was to be levelled, on every screen', () => {
+  const untold = { ...found, rewetByMin: undefined, levelByMin: 12 };
+  expect(hows(remedyOptions({ ...untold, nowMin: 12 }))).toEqual(['re-wet', 'accepted']);
+  expect(hows(remedyOptions({ ...untold, nowMin: 13 }))).toEqual(['polished', 'accepted']);
 });

@@ -1,6 +1,6 @@
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { FamilyId } from '#core/products/families';
-import { faultRemedy, type LayingFault } from '#core/work/laying-faults';
+import type { LayingFault } from '#core/work/laying-faults';
 import type { Remedy } from '#core/work/run';
 
 /** One way to deal with a fault now. */
@@ -28,6 +28,8 @@ export interface FaultCase {
   readonly nowMin: number;
   /** Until when it can be mended wet; null: it never sets in this air; undefined: the sheet does not say. */
   readonly rewetByMin: number | null | undefined;
+  /** Until when it was to be levelled: where the sheet does not say how long it can be re-wetted, it can be until then. */
+  readonly levelByMin?: number | undefined;
   /** What a light polish takes at most, and what may still be taken, µm; undefined: nobody has read it. */
   readonly polishUm: number;
   readonly spareUm: number | undefined;
@@ -58,12 +60,56 @@ const MINUTES: Readonly<Record<Remedy, number>> = {
   accepted: 0,
 };
 
+const REWET = 'Fresh product on the applicator over the patch, and wipe at once.';
+const POLISH = 'Polish the patch by hand or machine, panel wipe, lay it again.';
+const DAMP_WIPE = 'Clean towel, a damp wipe with distilled water, then buff dry.';
+const MATTE_TOO_LATE = 'Matte cannot be polished: there is no safe remedy now. Leave it and tell the owner.';
+
+/** What is done about each fault while it can still be mended wet, or film still floats, and once it has set. */
+const STEPS: Readonly<Record<LayingFault, readonly [wet: string, set: string]>> = {
+  'high-spot': [REWET, POLISH],
+  streaks: [REWET, POLISH],
+  'missed-patch': [REWET, 'Once it may get wet: find it wet, dry it, panel wipe, lay that patch.'],
+  patchy: [`Re-wet the whole panel now. ${REWET}`, POLISH],
+  haze: [DAMP_WIPE, DAMP_WIPE],
+  'drip-mark': ['Level it at once, then dry the gap it came from.', POLISH],
+  dust: [REWET, POLISH],
+  marring: [REWET, POLISH],
+  fingers: [
+    'Lift it to the ridge, slip under it, lay it again with less pull.',
+    'Warm it and work the ridge to the nearest edge; if it stays, replace the piece.',
+  ],
+  bubbles: [
+    'Squeegee them to the nearest edge, firmer and slower.',
+    'Water goes by itself in one to two weeks. Only air is pricked with a fine pin and pressed flat.',
+  ],
+  silvering: [
+    'Lift it, more tack, squeegee harder while the glue grips.',
+    'Warm it and press it again; silvering that stays two weeks is replaced.',
+  ],
+  lift: [
+    'Dry the edge, tack, hold it, post-heat.',
+    'Clean under it with alcohol, dry, warm and press; if it lifts again trim it back by two millimetres.',
+  ],
+  'dirt-under': [
+    'Lift that corner, rinse both sides with slip, lay it again.',
+    'It stays: a hair is drawn out only at an edge. Otherwise replace the piece, or agree it with the owner.',
+  ],
+  'stretch-marks': [
+    'Lift it and let it shrink under gentle heat before it goes down again.',
+    'Gentle heat over the whole of it; what stays is replaced.',
+  ],
+};
+
+/** What is wiped off wet, not laid over. */
+const WIPED: readonly LayingFault[] = ['haze', 'drip-mark'];
+
 /**
  * What can be done about a fault at its age, mildest first. While it can be re-wetted that comes first; later gloss is
  * polished and laid again where the clear allows it; satin and matte are never polished.
  */
 export function remedyOptions(found: FaultCase): RemedyOption[] {
-  const { fault, substrate, family, nowMin, rewetByMin, polishUm, spareUm } = found;
+  const { fault, substrate, family, nowMin, levelByMin, rewetByMin = levelByMin, polishUm, spareUm } = found;
   const isWet = rewetByMin === null || (rewetByMin !== undefined && nowMin <= rewetByMin);
   const of = (how: Remedy, step: string, more: Partial<RemedyOption> = {}): RemedyOption => ({
     how,
@@ -72,17 +118,15 @@ export function remedyOptions(found: FaultCase): RemedyOption[] {
     clearUm: 0,
     ...more,
   });
-  const wet = faultRemedy(fault, substrate, 'rewettable');
-  const set = faultRemedy(fault, substrate, 'set');
+  const [wet, set] = STEPS[fault];
   if (family === 'film')
     return [of('pressed', isWet ? wet : set), of('laid-again', 'Take the piece off and lay a new one.'), ACCEPTED];
-  const isWipe = fault === 'haze' || fault === 'drip-mark';
   if (isWet) {
     const until = typeof rewetByMin === 'number' ? { untilMin: rewetByMin } : {};
-    return [of(isWipe ? 'wiped' : 're-wet', wet, until), ACCEPTED];
+    return [of(WIPED.includes(fault) ? 'wiped' : 're-wet', wet, until), ACCEPTED];
   }
   if (SUBSTRATES[substrate].matte) {
-    return [of('polished', 'Polish it out.', { never: set, clearUm: polishUm }), ACCEPTED];
+    return [of('polished', 'Polish it out.', { never: MATTE_TOO_LATE, clearUm: polishUm }), ACCEPTED];
   }
   if (fault === 'haze') return [of('wiped', set), ACCEPTED];
   if (fault === 'missed-patch') {

@@ -1,4 +1,3 @@
-import { faultRemedy, faultsOf, LAYING_FAULT_IDS } from '#core/work/laying-faults';
 import { filmSteps } from './film-steps';
 
 test('film is wetted and placed, then squeegeed, wrapped, heated within what it bears, and looked over', () => {
@@ -13,15 +12,4 @@ test('what hurts is said at its step: water on the floor, the knife, hot air', (
   expect(cautions.get('wet')).toMatch(/floor/);
   expect(cautions.get('wrap')).toMatch(/knife near paint/);
   expect(cautions.get('post-heat')).toMatch(/burns/);
-});
-test('film has faults of its own, each with two remedies; what is poured has the others', () => {
-  const [film, poured] = [faultsOf('film'), faultsOf('ceramic')];
-  expect([...film, ...poured].sort()).toEqual([...LAYING_FAULT_IDS].sort());
-  expect(film).toEqual(['fingers', 'bubbles', 'silvering', 'lift', 'dirt-under', 'stretch-marks']);
-  for (const fault of film) {
-    const [wet, set] = [faultRemedy(fault, 'clear-gloss', 'rewettable'), faultRemedy(fault, 'clear-matte', 'set')];
-    expect(wet).not.toBe(set);
-    // Film is not polished and paint under it neither, whatever it lies on.
-    expect(`${wet}${set}`).not.toMatch(/polish/i);
-  }
 });

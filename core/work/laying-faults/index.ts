@@ -1,1 +1,1 @@
-export { faultRemedy, faultsOf, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from './laying-faults';
+export { faultsOf, LAYING_FAULT_IDS, LAYING_FAULTS, type LayingFault } from './laying-faults';

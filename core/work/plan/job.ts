@@ -43,6 +43,8 @@ export interface PlannedSurface extends Make {
   readonly substrate: SubstrateId;
   /** It belongs to an aircraft. */
   readonly aircraft?: boolean | undefined;
+  /** Its own paint is crazed, failing or burnt through. */
+  readonly worn?: boolean | undefined;
   readonly shape: Shape;
   readonly count: number;
   readonly curvature: number;

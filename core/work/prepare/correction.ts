@@ -1,4 +1,4 @@
-import { worstSeverity } from '#core/item/condition';
+import { isWorn, worstSeverity } from '#core/item/condition';
 import { reserveOf } from '#core/item/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { FAMILIES } from '#core/products/families';
@@ -11,7 +11,6 @@ import type { PanelCase, PrepareSettings, Wanted } from './panel-case';
 import { severityFactor } from './pace';
 import { mostTakenUm, polishSteps, takenUm } from './polish-steps';
 import { SANDING_STEPS } from './grits';
-import { isWorn } from './rules';
 import { sandingFault } from './sanding';
 import { strippedUm } from './stripping';
 import { pairName } from './test-ladder';
@@ -48,7 +47,7 @@ export function levelOf(panel: PanelCase, settings: PrepareSettings): AllowedLev
   const wantsIt = isUnknown(panel) || panel.marks.some(({ kind }) => isPolishedAway(kind));
   const most = wantsIt ? wanted : LEVELS[Math.min(LEVELS.indexOf(wanted), LEVELS.indexOf('gloss-refresh'))]!;
   const subject = { ...ledgerCase(panel, settings), unreadable: panel.unreadable };
-  const allowed = allowedLevel(subject, most, isWorn(panel), (level) => mostTakenUm(polishSteps(panel, level)));
+  const allowed = allowedLevel(subject, most, isWorn(panel.marks), (level) => mostTakenUm(polishSteps(panel, level)));
   if (scope?.state !== 'partly' || allowed.why || whole === wanted) return allowed;
   return { ...allowed, why: `partly, as agreed: ${scope.reason}` };
 }
@@ -108,7 +107,7 @@ function sanding(panel: PanelCase, level: Level, settings: PrepareSettings): Wan
   const runs = marks.filter(({ kind }) => kind === 'run').length;
   const cut = polishSteps(panel, level).some(({ kind }) => kind === 'cutting');
   const levelled: Wanted[] =
-    runs > 0 && takesPolish(substrate) && !isWorn(panel)
+    runs > 0 && takesPolish(substrate) && !isWorn(panel.marks)
       ? [
           {
             kind: 'run-level',
@@ -133,7 +132,7 @@ function filling(panel: PanelCase, settings: PrepareSettings): Wanted[] {
   // A priming polish fills by itself, and a filler under it would be wiped off with the oil.
   if (toCome[0] === 'ceramic-primer') return [];
   const hidden = scope?.state === 'hidden-only' || (settings.schools.marks === 'fill' && settings.level !== 'none');
-  if (!hidden || !takesPolish(substrate) || isWorn(panel)) return [];
+  if (!hidden || !takesPolish(substrate) || isWorn(panel.marks)) return [];
   if (!marks.some(({ kind }) => isPolishedAway(kind))) return [];
   const ledger = ledgerOf(ledgerCase(panel, settings), takenUm('filling-polish', substrate)[1]);
   if (ledger && ledger.spareUm < 0) return [];

@@ -27,7 +27,7 @@ export {
 } from './panel-case';
 export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
 export { removalsToComeUm } from './removals';
-export { isWorn, PREPARE_RULE_IDS, PREPARE_RULES } from './rules';
+export { PREPARE_RULE_IDS, PREPARE_RULES } from './rules';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
 export {

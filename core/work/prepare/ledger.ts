@@ -69,7 +69,7 @@ export function allowedLevel(
       ? { level: 'none' }
       : {
           level: 'none',
-          why: 'burnt through, failing or crazed: no machine on it, and nothing laid over it will hold it',
+          why: 'burnt through, failing or crazed: no machine on it',
         };
   if (subject.clearUm === undefined) {
     const most = subject.unreadable ? MOST_UNREADABLE : MOST_ON_TRUST;

@@ -1,4 +1,4 @@
-import { type MarkKindId, MARK_KINDS } from '#core/item/condition';
+import { MARK_KINDS } from '#core/item/condition';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { foundOn, wipeRefusal } from '#core/products/layering';
@@ -27,8 +27,6 @@ const define = <T extends Record<string, PrepareRule>>(table: T) => table;
 
 const SANDING: readonly StepKindId[] = Object.values(SANDING_STEPS);
 const SOLVENTS: readonly StepKindId[] = ['tar', 'panel-wipe'];
-/** Marks that no polish mends and every polish makes worse. */
-const BEYOND_POLISHING: readonly MarkKindId[] = ['burn-through', 'failing-clear', 'crazing'];
 const name = (panel: PanelCase) => SUBSTRATES[panel.substrate].name.toLowerCase();
 
 /** The rules of preparation, as data: what is never done where, and why. A new one is an entry here. */
@@ -51,9 +49,9 @@ const TABLE = define({
   },
   'worn-not-polished': {
     says: 'Crazed, failing or burnt-through paint gets no machine.',
-    because: 'Every pass makes it worse, and nothing laid over it will hold it.',
+    because: 'Every pass makes it worse.',
     judge: ({ kind, panel: { marks } }) => {
-      const worn = marks.find((mark) => BEYOND_POLISHING.includes(mark.kind));
+      const worn = marks.find((mark) => MARK_KINDS[mark.kind].beyondPolishing);
       return worn && isPolishing(kind) ? `${MARK_KINDS[worn.kind].name.toLowerCase()} was marked on it` : undefined;
     },
   },
@@ -115,7 +113,3 @@ export function prepareRuling(
   }
   return undefined;
 }
-
-/** Burnt through, failing or crazed: beyond any polish. */
-export const isWorn = ({ marks }: Pick<PanelCase, 'marks'>): boolean =>
-  marks.some(({ kind }) => BEYOND_POLISHING.includes(kind));

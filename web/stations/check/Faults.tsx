@@ -20,9 +20,9 @@ export function Faults({ job }: { readonly job: JobView }) {
     <Part title="Found">
       <ul className="space-y-3">
         {found.map((fault) => (
-          <li key={fault.entry} aria-label={`${LAYING_FAULTS[fault.fault]}, ${job.nameOf(fault.patch.surface)}`}>
+          <li key={fault.entry} aria-label={`${LAYING_FAULTS[fault.fault].name}, ${job.nameOf(fault.patch.surface)}`}>
             <p className="text-lg">
-              <strong>{LAYING_FAULTS[fault.fault]}</strong> · {job.nameOf(fault.patch.surface)}{' '}
+              <strong>{LAYING_FAULTS[fault.fault].name}</strong> · {job.nameOf(fault.patch.surface)}{' '}
               <span className="text-ink-2">
                 {fault.remedy
                   ? `· ${REMEDY_WORDS[fault.remedy.how].toLowerCase()} at ${clock(job.at(fault.remedy.atMin))}`
@@ -43,7 +43,7 @@ export function Faults({ job }: { readonly job: JobView }) {
 function FaultPictures({ job, fault }: { readonly job: JobView; readonly fault: FoundFault }) {
   const { photos, take, waiting, faults } = usePhotos(job.id);
   const own = photos.filter(({ mark }) => mark === fault.entry);
-  const name = `${LAYING_FAULTS[fault.fault]}, ${job.nameOf(fault.patch.surface)}`;
+  const name = `${LAYING_FAULTS[fault.fault].name}, ${job.nameOf(fault.patch.surface)}`;
   return (
     <div className="mt-1 flex flex-wrap items-center gap-2">
       {own.map((photo) => (

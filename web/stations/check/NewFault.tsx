@@ -39,7 +39,7 @@ export function NewFault({ job, net, found: { surface, at }, first, onDone }: Pr
               onDone();
             }}
           >
-            {LAYING_FAULTS[fault]}
+            {LAYING_FAULTS[fault].name}
           </Button>
         ))}
       </div>

@@ -96,7 +96,9 @@ export function LayerControls(props: ControlsProps) {
           <p className="label">Ways out</p>
           <div className="mt-1 flex flex-col items-start gap-1.5">
             {judgement.waysOut.map((way) =>
-              way.kind === 'wait' ? (
+              way.kind === 'repaint' ? (
+                <p key="repaint">Have it repainted, and let the paint breathe.</p>
+              ) : way.kind === 'wait' ? (
                 <p key="wait">
                   Wait {way.days} days: not before {dateAfter(way.days)}.
                 </p>
@@ -162,7 +164,7 @@ export function LayerControls(props: ControlsProps) {
   );
 }
 
-function wayName(way: Exclude<WayOut, { kind: 'wait' }>): string {
+function wayName(way: Exclude<WayOut, { kind: 'wait' | 'repaint' }>): string {
   switch (way.kind) {
     case 'instead':
       return `${way.product.name} instead${way.answer === 'test' ? ', after a test spot' : ''}`;

@@ -6,7 +6,7 @@ import { usualMethod } from '#core/products/methods';
 import type { Layer, Surface } from '#formats/job';
 import { wishesOf } from '#job/choose';
 import { setLayers, stripFirst } from '#job/edit';
-import { judgeLayers, judgePlanned, paintFor, productsOf } from '#job/judge';
+import { judgeLayers, judgePlanned, tooDearToRemove, productsOf } from '#job/judge';
 import { staysOn } from '#job/plan';
 import { bySchoolsOf } from '#job/terms';
 import { PanelHead, Part } from '../../job/Station';
@@ -22,19 +22,13 @@ import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
 import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
 
-/** What taking the stack off again costs the paint, where that is more than it has; and paint that holds nothing. */
+/** What taking the stack off again costs the paint, where that is more than it has. */
 function TakingItOff({ surface }: { readonly surface: Surface }) {
   const { document, shelf, edit } = useJob();
-  const { worn, short } = paintFor(document, surface, shelf);
-  if (!worn && !short) return null;
+  const short = tooDearToRemove(document, surface, shelf);
+  if (!short) return null;
   return (
     <Part title="What its paint can carry">
-      {worn && (
-        <p className="border-l-4 border-stop pl-3 text-[14px]">
-          Crazing, failing or burnt-through paint was marked: nothing laid over it will hold. Tell the owner; a
-          painter’s work.
-        </p>
-      )}
       {short && (
         <div className="border-l-4 border-warn pl-3 text-[14px]">
           <p>

@@ -32,6 +32,7 @@ export function afterWayOut(layers: readonly Layer[], at: number, way: WayOut): 
           : layer,
       );
     case 'wait':
+    case 'repaint':
     case 'renew-top':
       return [...layers];
   }

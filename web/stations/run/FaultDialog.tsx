@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { faultRemedy, faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
-import { patchKey, patchWindow, type RunEntry, type SheetPatch } from '#core/work/run';
+import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
+import { patchKey, type RunEntry, type SheetPatch } from '#core/work/run';
+import { remediesFor } from '#job/check';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -37,7 +38,7 @@ export function FaultDialog({ job, current, onClose, onTap }: Props) {
   const nameOf = ({ patch: each, sections }: SheetPatch) =>
     sections > 1 ? `${job.nameOf(each.surface)} ${each.section}/${sections}` : job.nameOf(each.surface);
   return (
-    <Dialog open onClose={close} title={noted ? LAYING_FAULTS[noted] : 'A fault on a patch'} wide>
+    <Dialog open onClose={close} title={noted ? LAYING_FAULTS[noted].name : 'A fault on a patch'} wide>
       {patch === undefined ? (
         <p>Nothing has been laid yet.</p>
       ) : noted ? (
@@ -75,7 +76,7 @@ export function FaultDialog({ job, current, onClose, onTap }: Props) {
                   setNoted(fault);
                 }}
               >
-                {LAYING_FAULTS[fault]}
+                {LAYING_FAULTS[fault].name}
               </Button>
             ))}
           </div>
@@ -88,16 +89,11 @@ export function FaultDialog({ job, current, onClose, onTap }: Props) {
 const familyOf = ({ document }: JobView, { coat }: SheetPatch) =>
   document.products.find(({ id }) => id === coat.product)!.family;
 
-function remedy(job: JobView, patch: SheetPatch, fault: LayingFault): string {
-  const { planned, record, nowMin, at, document } = job;
-  const { window, startMin, rewetByMin } = patchWindow(planned, record, patch, nowMin);
-  const wetUntil = rewetByMin ?? (rewetByMin === null ? Infinity : startMin + (window.levelByMin ?? 0));
-  const age = nowMin <= wetUntil ? 'rewettable' : 'set';
-  const { substrate } = document.surfaces.find(({ id }) => id === patch.patch.surface)!;
-  const isFilm = familyOf(job, patch) === 'film';
-  const until =
-    !isFilm && age === 'rewettable' && Number.isFinite(wetUntil)
-      ? ` It can be re-wetted until ${clock(at(wetUntil))}.`
-      : '';
-  return faultRemedy(fault, substrate, age) + until;
+/** What Check offers first, for one who still has the panel in hand. */
+function remedy({ planned, record, sheet, prepared, nowMin, at }: JobView, { patch }: SheetPatch, fault: LayingFault) {
+  const known = { planned, record, sheet, preparation: prepared.preparation };
+  const [first] = remediesFor(known, { patch, fault }, nowMin);
+  if (!first) return '';
+  const until = first.untilMin === undefined ? '' : ` It can be re-wetted until ${clock(at(first.untilMin))}.`;
+  return (first.never ?? first.step) + until;
 }
