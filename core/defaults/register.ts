@@ -1,6 +1,7 @@
 /**
  * Every engineering default in one place: what it is, why it is so, and what takes its place. The figures stand in
- * the models that compute with them; this reads them there, so that the page cannot say something else.
+ * the models that compute with them; this reads them there, past their doors, so that the page cannot say something
+ * else. A test reads every declaration of the core that calls itself an engineering default and looks for it here.
  */
 import { GRACE_DAYS, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/after/care';
 import {
@@ -42,24 +43,13 @@ import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING
 import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';
 import { DEFAULT_PACE } from '#core/work/sections';
 import { STEP_KIND_IDS, STEP_KINDS } from '#core/work/steps';
+import { GELCOAT_RESERVE_UM, SINGLE_STAGE_RESERVE_UM, USUAL_GELCOAT_UM } from '../item/paint/readings';
+import { AFTER_DEFAULTS } from './after';
+import { BAY_DEFAULTS } from './bay';
+import { FILM_DEFAULTS } from './film';
+import { type DefaultGroup, figure } from './group';
+import { PREPARATION_DEFAULTS } from './preparation';
 
-export interface Default {
-  readonly name: string;
-  readonly value: number;
-  /** Empty for a plain factor or share. */
-  readonly unit: string;
-}
-
-export interface DefaultGroup {
-  readonly name: string;
-  /** Where the figures come from, or the reasoning behind them. */
-  readonly why: string;
-  /** What takes their place. */
-  readonly overriddenBy: string;
-  readonly defaults: readonly Default[];
-}
-
-const figure = (name: string, value: number, unit = ''): Default => ({ name, value, unit });
 const NO_FACTORS = { coverage: 1, levelFrom: 1, levelBy: 1, cue: 1 };
 
 export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
@@ -84,6 +74,9 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
       figure('Filler over', FILLER_UM, 'µm'),
       figure('Out of line beyond, in robust deviations', OUTLYING_Z),
       figure('Clear that stays whatever is done', CLEAR_RESERVE_UM, 'µm'),
+      figure('Single-stage paint that stays', SINGLE_STAGE_RESERVE_UM, 'µm'),
+      figure('Gelcoat that stays', GELCOAT_RESERVE_UM, 'µm'),
+      figure('Gelcoat where nobody has measured it', USUAL_GELCOAT_UM, 'µm'),
     ],
   },
   {
@@ -249,4 +242,8 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
       figure('Items before anything is said of a product', ENOUGH_ITEMS),
     ],
   },
+  ...PREPARATION_DEFAULTS,
+  ...FILM_DEFAULTS,
+  ...BAY_DEFAULTS,
+  ...AFTER_DEFAULTS,
 ];

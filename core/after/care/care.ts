@@ -256,7 +256,7 @@ export function conditionAt(layer: Wearing, atMin: number): number {
 }
 
 /** Reference hardening where a sheet names no `fullCure`, days. Engineering default: weeks, not hours. */
-const USUAL_FULL_CURE_DAYS = 14;
+export const USUAL_FULL_CURE_DAYS = 14;
 
 /** When a layer is hard and comes off by chemistry no longer; null: never in this air. */
 export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milestones' | 'endMin'>): number | null {

@@ -102,9 +102,9 @@ export function circumstanceFactor(id: CircumstanceId, exposure: Exposure): numb
 }
 
 /** Hottest a panel in the sun gets, °C, by where it stands and how dark it is. Engineering defaults. */
-const HOTTEST_C: Readonly<Record<Climate, number>> = { mild: 58, hot: 74, 'salted-winter': 55 };
-const SHADED_C = 38;
-const TONE_C: Readonly<Record<Tone, number>> = { pale: -10, mid: 0, dark: 6 };
+export const HOTTEST_C: Readonly<Record<Climate, number>> = { mild: 58, hot: 74, 'salted-winter': 55 };
+export const SHADED_C = 38;
+export const TONE_C: Readonly<Record<Tone, number>> = { pale: -10, mid: 0, dark: 6 };
 
 /** How hot the surface gets on the worst day of the year, °C. */
 export function hottestC({ parking = 'covered', climate = 'mild', tone = 'mid' }: Exposure): number {

@@ -121,7 +121,7 @@ export function ageAtCondition(left: number, lifeMonths: number): number {
 }
 
 /** While a layer above lives it wears instead of what lies below: share of its life that is added. Engineering default. */
-const SACRIFICED_SHARE = 0.4;
+export const SACRIFICED_SHARE = 0.4;
 /** Never more than this share of the life of what is protected. */
 const MOST_ADDED = 0.3;
 /** A second coat evens out and adds; opinions differ on what a third does: the school that counts it, and the other. */

@@ -272,7 +272,7 @@ export const REMOVAL_LADDERS: Readonly<Record<FoundId, readonly RemovalChance[]>
 };
 
 /** What a sheet itself names is expected to work at least nine times in ten: an engineering default. */
-const NAMED_CHANCE = 0.9;
+export const NAMED_CHANCE = 0.9;
 
 /** The ladder of a family, with what the product's own sheet says it comes off by in its place among the others. */
 export function removalLadder(family: FoundId, named: readonly RemovalMethodId[] = []): readonly RemovalChance[] {

@@ -29,7 +29,7 @@ export interface StackValue {
 
 const DEFAULT_HOUR_RATE = 4000;
 /** Panels that stones hit wear sooner unless film takes it. Engineering default. */
-const HIT_LIFE_FACTOR = 0.8;
+export const HIT_LIFE_FACTOR = 0.8;
 
 /** Depth and gloss by family, 0 to 1. The trade's taste in numbers: a setting of the score, not a law. */
 const LOOK: Readonly<Partial<Record<FamilyId, number>>> = {

@@ -21,13 +21,13 @@ type FilmSchool = LayingSchools['film'];
 /** Engineering defaults of the trade, mm. */
 export const WRAP_MM = 10;
 export const TRIM_MM = 25;
-/** Two parts of one panel lie over each other by so much. */
+/** Two parts of one panel lie over each other by so much, mm. Engineering default. */
 export const SPLIT_OVERLAP_MM = 8;
-/** Film ends so far from what is let in, and farther from what a sensor looks through. */
+/** Film ends so far from what is let in, and farther from what a sensor looks through, mm. Engineering defaults. */
 export const CUT_OUT_MM = 2;
 export const SENSOR_MM = 6;
 /** A relief cut ends so far before the panel's corner. */
-const RELIEF_STOP_MM = 2;
+export const RELIEF_STOP_MM = 2;
 /** Corners that turn by more than this, degrees, are relieved. */
 const RELIEF_DEG = 90;
 /** Of what a film may be stretched by, so much is left for edges and corners: half. */

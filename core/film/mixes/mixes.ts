@@ -1,9 +1,9 @@
 /** What film floats on and what sets it: engineering defaults of the trade, at 20 °C. */
-const SLIP_ML_PER_M2 = 450;
-const TACK_ML_PER_M2 = 150;
-const SOAP_ML_PER_L = 5;
-const ALCOHOL_SHARE = 0.15;
-const USUAL_C = 20;
+export const SLIP_ML_PER_M2 = 450;
+export const TACK_ML_PER_M2 = 150;
+export const SOAP_ML_PER_L = 5;
+export const ALCOHOL_SHARE = 0.15;
+export const USUAL_C = 20;
 /** Warm film grabs sooner: more soap by so much a degree, within these, ml/l. */
 const SOAP_ML_PER_L_PER_C = 0.25;
 const SOAP_RANGE = [2, 9] as const;
@@ -11,7 +11,7 @@ const SOAP_RANGE = [2, 9] as const;
 const ALCOHOL_PER_C = 0.01;
 const ALCOHOL_RANGE = [0.05, 0.3] as const;
 /** Thick film needs more to float on: by the root of its thickness against this, µm. */
-const USUAL_UM = 200;
+export const USUAL_UM = 200;
 
 /** What is mixed for a day's film, millilitres. */
 export interface Mixes {

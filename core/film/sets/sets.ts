@@ -40,7 +40,7 @@ const takesFilm = ({ substrate }: SetPanel) => {
 };
 
 /** A partial front ends so far behind the front edge of bonnet and wings, mm; what is little longer is covered whole. */
-const STRIP_MM = 500;
+export const STRIP_MM = 500;
 const STRIP_SLACK = 1.3;
 const STRIPPED = /^(bonnet|front-wing)/;
 
@@ -67,7 +67,7 @@ export function frontStrips<P extends SetPanel & { readonly outline: Polygon }>(
  * Panels of which only one edge wears: the edge of a door that opens, which strikes what stands beside it, and what luggage
  * is dragged over. How deep the strip is that film covers, mm (engineering defaults).
  */
-const WORN_EDGES: readonly {
+export const WORN_EDGES: readonly {
   readonly of: RegExp;
   readonly side: 'front' | 'rear';
   readonly depthMm: number;

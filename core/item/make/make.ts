@@ -13,7 +13,7 @@ export interface Piece {
 
 const define = <T extends Record<string, Piece>>(table: T) => table;
 
-/** The trade's usual times until learned: core models, section 7; film's are engineering defaults. A wheel that is off is its face and its barrel. */
+/** The trade's usual times until learned; film's are engineering defaults. A wheel that is off is its face and its barrel. */
 const TABLE = define({
   'wheel-face': { name: 'Wheel face', min: 12, filmMin: 45 },
   'wheel-barrel': { name: 'Wheel barrel, wheel off', min: 8, filmMin: 45 },

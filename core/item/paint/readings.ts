@@ -105,11 +105,11 @@ export interface PaintTold {
   readonly clearBefore?: { readonly um: number } | undefined;
 }
 
-/** Gelcoat where nobody has measured or told, and what stays of it, µm: it is laid ten times as thick as a clear coat. */
-const USUAL_GELCOAT_UM = 350;
-const GELCOAT_RESERVE_UM = 150;
-/** The colour coat of single-stage paint is all there is over the primer. */
-const SINGLE_STAGE_RESERVE_UM = 40;
+/** Gelcoat where nobody has measured it, and what stays of it, µm: it is ten times as thick as a clear coat. Engineering defaults. */
+export const USUAL_GELCOAT_UM = 350;
+export const GELCOAT_RESERVE_UM = 150;
+/** What stays of single-stage paint, µm: its colour coat is all there is over the primer. Engineering default. */
+export const SINGLE_STAGE_RESERVE_UM = 40;
 
 /**
  * What there is to polish, micrometres: told; or estimated from the readings of factory paint (40 % of a total, at most

@@ -14,8 +14,8 @@ const NOISE_K = 3;
 /** After so long, minutes, a reading says little of now. */
 const STALE_MIN = 20;
 /** What an instrument is off by, K, and by how much the air wanders from a reading in an hour. Engineering defaults. */
-const INSTRUMENT_K = 0.3;
-const WANDERS_K_PER_ROOT_HOUR = 0.8;
+export const INSTRUMENT_K = 0.3;
+export const WANDERS_K_PER_ROOT_HOUR = 0.8;
 
 type ReadingFault = 'out-of-range' | 'jumped';
 

@@ -51,7 +51,7 @@ const PATCH_STEPS = [
   'Keep it dry',
 ] as const;
 /** Working minutes at one patch. Engineering defaults. */
-const MINUTES: Readonly<Record<Remedy, number>> = {
+export const MINUTES: Readonly<Record<Remedy, number>> = {
   're-wet': 3,
   wiped: 3,
   polished: 15,

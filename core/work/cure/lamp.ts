@@ -21,28 +21,45 @@ export const LAMPS = {
 export type LampId = keyof typeof LAMPS;
 export const LAMP_IDS = Object.keys(LAMPS) as [LampId, ...LampId[]];
 
-/** What no lamp may bring a surface above, °C: it softens, lifts or crazes. Where nothing is said, paint's own. */
-const CAPS_C: Readonly<Partial<Record<SubstrateId, number>>> = {
+/**
+ * What no lamp may bring a surface above, °C: it softens, lifts or crazes; null: no lamp at all, for a window that
+ * crazes, a lens that sees, leather that shrinks. Engineering defaults: every kind of surface has its own word.
+ */
+export const LAMP_CAPS_C: Readonly<Record<SubstrateId, number | null>> = {
+  'clear-gloss': 65,
+  'clear-matte': 65,
+  'single-stage': 65,
   'film-gloss': 50,
   'film-matte': 50,
   vinyl: 45,
-  'lens-plastic': 50,
-  'textured-plastic': 55,
   'gloss-black': 55,
+  'textured-plastic': 55,
+  'lens-plastic': 50,
+  glass: 65,
+  windscreen: 65,
+  chrome: 65,
+  'bare-metal': 65,
+  wheel: 65,
+  caliper: 65,
+  rubber: 45,
+  plate: 65,
+  fabric: null,
+  leather: null,
+  'interior-plastic': 65,
   gelcoat: 45,
   'aircraft-paint': 50,
+  'acrylic-window': null,
   carbon: 50,
   wood: 45,
-  rubber: 45,
+  'camera-lens': null,
+  sensor: null,
+  'brake-disc': 65,
+  grip: 65,
 };
-const PAINT_CAP_C = 65;
-/** No lamp at all: a window that crazes, a lens that sees, leather that shrinks. */
-const NEVER: ReadonlySet<SubstrateId> = new Set(['acrylic-window', 'camera-lens', 'sensor', 'leather', 'fabric']);
 /** A lamp is moved, set to its distance and warms the surface, minutes a place. */
 const SETTING_MIN = 5;
 
-export const lampCapC = (substrate: SubstrateId): number | null =>
-  NEVER.has(substrate) ? null : (CAPS_C[substrate] ?? PAINT_CAP_C);
+export const lampCapC = (substrate: SubstrateId): number | null => LAMP_CAPS_C[substrate];
 
 export interface LampCase {
   readonly product: Product;

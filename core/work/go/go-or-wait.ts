@@ -116,7 +116,7 @@ function judged(
 }
 
 /** Warmer than this, °C, nothing is laid where the sheet does not say (engineering default). */
-const HOTTEST_PANEL_C = 35;
+export const HOTTEST_PANEL_C = 35;
 
 /** Where the sun can reach it: no, if the panel is then hotter than the sheet lets or its window is gone; else to be minded. */
 function sunReasons(

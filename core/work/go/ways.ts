@@ -16,7 +16,7 @@ export type WayToGo = { readonly verdict: Exclude<GoVerdict, 'not'> } & (
 );
 
 /** How the room answers its heater: time constant, minutes. An engineering default for a bay with a fan heater. */
-const HEATER_TAU_MIN = 25;
+export const HEATER_TAU_MIN = 25;
 /** Nobody waits longer for a bay to warm up, and no bay is heated or cooled further, K. */
 const LONGEST_MIN = 8 * 60;
 const FARTHEST_K = 15;

@@ -139,7 +139,7 @@ const USUAL_MACHINE = {
   small: { name: 'a dual-action machine, small plate', padMm: 75 },
 } as const;
 
-/** Millilitres a square metre takes of each grade: core models, section 7. */
+/** Millilitres a square metre takes of each grade. */
 export const LIQUID_ML_PER_M2: Readonly<Record<LiquidGrade, number>> = {
   cutting: 7,
   'one-step': 6,

@@ -46,14 +46,14 @@ export interface PickListCase {
 }
 
 /** A block or mitt has stiffened with what dries in it after so long, minutes. Engineering default. */
-const APPLICATOR_MIN = 45;
+export const APPLICATOR_MIN = 45;
 /** Steps done with a soft brush, one a person. */
 const BRUSHED: ReadonlySet<StepKindId> = new Set(['wheels', 'brush-gaps', 'interior-clean']);
 /** Cloths round a block are changed as often as they load: one for so much, m². Engineering default. */
-const SUEDE_M2 = 1;
+export const SUEDE_M2 = 1;
 /** A haze is wiped off damp, ml/m² of a coat; one roll of film wants its blade changed, m². Engineering defaults. */
-const DISTILLED_ML_PER_M2 = 10;
-const BLADE_M2 = 1;
+export const DISTILLED_ML_PER_M2 = 10;
+export const BLADE_M2 = 1;
 
 /** Laid by a block with a cloth round it; a priming polish goes on a pad. */
 const onSuede = (family: FamilyId) => isReactive(family) && family !== 'ceramic-primer';

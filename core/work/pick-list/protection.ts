@@ -4,7 +4,7 @@ import type { Product } from '#core/products/sheets';
 import type { StepKindId } from '#core/work/steps';
 
 /** From here on a solvent is breathed in, g of it a litre: a mask against its vapour. Engineering default. */
-const MASK_FROM_VOC_G_PER_L = 100;
+export const MASK_FROM_VOC_G_PER_L = 100;
 
 /** Resins that react on the skin and in the lungs, whatever their solvent. */
 const REACTIVE: ReadonlySet<FamilyId> = new Set([

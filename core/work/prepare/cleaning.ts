@@ -27,7 +27,7 @@ const DRYING: Readonly<Record<PrepareSchools['drying'], { readonly factor: numbe
 };
 
 /** Of the time wheels take before they are coated. Engineering default. */
-const CARE_WHEELS = 0.4;
+export const CARE_WHEELS = 0.4;
 
 /** Coatings that carry another over them once their skin is opened. */
 const OPENED: readonly FoundId[] = ['ceramic', 'ceramic-base', 'ceramic-top', 'spray-coating', 'wheel-coating'];

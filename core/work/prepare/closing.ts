@@ -8,7 +8,9 @@ import { type StageRecord, stageState } from './stage-log';
 import { stageKey } from './stage-ref';
 
 /** What was wiped longer ago than this is wiped again, minutes: it stood over night. Engineering default. */
-const SETTLES_MIN = 480;
+export const SETTLES_MIN = 480;
+
+/** The wipes that end a preparation. */
 const LAST_WIPES: readonly StepKindId[] = ['panel-wipe', 'mild-wipe'];
 
 /** Something that would be forgotten. */

@@ -84,7 +84,7 @@ export const isPolishedAway = (kind: MarkKindId): boolean => GOES[kind] !== unde
 /** What one outcome says of the share that went. */
 const SHARE_OF: Readonly<Record<Outcome, number>> = { removed: 1, reduced: 0.5, hidden: 0, stays: 0 };
 /** The trade's figure weighs as much as so many marks of one's own. Engineering default. */
-const USUAL_WEIGHS = 3;
+export const USUAL_WEIGHS = 3;
 
 export const shareKey = (level: Level, kind: MarkKindId, severity: MarkSeverity): string =>
   `${level}/${kind}/${severity}`;

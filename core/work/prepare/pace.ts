@@ -63,7 +63,7 @@ export const pieceMin = ({ piece, count }: PanelCase, kind: StepKindId): number 
   piece && isPolishing(kind) && STEP_KINDS[kind].pace.by === 'area' ? PIECES[piece].min * count : 0;
 
 /** Jacked, on its stand and down again where there is no lift, minutes a wheel that comes off (engineering default). */
-const JACKING_MIN = 6;
+export const JACKING_MIN = 6;
 
 /** Before the barrel of a wheel is wiped for its layers the wheel comes off: what that costs where the item cannot be raised whole. */
 export const jackingMin = ({ piece, count }: PanelCase, kind: StepKindId, { lift }: Pick<Site, 'lift'>): number =>

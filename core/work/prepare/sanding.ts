@@ -6,7 +6,7 @@ import { type Sanding, SANDING_STEPS } from './grits';
 import { mostTakenUm, polishSteps, takenUm } from './polish-steps';
 
 /** Factory paint thinner than this holds no sanding, µm of clear: engineering default of the trade. */
-const FACTORY_THIN_UM = 50;
+export const FACTORY_THIN_UM = 50;
 
 /**
  * Why a panel is not sanded; undefined where it may be. Only where a measurement gives room for it, never on plastic or

@@ -15,7 +15,7 @@ export interface Site {
 
 export const FULL_SITE: Site = { runningWater: true, drain: true, power: true, shade: true, lift: true, airC: 20 };
 
-/** Below this nothing is rinsed, and the lubricant of a clay freezes, °C: core models, section 7. */
+/** Below this nothing is rinsed, and the lubricant of a clay freezes, °C. */
 const FROST_C = 3;
 
 const LACKING: Readonly<Record<SiteNeed, (site: Site) => string | undefined>> = {

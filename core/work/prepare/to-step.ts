@@ -122,4 +122,4 @@ function withTool(uses: readonly Use[], tool: Tool | undefined, { areaM2, count 
 }
 
 /** A rotary machine with wool cuts in less time, and leaves buffer trails for the refining. Engineering default. */
-const ROTARY_FACTOR = 0.75;
+export const ROTARY_FACTOR = 0.75;

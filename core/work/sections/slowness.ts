@@ -9,8 +9,8 @@ const USUAL: Pick<Product, 'family' | 'layPace' | 'levelPace'> = { family: 'cera
  * squeegeeing take so much of the time of a flat longer, up to so many times (engineering defaults: a bonnet a quarter
  * longer, a bumper two and a half times).
  */
-const FILM_PER_CURVATURE = 12;
-const MOST_FOR_CURVATURE = 4;
+export const FILM_PER_CURVATURE = 12;
+export const MOST_FOR_CURVATURE = 4;
 
 /**
  * How many times as long a part takes as a flat of its size: small shaped things go by the piece, awkward ones by

@@ -2,7 +2,7 @@
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { isPolishing, STEP_KIND_IDS, STEP_KINDS, type StepKindId, takesPolish } from '.';
 
-/** Minutes per m², per piece or per metre at medium condition: core models, section 7. */
+/** Minutes per m², per piece or per metre at medium condition. */
 const RATES: Readonly<Partial<Record<StepKindId, number>>> = {
   wheels: 8,
   tar: 1,

@@ -337,6 +337,8 @@ const TABLE = define({
     caution:
       'Doors open, air moved. A hidden patch for colour first; never soak what is electric, no dressing on pedals or wheel rims.',
     leftOut: 'The guard seals the dirt in, and its smell.',
+    // Leather and fabric are dry through before a guard closes them.
+    driesMin: 120,
   },
   'metal-polish': {
     name: 'Metal polish',

@@ -47,7 +47,7 @@ export type BesideBare = 'stands' | 'like-bare' | 'unsure';
 /** Standard errors that two readings have to lie apart to be told from one another. */
 const APART = 2;
 /** So much above bare at least, degrees: a wash alone moves it by less. Engineering default. */
-const CLEARLY_DEG = 15;
+export const CLEARLY_DEG = 15;
 
 /** Whether what was laid is told from a bare panel by its water. */
 export function besideBare(laid: ContactAngle, bare: ContactAngle): BesideBare {
