@@ -15,6 +15,16 @@ const INWARD_ONLY = [
   { target: './cli', from: ['./server', './web'] },
 ];
 
+/** The groups of the core in the order of the work: each may import those before it. */
+const CORE_ORDER = [
+  ...['measures', 'time', 'item', 'products', 'survey', 'layers', 'film', 'stock'],
+  ...['prepare', 'plan', 'lay', 'check', 'schedule', 'choose', 'care', 'defaults'],
+];
+const IN_CORE = CORE_ORDER.slice(0, -1).map((group, at) => ({
+  target: `./core/${group}`,
+  from: CORE_ORDER.slice(at + 1).map((later) => `./core/${later}`),
+}));
+
 /** Tests of the interface, and of what is derived, may lean on the sample jobs. */
 const INWARD_ONLY_IN_TESTS = INWARD_ONLY.map((zone) =>
   ['./web', './job', './formats'].includes(zone.target)
@@ -34,7 +44,7 @@ export default tseslint.config(
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [(await import('./scripts/import-resolver.mjs')).default] },
     rules: {
-      'import-x/no-restricted-paths': ['error', { zones: INWARD_ONLY }],
+      'import-x/no-restricted-paths': ['error', { zones: [...INWARD_ONLY, ...IN_CORE] }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       eqeqeq: 'error',

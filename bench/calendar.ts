@@ -1,5 +1,5 @@
 /** Calendar: job shops everybody knows, and a workshop of twelve jobs, against their bounds. */
-import { type CalendarCase, schedule, type Scheduled } from '#core/work/calendar';
+import { type CalendarCase, schedule, type Scheduled } from '#core/schedule/calendar';
 import { seeded } from '#core/measures';
 import { nodeSolver } from '../solver/node';
 

@@ -1,9 +1,9 @@
 /** `npm run bench`: the plan of a large job against a plain baseline, in the same run, as ratios. */
-import { cheapestAlone, type ChoiceSurface, choose, optionsFor, solveWith, USUAL_WISHES } from '#core/choice/choose';
+import { cheapestAlone, type ChoiceSurface, choose, optionsFor, solveWith, USUAL_WISHES } from '#core/choose/stacks';
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/item/geometry';
 import { arrange, claims, snap, templateById } from '#core/item/nets';
 import { bayAmbient } from '#core/time/air';
-import { planOneByOne, type PlannedJob, type PlannedSurface } from '#core/work/plan';
+import { planOneByOne, type PlannedJob, type PlannedSurface } from '#core/plan/job';
 import {
   FULL_SITE,
   type PanelCase,
@@ -11,10 +11,10 @@ import {
   type PrepareSettings,
   USUAL_SCHOOLS,
   workingDay,
-} from '#core/work/prepare';
-import { CREW_ROLES } from '#core/work/crew';
-import { layOut } from '#core/work/runsheet';
-import { DEFAULT_PACE } from '#core/work/sections';
+} from '#core/prepare/stages';
+import { CREW_ROLES } from '#core/plan/crew';
+import { layOut } from '#core/lay/run-sheet';
+import { DEFAULT_PACE } from '#core/plan/sections';
 import { kitOf, readProduct } from '#formats/shelf';
 import { demoKit } from '../demo/kit';
 import { DEMO_SHELF } from '../demo/shelf';

@@ -1,7 +1,7 @@
 /** A large stock on a real database, and its list as the server answers it; sections cut on a large sheet. */
 import { stripsBetween } from '#core/item/geometry';
 import { templateById } from '#core/item/nets';
-import { workPatches } from '#core/work/section-map';
+import { workPatches } from '#core/plan/section-map';
 import { openDatabase } from '../server/db/open';
 import { stockLog } from '../server/db/schema';
 import { createServices } from '../server/services';

@@ -2,9 +2,9 @@
 import { seeded } from '#core/measures';
 import { type AmbientStep, withReadings } from '#core/time/air';
 import { type BayReading, downsampled } from '#core/time/bay-air';
-import { planOneByOne, type PlannedJob } from '#core/work/plan';
-import { rehearsalCase, rehearsing } from '#core/work/rehearsal';
-import { layOut } from '#core/work/runsheet';
+import { planOneByOne, type PlannedJob } from '#core/plan/job';
+import { rehearsalCase, rehearsing } from '#core/schedule/rehearsal';
+import { layOut } from '#core/lay/run-sheet';
 
 const DAYS = 1000;
 const ROUNDS = 30;

@@ -1,6 +1,6 @@
 /** `npm run --silent choose -- FILE.json [--out CHOICE.json]`: what to lay where, without any server. */
 import highsLoader from 'highs';
-import { solveWith } from '#core/choice/choose';
+import { solveWith } from '#core/choose/stacks';
 import { readChooseFile } from '#formats/choice';
 import { chooseFile } from '#job/choose';
 import { fileCommand } from './files';

@@ -1,5 +1,5 @@
 /** `npm run --silent schedule -- CALENDAR.json [--out FILE]`: work placed on bays, people and tools, without any server. */
-import { schedule } from '#core/work/calendar';
+import { schedule } from '#core/schedule/calendar';
 import { calendarCase, readCalendar, scheduledFile } from '#formats/schedule';
 import { nodeSolver } from '../solver/node';
 import { fileCommand } from './files';

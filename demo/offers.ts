@@ -1,4 +1,4 @@
-import type { Offer } from '#core/choice/offers';
+import type { Offer } from '#core/choose/offers';
 import type { SubstrateId } from '#core/item/substrates';
 
 const PAINT: readonly SubstrateId[] = ['clear-gloss', 'single-stage', 'gloss-black'];

@@ -1,6 +1,6 @@
-import type { Patch, RunEntry } from '#core/work/run';
-import { COATING_TOWEL_M2 } from '#core/work/quantity';
-import { layOut, type SheetAction } from '#core/work/runsheet';
+import type { Patch, RunEntry } from '#core/lay/run';
+import { COATING_TOWEL_M2 } from '#core/products/quantity';
+import { layOut, type SheetAction } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import { instantAfter } from '#formats/values';

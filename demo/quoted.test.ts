@@ -1,6 +1,6 @@
 /** The yard's offers on the yard's items: every price the sum of its parts, every stack one the rules allow. */
-import { answerOf, judgeStack } from '#core/products/layering';
-import { LEVELS, prepareItem } from '#core/work/prepare';
+import { answerOf, judgeStack } from '#core/layers/rules';
+import { LEVELS, prepareItem } from '#core/prepare/stages';
 import { kitOf } from '#formats/shelf';
 import { choiceSurfaces } from '#job/choose';
 import { laidInWords, lifeInWords, panelsInWords, quoted, type Quoted, stackInWords, toPlan } from '#job/offers';

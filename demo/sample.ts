@@ -1,7 +1,7 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import { type Sizes, templateById } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
-import { takesPolish } from '#core/work/steps';
+import { takesPolish } from '#core/prepare/steps';
 import { bayAmbient } from '#core/time/air';
 import { FIRST_CREW, type JobDraft, type JobInput, readJob } from '#formats/job';
 import type { NewEntry } from '#formats/log';

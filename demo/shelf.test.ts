@@ -1,6 +1,6 @@
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
-import { answerOf, judgeStack, RULE_IDS, rulingsOn, touchedBy } from '#core/products/layering';
+import { answerOf, judgeStack, RULE_IDS, rulingsOn, touchedBy } from '#core/layers/rules';
 import { readProduct } from '#formats/shelf';
 import { DEMO_SHELF } from './shelf';
 

@@ -1,8 +1,8 @@
-import { phaseOf, standingSurfaces } from '#core/after/care';
-import { entryFault, foldLog, runProgress } from '#core/work/run';
+import { phaseOf, standingSurfaces } from '#core/care/upkeep';
+import { entryFault, foldLog, runProgress } from '#core/lay/run';
 import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
-import { layOut } from '#core/work/runsheet';
+import { layOut } from '#core/lay/run-sheet';
 import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
 import { plannedJob } from '#job/plan';
 import { type SampleJob, ternmouthYard } from './workshop';

@@ -1,4 +1,4 @@
-import type { Offer } from '#core/choice/offers';
+import type { Offer } from '#core/choose/offers';
 import type { Bay } from '#formats/job';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { NewStockEntry } from '#formats/stock';

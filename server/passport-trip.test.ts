@@ -1,8 +1,8 @@
 /** A passport from one empty database to another: layers, dates and ledger arrive as they left. */
 import fc from 'fast-check';
-import { clearOnSurfaces, standingSurfaces, topOf } from '#core/after/care';
+import { clearOnSurfaces, standingSurfaces, topOf } from '#core/care/upkeep';
 import { MS_PER_MIN } from '#core/measures';
-import { foldLog } from '#core/work/run';
+import { foldLog } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import type { PassportFile } from '#formats/passport';
 import { plannedJob } from '#job/plan';

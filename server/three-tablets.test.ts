@@ -1,6 +1,6 @@
 /** Three tablets at one job, an hour of work: each lays and levels its share, taps twice, is refused, comes late; the record is one. */
 import { seeded } from '#core/measures';
-import { foldLog, patchState, type RunRecord } from '#core/work/run';
+import { foldLog, patchState, type RunRecord } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import { type LogEntry, loggedEntries, type NewEntry } from '#formats/log';
 import { type RunningServer, startStocked } from './testing/client';

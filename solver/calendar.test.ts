@@ -1,5 +1,5 @@
 import { seeded } from '#core/measures';
-import { without } from '#core/work/crew';
+import { without } from '#core/plan/crew';
 import { nodeSolver } from './node';
 import {
   type CalendarCase,
@@ -11,7 +11,7 @@ import {
   type Scheduled,
   type Solver,
   type Task,
-} from '#core/work/calendar';
+} from '#core/schedule/calendar';
 
 const solver = nodeSolver();
 afterAll(() => solver.close());

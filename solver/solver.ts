@@ -1,4 +1,4 @@
-import type { Solver, SolverAnswer, SolverEnd } from '#core/work/calendar';
+import type { Solver, SolverAnswer, SolverEnd } from '#core/schedule/calendar';
 
 /** Somewhere the solver runs by itself: a worker of the browser, a thread of Node. */
 export interface SolverPlace {

@@ -1,9 +1,9 @@
-import { USUAL_FULL_CURE_DAYS } from '../after/care/care';
-import { HOTTEST_C, SHADED_C, TONE_C } from '../after/life/exposure';
-import { SACRIFICED_SHARE } from '../after/life/life';
-import { NAMED_CHANCE, REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '../after/removal/methods';
-import { HIT_LIFE_FACTOR } from '../choice/choose/value';
-import { CONCERN_WORTH_MIN } from '../choice/choose/wishes';
+import { USUAL_FULL_CURE_DAYS } from '../care/upkeep/care';
+import { HOTTEST_C, SHADED_C, TONE_C } from '../layers/life/exposure';
+import { SACRIFICED_SHARE } from '../layers/life/life';
+import { NAMED_CHANCE, REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '../products/removal-methods/methods';
+import { HIT_LIFE_FACTOR } from '../choose/stacks/value';
+import { CONCERN_WORTH_MIN } from '../choose/stacks/wishes';
 import { type DefaultGroup, figure } from './group';
 
 export const AFTER_DEFAULTS: readonly DefaultGroup[] = [

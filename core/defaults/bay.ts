@@ -1,15 +1,15 @@
-import type { Remedy } from '../work/run/checking';
+import type { Remedy } from '../lay/run/checking';
 import { INSTRUMENT_K, WANDERS_K_PER_ROOT_HOUR } from '../time/bay-air/readings';
-import { MINUTES } from '../work/check/remedies';
-import { LAMP_CAPS_C, LAMP_IDS, LAMPS } from '../work/cure/lamp';
+import { MINUTES } from '../check/checks/remedies';
+import { LAMP_CAPS_C, LAMP_IDS, LAMPS } from '../lay/cure/lamp';
 import { SUBSTRATE_IDS, SUBSTRATES } from '../item/substrates/substrates';
-import { HOTTEST_PANEL_C, NEAR_K, NEAR_RH_PCT } from '../work/go/go-or-wait';
-import { HEATER_TAU_MIN } from '../work/go/ways';
-import { APPLICATOR_MIN, BLADE_M2, DISTILLED_ML_PER_M2, SUEDE_M2 } from '../work/pick-list/pick-list';
-import { MASK_FROM_VOC_G_PER_L } from '../work/pick-list/protection';
-import { USUAL_UNCERTAINTY } from '../work/rehearsal/case';
-import { USUAL_LOWER_EXPLOSIVE_G_PER_M3 } from '../work/vapour/vapour';
-import { CLEARLY_DEG } from '../work/water/bead';
+import { HOTTEST_PANEL_C, NEAR_K, NEAR_RH_PCT } from '../lay/go/go-or-wait';
+import { HEATER_TAU_MIN } from '../lay/go/ways';
+import { APPLICATOR_MIN, BLADE_M2, DISTILLED_ML_PER_M2, SUEDE_M2 } from '../lay/pick-list/pick-list';
+import { MASK_FROM_VOC_G_PER_L } from '../lay/pick-list/protection';
+import { USUAL_UNCERTAINTY } from '../schedule/rehearsal/case';
+import { USUAL_LOWER_EXPLOSIVE_G_PER_M3 } from '../lay/vapour/vapour';
+import { CLEARLY_DEG } from '../survey/water/bead';
 import { type DefaultGroup, figure } from './group';
 
 const REMEDY_NAMES: Readonly<Record<Remedy, string>> = {

@@ -11,7 +11,7 @@ import { CUTTER_IDS, CUTTERS } from '../film/cutters/cutters';
 import { ALCOHOL_SHARE, SLIP_ML_PER_M2, SOAP_ML_PER_L, TACK_ML_PER_M2, USUAL_C, USUAL_UM } from '../film/mixes/mixes';
 import { STRIP_MM, WORN_EDGES } from '../film/sets/sets';
 import { PIECE_IDS, PIECES } from '../item/make/make';
-import { FILM_PER_CURVATURE, MOST_FOR_CURVATURE } from '../work/sections/slowness';
+import { FILM_PER_CURVATURE, MOST_FOR_CURVATURE } from '../plan/sections/slowness';
 import { type DefaultGroup, figure } from './group';
 
 export const FILM_DEFAULTS: readonly DefaultGroup[] = [

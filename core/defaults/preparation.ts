@@ -1,11 +1,11 @@
-import { STEP_KIND_IDS, STEP_KINDS } from '../work/steps/steps';
-import { CARE_WHEELS } from '../work/prepare/cleaning';
-import { SETTLES_MIN } from '../work/prepare/closing';
-import { USUAL_WEIGHS } from '../work/prepare/marks-gone';
-import { JACKING_MIN, padFactor } from '../work/prepare/pace';
-import { FACTORY_THIN_UM } from '../work/prepare/sanding';
-import { HAZE_LEFT_PCT } from '../work/prepare/test-ladder';
-import { ROTARY_FACTOR } from '../work/prepare/to-step';
+import { STEP_KIND_IDS, STEP_KINDS } from '../prepare/steps/steps';
+import { CARE_WHEELS } from '../prepare/stages/cleaning';
+import { SETTLES_MIN } from '../prepare/stages/closing';
+import { USUAL_WEIGHS } from '../prepare/stages/marks-gone';
+import { JACKING_MIN, padFactor } from '../prepare/stages/pace';
+import { FACTORY_THIN_UM } from '../prepare/stages/sanding';
+import { HAZE_LEFT_PCT } from '../prepare/stages/test-ladder';
+import { ROTARY_FACTOR } from '../prepare/stages/to-step';
 import { type DefaultGroup, figure } from './group';
 
 const WAITS = [

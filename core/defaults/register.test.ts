@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
-import { STEP_KINDS } from '#core/work/steps';
+import { STEP_KINDS } from '#core/prepare/steps';
 import { DEFAULT_GROUPS } from './index';
 
 test('every default is a figure with its reason, and none stands twice in its group', () => {

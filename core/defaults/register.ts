@@ -3,7 +3,7 @@
  * the models that compute with them; this reads them there, past their doors, so that the page cannot say something
  * else. A test reads every declaration of the core that calls itself an engineering default and looks for it here.
  */
-import { GRACE_DAYS, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/after/care';
+import { GRACE_DAYS, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/care/upkeep';
 import {
   CIRCUMSTANCE_IDS,
   CIRCUMSTANCES,
@@ -15,11 +15,11 @@ import {
   READING_DEG,
   RUBBISH_CHANCE,
   USUAL_WATER,
-} from '#core/after/life';
+} from '#core/layers/life';
 import { AREA_SIGMA } from '#core/item/geometry';
-import { TONES } from '#core/item/condition';
+import { TONES } from '#core/survey/condition';
 import { PIECE_IDS, PIECES } from '#core/item/make';
-import { CLEAR_RESERVE_UM, FILLER_UM, HARDNESS, OUTLYING_Z, REFINISHED_UM, THIN_UM } from '#core/item/paint';
+import { CLEAR_RESERVE_UM, FILLER_UM, HARDNESS, OUTLYING_Z, REFINISHED_UM, THIN_UM } from '#core/survey/paint';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
@@ -36,14 +36,14 @@ import {
   NATURAL_CONVECTION,
   REFERENCE_AIR,
 } from '#core/time/clocks';
-import { SUN_GAIN_K } from '#core/work/go';
-import { FLASH_LEARNING, PACE_LEARNING } from '#core/work/learning';
-import { ADDED_MIN } from '#core/work/hours';
-import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING } from '#core/work/prepare';
-import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/work/quantity';
-import { DEFAULT_PACE } from '#core/work/sections';
-import { STEP_KIND_IDS, STEP_KINDS } from '#core/work/steps';
-import { GELCOAT_RESERVE_UM, SINGLE_STAGE_RESERVE_UM, USUAL_GELCOAT_UM } from '../item/paint/readings';
+import { SUN_GAIN_K } from '#core/lay/go';
+import { FLASH_LEARNING, PACE_LEARNING } from '#core/measures/learning';
+import { ADDED_MIN } from '#core/schedule/hours';
+import { CUTTING_BY_HARDNESS, HOURS_LEARNING, REFINING_BY_HARDNESS, USE_LEARNING } from '#core/prepare/stages';
+import { COATING_TOWEL_M2, DROP_ML, GLOVES_MIN, SEAM_OVERLAP_M, TRIGGER_PULL_ML } from '#core/products/quantity';
+import { DEFAULT_PACE } from '#core/plan/sections';
+import { STEP_KIND_IDS, STEP_KINDS } from '#core/prepare/steps';
+import { GELCOAT_RESERVE_UM, SINGLE_STAGE_RESERVE_UM, USUAL_GELCOAT_UM } from '../survey/paint/readings';
 import { AFTER_DEFAULTS } from './after';
 import { BAY_DEFAULTS } from './bay';
 import { FILM_DEFAULTS } from './film';

@@ -1,5 +1,11 @@
 import type { MethodId } from '#core/products/methods';
-import { type LearnedFactor, learnFactor, type LearningModel, predictiveSigma, untaught } from '#core/work/learning';
+import {
+  type LearnedFactor,
+  learnFactor,
+  type LearningModel,
+  predictiveSigma,
+  untaught,
+} from '#core/measures/learning';
 import type { LoggedStock, StockUse } from './events';
 import { afterEntry, emptyWeight, type StockThing, undoneIn } from './thing';
 

@@ -1,5 +1,5 @@
 import { MS_PER_DAY } from '#core/measures';
-import { choosePacks, type Pack, type PackCount } from '#core/work/quantity';
+import { choosePacks, type Pack, type PackCount } from '#core/products/quantity';
 import { type ShelfLife, takingOrder } from './order';
 import type { StockThing } from './thing';
 import { grouped } from './grouped';

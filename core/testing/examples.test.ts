@@ -1,11 +1,11 @@
 /** The examples in the documentation of functions whose signs, units or order could be mistaken, as they stand there. */
-import { conditionLeft } from '#core/after/life';
+import { conditionLeft } from '#core/layers/life';
 import { polygonAreaM2 } from '#core/item/geometry';
 import { condensation, minutesToWarm } from '#core/time/air';
 import { guardedWindow } from '#core/time/clocks';
-import { FLASH_LEARNING, learnFactor } from '#core/work/learning';
-import { seamFactor, wetFilmUm } from '#core/work/quantity';
-import { maxSectionM2, sectionTiming } from '#core/work/sections';
+import { FLASH_LEARNING, learnFactor } from '#core/measures/learning';
+import { seamFactor, wetFilmUm } from '#core/products/quantity';
+import { maxSectionM2, sectionTiming } from '#core/plan/sections';
 
 const pace = { layM2PerMin: 0.25, levelM2PerMin: 0.2 };
 const even = { layM2PerMin: 0.25, levelM2PerMin: 0.25 };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/item/condition';
-import { HARDNESS } from '#core/item/paint';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/survey/condition';
+import { HARDNESS } from '#core/survey/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import {
@@ -12,8 +12,8 @@ import {
   SCHOOL_CHOICES,
   SCOPE_STATES,
   USUAL_SCHOOLS,
-} from '#core/work/prepare';
-import { STEP_KINDS } from '#core/work/steps';
+} from '#core/prepare/stages';
+import { STEP_KINDS } from '#core/prepare/steps';
 
 /** A bonnet in clear coat with enough of it, and what is said otherwise. */
 export const panel = (changes: Partial<PanelCase> = {}): PanelCase => ({

@@ -1,7 +1,7 @@
 /** Small made-up things that core tests are told with. */
 import { TENTH_SIGMAS } from '#core/measures';
 import type { Product } from '#core/products/sheets';
-import type { PlannedJob, PlannedSurface } from '#core/work/plan';
+import type { PlannedJob, PlannedSurface } from '#core/plan/job';
 
 export function product(changes: Partial<Product> = {}): Product {
   return {

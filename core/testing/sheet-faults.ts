@@ -1,8 +1,8 @@
 /** What is wrong with a laid-out job, found by the rules alone and not by how it was laid out. Empty: nothing. */
-import { coatKey, coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/work/plan';
+import { coatKey, coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/plan/job';
 import { METHODS } from '#core/products/methods';
-import { peopleOf } from '#core/work/crew';
-import type { LaidOut, SheetAction } from '#core/work/runsheet';
+import { peopleOf } from '#core/plan/crew';
+import type { LaidOut, SheetAction } from '#core/lay/run-sheet';
 
 const NEAR = 1e-6;
 

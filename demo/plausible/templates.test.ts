@@ -1,8 +1,8 @@
 /** What a practitioner would expect of whole items: hours of preparation, areas, what it uses; in ranges, by template. */
 import { type ItemTemplate, type Sizes, templateById, TEMPLATES } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
-import { type Level, LEVELS, prepareItem } from '#core/work/prepare';
-import { takesPolish } from '#core/work/steps';
+import { type Level, LEVELS, prepareItem } from '#core/prepare/stages';
+import { takesPolish } from '#core/prepare/steps';
 import type { JobInput } from '#formats/job';
 import { firstSurfaces } from '#job/edit';
 import { panelCases, prepareSettings } from '#job/prepare';

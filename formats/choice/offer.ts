@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import type { Offer } from '#core/choice/offers';
+import type { Offer } from '#core/choose/offers';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
-import { LEVELS } from '#core/work/prepare';
+import { LEVELS } from '#core/prepare/stages';
 import { id, list, nonEmpty, object, oneOf, percent, text, wholePositive } from '#formats/values';
 
 /** A named offer as the shop keeps it. */

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { boundingBox, perimeterMm, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
-import { surfaceAreaM2 } from '#core/work/plan';
+import { surfaceAreaM2 } from '#core/plan/job';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { dxfFile, dxfPolyline, escaped, layerName, mm } from './marks';
 

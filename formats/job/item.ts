@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { MARK_KIND_IDS } from '#core/item/condition';
+import { MARK_KIND_IDS } from '#core/survey/condition';
 import { FAMILY_IDS } from '#core/products/families';
-import { STEP_KIND_IDS } from '#core/work/steps';
+import { STEP_KIND_IDS } from '#core/prepare/steps';
 import { instant, object } from '#formats/values';
 
 /** An item the workshop has had, at a glance. */

@@ -1,6 +1,6 @@
 /** What a schema cannot say of a job: that its parts fit each other. Looks at raw values, so that all faults come at once. */
 import { firstSelfCrossing, type Point, polygonAreaM2 } from '#core/item/geometry';
-import { mayOverrule, RULE_IDS } from '#core/products/layering';
+import { mayOverrule, RULE_IDS } from '#core/layers/rules';
 import { productSenseFaults } from '#formats/shelf';
 import { type Fault, isNumber, isRecord, minutesBetween, pathText, type Raw, read, records } from '#formats/values';
 import { type Job, jobSchema } from './job';

@@ -1,5 +1,5 @@
-import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
-import { REMOVAL_METHOD_IDS } from '#core/after/removal';
+import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/layers/life';
+import { REMOVAL_METHOD_IDS } from '#core/products/removal-methods';
 import { CUTTER_IDS } from '#core/film/cutters';
 import { BODIES, PIECE_IDS } from '#core/item/make';
 import {
@@ -11,20 +11,20 @@ import {
   TONES,
   TOUCHES,
   WATER_BEHAVIOURS,
-} from '#core/item/condition';
-import { HARDNESS, READING_SOURCES } from '#core/item/paint';
+} from '#core/survey/condition';
+import { HARDNESS, READING_SOURCES } from '#core/survey/paint';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { MINUTES_PER_DAY, TENTH_SIGMAS } from '#core/measures';
 import { FOUND_IDS } from '#core/products/families';
-import { RULE_IDS } from '#core/products/layering';
+import { RULE_IDS } from '#core/layers/rules';
 import { METHOD_IDS } from '#core/products/methods';
 import { LAYING_SCHOOLS, type LayingSchools } from '#core/products/schools';
 import { STILL_AIR } from '#core/time/air';
-import { CREW_ROLES } from '#core/work/crew';
-import { AHEAD_SCHOOLS } from '#core/work/plan';
-import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/work/prepare';
-import { CREW_MODES, DEFAULT_PACE } from '#core/work/sections';
-import { STEP_KIND_IDS } from '#core/work/steps';
+import { CREW_ROLES } from '#core/plan/crew';
+import { AHEAD_SCHOOLS } from '#core/plan/job';
+import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/prepare/stages';
+import { CREW_MODES, DEFAULT_PACE } from '#core/plan/sections';
+import { STEP_KIND_IDS } from '#core/prepare/steps';
 import { productSchema } from '#formats/shelf';
 import {
   anyNumber,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ANSWERS, UNITS } from '#core/products/sheets';
 import { MILESTONES } from '#core/time/clocks';
-import { FINDING_CODES, SEVERITIES } from '#core/work/plan';
+import { FINDING_CODES, SEVERITIES } from '#core/plan/job';
 import { instant, object } from '#formats/values';
 
 /** Coats with the times of the run sheet. */

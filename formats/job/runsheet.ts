@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CREW_ROLES } from '#core/work/crew';
+import { CREW_ROLES } from '#core/plan/crew';
 import { instant, object } from '#formats/values';
 import { planSchema } from './plan';
 

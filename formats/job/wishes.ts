@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/after/life';
-import { CONCERNS, FILM_WISHES, USUAL_WISHES } from '#core/choice/choose';
+import { CLIMATE_IDS, DISTANCE_IDS, GROUNDWORK_IDS, PARKING_IDS, WASH_IDS } from '#core/layers/life';
+import { CONCERNS, FILM_WISHES, USUAL_WISHES } from '#core/choose/stacks';
 import {
   flag,
   list,

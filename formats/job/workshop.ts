@@ -1,11 +1,11 @@
 /** What the server keeps around a job: where it stands, in which version, in which bay. */
 import { BODIES } from '#core/item/make';
 import { z } from 'zod';
-import { PHASES } from '#core/after/care';
+import { PHASES } from '#core/care/upkeep';
 import { jobCostsSchema, operationSchema } from './operation';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
-import { LAMP_IDS } from '#core/work/cure';
-import { DAYS_OF_WEEK } from '#core/work/hours';
+import { LAMP_IDS } from '#core/lay/cure';
+import { DAYS_OF_WEEK } from '#core/schedule/hours';
 import { makerSheetSchema, shopFiguresSchema } from '#formats/shelf';
 import {
   anyNumber,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/item/condition';
-import { LEVELS, PAIR_IDS } from '#core/work/prepare';
-import { STEP_KIND_IDS } from '#core/work/steps';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/survey/condition';
+import { LEVELS, PAIR_IDS } from '#core/prepare/stages';
+import { STEP_KIND_IDS } from '#core/prepare/steps';
 import { instant } from '#formats/values';
 
 const learnedFactor = { factor: z.number(), sigma: z.number(), observations: z.int() };

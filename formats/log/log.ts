@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/item/condition';
-import { READING_SOURCES } from '#core/item/paint';
-import { LAYING_FAULT_IDS } from '#core/work/laying-faults';
-import { LEVELS, PAUSE_REASONS } from '#core/work/prepare';
+import { MARK_KIND_IDS, MARK_SEVERITIES, OUTCOMES } from '#core/survey/condition';
+import { READING_SOURCES } from '#core/survey/paint';
+import { LAYING_FAULT_IDS } from '#core/lay/faults';
+import { LEVELS, PAUSE_REASONS } from '#core/prepare/stages';
 import {
   ANSWERED_LISTS,
   CHECK_LIGHTS,
@@ -12,8 +12,8 @@ import {
   PICTURE_CONSENTS,
   PROOF_KINDS,
   REMEDIES,
-} from '#core/work/run';
-import { STEP_KIND_IDS } from '#core/work/steps';
+} from '#core/lay/run';
+import { STEP_KIND_IDS } from '#core/prepare/steps';
 import {
   celsius,
   instant,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { CalendarCase, Scheduled } from '#core/work/calendar';
+import type { CalendarCase, Scheduled } from '#core/schedule/calendar';
 import {
   type Fault,
   flag,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PHASES } from '#core/after/care';
+import { PHASES } from '#core/care/upkeep';
 import { jobCostsSchema, LOST_WHYS, operationSchema, weekSchema } from '#formats/job';
 import { flag, id, instant, list, nonEmpty, object, oneOf, share, wholeNonNegative } from '#formats/values';
 

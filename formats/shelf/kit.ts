@@ -13,8 +13,8 @@ import {
   MACHINE_ACTIONS,
   PAD_MATERIALS,
   PAD_STATES,
-} from '#core/work/kit';
-import { STEP_KIND_IDS } from '#core/work/steps';
+} from '#core/prepare/kit';
+import { STEP_KIND_IDS } from '#core/prepare/steps';
 import {
   flag,
   id,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { REMOVAL_METHOD_IDS } from '#core/after/removal';
+import { REMOVAL_METHOD_IDS } from '#core/products/removal-methods';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS } from '#core/products/methods';

@@ -1,5 +1,5 @@
 /** A panel back from the body shop: bare, breathing, and matched with the rest. */
-import { foldLog } from '#core/work/run';
+import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';

@@ -1,4 +1,4 @@
-import type { StandingSurface } from '#core/after/care';
+import type { StandingSurface } from '#core/care/upkeep';
 import { usualMethod } from '#core/products/methods';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { type Job, surfaceName } from '#formats/job';

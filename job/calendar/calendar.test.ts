@@ -1,6 +1,6 @@
-import { calendarFaults, redraw } from '#core/work/calendar';
-import { layOut } from '#core/work/runsheet';
-import { foldLog } from '#core/work/run';
+import { calendarFaults, redraw } from '#core/schedule/calendar';
+import { layOut } from '#core/lay/run-sheet';
+import { foldLog } from '#core/lay/run';
 import type { Bay, JobDraft } from '#formats/job';
 import { type CalendarJob, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween } from '#formats/values';

@@ -1,7 +1,7 @@
 import { MINUTES_PER_DAY } from '#core/measures';
-import type { PlacedTask } from '#core/work/calendar';
-import { type Hours, inOrder, minutesWithin, within } from '#core/work/crew';
-import { openHours, type Week } from '#core/work/hours';
+import type { PlacedTask } from '#core/schedule/calendar';
+import { type Hours, inOrder, minutesWithin, within } from '#core/plan/crew';
+import { openHours, type Week } from '#core/schedule/hours';
 import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 import { weekOf } from '#job/promise';
 import { asChanged, bayAmong, bayOf, type FarJob, personOf, type ShopCase, type ShopSources } from './shop-case';

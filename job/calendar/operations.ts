@@ -1,8 +1,8 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
-import { ADDED_MIN } from '#core/work/hours';
-import { type Hours, inOrder, minutesWithin, SAME_MOMENT_MIN } from '#core/work/crew';
-import { begins, type DayBlock, ends } from '#core/work/days';
-import type { Plan } from '#core/work/plan';
+import { ADDED_MIN } from '#core/schedule/hours';
+import { type Hours, inOrder, minutesWithin, SAME_MOMENT_MIN } from '#core/plan/crew';
+import { begins, type DayBlock, ends } from '#core/schedule/days';
+import type { Plan } from '#core/plan/job';
 import type { Job, Operation } from '#formats/job';
 import { instantAfter } from '#formats/values';
 

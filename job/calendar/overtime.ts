@@ -1,7 +1,7 @@
-import { USUAL_WISHES } from '#core/choice/choose';
+import { USUAL_WISHES } from '#core/choose/stacks';
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
-import type { PlacedTask } from '#core/work/calendar';
-import { type Hours, inOrder, minutesWithin, without } from '#core/work/crew';
+import type { PlacedTask } from '#core/schedule/calendar';
+import { type Hours, inOrder, minutesWithin, without } from '#core/plan/crew';
 import type { CalendarJob, ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween, weekday } from '#formats/values';
 import { bayAmong, bayOf, openOf, personOf, type ShopCase, skillOf, taskOf } from './shop-case';

@@ -1,4 +1,4 @@
-import { calendarFaults, redraw } from '#core/work/calendar';
+import { calendarFaults, redraw } from '#core/schedule/calendar';
 import type { Bay } from '#formats/job';
 import { type CalendarJob, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween } from '#formats/values';

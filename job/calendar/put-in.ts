@@ -1,5 +1,5 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
-import { type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
+import { type PlacedTask, redraw, type Redrawn } from '#core/schedule/calendar';
 import type { ShopCalendar } from '#formats/schedule';
 import { instantAfter, minuteOfDay } from '#formats/values';
 import { hourMoney, longerEvenings, minutesBeyond, onSaturdays, workedOnly } from './overtime';

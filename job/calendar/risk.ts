@@ -1,5 +1,5 @@
-import { type PlacedTask, type RehearsedDue, rehearseCalendar } from '#core/work/calendar';
-import { USUAL_UNCERTAINTY } from '#core/work/rehearsal';
+import { type PlacedTask, type RehearsedDue, rehearseCalendar } from '#core/schedule/calendar';
+import { USUAL_UNCERTAINTY } from '#core/schedule/rehearsal';
 import type { OperationKind } from '#formats/job';
 import { lastTask, type ShopCase } from './shop-case';
 

@@ -1,7 +1,7 @@
 import { MINUTES_PER_DAY } from '#core/measures';
-import type { CalendarCase, PlacedTask, Task } from '#core/work/calendar';
-import { type Hours, inOrder, without } from '#core/work/crew';
-import { openHours, USUAL_WEEK, type Week } from '#core/work/hours';
+import type { CalendarCase, PlacedTask, Task } from '#core/schedule/calendar';
+import { type Hours, inOrder, without } from '#core/plan/crew';
+import { openHours, USUAL_WEEK, type Week } from '#core/schedule/hours';
 import type { Bay, Operation } from '#formats/job';
 import type { CalendarJob, ShopCalendar, Skill } from '#formats/schedule';
 import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';

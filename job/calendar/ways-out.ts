@@ -1,5 +1,5 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
-import { type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
+import { type PlacedTask, redraw, type Redrawn } from '#core/schedule/calendar';
 import { instantAfter } from '#formats/values';
 import { type CalendarJob, type ShopCalendar, type Skill, SKILLS } from '#formats/schedule';
 import { HELPER, hourMoney, longerEvenings, minutesBeyond, onSaturdays, standsIn, workedOnly } from './overtime';

@@ -1,9 +1,9 @@
 /** Care as a visit of its own: what it finds speaks for what was laid before, and goes on with the item. */
-import { conditionAt, dropSays, firstRenewMin, phaseOf, topOf } from '#core/after/care';
+import { conditionAt, dropSays, firstRenewMin, phaseOf, topOf } from '#core/care/upkeep';
 import { MINUTES_PER_DAY } from '#core/measures';
-import { NO_KIT } from '#core/work/kit';
-import { stageNow } from '#core/work/prepare';
-import { foldLog, type RunEntry, runProgress } from '#core/work/run';
+import { NO_KIT } from '#core/prepare/kit';
+import { stageNow } from '#core/prepare/stages';
+import { foldLog, type RunEntry, runProgress } from '#core/lay/run';
 import { type Job, jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { productSchema } from '#formats/shelf';

@@ -1,5 +1,5 @@
 import { arrange, type Arrangement } from '#core/item/nets';
-import type { CoatWindow, PlannedJob } from '#core/work/plan';
+import type { CoatWindow, PlannedJob } from '#core/plan/job';
 import {
   type CheckPanel,
   type CheckPatch,
@@ -9,9 +9,9 @@ import {
   inWalk,
   placesOfRecord,
   placesOnNet,
-} from '#core/work/check';
-import { levelledLoaded, patchKey, type PatchRecord, patchWindow, type RunRecord, type RunSheet } from '#core/work/run';
-import { sectionsOf } from '#core/work/section-map';
+} from '#core/check/checks';
+import { levelledLoaded, patchKey, type PatchRecord, patchWindow, type RunRecord, type RunSheet } from '#core/lay/run';
+import { sectionsOf } from '#core/plan/section-map';
 import type { Job } from '#formats/job';
 
 /** The net of a job as it is checked, and where faults hide on it. It stands as long as no other panel is laid. */

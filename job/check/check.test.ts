@@ -1,8 +1,8 @@
-import { foldLog, type LoggedEntry, patchKey, type RunEntry, runSheet } from '#core/work/run';
+import { foldLog, type LoggedEntry, patchKey, type RunEntry, runSheet } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { plannedJob } from '#job/plan';
 import { preparedView } from '#job/view';
-import { NO_KIT } from '#core/work/kit';
+import { NO_KIT } from '#core/prepare/kit';
 import { playedLog } from '../../demo/play';
 import { yardThatMorning } from '../../demo/that-morning';
 import { checkNet, checkView, closingView, keepDryUntilMin, patchAt, remediesFor } from '.';

@@ -1,5 +1,5 @@
-import { CLOSING_LINES } from '#core/work/check';
-import { answerKey, type RunRecord, type RunSheet } from '#core/work/run';
+import { CLOSING_LINES } from '#core/check/checks';
+import { answerKey, type RunRecord, type RunSheet } from '#core/lay/run';
 import { type Job, surfaceName } from '#formats/job';
 import { closingList } from '#job/prepare';
 

@@ -1,5 +1,5 @@
-import type { BeadReading, RunRecord } from '#core/work/run';
-import { BEADS_FROM_DEG, besideBare, type ContactAngle } from '#core/work/water';
+import type { BeadReading, RunRecord } from '#core/lay/run';
+import { BEADS_FROM_DEG, besideBare, type ContactAngle } from '#core/survey/water';
 
 /** Drops read on one panel, the first one first, and what the last of them says. */
 export interface PanelDrops {

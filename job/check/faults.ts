@@ -1,7 +1,7 @@
 import { containsPoint, boundingBox, type Point } from '#core/item/geometry';
-import { remedyOptions, type RemedyOption } from '#core/work/check';
-import type { PlannedJob } from '#core/work/plan';
-import { mostTakenUm, polishSteps, type Preparation } from '#core/work/prepare';
+import { remedyOptions, type RemedyOption } from '#core/check/checks';
+import type { PlannedJob } from '#core/plan/job';
+import { mostTakenUm, polishSteps, type Preparation } from '#core/prepare/stages';
 import {
   type FoundFault,
   type NetPoint,
@@ -10,8 +10,8 @@ import {
   type RunRecord,
   type RunSheet,
   type SheetPatch,
-} from '#core/work/run';
-import { sectionsOf } from '#core/work/section-map';
+} from '#core/lay/run';
+import { sectionsOf } from '#core/plan/section-map';
 import type { CheckNet } from './check-view';
 
 /** The patch that lies at a place of a panel: of the last coat begun there, the section the place is in. */

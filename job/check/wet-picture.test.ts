@@ -1,5 +1,5 @@
 /** A wet picture over the net: what sheets on it is found again when it is dry. */
-import { foldLog, type LoggedEntry } from '#core/work/run';
+import { foldLog, type LoggedEntry } from '#core/lay/run';
 import { yardThatMorning } from '../../demo/that-morning';
 import { checkNet, laidOver, onPanel, onSheet, panelDrops, shownAt } from '.';
 

@@ -1,6 +1,6 @@
 import { boundingBox, containsPoint, type Point } from '#core/item/geometry';
-import type { NetPoint } from '#core/work/run';
-import { matchPicture, moved, type PictureMatch } from '#core/work/water';
+import type { NetPoint } from '#core/lay/run';
+import { matchPicture, moved, type PictureMatch } from '#core/survey/water';
 import type { MatchedPlace, Photo } from '#formats/job';
 import type { CheckNet } from './check-view';
 

@@ -1,6 +1,6 @@
 import highsLoader from 'highs';
-import { type Solve, solveWith } from '#core/choice/choose';
-import { judgeStack } from '#core/products/layering';
+import { type Solve, solveWith } from '#core/choose/stacks';
+import { judgeStack } from '#core/layers/rules';
 import type { ChoiceFile } from '#formats/choice';
 import type { Job } from '#formats/job';
 import { readProduct } from '#formats/shelf';

@@ -13,14 +13,14 @@ import {
   USUAL_WISHES,
   whyNot,
   type Wishes,
-} from '#core/choice/choose';
-import { twinOf } from '#core/item/condition';
+} from '#core/choose/stacks';
+import { twinOf } from '#core/survey/condition';
 import { hitHarder } from '#core/item/nets';
-import { isPaint } from '#core/item/paint';
+import { isPaint } from '#core/survey/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_HOUR, MONTHS_PER_YEAR } from '#core/measures';
-import { surfaceAreaM2 } from '#core/work/plan';
-import { isWorn } from '#core/item/condition';
+import { surfaceAreaM2 } from '#core/plan/job';
+import { isWorn } from '#core/survey/condition';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';

@@ -8,14 +8,14 @@ import {
   type JobDays,
   untilDeadline,
   type UntilDeadline,
-} from '#core/work/days';
-import { type Hours, hoursOf, peopleOf } from '#core/work/crew';
-import { openHours, type Week } from '#core/work/hours';
-import type { PlannedJob } from '#core/work/plan';
-import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
-import type { RunRecord } from '#core/work/run';
-import type { LaidOut } from '#core/work/runsheet';
-import { STEP_KINDS } from '#core/work/steps';
+} from '#core/schedule/days';
+import { type Hours, hoursOf, peopleOf } from '#core/plan/crew';
+import { openHours, type Week } from '#core/schedule/hours';
+import type { PlannedJob } from '#core/plan/job';
+import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
+import type { RunRecord } from '#core/lay/run';
+import type { LaidOut } from '#core/lay/run-sheet';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { Job } from '#formats/job';
 import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
-import { layOut } from '#core/work/runsheet';
-import { foldLog } from '#core/work/run';
+import { layOut } from '#core/lay/run-sheet';
+import { foldLog } from '#core/lay/run';
 import { calendarFile } from '#formats/calendar';
 import type { Job } from '#formats/job';
 import { plannedJob } from '#job/plan';

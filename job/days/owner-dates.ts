@@ -1,5 +1,5 @@
-import { begins, type JobDays } from '#core/work/days';
-import type { Plan } from '#core/work/plan';
+import { begins, type JobDays } from '#core/schedule/days';
+import type { Plan } from '#core/plan/job';
 import type { Job } from '#formats/job';
 import type { CalendarEvent } from '#formats/calendar';
 import { instantAfter } from '#formats/values';

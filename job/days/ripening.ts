@@ -1,10 +1,10 @@
 import { MINUTES_PER_DAY, MS_PER_MIN } from '#core/measures';
-import { firstWashAfter, hardFromMin } from '#core/after/care';
+import { firstWashAfter, hardFromMin } from '#core/care/upkeep';
 import { type AmbientSeries, type AmbientStep, STILL_AIR } from '#core/time/air';
 import { latestMoment } from '#core/time/clocks';
-import { curingCoats } from '#core/work/cure';
-import { inOrder, nextFit } from '#core/work/crew';
-import { coatMilestones, type Plan, type PlannedJob } from '#core/work/plan';
+import { curingCoats } from '#core/lay/cure';
+import { inOrder, nextFit } from '#core/plan/crew';
+import { coatMilestones, type Plan, type PlannedJob } from '#core/plan/job';
 import type { YardForecast } from '#formats/bay';
 import type { Job } from '#formats/job';
 import { minutesBetween } from '#formats/values';

@@ -1,6 +1,6 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
-import { twinOf } from '#core/item/condition';
-import type { PlacedReading, ReadingSource } from '#core/item/paint';
+import { twinOf } from '#core/survey/condition';
+import type { PlacedReading, ReadingSource } from '#core/survey/paint';
 import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';

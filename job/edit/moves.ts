@@ -1,4 +1,4 @@
-import { coatKey, type CoatName, type Move } from '#core/work/plan';
+import { coatKey, type CoatName, type Move } from '#core/plan/job';
 import type { Job } from '#formats/job';
 import { changeDocument, type Edit } from './edits';
 

@@ -1,5 +1,5 @@
-import type { PickGroup } from '#core/work/pick-list';
-import { answerKey, type RunRecord } from '#core/work/run';
+import type { PickGroup } from '#core/lay/pick-list';
+import { answerKey, type RunRecord } from '#core/lay/run';
 
 /** One thing that has to be there before the first patch. */
 export interface GateLine {

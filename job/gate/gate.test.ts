@@ -1,5 +1,5 @@
-import type { PickGroup } from '#core/work/pick-list';
-import { foldLog, type RunEntry } from '#core/work/run';
+import type { PickGroup } from '#core/lay/pick-list';
+import { foldLog, type RunEntry } from '#core/lay/run';
 import { gateLines } from '.';
 
 const groups: PickGroup[] = [

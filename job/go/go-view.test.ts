@@ -1,10 +1,10 @@
 /** Go or wait for a whole job: which panels ask together, which is told for a row, and the stretch that is offered. */
 import fc from 'fast-check';
-import { type GoVerdict, SLOT_MIN, waysToGo } from '#core/work/go';
-import { hoursOf, peopleOf } from '#core/work/crew';
+import { type GoVerdict, SLOT_MIN, waysToGo } from '#core/lay/go';
+import { hoursOf, peopleOf } from '#core/plan/crew';
 import type { AmbientSeries } from '#core/time/air';
-import { foldLog, runSheet } from '#core/work/run';
-import type { PlannedJob } from '#core/work/plan';
+import { foldLog, runSheet } from '#core/lay/run';
+import type { PlannedJob } from '#core/plan/job';
 import { plannedJob } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';
 import { goView, type LaidAt, waysFor } from '.';

@@ -1,5 +1,5 @@
 import type { Product } from '#core/products/sheets';
-import { type Hours, hoursOf, peopleOf } from '#core/work/crew';
+import { type Hours, hoursOf, peopleOf } from '#core/plan/crew';
 import {
   bestStretch,
   followingAir,
@@ -14,8 +14,8 @@ import {
   type WayToGo,
   waysToGo,
   worst,
-} from '#core/work/go';
-import type { CoatPlan, Plan, PlannedJob, PlannedSurface } from '#core/work/plan';
+} from '#core/lay/go';
+import type { CoatPlan, Plan, PlannedJob, PlannedSurface } from '#core/plan/job';
 
 /** Panels that get the same product on the same kind of surface at the same temperature: one answer for all. */
 export interface GoGroup {

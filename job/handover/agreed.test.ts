@@ -1,6 +1,6 @@
 /** What was agreed beside what was done. */
-import { standingSurfaces } from '#core/after/care';
-import { foldLog, type LoggedEntry } from '#core/work/run';
+import { standingSurfaces } from '#core/care/upkeep';
+import { foldLog, type LoggedEntry } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { plannedJob } from '#job/plan';
 import { playedLog } from '../../demo/play';

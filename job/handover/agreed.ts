@@ -1,5 +1,5 @@
-import type { StandingSurface } from '#core/after/care';
-import { LEFT_WORDS, type RunRecord } from '#core/work/run';
+import type { StandingSurface } from '#core/care/upkeep';
+import { LEFT_WORDS, type RunRecord } from '#core/lay/run';
 import { type Job, surfaceName } from '#formats/job';
 
 /** What became of what was agreed on a panel. */

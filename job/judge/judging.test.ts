@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
-import { judgeStack, mayOverrule } from '#core/products/layering';
+import { judgeStack, mayOverrule } from '#core/layers/rules';
 import { readProduct } from '#formats/shelf';
 import { DEMO_SHELF } from '../../demo/shelf';
 import { judgeLayers, productsOf } from '.';

@@ -1,6 +1,6 @@
-import { judgeStack, LAYERING_RULES, type LayerJudgement, withIntervals } from '#core/products/layering';
+import { judgeStack, LAYERING_RULES, type LayerJudgement, withIntervals } from '#core/layers/rules';
 import type { Product } from '#core/products/sheets';
-import type { CoatPlan, PlannedSurface } from '#core/work/plan';
+import type { CoatPlan, PlannedSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 
 type Ground = Pick<PlannedSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft'>;

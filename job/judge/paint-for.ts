@@ -1,5 +1,5 @@
-import { isPaint, reserveOf } from '#core/item/paint';
-import { removalsToComeUm } from '#core/work/prepare';
+import { isPaint, reserveOf } from '#core/survey/paint';
+import { removalsToComeUm } from '#core/prepare/stages';
 import type { Job, Surface } from '#formats/job';
 import { plannedJob } from '#job/plan';
 import { excludedFrom } from '#job/terms';

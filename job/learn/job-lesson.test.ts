@@ -1,7 +1,7 @@
 import { seeded } from '#core/measures';
-import { FLASH_LEARNING, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/work/learning';
-import { flashBeliefs, paceOf } from '#core/work/run';
-import { DEFAULT_PACE } from '#core/work/sections';
+import { FLASH_LEARNING, learnFactor, onALaterDay, predictiveSigma, untaught } from '#core/measures/learning';
+import { flashBeliefs, paceOf } from '#core/lay/run';
+import { DEFAULT_PACE } from '#core/plan/sections';
 import type { LogEntry } from '#formats/log';
 import { type Job, readJob } from '#formats/job';
 import { instantAfter } from '#formats/values';

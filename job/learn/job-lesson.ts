@@ -1,8 +1,8 @@
 import type { MethodId } from '#core/products/methods';
-import type { CrewRole } from '#core/work/crew';
-import { learnFactor, PACE_LEARNING } from '#core/work/learning';
-import type { PlannedJob } from '#core/work/plan';
-import { lessonOf, type PreparationLesson } from '#core/work/prepare';
+import type { CrewRole } from '#core/plan/crew';
+import { learnFactor, PACE_LEARNING } from '#core/measures/learning';
+import type { PlannedJob } from '#core/plan/job';
+import { lessonOf, type PreparationLesson } from '#core/prepare/stages';
 import {
   cueRatios,
   type CueSeen,
@@ -13,8 +13,8 @@ import {
   learnedFlash,
   type PatchRecord,
   type RunRecord,
-} from '#core/work/run';
-import { DEFAULT_PACE } from '#core/work/sections';
+} from '#core/lay/run';
+import { DEFAULT_PACE } from '#core/plan/sections';
 import { type Job, surfaceName } from '#formats/job';
 import { type LearnedHands, type LogEntry, loggedEntries } from '#formats/log';
 import type { ShopFigures } from '#formats/shelf';

@@ -1,9 +1,9 @@
-import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choice/offers';
-import { type ChoiceSurface, validStacks } from '#core/choice/choose';
+import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choose/offers';
+import { type ChoiceSurface, validStacks } from '#core/choose/stacks';
 import { SUBSTRATES } from '#core/item/substrates';
-import { layingHours, preparationMin } from '#core/work/hours';
-import { layOut } from '#core/work/runsheet';
-import { prepareItem, type PrepareSettings } from '#core/work/prepare';
+import { layingHours, preparationMin } from '#core/schedule/hours';
+import { layOut } from '#core/lay/run-sheet';
+import { prepareItem, type PrepareSettings } from '#core/prepare/stages';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';

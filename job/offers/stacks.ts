@@ -1,4 +1,4 @@
-import type { StackLayer } from '#core/choice/choose';
+import type { StackLayer } from '#core/choose/stacks';
 import { usualMethod } from '#core/products/methods';
 import type { Layer } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';

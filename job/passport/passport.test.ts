@@ -1,7 +1,7 @@
 /** What travels with the item: made from the record, readable as a file, and taken in again as its past. */
 import { passportSchema, signedText } from '#formats/passport';
 import type { LogEntry } from '#formats/log';
-import { neverOn, warrantyStands } from '#core/after/care';
+import { neverOn, warrantyStands } from '#core/care/upkeep';
 import { minutesBetween } from '#formats/values';
 import { yardThatMorning } from '../../demo/that-morning';
 import { passportOf, type PassportVisit } from '.';

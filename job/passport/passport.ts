@@ -9,12 +9,12 @@ import {
   takesTopper,
   TOPPER_EVERY_WASHES,
   WASH_EVERY_WEEKS,
-} from '#core/after/care';
+} from '#core/care/upkeep';
 import { MS_PER_MIN } from '#core/measures';
 import { airAt } from '#core/time/air';
-import { LAYING_FAULTS } from '#core/work/laying-faults';
-import { foldLog, LEFT_WORDS, type RunRecord, withMeasuredAir } from '#core/work/run';
-import { STEP_KINDS } from '#core/work/steps';
+import { LAYING_FAULTS } from '#core/lay/faults';
+import { foldLog, LEFT_WORDS, type RunRecord, withMeasuredAir } from '#core/lay/run';
+import { STEP_KINDS } from '#core/prepare/steps';
 import { type Job, surfaceName } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';

@@ -1,6 +1,6 @@
 import { METHOD_IDS, type MethodId } from '#core/products/methods';
-import { layingHours } from '#core/work/hours';
-import { layOut } from '#core/work/runsheet';
+import { layingHours } from '#core/schedule/hours';
+import { layOut } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
 import { plannedJob } from '#job/plan';
 

@@ -1,6 +1,6 @@
-import { type PickGroup, type PickLine, shortOf } from '#core/work/pick-list';
-import { prepareItem } from '#core/work/prepare';
-import { foldLog } from '#core/work/run';
+import { type PickGroup, type PickLine, shortOf } from '#core/lay/pick-list';
+import { prepareItem } from '#core/prepare/stages';
+import { foldLog } from '#core/lay/run';
 import { kitOf } from '#formats/shelf';
 import type { Job } from '#formats/job';
 import { planOf } from '#job/plan';

@@ -1,10 +1,10 @@
 import { TOWELS_OF } from '#core/products/schools';
-import { peopleOf } from '#core/work/crew';
-import { type Kit, padState } from '#core/work/kit';
-import { type PickGroup, pickList } from '#core/work/pick-list';
-import type { Plan } from '#core/work/plan';
-import { type Preparation, stageKey, stageState } from '#core/work/prepare';
-import type { RunRecord } from '#core/work/run';
+import { peopleOf } from '#core/plan/crew';
+import { type Kit, padState } from '#core/prepare/kit';
+import { type PickGroup, pickList } from '#core/lay/pick-list';
+import type { Plan } from '#core/plan/job';
+import { type Preparation, stageKey, stageState } from '#core/prepare/stages';
+import type { RunRecord } from '#core/lay/run';
 import { type Job, surfaceName } from '#formats/job';
 import { plannedJob } from '#job/plan';
 import { layingSchools } from '#job/terms';

@@ -1,4 +1,4 @@
-import { foldLog, runSheet } from '#core/work/run';
+import { foldLog, runSheet } from '#core/lay/run';
 import { ternmouthYard } from '#demo';
 import { instantAfter } from '#formats/values';
 import { planFile, plannedJob, runsheetFile } from '.';

@@ -1,7 +1,7 @@
-import { patchesSay, type PatchTried } from '#core/after/removal';
-import { foundByWater } from '#core/item/condition';
+import { patchesSay, type PatchTried } from '#core/layers/removal';
+import { foundByWater } from '#core/survey/condition';
 import type { FoundId } from '#core/products/families';
-import type { FoundTold } from '#core/work/plan';
+import type { FoundTold } from '#core/plan/job';
 import type { Job, Surface } from '#formats/job';
 import { minutesBetween } from '#formats/values';
 

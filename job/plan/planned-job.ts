@@ -1,11 +1,11 @@
 import { templateById } from '#core/item/nets';
-import { isWorn } from '#core/item/condition';
+import { isWorn } from '#core/survey/condition';
 import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
-import { inOrder } from '#core/work/crew';
-import { type Plan, type PlannedJob } from '#core/work/plan';
-import { layOut } from '#core/work/runsheet';
+import { inOrder } from '#core/plan/crew';
+import { type Plan, type PlannedJob } from '#core/plan/job';
+import { layOut } from '#core/lay/run-sheet';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { cutFilm } from '#job/film';
 import { foundTold, type ToldLayer, toldInMinutes } from './found';

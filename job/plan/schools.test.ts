@@ -1,7 +1,7 @@
 /** Schools of laying: every choice that is not the usual one changes a figure that somebody sees. */
 import { LAYING_SCHOOLS, type LayingSchools, TOWELS_OF, USUAL_LAYING_SCHOOLS } from '#core/products/schools';
-import { layingHours } from '#core/work/hours';
-import { layOut } from '#core/work/runsheet';
+import { layingHours } from '#core/schedule/hours';
+import { layOut } from '#core/lay/run-sheet';
 import type { JobInput } from '#formats/job';
 import { product } from '../../core/testing/samples';
 import { filmWork } from '#job/film';

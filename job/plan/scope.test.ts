@@ -1,4 +1,4 @@
-import { prepareItem } from '#core/work/prepare';
+import { prepareItem } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import { quoted } from '#job/offers';
 import { panelCases, prepareSettings } from '#job/prepare';

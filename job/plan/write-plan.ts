@@ -1,4 +1,4 @@
-import { type CoatPlan, type Plan, planOneByOne } from '#core/work/plan';
+import { type CoatPlan, type Plan, planOneByOne } from '#core/plan/job';
 import { FIRST_PLAN_FORMAT, type FirstPlanFile, type Job, PLAN_FORMAT, type PlanFile } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { plannedJob, planOf } from './planned-job';

@@ -1,4 +1,4 @@
-import { layOut } from '#core/work/runsheet';
+import { layOut } from '#core/lay/run-sheet';
 import { type Job, RUNSHEET_FORMAT, type RunsheetFile } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { plannedJob } from './planned-job';

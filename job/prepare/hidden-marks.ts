@@ -1,5 +1,5 @@
-import type { PanelPreparation } from '#core/work/prepare';
-import type { RunRecord } from '#core/work/run';
+import type { PanelPreparation } from '#core/prepare/stages';
+import type { RunRecord } from '#core/lay/run';
 import type { Job, SurfaceMark } from '#formats/job';
 
 /**

@@ -1,7 +1,7 @@
 /** A job as preparation sees it: its panels, its settings, the pairs its test spots found, the clear it took. */
-import { NO_KIT } from '#core/work/kit';
-import { climbLadder, isDone, LEVELS, stageKey, USUAL_GOAL_PCT, USUAL_SCHOOLS } from '#core/work/prepare';
-import { entryFault, foldLog, type LoggedEntry } from '#core/work/run';
+import { NO_KIT } from '#core/prepare/kit';
+import { climbLadder, isDone, LEVELS, stageKey, USUAL_GOAL_PCT, USUAL_SCHOOLS } from '#core/prepare/stages';
+import { entryFault, foldLog, type LoggedEntry } from '#core/lay/run';
 import type { JobInput } from '#formats/job';
 import { preparedView } from '#job/view';
 import { plainJob } from '../testing/plain-job';

@@ -1,14 +1,14 @@
-import { agedFound, foundOn } from '#core/after/care';
-import { planRemoval } from '#core/after/removal';
+import { agedFound, foundOn } from '#core/care/upkeep';
+import { planRemoval } from '#core/layers/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { lowHalf } from '#core/item/nets';
-import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/item/paint';
+import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/survey/paint';
 import { MINUTES_PER_DAY } from '#core/measures';
-import { seenSubstrate } from '#core/products/layering';
+import { seenSubstrate } from '#core/layers/rules';
 import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
-import type { Kit } from '#core/work/kit';
-import { surfaceAreaM2 } from '#core/work/plan';
-import { slowness } from '#core/work/sections';
+import type { Kit } from '#core/prepare/kit';
+import { surfaceAreaM2 } from '#core/plan/job';
+import { slowness } from '#core/plan/sections';
 import {
   climbLadder,
   measuredPair,
@@ -25,9 +25,9 @@ import {
   stageKey,
   USUAL_GOAL_PCT,
   USUAL_SCHOOLS,
-} from '#core/work/prepare';
-import type { RunRecord } from '#core/work/run';
-import { isPolishing } from '#core/work/steps';
+} from '#core/prepare/stages';
+import type { RunRecord } from '#core/lay/run';
+import { isPolishing } from '#core/prepare/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';

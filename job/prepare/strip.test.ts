@@ -1,7 +1,7 @@
-import { planRemoval } from '#core/after/removal';
+import { planRemoval } from '#core/layers/removal';
 import { FOUND_IDS, type FoundId } from '#core/products/families';
-import { judgeStack } from '#core/products/layering';
-import { prepareItem } from '#core/work/prepare';
+import { judgeStack } from '#core/layers/rules';
+import { prepareItem } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import { laidInWords, quoted } from '#job/offers';
 import { planOf, withTakenOff } from '#job/plan';

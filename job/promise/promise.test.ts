@@ -1,5 +1,5 @@
-import { foldLog } from '#core/work/run';
-import { layOut } from '#core/work/runsheet';
+import { foldLog } from '#core/lay/run';
+import { layOut } from '#core/lay/run-sheet';
 import { plannedJob } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { preparedWith } from '#job/view';

@@ -1,8 +1,8 @@
-import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/work/crew';
-import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/work/hours';
-import type { PlannedJob } from '#core/work/plan';
-import { type Preparation, stageKey, type WorkingDay } from '#core/work/prepare';
-import { patchState, type RunRecord } from '#core/work/run';
+import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/plan/crew';
+import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/schedule/hours';
+import type { PlannedJob } from '#core/plan/job';
+import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
+import { patchState, type RunRecord } from '#core/lay/run';
 import type { Bay, Job } from '#formats/job';
 import { clockShift, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 

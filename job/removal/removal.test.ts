@@ -1,7 +1,7 @@
 /** Taking off: what waiting costs, and a job made of it. */
-import { clearOnSurfaces, standingSurfaces } from '#core/after/care';
-import { NO_KIT } from '#core/work/kit';
-import { foldLog } from '#core/work/run';
+import { clearOnSurfaces, standingSurfaces } from '#core/care/upkeep';
+import { NO_KIT } from '#core/prepare/kit';
+import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { plannedJob } from '#job/plan';

@@ -1,5 +1,5 @@
-import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface, topOf } from '#core/after/care';
-import type { LayerRemoval } from '#core/after/removal';
+import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface, topOf } from '#core/care/upkeep';
+import type { LayerRemoval } from '#core/layers/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 
 /** What taking off comes to on a day, over the whole item. */

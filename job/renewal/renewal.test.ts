@@ -1,5 +1,5 @@
 /** Renewed: what must come off, what may stay. */
-import { foldLog } from '#core/work/run';
+import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';

@@ -1,4 +1,4 @@
-import type { StandingSurface } from '#core/after/care';
+import type { StandingSurface } from '#core/care/upkeep';
 import { topComesOffAlone } from '#core/products/families';
 import { usualMethod } from '#core/products/methods';
 import type { Job } from '#formats/job';

@@ -1,5 +1,5 @@
-import { prepareItem } from '#core/work/prepare';
-import { foldLog } from '#core/work/run';
+import { prepareItem } from '#core/prepare/stages';
+import { foldLog } from '#core/lay/run';
 import { type Job, jobSchema, keptTemplate, keptTemplateDraftSchema } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import { withTakenOff } from '#job/plan';

@@ -1,5 +1,5 @@
-import { clearOnSurfaces, dropsOnFound, dropsOnLaid, standingSurfaces } from '#core/after/care';
-import { foldLog } from '#core/work/run';
+import { clearOnSurfaces, dropsOnFound, dropsOnLaid, standingSurfaces } from '#core/care/upkeep';
+import { foldLog } from '#core/lay/run';
 import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';

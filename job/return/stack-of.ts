@@ -1,4 +1,4 @@
-import type { StandingSurface } from '#core/after/care';
+import type { StandingSurface } from '#core/care/upkeep';
 import type { ProductSheet } from '#formats/shelf';
 
 /** A layer of a stack as it stands somewhere on the item, bottom first. */

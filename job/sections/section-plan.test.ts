@@ -1,5 +1,5 @@
 import { arrange } from '#core/item/nets';
-import { layOut } from '#core/work/runsheet';
+import { layOut } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
 import { inOrder } from '#job/edit';
 import { plannedJob, planOf } from '#job/plan';

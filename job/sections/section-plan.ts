@@ -1,6 +1,6 @@
 import type { Arrangement } from '#core/item/nets';
-import { inOnePiece, type Plan } from '#core/work/plan';
-import { type PanelOnSheet, type WorkPatch, workPatches } from '#core/work/section-map';
+import { inOnePiece, type Plan } from '#core/plan/job';
+import { type PanelOnSheet, type WorkPatch, workPatches } from '#core/plan/section-map';
 import type { Job } from '#formats/job';
 
 /** One coat of one product over the whole item, section by section. */

@@ -1,4 +1,4 @@
-import { TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/after/care';
+import { TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/care/upkeep';
 import { MS_PER_DAY } from '#core/measures';
 import type { CareDue, JobSummary } from '#formats/job';
 

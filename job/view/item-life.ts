@@ -1,5 +1,5 @@
-import { clearOnSurfaces } from '#core/after/care';
-import { foldLog } from '#core/work/run';
+import { clearOnSurfaces } from '#core/care/upkeep';
+import { foldLog } from '#core/lay/run';
 import { type Job, type LifeVisit, surfaceName } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';

@@ -1,5 +1,5 @@
-import { LAYING_FAULTS } from '#core/work/laying-faults';
-import type { RunRecord } from '#core/work/run';
+import { LAYING_FAULTS } from '#core/lay/faults';
+import type { RunRecord } from '#core/lay/run';
 import type { Job } from '#formats/job';
 
 /** What a visit is found by beside its title, item and owner: plate, colours, products, batches, faults. Each once. */

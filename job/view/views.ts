@@ -1,7 +1,7 @@
 /** What follows from a job's document and its log, in the pieces that change together. */
-import { type StandingSurface, standingSurfaces } from '#core/after/care';
-import type { Kit } from '#core/work/kit';
-import type { PlannedJob } from '#core/work/plan';
+import { type StandingSurface, standingSurfaces } from '#core/care/upkeep';
+import type { Kit } from '#core/prepare/kit';
+import type { PlannedJob } from '#core/plan/job';
 import {
   type PanelCase,
   type Preparation,
@@ -9,8 +9,8 @@ import {
   type PrepareSettings,
   type WorkingDay,
   workingDay,
-} from '#core/work/prepare';
-import { foldLog, type LoggedEntry, type RunRecord } from '#core/work/run';
+} from '#core/prepare/stages';
+import { foldLog, type LoggedEntry, type RunRecord } from '#core/lay/run';
 import type { Job } from '#formats/job';
 import { airOnceOutside, type Outdoors } from '#job/days';
 import { type LearnedPreparation, type LogEntry, loggedEntries } from '#formats/log';

@@ -1,7 +1,7 @@
 /** What later visits see of a job's work. */
-import { standingSurfaces, waterSeen } from '#core/after/care';
+import { standingSurfaces, waterSeen } from '#core/care/upkeep';
 import { MINUTES_PER_MONTH } from '#core/measures';
-import { foldLog, type LoggedEntry } from '#core/work/run';
+import { foldLog, type LoggedEntry } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { plannedJob } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';

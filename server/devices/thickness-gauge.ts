@@ -1,4 +1,4 @@
-import { gaugeReads, type PaintSystem, type ReadPart } from '#core/item/paint';
+import { gaugeReads, type PaintSystem, type ReadPart } from '#core/survey/paint';
 import { swing } from './swing';
 
 /** Where the probe is set down. */

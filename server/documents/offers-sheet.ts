@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { LEVEL_DEFINITIONS } from '#core/work/prepare';
+import { LEVEL_DEFINITIONS } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { money } from '#formats/values';

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { PickGroup, PickLine } from '#core/work/pick-list';
+import type { PickGroup, PickLine } from '#core/lay/pick-list';
 import type { Job } from '#formats/job';
 import { heading, INK, LINE, MARGIN, newSheet, QUIET, type Sheet, widthOf } from './paper';
 

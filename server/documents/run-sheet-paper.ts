@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
-import type { Plan } from '#core/work/plan';
-import type { LaidOut, SheetAction } from '#core/work/runsheet';
+import type { Plan } from '#core/plan/job';
+import type { LaidOut, SheetAction } from '#core/lay/run-sheet';
 import { type Job, surfaceName } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { heading, INK, LINE, MARGIN, newSheet, QUIET, room, type Sheet, title, widthOf } from './paper';

@@ -1,10 +1,10 @@
 import { DateTime } from 'luxon';
-import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES, outcomeOf } from '#core/item/condition';
+import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES, outcomeOf } from '#core/survey/condition';
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
-import { judgeReadings, VERDICT_NAMES } from '#core/item/paint';
-import { LEVEL_DEFINITIONS, type PanelCase, prepareItem, type PrepareSettings } from '#core/work/prepare';
-import { STEP_KINDS } from '#core/work/steps';
+import { judgeReadings, VERDICT_NAMES } from '#core/survey/paint';
+import { LEVEL_DEFINITIONS, type PanelCase, prepareItem, type PrepareSettings } from '#core/prepare/stages';
+import { STEP_KINDS } from '#core/prepare/steps';
 import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
 import { panelCases } from '#job/prepare';
 import { A4, heading, INK, LINE, MARGIN, newSheet, OVER, QUIET, room, type Sheet, signatures, title } from './paper';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { z } from 'zod';
-import { foldLog } from '#core/work/run';
+import { foldLog } from '#core/lay/run';
 import { netSvg } from '#formats/drawings';
 import { jobRecordSchema } from '#formats/job';
 import { loggedEntries } from '#formats/log';

@@ -1,6 +1,6 @@
 import { eq, sql } from 'drizzle-orm';
 import type { StockEntry } from '#core/stock';
-import { STEP_KINDS } from '#core/work/steps';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { LogEntry } from '#formats/log';
 import type { Deed } from '#formats/people';
 import type { Db } from '../db/open';

@@ -1,6 +1,6 @@
-import { standingSurfaces } from '#core/after/care';
-import { judgeReadings } from '#core/item/paint';
-import { foldLog } from '#core/work/run';
+import { standingSurfaces } from '#core/care/upkeep';
+import { judgeReadings } from '#core/survey/paint';
+import { foldLog } from '#core/lay/run';
 import { type ItemHistory, type ItemLife, type JobRecord, type LifeRow, surfaceName, type Visit } from '#formats/job';
 import { type EarlierPair, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { RunRecord } from '#core/work/run';
+import type { RunRecord } from '#core/lay/run';
 import type { JobDraft, JobRecord } from '#formats/job';
 import { changedPaths, type Fault } from '#formats/values';
 import type { Db } from '../db/open';

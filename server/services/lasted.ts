@@ -1,6 +1,6 @@
-import { lastedOn, type LastedOn } from '#core/after/care';
-import { type LifeLikelihood, productLasts } from '#core/after/life';
-import { foldLog } from '#core/work/run';
+import { lastedOn, type LastedOn } from '#core/care/upkeep';
+import { type LifeLikelihood, productLasts } from '#core/layers/life';
+import { foldLog } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import { loggedEntries, type ProductLasted } from '#formats/log';
 import { plannedJob } from '#job/plan';

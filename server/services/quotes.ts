@@ -1,4 +1,4 @@
-import type { PrepareSettings } from '#core/work/prepare';
+import type { PrepareSettings } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import { kitOf } from '#formats/shelf';
 import { quoted, type Quoted } from '#job/offers';

@@ -1,5 +1,5 @@
-import { learnedHours, learnedShares, learnedUse } from '#core/work/prepare';
-import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/work/run';
+import { learnedHours, learnedShares, learnedUse } from '#core/prepare/stages';
+import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/lay/run';
 import type { Job } from '#formats/job';
 import {
   type LearnedHands,

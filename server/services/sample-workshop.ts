@@ -1,10 +1,10 @@
-import type { Offer } from '#core/choice/offers';
+import type { Offer } from '#core/choose/offers';
 import { offerSchema } from '#formats/choice';
 import type { Bay, JobDraft, PhotoWords } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import type { KitEntry, ProductSheet } from '#formats/shelf';
 import type { NewStockEntry } from '#formats/stock';
-import { redraw } from '#core/work/calendar';
+import { redraw } from '#core/schedule/calendar';
 import type { ShopCalendar } from '#formats/schedule';
 import { asKept, shopCase } from '#job/calendar';
 import type { Db } from '../db/open';

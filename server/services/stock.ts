@@ -21,9 +21,9 @@ import {
   type UsageLesson,
   usageOf,
 } from '#core/stock';
-import type { Patch, PatchRecord, RunRecord } from '#core/work/run';
-import { patchKey } from '#core/work/run';
-import { applicatorCount } from '#core/work/quantity';
+import type { Patch, PatchRecord, RunRecord } from '#core/lay/run';
+import { patchKey } from '#core/lay/run';
+import { applicatorCount } from '#core/products/quantity';
 import type { Job } from '#formats/job';
 import type { MakerSheet } from '#formats/shelf';
 import {

@@ -1,9 +1,9 @@
-import { firstRenewMin, firstWashMin, phaseOf, takesTopper } from '#core/after/care';
-import { NO_KIT } from '#core/work/kit';
-import type { PickGroup } from '#core/work/pick-list';
-import { stageNow } from '#core/work/prepare';
-import { foldLog, patchState, type RunRecord, runProgress, runSheet } from '#core/work/run';
-import type { LaidOut } from '#core/work/runsheet';
+import { firstRenewMin, firstWashMin, phaseOf, takesTopper } from '#core/care/upkeep';
+import { NO_KIT } from '#core/prepare/kit';
+import type { PickGroup } from '#core/lay/pick-list';
+import { stageNow } from '#core/prepare/stages';
+import { foldLog, patchState, type RunRecord, runProgress, runSheet } from '#core/lay/run';
+import type { LaidOut } from '#core/lay/run-sheet';
 import {
   type CareDue,
   type GuestJob,

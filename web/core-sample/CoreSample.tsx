@@ -1,7 +1,7 @@
 import { type CSSProperties, type ReactNode, type Ref, useId } from 'react';
 import type { SubstrateId } from '#core/item/substrates';
 import { type FamilyId, foundName, type FoundId } from '#core/products/families';
-import type { Ledger } from '#core/work/prepare';
+import type { Ledger } from '#core/prepare/stages';
 import { type Fill, FillPatterns, paintOf } from '../net/fills';
 import { familyFill, groundOf, ledgerGround } from './strata';
 

@@ -1,7 +1,7 @@
 /** The ground under a stack, and the clear coat parted by what becomes of it. */
 import fc from 'fast-check';
-import { CLEAR_RESERVE_UM } from '#core/item/paint';
-import type { Ledger } from '#core/work/prepare';
+import { CLEAR_RESERVE_UM } from '#core/survey/paint';
+import type { Ledger } from '#core/prepare/stages';
 import { groundOf, ledgerGround } from './strata';
 
 /** A ledger of its parts, so much of each. */

@@ -1,7 +1,7 @@
-import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import { CLEAR_RESERVE_UM } from '#core/survey/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { FamilyId, FoundId } from '#core/products/families';
-import type { Ledger } from '#core/work/prepare';
+import type { Ledger } from '#core/prepare/stages';
 import type { Fill } from '../net/fills';
 import { um as micrometres } from '../ui/measures';
 

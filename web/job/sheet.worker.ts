@@ -1,6 +1,6 @@
 /** The rest of a run laid out anew, beside the interface: hands go on meanwhile by what was tapped. */
-import type { PlannedJob } from '#core/work/plan';
-import { type RunRecord, type RunSheet, runSheet } from '#core/work/run';
+import type { PlannedJob } from '#core/plan/job';
+import { type RunRecord, type RunSheet, runSheet } from '#core/lay/run';
 import { serveWorker } from '../work/in-worker';
 
 export interface SheetRequest {

@@ -1,5 +1,5 @@
-import { preparationMin } from '#core/work/hours';
-import { firstWashMin } from '#core/after/care';
+import { preparationMin } from '#core/schedule/hours';
+import { firstWashMin } from '#core/care/upkeep';
 import { money } from '#formats/values';
 import { agreedAndDone } from '#job/handover';
 import { hours } from '../ui/hours';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { StandingSurface } from '#core/after/care';
-import type { PlannedJob } from '#core/work/plan';
-import type { RunSheet } from '#core/work/run';
+import type { StandingSurface } from '#core/care/upkeep';
+import type { PlannedJob } from '#core/plan/job';
+import type { RunSheet } from '#core/lay/run';
 import type { Job } from '#formats/job';
 import { daysView, type DaysView, leavesMin, type Outdoors, outdoorsOf } from '#job/days';
 import { type DoneView, type PreparedView, standingView } from '#job/view';

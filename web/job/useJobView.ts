@@ -1,8 +1,8 @@
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import type { Plan, PlannedJob } from '#core/work/plan';
-import type { LoggedEntry, RunRecord, RunSheet } from '#core/work/run';
+import type { Plan, PlannedJob } from '#core/plan/job';
+import type { LoggedEntry, RunRecord, RunSheet } from '#core/lay/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import type { JobStock } from '#formats/stock';

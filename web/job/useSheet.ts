@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import { carriedOn, mayCarryOn, type RunSheet, runSheet } from '#core/work/run';
-import type { PlannedJob } from '#core/work/plan';
+import { carriedOn, mayCarryOn, type RunSheet, runSheet } from '#core/lay/run';
+import type { PlannedJob } from '#core/plan/job';
 import { SEEN_FIRST_MS } from '../ui/useLater';
 import { answering } from '../work/in-worker';
 import type { SheetRequest } from './sheet.worker';

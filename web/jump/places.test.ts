@@ -1,4 +1,4 @@
-import { RULE_IDS } from '#core/products/layering';
+import { RULE_IDS } from '#core/layers/rules';
 import { jumpGroups } from './places';
 
 const known = {

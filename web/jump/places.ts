@@ -1,4 +1,4 @@
-import { LAYERING_RULES, RULE_IDS } from '#core/products/layering';
+import { LAYERING_RULES, RULE_IDS } from '#core/layers/rules';
 import type { ItemSummary, JobSummary, ShelfProduct } from '#formats/job';
 import { STATION_NAMES } from '../job/station-names';
 

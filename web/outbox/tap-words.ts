@@ -1,5 +1,5 @@
-import { LEFT_WORDS, type RunEntry } from '#core/work/run';
-import { STEP_KINDS } from '#core/work/steps';
+import { LEFT_WORDS, type RunEntry } from '#core/lay/run';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { KeptTap } from './kept';
 import type { JobView } from '../job/useJobView';
 import { celsius, um } from '../ui/measures';

@@ -1,15 +1,15 @@
 /** What the stations make of a job before anything is drawn: lenses, bars, words and sums, over the sample workshop. */
 import fc from 'fast-check';
-import { planRemoval } from '#core/after/removal';
-import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/item/condition';
+import { planRemoval } from '#core/layers/removal';
+import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/survey/condition';
 import { polygonAreaM2 } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { millilitres } from '#core/products/sheets';
-import { NO_KIT } from '#core/work/kit';
-import { isDone, stageKey } from '#core/work/prepare';
-import { foldLog, runSheet } from '#core/work/run';
+import { NO_KIT } from '#core/prepare/kit';
+import { isDone, stageKey } from '#core/prepare/stages';
+import { foldLog, runSheet } from '#core/lay/run';
 import type { Surface } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';

@@ -4,7 +4,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { DEFAULT_GROUPS } from '#core/defaults';
 import { SUBSTRATES } from '#core/item/substrates';
-import { LAYERING_RULES, RULE_IDS, touchedBy } from '#core/products/layering';
+import { LAYERING_RULES, RULE_IDS, touchedBy } from '#core/layers/rules';
 import { onAStillDay } from '../testing/still-day';
 import { open, server, yard } from '../testing/yard';
 import { formatNumber } from '../ui/numbers';

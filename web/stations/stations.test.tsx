@@ -1,7 +1,7 @@
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { standingSurfaces } from '#core/after/care';
-import { foldLog } from '#core/work/run';
+import { standingSurfaces } from '#core/care/upkeep';
+import { foldLog } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { plannedJob, planOf } from '#job/plan';
 import { excludedFrom } from '#job/terms';

@@ -1,4 +1,4 @@
-import type { Finding } from '#core/work/plan';
+import type { Finding } from '#core/plan/job';
 import { SEVERITY_MARKS } from './Mark';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { Check, FlaskConical, Info, OctagonX, TriangleAlert } from 'lucide-react';
 import type { Answer } from '#core/products/sheets';
-import type { Severity } from '#core/work/plan';
+import type { Severity } from '#core/plan/job';
 
 const ANSWER_MARKS = {
   yes: { icon: Check, word: 'Allowed', look: 'text-ok' },

@@ -3,7 +3,7 @@ import '@testing-library/jest-dom';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import fc from 'fast-check';
-import type { Finding } from '#core/work/plan';
+import type { Finding } from '#core/plan/job';
 import { planOf } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';
 import { Findings } from './Findings';

@@ -1,4 +1,4 @@
-import type { CoatWindow } from '#core/work/plan';
+import type { CoatWindow } from '#core/plan/job';
 import type { GateTimes } from './WindowGate';
 
 /** A coat's window as the gate draws it; undefined where it never opens. */

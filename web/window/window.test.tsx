@@ -1,5 +1,5 @@
 import { render } from '@testing-library/react';
-import type { CoatWindow } from '#core/work/plan';
+import type { CoatWindow } from '#core/plan/job';
 import { WindowGate } from './WindowGate';
 import { gateTimes } from './gate-times';
 

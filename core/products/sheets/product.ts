@@ -1,9 +1,9 @@
-import type { RemovalMethodId } from '#core/after/removal';
+import type { RemovalMethodId } from '#core/products/removal-methods';
 import type { SubstrateId } from '#core/item/substrates';
 import type { FamilyId } from '#core/products/families';
 import type { MethodId } from '#core/products/methods';
 import type { Clock, ClockName, Milestone } from '#core/time/clocks';
-import type { Pack } from '#core/work/quantity';
+import type { Pack } from '#core/products/quantity';
 
 export const UNITS = ['ml', 'g', 'm2'] as const;
 export type Unit = (typeof UNITS)[number];

@@ -1,6 +1,6 @@
 import { type Bay, USUAL_ROOM } from '#formats/job';
 import { errorText, useSaveBayMutation } from '../../app/api';
-import { LAMP_IDS, LAMPS } from '#core/work/cure';
+import { LAMP_IDS, LAMPS } from '#core/lay/cure';
 import { Part } from '../../job/Station';
 import { NumberField } from '../../ui/NumberField';
 import { OfferTicks } from '../../ui/OfferTicks';

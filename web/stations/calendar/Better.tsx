@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Scheduled } from '#core/work/calendar';
+import type { Scheduled } from '#core/schedule/calendar';
 import { Button } from '../../ui/Button';
 import { span } from '../../ui/moments';
 import { inWorker } from '../../work/in-worker';

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import type { PlacedTask } from '#core/work/calendar';
+import type { PlacedTask } from '#core/schedule/calendar';
 import type { Bay } from '#formats/job';
 import { bayOf, blocks, loads, personOf, type ShopCase, type ShopSources } from '#job/calendar';
 import { moment } from '../../ui/moments';

@@ -8,7 +8,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useRef } from 'react';
-import { NINE_IN_TEN, type PlacedTask } from '#core/work/calendar';
+import { NINE_IN_TEN, type PlacedTask } from '#core/schedule/calendar';
 import { Link } from 'react-router';
 import type { CalendarJob } from '#formats/schedule';
 import { bayOf, dueAt, type JobRisk, lastTask, openOf, personOf, stepName } from '#job/calendar';

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { NINE_IN_TEN } from '#core/work/calendar';
+import { NINE_IN_TEN } from '#core/schedule/calendar';
 import { USUAL_CURRENCY } from '#formats/job';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';

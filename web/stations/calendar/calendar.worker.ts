@@ -1,7 +1,7 @@
 import workerUrl from 'minizinc/minizinc-worker.js?url';
 import dataUrl from 'minizinc/minizinc.data?url';
 import wasmUrl from 'minizinc/minizinc.wasm?url';
-import { type CalendarCase, schedule, type Scheduled } from '#core/work/calendar';
+import { type CalendarCase, schedule, type Scheduled } from '#core/schedule/calendar';
 import { solverIn } from '../../../solver/solver';
 import { serveWorker } from '../../work/in-worker';
 

@@ -1,4 +1,4 @@
-import type { PlacedTask, Redrawn } from '#core/work/calendar';
+import type { PlacedTask, Redrawn } from '#core/schedule/calendar';
 import {
   type DateOffered,
   datesFor,

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { PlacedTask } from '#core/work/calendar';
+import type { PlacedTask } from '#core/schedule/calendar';
 import type { JobRisk, ShopSources } from '#job/calendar';
 import { inWorker } from '../../work/in-worker';
 import type { PromisesAnswer, PromisesRequest } from './promises.worker';

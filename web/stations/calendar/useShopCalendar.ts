@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { type Move, type PlacedTask, redraw, type Redrawn } from '#core/work/calendar';
+import { type Move, type PlacedTask, redraw, type Redrawn } from '#core/schedule/calendar';
 import type { Bay } from '#formats/job';
 import type { CalendarView, ShopCalendar } from '#formats/schedule';
 import { instantAfter } from '#formats/values';

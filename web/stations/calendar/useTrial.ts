@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { mayPut, type Put } from '#core/work/calendar';
+import { mayPut, type Put } from '#core/schedule/calendar';
 import { instantAfter } from '#formats/values';
 import type { ShopCalendarView } from './useShopCalendar';
 

@@ -1,5 +1,5 @@
 import { DateTime, Settings } from 'luxon';
-import type { Move } from '#core/work/calendar';
+import type { Move } from '#core/schedule/calendar';
 import { weekAxis } from './week-axis';
 import { movesTogether } from './words';
 

@@ -1,4 +1,4 @@
-import type { Move } from '#core/work/calendar';
+import type { Move } from '#core/schedule/calendar';
 import { clock, moment, span } from '../../ui/moments';
 import type { ShopCalendarView } from './useShopCalendar';
 

@@ -10,12 +10,12 @@ import {
   topOf,
   type Wearing,
   type StandingSurface,
-} from '#core/after/care';
-import { marksInWords } from '#core/item/condition';
+} from '#core/care/upkeep';
+import { marksInWords } from '#core/survey/condition';
 import type { SubstrateId } from '#core/item/substrates';
-import { WHEN_TOO_LATE, whenTooLate } from '#core/products/layering';
+import { WHEN_TOO_LATE, whenTooLate } from '#core/layers/rules';
 import { MINUTES_PER_MONTH } from '#core/measures';
-import { readyBySheet } from '#core/work/plan';
+import { readyBySheet } from '#core/plan/job';
 import { hiddenMarks } from '#job/prepare';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';

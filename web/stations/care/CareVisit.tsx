@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { topOf } from '#core/after/care';
+import { topOf } from '#core/care/upkeep';
 import { careVisitJob, isTopper, panelsFor } from '#job/care-visit';
 import { jobAgain } from '#job/return';
 import { useLogQuery } from '../../app/api';

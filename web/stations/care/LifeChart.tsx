@@ -2,7 +2,7 @@ import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, MarkLineComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { useCallback } from 'react';
-import { conditionLeft, type LifeEstimate } from '#core/after/life';
+import { conditionLeft, type LifeEstimate } from '#core/layers/life';
 import { Chart } from '../../ui/Chart';
 
 echarts.use([LineChart, ScatterChart, GridComponent, MarkLineComponent]);

@@ -1,6 +1,6 @@
-import type { LayerRemoval, Removal, RemovalStep } from '#core/after/removal';
-import { marksInWords } from '#core/item/condition';
-import { CLEAR_RESERVE_UM } from '#core/item/paint';
+import type { LayerRemoval, Removal, RemovalStep } from '#core/layers/removal';
+import { marksInWords } from '#core/survey/condition';
+import { CLEAR_RESERVE_UM } from '#core/survey/paint';
 import type { SurfaceMark } from '#formats/job';
 import { Part } from '../../job/Station';
 import { um } from '../../ui/measures';

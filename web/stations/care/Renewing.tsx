@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { firstRenewMin } from '#core/after/care';
+import { firstRenewMin } from '#core/care/upkeep';
 import { productsOf } from '#job/judge';
 import { type PanelRenewal, renewalJob, renewalOf, type RenewalWay, RENEWAL_WAYS } from '#job/renewal';
 import { useLogQuery } from '../../app/api';

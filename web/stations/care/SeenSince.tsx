@@ -1,5 +1,5 @@
 import { Suspense, useMemo } from 'react';
-import { dropSays, type StandingSurface, waterSeen, type Wearing } from '#core/after/care';
+import { dropSays, type StandingSurface, waterSeen, type Wearing } from '#core/care/upkeep';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { changeSurface } from '#job/edit';
 import { Part } from '../../job/Station';

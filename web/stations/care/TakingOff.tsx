@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { MINUTES_PER_HOUR } from '#core/measures';
-import { SIDE_WORDS } from '#core/work/check';
+import { SIDE_WORDS } from '#core/check/checks';
 import { money } from '#formats/values';
 import { wishesOf } from '#job/choose';
 import { costOfWaiting, removalJob, type WaitingDay } from '#job/removal';

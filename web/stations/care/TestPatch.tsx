@@ -1,7 +1,8 @@
 import { ShieldAlert } from 'lucide-react';
-import { agedFound, type StandingSurface } from '#core/after/care';
-import { nextToTry, patchesSay, REMOVAL_METHODS, type RemovalMethodId } from '#core/after/removal';
-import { surfaceAreaM2 } from '#core/work/plan';
+import { agedFound, type StandingSurface } from '#core/care/upkeep';
+import { REMOVAL_METHODS, type RemovalMethodId } from '#core/products/removal-methods';
+import { nextToTry, patchesSay } from '#core/layers/removal';
+import { surfaceAreaM2 } from '#core/plan/job';
 import { changePrepare } from '#job/edit';
 import { patchesTried } from '#job/plan';
 import { Part } from '../../job/Station';

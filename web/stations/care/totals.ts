@@ -1,4 +1,4 @@
-import type { Removal } from '#core/after/removal';
+import type { Removal } from '#core/layers/removal';
 
 /** Said where a removal uses nothing up. */
 export const NOTHING_USED = 'Nothing is used up.';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type CheckProgress, HOT_REASONS, type Look } from '#core/work/check';
-import { CHECK_LIGHTS, type CheckLight, type NetPoint } from '#core/work/run';
+import { type CheckProgress, HOT_REASONS, type Look } from '#core/check/checks';
+import { CHECK_LIGHTS, type CheckLight, type NetPoint } from '#core/lay/run';
 import { checkNet, checkView, keepDryUntilMin, panelDrops } from '#job/check';
 import { Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';

@@ -2,7 +2,7 @@ import { Check, CircleCheck } from 'lucide-react';
 import { Fragment, useMemo } from 'react';
 import { Link } from 'react-router';
 import { closingView } from '#job/check';
-import { handsOn, LEFT_WORDS } from '#core/work/run';
+import { handsOn, LEFT_WORDS } from '#core/lay/run';
 import { hours } from '../../ui/hours';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

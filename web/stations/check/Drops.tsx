@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { angleFromTouches } from '#core/work/water';
+import { angleFromTouches } from '#core/survey/water';
 import { panelDrops } from '#job/check';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

@@ -1,5 +1,5 @@
-import { LAYING_FAULTS } from '#core/work/laying-faults';
-import type { FoundFault } from '#core/work/run';
+import { LAYING_FAULTS } from '#core/lay/faults';
+import type { FoundFault } from '#core/lay/run';
 import { remediesFor } from '#job/check';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

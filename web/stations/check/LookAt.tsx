@@ -1,6 +1,6 @@
 import { Check, Undo2 } from 'lucide-react';
-import { type CheckProgress, HOT_REASONS, type HotPlace, type Look, SIDE_WORDS } from '#core/work/check';
-import { CHECK_LIGHTS, type CheckLight } from '#core/work/run';
+import { type CheckProgress, HOT_REASONS, type HotPlace, type Look, SIDE_WORDS } from '#core/check/checks';
+import { CHECK_LIGHTS, type CheckLight } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { useUndoable } from '../run/hand';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
-import type { NetPoint } from '#core/work/run';
+import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/lay/faults';
+import type { NetPoint } from '#core/lay/run';
 import { type CheckNet, patchAt } from '#job/check';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,7 +1,7 @@
 import { Gauge, Sparkles } from 'lucide-react';
 import { useState } from 'react';
-import { proofsOf } from '#core/work/check';
-import { gaugeReads } from '#core/item/paint';
+import { proofsOf } from '#core/check/checks';
+import { gaugeReads } from '#core/survey/paint';
 import { errorText, useTakeGlossMutation, useTakeThicknessMutation } from '../../app/api';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

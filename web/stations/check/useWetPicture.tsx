@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { NetPoint } from '#core/work/run';
+import type { NetPoint } from '#core/lay/run';
 import type { MatchedPlace, Photo } from '#formats/job';
 import { type CheckNet, laidOver, onPanel, onSheet, shownAt } from '#job/check';
 import { errorText, useChangePhotoMutation } from '../../app/api';

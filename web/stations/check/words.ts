@@ -1,4 +1,4 @@
-import type { CheckLight, Remedy } from '#core/work/run';
+import type { CheckLight, Remedy } from '#core/lay/run';
 
 export const LIGHT_WORDS: Readonly<Record<CheckLight, { readonly name: string; readonly how: string }>> = {
   'hand-light': {

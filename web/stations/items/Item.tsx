@@ -1,6 +1,6 @@
-import { MARK_KINDS } from '#core/item/condition';
+import { MARK_KINDS } from '#core/survey/condition';
 import { FAMILIES } from '#core/products/families';
-import { STEP_KINDS } from '#core/work/steps';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { Visit } from '#formats/job';
 import { errorText, useItemHistoryQuery, useItemLifeQuery, useRemoveOwnerDataMutation } from '../../app/api';
 import { ConfirmButton } from '../../ui/ConfirmButton';

@@ -1,4 +1,4 @@
-import { type LookState, warrantyStands } from '#core/after/care';
+import { type LookState, warrantyStands } from '#core/care/upkeep';
 import type { ItemLife } from '#formats/job';
 import { day } from '../../ui/moments';
 

@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { FAMILIES } from '#core/products/families';
 import { ANSWERS, type Product } from '#core/products/sheets';
-import type { PlannedSurface } from '#core/work/plan';
+import type { PlannedSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 import { judgeLayers } from '#job/judge';
 import { AnswerMark } from '../../ui/Mark';

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { Zone } from '#core/item/nets';
 import { SUBSTRATES } from '#core/item/substrates';
-import { answerOf } from '#core/products/layering';
+import { answerOf } from '#core/layers/rules';
 import { surfaceName } from '#formats/job';
 import { stripFirst, setLayers } from '#job/edit';
 import { unevenPaints } from '#job/judge';

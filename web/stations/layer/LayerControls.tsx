@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp, Minus, Plus, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { FAMILIES } from '#core/products/families';
-import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/products/layering';
+import { LAYERING_RULES, type LayerJudgement, type WayOut } from '#core/layers/rules';
 import { METHOD_IDS, type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { JOB_LIMITS, type Layer } from '#formats/job';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { mayOverrule, type Ruling } from '#core/products/layering';
+import { mayOverrule, type Ruling } from '#core/layers/rules';
 import { Button } from '../../ui/Button';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { clearEstimateUm, judgeReadings } from '#core/item/paint';
+import { clearEstimateUm, judgeReadings } from '#core/survey/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { usualMethod } from '#core/products/methods';

@@ -1,4 +1,4 @@
-import { expectedLife, type Exposure, stackLife } from '#core/after/life';
+import { expectedLife, type Exposure, stackLife } from '#core/layers/life';
 import type { Product } from '#core/products/sheets';
 import { Part } from '../../job/Station';
 

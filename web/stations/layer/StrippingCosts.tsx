@@ -1,4 +1,4 @@
-import { USUAL_WISHES } from '#core/choice/choose';
+import { USUAL_WISHES } from '#core/choose/stacks';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import { strippingMin } from '#job/prepare';
 import type { JobView } from '../../job/useJobView';

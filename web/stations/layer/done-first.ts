@@ -1,4 +1,4 @@
-import type { TooLate } from '#core/products/layering';
+import type { TooLate } from '#core/layers/rules';
 
 export const DONE_FIRST: Readonly<Record<TooLate, string>> = {
   abrade: 'abraded',

@@ -1,4 +1,4 @@
-import type { WayOut } from '#core/products/layering';
+import type { WayOut } from '#core/layers/rules';
 import { usualMethod } from '#core/products/methods';
 import type { Layer } from '#formats/job';
 import { DONE_FIRST } from './done-first';

@@ -1,4 +1,4 @@
-import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/work/prepare';
+import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/prepare/stages';
 import { money } from '#formats/values';
 import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';

@@ -1,6 +1,6 @@
-import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/item/condition';
-import { isDone, type Level, type PanelPreparation, SANDING_NAMES, SANDINGS, SCOPE_STATES } from '#core/work/prepare';
-import { isPolishing, STEP_KINDS, takesPolish } from '#core/work/steps';
+import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/survey/condition';
+import { isDone, type Level, type PanelPreparation, SANDING_NAMES, SANDINGS, SCOPE_STATES } from '#core/prepare/stages';
+import { isPolishing, STEP_KINDS, takesPolish } from '#core/prepare/steps';
 import type { Job, Surface, SurfaceMark } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { CoreSample } from '../../core-sample/CoreSample';

@@ -1,5 +1,5 @@
-import type { Tool } from '#core/work/kit';
-import type { MeasuredPair } from '#core/work/prepare';
+import type { Tool } from '#core/prepare/kit';
+import type { MeasuredPair } from '#core/prepare/stages';
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const REACH_WORDS = { flat: 'a large flat', shaped: 'a shaped panel', recess: 'small: by hand' } as const;

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import { preparationMin } from '#core/work/hours';
-import { compareLevels } from '#core/work/prepare';
+import { preparationMin } from '#core/schedule/hours';
+import { compareLevels } from '#core/prepare/stages';
 import { changePrepare } from '#job/edit';
 import { Station } from '../../job/Station';
 import { useJob } from '../../job/useJobView';

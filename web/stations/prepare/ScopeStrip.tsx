@@ -1,4 +1,4 @@
-import type { Level, ScopeOption } from '#core/work/prepare';
+import type { Level, ScopeOption } from '#core/prepare/stages';
 import { money } from '#formats/values';
 import { um } from '../../ui/measures';
 import { hours } from '../../ui/hours';

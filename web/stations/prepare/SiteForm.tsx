@@ -1,5 +1,5 @@
-import { FULL_SITE } from '#core/work/prepare';
-import { STEP_KIND_IDS, STEP_KINDS, type StepKindId } from '#core/work/steps';
+import { FULL_SITE } from '#core/prepare/stages';
+import { STEP_KIND_IDS, STEP_KINDS, type StepKindId } from '#core/prepare/steps';
 import type { Job } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import type { JobView } from '../../job/useJobView';

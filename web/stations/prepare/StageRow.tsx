@@ -1,6 +1,6 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/work/kit';
+import { batteriesFor, lampsFor, NO_KIT, padsFor } from '#core/prepare/kit';
 import {
   isDone,
   PAUSE_REASONS,
@@ -10,8 +10,8 @@ import {
   stageState,
   type Turn,
   workedMin,
-} from '#core/work/prepare';
-import { STEP_KINDS } from '#core/work/steps';
+} from '#core/prepare/stages';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';

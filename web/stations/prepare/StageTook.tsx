@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { type PrepStage, stageKey, type StageRecord, usesOf } from '#core/work/prepare';
-import { STEP_KINDS } from '#core/work/steps';
+import { type PrepStage, stageKey, type StageRecord, usesOf } from '#core/prepare/stages';
+import { STEP_KINDS } from '#core/prepare/steps';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

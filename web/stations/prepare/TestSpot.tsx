@@ -8,7 +8,7 @@ import {
   type SpotTest,
   USUAL_GOAL_PCT,
   USUAL_SPOT_M2,
-} from '#core/work/prepare';
+} from '#core/prepare/stages';
 import type { Surface } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { useEarlierPairsQuery } from '../../app/api';

@@ -1,6 +1,6 @@
-import { MARK_KINDS } from '#core/item/condition';
-import { CLEAR_RESERVE_UM } from '#core/item/paint';
-import { preparationMin } from '#core/work/hours';
+import { MARK_KINDS } from '#core/survey/condition';
+import { CLEAR_RESERVE_UM } from '#core/survey/paint';
+import { preparationMin } from '#core/schedule/hours';
 import {
   adviseLevel,
   looseEnds,
@@ -14,7 +14,7 @@ import {
   USE_NAMES,
   USES,
   waterHides,
-} from '#core/work/prepare';
+} from '#core/prepare/stages';
 import { surfaceName } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { USUAL_YEARS } from '#job/prepare';

@@ -1,4 +1,4 @@
-import type { PauseReason } from '#core/work/prepare';
+import type { PauseReason } from '#core/prepare/stages';
 
 export const PAUSE_NAMES: Readonly<Record<PauseReason, string>> = {
   break: 'Break',

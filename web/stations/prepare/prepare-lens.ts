@@ -1,4 +1,4 @@
-import type { PanelPreparation } from '#core/work/prepare';
+import type { PanelPreparation } from '#core/prepare/stages';
 import type { Fill } from '../../net/fills';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { hours } from '../../ui/hours';

@@ -1,6 +1,6 @@
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
-import { feeding } from '#core/work/quantity';
+import { feeding } from '#core/products/quantity';
 import { m2 } from '../../ui/measures';
 import { amountInHand } from './words';
 

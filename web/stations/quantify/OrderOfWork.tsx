@@ -15,7 +15,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { GripVertical } from 'lucide-react';
-import type { WorkPatch } from '#core/work/section-map';
+import type { WorkPatch } from '#core/plan/section-map';
 import type { JobView } from '../../job/useJobView';
 import { m2 } from '../../ui/measures';
 

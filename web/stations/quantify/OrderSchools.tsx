@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Arrangement } from '#core/item/nets';
-import { inWorkOrder, WORK_ORDERS, type WorkOrder } from '#core/work/section-map';
+import { inWorkOrder, WORK_ORDERS, type WorkOrder } from '#core/plan/section-map';
 import { inOrder } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -2,7 +2,7 @@ import { shapeShortSideM } from '#core/item/geometry';
 import { substrateFactors } from '#core/item/substrates';
 import { METHODS } from '#core/products/methods';
 import { millilitres } from '#core/products/sheets';
-import { applicatorCount, seamFactor, wetFilmUm } from '#core/work/quantity';
+import { applicatorCount, seamFactor, wetFilmUm } from '#core/products/quantity';
 import { TENTH_SIGMAS } from '#core/measures';
 import { money } from '#formats/values';
 import { PanelHead, Part } from '../../job/Station';

@@ -1,5 +1,5 @@
 import { SUBSTRATES } from '#core/item/substrates';
-import type { WorkPatch } from '#core/work/section-map';
+import type { WorkPatch } from '#core/plan/section-map';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';

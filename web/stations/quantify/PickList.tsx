@@ -1,5 +1,5 @@
 import { Check } from 'lucide-react';
-import type { PickGroup } from '#core/work/pick-list';
+import type { PickGroup } from '#core/lay/pick-list';
 import { nanoid } from '@reduxjs/toolkit';
 import { errorText } from '../../app/api';
 import { useHandIn } from '../../outbox/useHandIn';

@@ -1,7 +1,7 @@
 import { flexRender, tableFeatures, useTable } from '@tanstack/react-table';
 import { useMemo } from 'react';
 import type { Product } from '#core/products/sheets';
-import type { ProductPurchase } from '#core/work/plan';
+import type { ProductPurchase } from '#core/plan/job';
 import { money } from '#formats/values';
 import { type CutFilm, cutFilm } from '#job/film';
 import type { JobView } from '../../job/useJobView';

@@ -1,5 +1,5 @@
 import { boundingBox, type Polygon } from '#core/item/geometry';
-import type { WorkPatch } from '#core/work/section-map';
+import type { WorkPatch } from '#core/plan/section-map';
 
 const pathOf = (outline: Polygon) => `M${outline.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
 /** Smaller on the screen than this a number says nothing of its amount, px. */

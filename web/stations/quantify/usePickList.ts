@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { NO_KIT } from '#core/work/kit';
-import { type PickGroup, type PickLine, shortOf } from '#core/work/pick-list';
+import { NO_KIT } from '#core/prepare/kit';
+import { type PickGroup, type PickLine, shortOf } from '#core/lay/pick-list';
 import { pickListOf } from '#job/pick';
 import { useStockQuery, useTicksQuery } from '../../app/api';
 import type { JobView } from '../../job/useJobView';

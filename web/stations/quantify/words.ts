@@ -1,6 +1,6 @@
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
-import { dropsOf, pullsOf } from '#core/work/quantity';
+import { dropsOf, pullsOf } from '#core/products/quantity';
 import { millilitresSaid } from '../../ui/measures';
 import { amountIn } from '../stock/words';
 

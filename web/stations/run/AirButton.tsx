@@ -1,6 +1,6 @@
 import { Thermometer } from 'lucide-react';
 import { airAt, withReadings } from '#core/time/air';
-import type { RunEntry } from '#core/work/run';
+import type { RunEntry } from '#core/lay/run';
 import { useLazyReadingQuery } from '../../app/api';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

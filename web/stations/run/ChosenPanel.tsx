@@ -1,4 +1,4 @@
-import { LEFT_WORDS, type SheetPatch } from '#core/work/run';
+import { LEFT_WORDS, type SheetPatch } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { LayOtherwise } from './LayOtherwise';

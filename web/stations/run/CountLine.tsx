@@ -1,4 +1,4 @@
-import type { SheetPatch, WindowState } from '#core/work/run';
+import type { SheetPatch, WindowState } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Countdown } from '../../ui/Countdown';
 import { clock, span } from '../../ui/moments';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/work/laying-faults';
-import { patchKey, type RunEntry, type SheetPatch } from '#core/work/run';
+import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/lay/faults';
+import { patchKey, type RunEntry, type SheetPatch } from '#core/lay/run';
 import { remediesFor } from '#job/check';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,6 +1,6 @@
-import { filmSteps } from '#core/work/film-laying';
+import { filmSteps } from '#core/lay/film-steps';
 import type { FilmSheet } from '#core/products/sheets';
-import type { SheetPatch } from '#core/work/run';
+import type { SheetPatch } from '#core/lay/run';
 
 /** What is done with the piece of film in hand now, with what can hurt at it. */
 export function FilmSteps({

@@ -1,5 +1,5 @@
 import { Check, TriangleAlert } from 'lucide-react';
-import { patchWindow, type SheetPatch } from '#core/work/run';
+import { patchWindow, type SheetPatch } from '#core/lay/run';
 import { gateLines } from '#job/gate';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,7 +1,7 @@
 import { Hand as HandIcon } from 'lucide-react';
 import { useState } from 'react';
-import { hoursOf, peopleOf } from '#core/work/crew';
-import { HAND_ROLES, type HelpRole } from '#core/work/run';
+import { hoursOf, peopleOf } from '#core/plan/crew';
+import { HAND_ROLES, type HelpRole } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

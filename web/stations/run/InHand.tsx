@@ -2,7 +2,7 @@ import { Eye, Flag, Layers2, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, windowState } from '#core/work/run';
+import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, windowState } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { LEFT_REASONS, LEFT_WORDS } from '#core/work/run';
+import { LEFT_REASONS, LEFT_WORDS } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { flashLessons } from '#core/work/run';
+import { flashLessons } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 
 /** What the cues seen have taught of the product in hand. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/work/run';
+import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { useNameOf } from '../../people/api';
 import { Countdown } from '../../ui/Countdown';

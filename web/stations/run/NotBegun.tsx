@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { stageKey, type StageNow } from '#core/work/prepare';
-import type { SheetPatch } from '#core/work/run';
+import { stageKey, type StageNow } from '#core/prepare/stages';
+import type { SheetPatch } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { DoNotBegin } from '../quantify/DoNotBegin';
 import { usePickList } from '../quantify/usePickList';

@@ -1,5 +1,5 @@
 import { Play } from 'lucide-react';
-import type { RunRecord } from '#core/work/run';
+import type { RunRecord } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { arrange } from '#core/item/nets';
-import { stageKey, stageNow } from '#core/work/prepare';
-import { openPause, patchKey } from '#core/work/run';
+import { stageKey, stageNow } from '#core/prepare/stages';
+import { openPause, patchKey } from '#core/lay/run';
 import { useJob } from '../../job/useJobView';
 import { Net } from '../../net/Net';
 import { useLater } from '../../ui/useLater';

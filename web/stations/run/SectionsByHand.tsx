@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { isTooLarge, type SheetPatch } from '#core/work/run';
+import { isTooLarge, type SheetPatch } from '#core/lay/run';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
 

@@ -1,7 +1,7 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } from '#core/work/prepare';
-import { STEP_KINDS } from '#core/work/steps';
+import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } from '#core/prepare/stages';
+import { STEP_KINDS } from '#core/prepare/steps';
 import { MS_PER_MIN } from '#core/measures';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import { strays } from '#core/work/run';
+import { strays } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';

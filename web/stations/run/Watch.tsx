@@ -1,4 +1,4 @@
-import type { SheetPatch } from '#core/work/run';
+import type { SheetPatch } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';

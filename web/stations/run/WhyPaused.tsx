@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { PAUSE_REASONS, type PauseReason } from '#core/work/prepare';
+import { PAUSE_REASONS, type PauseReason } from '#core/prepare/stages';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { PAUSE_NAMES } from '../prepare/pause-names';

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import { type Hand, HAND_ROLES, type HandRole, type LoggedEntry, type RunEntry, undoable } from '#core/work/run';
+import { type Hand, HAND_ROLES, type HandRole, type LoggedEntry, type RunEntry, undoable } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 
 /** What a role takes on, as it is chosen. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import type { CoatWindow } from '#core/work/plan';
-import { windowState } from '#core/work/run';
+import type { CoatWindow } from '#core/plan/job';
+import { windowState } from '#core/lay/run';
 import { entryFor, instructionFor, signalsDue } from './instruction';
 
 const window: CoatWindow = {

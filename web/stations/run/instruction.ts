@@ -1,4 +1,4 @@
-import type { RunEntry, SheetPatch, WindowState } from '#core/work/run';
+import type { RunEntry, SheetPatch, WindowState } from '#core/lay/run';
 import type { Signal } from './signals';
 
 /** The signals whose moment has come. */

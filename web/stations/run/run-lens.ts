@@ -1,7 +1,7 @@
 import type { Polygon } from '#core/item/geometry';
 import type { Arrangement } from '#core/item/nets';
-import type { RunSheet, SheetPatch } from '#core/work/run';
-import { sectionsOf } from '#core/work/section-map';
+import type { RunSheet, SheetPatch } from '#core/lay/run';
+import { sectionsOf } from '#core/plan/section-map';
 import type { Fill } from '../../net/fills';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 

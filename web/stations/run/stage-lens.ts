@@ -1,4 +1,4 @@
-import { isDone, type PrepStage, type StageRecord } from '#core/work/prepare';
+import { isDone, type PrepStage, type StageRecord } from '#core/prepare/stages';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 
 export const STAGE_LEGEND: readonly LegendEntry[] = [

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { MS_PER_MIN } from '#core/measures';
-import type { CoatWindow } from '#core/work/plan';
-import { windowMoments } from '#core/work/run';
+import type { CoatWindow } from '#core/plan/job';
+import { windowMoments } from '#core/lay/run';
 import { useLastPassed } from '../../ui/useLastPassed';
 
 /** A patch that lies, or may lie from then on, and its window. */

@@ -7,7 +7,7 @@ import {
   patchWindow,
   type SheetPatch,
   windowState,
-} from '#core/work/run';
+} from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { useHand } from './hand';
 import { useNowAmong } from './useAge';

@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
-import type { RunEntry } from '#core/work/run';
+import type { RunEntry } from '#core/lay/run';
 import { useHandIn } from '../../outbox/useHandIn';
 import { tappedHere } from './hand';
 

@@ -1,4 +1,4 @@
-import type { SheetPatch } from '#core/work/run';
+import type { SheetPatch } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 
 /** Which part of a panel a patch is: its section, piece and coat, where there are several; empty for a whole one. */

@@ -1,6 +1,6 @@
 import { Suspense } from 'react';
 import { Link } from 'react-router';
-import { expectedLife } from '#core/after/life';
+import { expectedLife } from '#core/layers/life';
 import type { ProductLasted } from '#formats/log';
 import type { MakerSheet } from '#formats/shelf';
 import { errorText, useProductLastedQuery } from '../../app/api';

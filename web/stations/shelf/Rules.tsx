@@ -1,7 +1,7 @@
 import { SUBSTRATES } from '#core/item/substrates';
-import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/products/layering';
-import { layOut } from '#core/work/runsheet';
-import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/work/prepare';
+import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/layers/rules';
+import { layOut } from '#core/lay/run-sheet';
+import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/prepare/stages';
 import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';

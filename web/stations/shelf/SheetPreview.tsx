@@ -1,8 +1,8 @@
-import { expectedLife } from '#core/after/life';
-import { planRemoval } from '#core/after/removal';
+import { expectedLife } from '#core/layers/life';
+import { planRemoval } from '#core/layers/removal';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import { answerOf, bondsTo, rulingsOn } from '#core/products/layering';
-import { atWork, materialMoneyPerM2 } from '#core/work/plan';
+import { answerOf, bondsTo, rulingsOn } from '#core/layers/rules';
+import { atWork, materialMoneyPerM2 } from '#core/plan/job';
 import { USUAL_CURRENCY } from '#formats/job';
 import { makerSheetSchema, type ProductSheet, type ShopFigures, shopFiguresSchema, stocked } from '#formats/shelf';
 import { money, pathText } from '#formats/values';

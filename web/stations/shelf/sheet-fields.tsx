@@ -1,6 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { type FieldPath, useFieldArray, useFormContext, useWatch } from 'react-hook-form';
-import { REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '#core/after/removal';
+import { REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '#core/products/removal-methods';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { ANSWERS } from '#core/products/sheets';
 import { CLOCK_NAMES, MILESTONES } from '#core/time/clocks';

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { areaEstimate, areaRange, totalArea } from '#core/item/geometry';
 import { SUBSTRATES } from '#core/item/substrates';
-import { surfaceAreaM2 } from '#core/work/plan';
+import { surfaceAreaM2 } from '#core/plan/job';
 import { type Surface, surfaceName } from '#formats/job';
 import { addMark, addReadings } from '#job/edit';
 import { errorText, useTakeThicknessMutation } from '../../app/api';

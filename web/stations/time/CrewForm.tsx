@@ -1,7 +1,7 @@
-import { PARKING_IDS, WASH_IDS } from '#core/after/life';
+import { PARKING_IDS, WASH_IDS } from '#core/layers/life';
 import type { MatteSchool } from '#core/item/substrates';
-import { AHEAD_SCHOOLS, aheadOf, type AheadSchool } from '#core/work/plan';
-import { CREW_MODES, type CrewMode } from '#core/work/sections';
+import { AHEAD_SCHOOLS, aheadOf, type AheadSchool } from '#core/plan/job';
+import { CREW_MODES, type CrewMode } from '#core/plan/sections';
 import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
-import { type BlockKind, begins, type DayBlock, ends } from '#core/work/days';
-import { inOrder, within } from '#core/work/crew';
+import { type BlockKind, begins, type DayBlock, ends } from '#core/schedule/days';
+import { inOrder, within } from '#core/plan/crew';
 import type { DaysView } from '#job/days';
 import { lostHours } from '#job/promise';
 import type { JobView } from '../../job/useJobView';

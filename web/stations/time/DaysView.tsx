@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { CalendarDays } from 'lucide-react';
-import { begins, type DayBlock, ends } from '#core/work/days';
+import { begins, type DayBlock, ends } from '#core/schedule/days';
 import { LOST_WHYS, type LostWhy } from '#formats/job';
 import { asAgreed, type DaysView as Days, halfDays, USUAL_HANDOVER_MIN } from '#job/days';
 import { changeDays, changePrepare } from '#job/edit';

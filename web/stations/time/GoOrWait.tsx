@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { SLOT_MIN } from '#core/work/go';
+import { SLOT_MIN } from '#core/lay/go';
 import { minutesBetween } from '#formats/values';
 import { changeDocument } from '#job/edit';
 import { type GoGroup, type GoView, goView, waysFor } from '#job/go';

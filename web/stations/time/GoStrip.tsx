@@ -1,4 +1,4 @@
-import { SLOT_MIN, type GoVerdict } from '#core/work/go';
+import { SLOT_MIN, type GoVerdict } from '#core/lay/go';
 import type { GoView } from '#job/go';
 import { DateTime } from 'luxon';
 import type { JobView } from '../../job/useJobView';

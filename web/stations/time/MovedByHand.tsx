@@ -1,6 +1,6 @@
-import { coatKey, type CoatName, type Move } from '#core/work/plan';
-import { coatName } from '#core/work/plan';
-import type { LostMove } from '#core/work/runsheet';
+import { coatKey, type CoatName, type Move } from '#core/plan/job';
+import { coatName } from '#core/plan/job';
+import type { LostMove } from '#core/lay/run-sheet';
 import { changeDocument, moveCoat, unmoveCoat } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

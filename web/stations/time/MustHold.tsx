@@ -9,9 +9,9 @@ import {
   LAMPS,
   type MustHold as Hold,
   mustHold,
-} from '#core/work/cure';
+} from '#core/lay/cure';
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
-import { USUAL_UNCERTAINTY } from '#core/work/rehearsal';
+import { USUAL_UNCERTAINTY } from '#core/schedule/rehearsal';
 import { minutesBetween } from '#formats/values';
 import { useBayAirQuery, useYardForecastQuery } from '../../app/api';
 import { Part } from '../../job/Station';

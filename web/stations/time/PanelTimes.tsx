@@ -2,7 +2,7 @@ import { METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { airAt, condensation, minutesToWarm } from '#core/time/air';
 import { mechanismInWords, type MilestoneName, rateInWords } from '#core/time/clocks';
-import { warmUpTauMin } from '#core/work/go';
+import { warmUpTauMin } from '#core/lay/go';
 import {
   type CoatPlan,
   coatWindow,
@@ -11,8 +11,8 @@ import {
   paceWith,
   type PlannedSurface,
   productsThatFit,
-} from '#core/work/plan';
-import { type FitOption, whatWouldFit, slowness } from '#core/work/sections';
+} from '#core/plan/job';
+import { type FitOption, whatWouldFit, slowness } from '#core/plan/sections';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';

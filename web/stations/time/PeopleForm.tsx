@@ -1,5 +1,5 @@
 import { Plus, Trash2 } from 'lucide-react';
-import { CREW_ROLES } from '#core/work/crew';
+import { CREW_ROLES } from '#core/plan/crew';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { useLearnedHandsQuery } from '../../app/api';

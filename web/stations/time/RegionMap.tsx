@@ -1,4 +1,4 @@
-import type { GoVerdict } from '#core/work/go';
+import type { GoVerdict } from '#core/lay/go';
 
 interface Props {
   /** By humidity, then temperature. */

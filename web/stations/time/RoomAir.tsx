@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { type Air, airAt } from '#core/time/air';
-import { coatWindow } from '#core/work/plan';
-import { EXPLOSIVE_ALARM, releasesOf, roomVapour, type RoomVapour } from '#core/work/vapour';
+import { coatWindow } from '#core/plan/job';
+import { EXPLOSIVE_ALARM, releasesOf, roomVapour, type RoomVapour } from '#core/lay/vapour';
 import { USUAL_ROOM } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';

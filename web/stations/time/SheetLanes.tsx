@@ -9,10 +9,10 @@ import {
 } from '@dnd-kit/core';
 import { DateTime } from 'luxon';
 import type { ReactNode } from 'react';
-import { patchKey } from '#core/work/run';
-import { coatKey } from '#core/work/plan';
-import { coatName } from '#core/work/plan';
-import type { SheetAction } from '#core/work/runsheet';
+import { patchKey } from '#core/lay/run';
+import { coatKey } from '#core/plan/job';
+import { coatName } from '#core/plan/job';
+import type { SheetAction } from '#core/lay/run-sheet';
 import { moveCoat } from '#job/edit';
 import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';

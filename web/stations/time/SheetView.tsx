@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import type { AheadSchool } from '#core/work/plan';
-import { AHEAD_SCHOOLS, aheadOf } from '#core/work/plan';
-import { patchKey } from '#core/work/run';
+import type { AheadSchool } from '#core/plan/job';
+import { AHEAD_SCHOOLS, aheadOf } from '#core/plan/job';
+import { patchKey } from '#core/lay/run';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';

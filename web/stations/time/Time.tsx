@@ -1,6 +1,6 @@
-import { aheadOf } from '#core/work/plan';
+import { aheadOf } from '#core/plan/job';
 import { MS_PER_MIN } from '#core/measures';
-import { layingHours } from '#core/work/hours';
+import { layingHours } from '#core/schedule/hours';
 import { useYardForecastQuery } from '../../app/api';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';

@@ -1,4 +1,4 @@
-import type { UntilDeadline } from '#core/work/days';
+import type { UntilDeadline } from '#core/schedule/days';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { hours } from '../../ui/hours';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type OpenDay, USUAL_WEEK } from '#core/work/hours';
+import { type OpenDay, USUAL_WEEK } from '#core/schedule/hours';
 import type { Bay } from '#formats/job';
 import { weekOf } from '#job/promise';
 import { errorText, useSaveBayMutation } from '../../app/api';

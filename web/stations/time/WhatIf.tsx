@@ -1,9 +1,9 @@
 import { useCallback, useMemo, useState } from 'react';
 import { airAt } from '#core/time/air';
 import { rateInWords } from '#core/time/clocks';
-import { type BenchCase, MAP_C, MAP_RH, whatIf, workingRegion } from '#core/work/bench';
-import { inOnePiece, paceWith } from '#core/work/plan';
-import { slowness } from '#core/work/sections';
+import { type BenchCase, MAP_C, MAP_RH, whatIf, workingRegion } from '#core/lay/what-if';
+import { inOnePiece, paceWith } from '#core/plan/job';
+import { slowness } from '#core/plan/sections';
 import { PanelHead, Part, Station } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';

@@ -1,7 +1,7 @@
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { latestMoment } from '#core/time/clocks';
-import { curingCoats, ripeIn } from '#core/work/cure';
-import { handoverOf, type Plan, type PlannedJob, waterSafeOf } from '#core/work/plan';
+import { curingCoats, ripeIn } from '#core/lay/cure';
+import { handoverOf, type Plan, type PlannedJob, waterSafeOf } from '#core/plan/job';
 import type { ProductSheet } from '#formats/shelf';
 
 /** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */

@@ -1,4 +1,4 @@
-import type { BlockKind, DayChange } from '#core/work/days';
+import type { BlockKind, DayChange } from '#core/schedule/days';
 import type { LostWhy } from '#formats/job';
 import { STEP_WORDS } from '#job/calendar';
 import type { JobView } from '../../job/useJobView';

@@ -1,4 +1,4 @@
-import type { GoReason, GoVerdict, WayToGo } from '#core/work/go';
+import type { GoReason, GoVerdict, WayToGo } from '#core/lay/go';
 import { celsius } from '../../ui/measures';
 import { span } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';

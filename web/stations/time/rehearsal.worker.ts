@@ -1,6 +1,6 @@
-import { aheadOf, type AheadSchool, type PlannedJob } from '#core/work/plan';
-import { rehearsalCase, type Rehearsed, type RehearsedPatch, rehearsing } from '#core/work/rehearsal';
-import { type RunRecord, runSheet } from '#core/work/run';
+import { aheadOf, type AheadSchool, type PlannedJob } from '#core/plan/job';
+import { rehearsalCase, type Rehearsed, type RehearsedPatch, rehearsing } from '#core/schedule/rehearsal';
+import { type RunRecord, runSheet } from '#core/lay/run';
 import { serveWorker } from '../../work/in-worker';
 
 export interface RehearsalRequest {

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { AheadSchool } from '#core/work/plan';
+import type { AheadSchool } from '#core/plan/job';
 import type { JobView } from '../../job/useJobView';
 import { inWorker } from '../../work/in-worker';
 import type { RehearsalAnswer, RehearsalRequest } from './rehearsal.worker';

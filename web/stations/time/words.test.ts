@@ -1,7 +1,7 @@
 /** What Time says in sentences: what stands against laying, what would open it, and what is otherwise than agreed. */
 import fc from 'fast-check';
-import { goIn, type GoReason, waysToGo } from '#core/work/go';
-import { dayChanges } from '#core/work/days';
+import { goIn, type GoReason, waysToGo } from '#core/lay/go';
+import { dayChanges } from '#core/schedule/days';
 import { plannedJob } from '#job/plan';
 import { yardThatMorning } from '../../../demo/that-morning';
 import type { JobView } from '../../job/useJobView';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { NINE_IN_TEN, redraw } from '#core/work/calendar';
+import { NINE_IN_TEN, redraw } from '#core/schedule/calendar';
 import { shopCase } from '#job/calendar';
 import { useBaysQuery, useCalendarQuery } from '../../app/api';
 import { span } from '../../ui/moments';

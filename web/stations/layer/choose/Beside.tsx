@@ -1,4 +1,4 @@
-import { comparedInWords, differencesBetween, type StackLayer } from '#core/choice/choose';
+import { comparedInWords, differencesBetween, type StackLayer } from '#core/choose/stacks';
 import type { ChoicePoint } from '#formats/choice';
 import { surfaceName } from '#formats/job';
 import { panelsInWords, stackInWords } from '#job/offers';

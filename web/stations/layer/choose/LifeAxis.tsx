@@ -1,4 +1,4 @@
-import { stackLife } from '#core/after/life';
+import { stackLife } from '#core/layers/life';
 import type { ChoicePoint } from '#formats/choice';
 import { wishesOf } from '#job/choose';
 import { stackInWords } from '#job/offers';

@@ -1,4 +1,4 @@
-import { sameLayers, type StackLayer } from '#core/choice/choose';
+import { sameLayers, type StackLayer } from '#core/choose/stacks';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { ChoicePoint } from '#formats/choice';
 import { stackInWords } from '#job/offers';

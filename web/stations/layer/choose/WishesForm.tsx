@@ -1,5 +1,5 @@
-import { CIRCUMSTANCE_IDS, type CircumstanceId, CIRCUMSTANCES, USUAL_EXPOSURE } from '#core/after/life';
-import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } from '#core/choice/choose';
+import { CIRCUMSTANCE_IDS, type CircumstanceId, CIRCUMSTANCES, USUAL_EXPOSURE } from '#core/layers/life';
+import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } from '#core/choose/stacks';
 import { wishesOf } from '#job/choose';
 import { changeOwner, changePrepare, changeWishes } from '#job/edit';
 import { Part } from '../../../job/Station';

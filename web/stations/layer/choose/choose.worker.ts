@@ -1,6 +1,6 @@
 import highsLoader from 'highs';
 import solverUrl from 'highs/runtime?url';
-import { solveWith, type Wishes } from '#core/choice/choose';
+import { solveWith, type Wishes } from '#core/choose/stacks';
 import type { ChoiceFile, ChoicePoint } from '#formats/choice';
 import type { Job } from '#formats/job';
 import { chooseFile } from '#job/choose';

@@ -1,4 +1,4 @@
-import { sameLayers } from '#core/choice/choose';
+import { sameLayers } from '#core/choose/stacks';
 import type { ChoicePoint } from '#formats/choice';
 import { familyFill } from '../../../core-sample/strata';
 import type { JobView } from '../../../job/useJobView';

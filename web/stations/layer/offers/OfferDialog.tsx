@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
-import { LEVEL_DEFINITIONS, LEVELS } from '#core/work/prepare';
+import { LEVEL_DEFINITIONS, LEVELS } from '#core/prepare/stages';
 import type { OfferRecord } from '#formats/choice';
 import { errorText, useProductsQuery, useRemoveOfferMutation, useSaveOfferMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';

@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { KitSheet } from '#core/work/kit';
+import type { KitSheet } from '#core/prepare/kit';
 import { isSheet } from '#formats/shelf';
 import { errorText, useKitQuery } from '../../../app/api';
 import { Button } from '../../../ui/Button';

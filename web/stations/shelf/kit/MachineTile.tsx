@@ -1,4 +1,4 @@
-import { type MachineSheet, machineState, type MachineThing } from '#core/work/kit';
+import { type MachineSheet, machineState, type MachineThing } from '#core/prepare/kit';
 import type { KitEntry } from '#formats/shelf';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';

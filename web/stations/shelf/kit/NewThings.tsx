@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type LiquidSheet, type MachineSheet, PADS_FOR, type PadSheet } from '#core/work/kit';
+import { type LiquidSheet, type MachineSheet, PADS_FOR, type PadSheet } from '#core/prepare/kit';
 import type { KitEntry } from '#formats/shelf';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';

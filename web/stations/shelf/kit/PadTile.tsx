@@ -1,5 +1,5 @@
 import { Droplets, RotateCcw, Wind } from 'lucide-react';
-import { type PadSheet, padState, type PadState, type PadThing } from '#core/work/kit';
+import { type PadSheet, padState, type PadState, type PadThing } from '#core/prepare/kit';
 import { instantAfter } from '#formats/values';
 import { Button } from '../../../ui/Button';
 import { clock } from '../../../ui/moments';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { KitSheet } from '#core/work/kit';
+import type { KitSheet } from '#core/prepare/kit';
 import { type KitEntry, kitEntrySchema, kitSenseFaults } from '#formats/shelf';
 import { errorText, useRemoveKitMutation, useSaveKitMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';

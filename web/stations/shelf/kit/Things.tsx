@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import type { LiquidSheet, MachineSheet, PadSheet } from '#core/work/kit';
+import type { LiquidSheet, MachineSheet, PadSheet } from '#core/prepare/kit';
 import type { KitEntry, KitRecord } from '#formats/shelf';
 import { errorText, useSaveKitMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';

@@ -9,8 +9,8 @@ import {
   LIQUID_GRADES,
   MACHINE_ACTIONS,
   PAD_MATERIALS,
-} from '#core/work/kit';
-import { STEP_KIND_IDS, STEP_KINDS } from '#core/work/steps';
+} from '#core/prepare/kit';
+import { STEP_KIND_IDS, STEP_KINDS } from '#core/prepare/steps';
 
 export type SheetKind = KitSheet['kind'];
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId } from '#core/item/condition';
+import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId } from '#core/survey/condition';
 import type { Zone } from '#core/item/nets';
-import { takesPolish } from '#core/work/steps';
+import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { markAllOver, sayFaultless } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';

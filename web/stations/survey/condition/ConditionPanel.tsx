@@ -1,5 +1,5 @@
-import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS, whatFollows } from '#core/item/condition';
-import { takesPolish } from '#core/work/steps';
+import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS, whatFollows } from '#core/survey/condition';
+import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';

@@ -1,6 +1,6 @@
-import { MARK_KINDS, OUTCOME_NAMES, outcomeOf, OUTCOMES, twinDifferences } from '#core/item/condition';
-import { judgeReadings } from '#core/item/paint';
-import { takesPolish } from '#core/work/steps';
+import { MARK_KINDS, OUTCOME_NAMES, outcomeOf, OUTCOMES, twinDifferences } from '#core/survey/condition';
+import { judgeReadings } from '#core/survey/paint';
+import { takesPolish } from '#core/prepare/steps';
 import { surfaceName } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../../job/Station';

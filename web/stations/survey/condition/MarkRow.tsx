@@ -12,7 +12,7 @@ import {
   outcomePossible,
   OUTCOMES,
   seenSeverity,
-} from '#core/item/condition';
+} from '#core/survey/condition';
 import type { Photo, Surface, SurfaceMark } from '#formats/job';
 import { changeMark, removeMark } from '#job/edit';
 import type { JobView } from '../../../job/useJobView';

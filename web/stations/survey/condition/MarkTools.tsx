@@ -1,4 +1,4 @@
-import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId, type MarkSeverity } from '#core/item/condition';
+import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId, type MarkSeverity } from '#core/survey/condition';
 import { Segmented } from '../../../ui/Segmented';
 
 /** What the next tap on the net marks. */

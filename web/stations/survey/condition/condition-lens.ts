@@ -1,5 +1,5 @@
-import { MARK_KINDS, worstSeverity } from '#core/item/condition';
-import { gaugeReads, judgeReadings, type PaintVerdict } from '#core/item/paint';
+import { MARK_KINDS, worstSeverity } from '#core/survey/condition';
+import { gaugeReads, judgeReadings, type PaintVerdict } from '#core/survey/paint';
 import type { Surface } from '#formats/job';
 import { placedReadings } from '#job/edit';
 import type { Fill } from '../../../net/fills';

@@ -1,11 +1,11 @@
 import { Trash2 } from 'lucide-react';
-import { twinOf } from '#core/item/condition';
+import { twinOf } from '#core/survey/condition';
 import { AREA_SIGMA, areaEstimate, areaRange, shapeAreaM2 } from '#core/item/geometry';
 import { BODIES, PIECE_IDS, PIECES } from '#core/item/make';
-import { clearEstimateUm, gaugeReads, judgeReadings } from '#core/item/paint';
+import { clearEstimateUm, gaugeReads, judgeReadings } from '#core/survey/paint';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { FOUND_IDS, foundName, type FoundId } from '#core/products/families';
-import { inOnePiece } from '#core/work/plan';
+import { inOnePiece } from '#core/plan/job';
 import { type Surface, surfaceName } from '#formats/job';
 import { changeSurface, changeSurfaces, copyToTwin, removeSurface, setReadings } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';

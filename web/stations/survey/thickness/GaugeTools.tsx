@@ -1,6 +1,6 @@
 import { Activity, Gauge, Upload } from 'lucide-react';
 import { useEffect, useId, useState } from 'react';
-import { gaugeReads } from '#core/item/paint';
+import { gaugeReads } from '#core/survey/paint';
 import { type GaugeAnswer, type Surface, surfaceName } from '#formats/job';
 import { readReadingsCsv } from '#formats/tables';
 import type { Fault } from '#formats/values';

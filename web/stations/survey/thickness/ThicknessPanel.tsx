@@ -1,6 +1,6 @@
 import { FactTable, PanelName } from '../../../ui/FactTable';
 import { shapeOutline } from '#core/item/geometry';
-import { judgeReadings, judgeSpots, type TwoPaints, twoPaints, VERDICT_NAMES } from '#core/item/paint';
+import { judgeReadings, judgeSpots, type TwoPaints, twoPaints, VERDICT_NAMES } from '#core/survey/paint';
 import { type Surface, surfaceName } from '#formats/job';
 import { placedReadings, setReadings, splitFault, splitSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';

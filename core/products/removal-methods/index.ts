@@ -1,0 +1,7 @@
+export {
+  REMOVAL_METHOD_IDS,
+  REMOVAL_METHODS,
+  removalLadder,
+  type RemovalMethod,
+  type RemovalMethodId,
+} from './methods';
