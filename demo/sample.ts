@@ -18,7 +18,7 @@ export interface SampleJob {
   readonly log: readonly NewEntry[];
 }
 
-type SurfaceInput = JobInput['surfaces'][number];
+export type SurfaceInput = JobInput['surfaces'][number];
 /** What was seen, read or agreed of a panel. */
 export type Seen = Partial<SurfaceInput>;
 type SeenMark = NonNullable<Seen['marks']>[number];

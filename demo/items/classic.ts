@@ -1,7 +1,8 @@
 import { batchesOf } from '../stock';
 import type { Sizes } from '#core/item/nets';
+
 import { playedLog } from '../play';
-import { inBay, mark, onDay, type SampleJob, type Seen, surveyed } from '../sample';
+import { inBay, mark, onDay, type SampleJob, type Seen, type SurfaceInput, surveyed } from '../sample';
 
 const SIZE: Sizes = { lengthMm: 4060, widthMm: 1580, heightMm: 1300, wheelbaseMm: 2390 };
 const READ_ON_CLASSIC: Readonly<Record<string, Seen>> = {
@@ -12,6 +13,10 @@ const READ_ON_CLASSIC: Readonly<Record<string, Seen>> = {
   'door-right': { readingsUm: [88, 92] },
   'boot-lid': { readingsUm: [103, 108], marks: [mark('c2', 'crazing', 'light', [0.2, 0.7], { outcome: 'stays' })] },
 };
+
+/** A small crazed spot, waxed all the same: agreed with whoever owns it. */
+const onCrazed = (layers: SurfaceInput['layers'] = []) =>
+  layers.map((layer) => ({ ...layer, overruled: { 'worn-paint': 'A spot by the lock; the owner knows it lets go' } }));
 
 /** Waxed in the spring and since out in all weathers: wants renewing. */
 export function classic(now: string): SampleJob {
@@ -28,9 +33,11 @@ export function classic(now: string): SampleJob {
       stacks: { 'single-stage': wax, chrome: [{ product: 'harbour-paste' }] },
       seen: READ_ON_CLASSIC,
       paint: { marks: [mark('hazy', 'swirls', 'light', [0.5, 0.5], { allOver: true })] },
-    }).map((surface) =>
-      surface.substrate === 'single-stage' ? { ...surface, paint: 'single-stage' as const } : surface,
-    ),
+    })
+      .map((surface) =>
+        surface.substrate === 'single-stage' ? { ...surface, paint: 'single-stage' as const } : surface,
+      )
+      .map((surface) => (surface.id === 'boot-lid' ? { ...surface, layers: onCrazed(surface.layers) } : surface)),
     owner: { parking: 'covered', wash: 'hand' },
     prepare: { level: 'gloss-refresh', use: 'show', yearsPlanned: 15 },
     item: {

@@ -70,6 +70,15 @@ describe('settle', () => {
     expect([copies[0]!.next, queue.waiting]).toEqual([1, []]);
   });
 
+  test('what is started is gone on with, though the rules refuse it since', () => {
+    const planned = job({ products: [product()], surfaces: [square('a', { existing: ['paste-wax'] })] });
+    const begun: BegunCoat = { sections: 1, done: new Set([1]), wet: [], startMin: -9, endMin: -3 };
+    const from = { nowMin: 0, begun: new Map([[begunKey('a', 0, 1, 1), begun]]) };
+    const { done } = allSettled(opened(planned, [one], from));
+    expect(entriesOf(done.refused)).toEqual([]);
+    expect(entriesOf(done.laid)).toMatchObject([{ startMin: -9, endMin: -3 }]);
+  });
+
   test('a panel that follows waits for every copy of what it follows', () => {
     const surfaces = [square('roof', { count: 2 }), square('bonnet', { follows: ['roof'] })];
     let bay = allSettled(opened(job({ products: [base({})], surfaces })));

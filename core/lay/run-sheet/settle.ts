@@ -20,7 +20,8 @@ export function settle(bay: Bay, place: number): Bay {
     const copy = now.copies[place]!;
     const coat = nextCoat(copy);
     if (!coat || copy.eligibleMin !== undefined) return now;
-    const known = coat.refused || begun.size === 0 ? undefined : begun.get(keyOf(coat, copy.copy));
+    // What is started is gone on with, whatever the rules have come to say of it since.
+    const known = begun.size === 0 ? undefined : begun.get(keyOf(coat, copy.copy));
     if (known) return takeUp(now, place, coat, known);
     const fromMin = coat.refused ? nowMin : mayStartFrom(now, copy, coat);
     if (fromMin === undefined) return now;
