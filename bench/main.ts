@@ -3,7 +3,7 @@ import { cheapestAlone, type ChoiceSurface, choose, optionsFor, solveWith, USUAL
 import { type Point, polygonAreaM2, shapeAreaM2 } from '#core/item/geometry';
 import { arrange, claims, snap, templateById } from '#core/item/nets';
 import { bayAmbient } from '#core/time/air';
-import { planOneByOne, type PlannedJob, type PlannedSurface } from '#core/plan/job';
+import { planOneByOne, type PlanInput, type InputSurface } from '#core/plan/job';
 import {
   FULL_SITE,
   type PanelCase,
@@ -33,11 +33,11 @@ const PANELS_ON_SHEET = 120;
 const FRAME_MS = 1000 / 60;
 
 /** 60 surfaces of three layers each, in a bay that cools at night. */
-function largeJob(): PlannedJob {
+function largeJob(): PlanInput {
   const hatchback = templateById('hatchback')!;
   const { panels } = hatchback.unfold(hatchback.usual);
   const [primer, base, top] = ['slack-water', 'ledger-base', 'ledger-top'];
-  const surfaces = Array.from({ length: SURFACES }, (_, index): PlannedSurface => {
+  const surfaces = Array.from({ length: SURFACES }, (_, index): InputSurface => {
     const panel = panels[index % panels.length]!;
     return {
       id: `${panel.id}-${index}`,
@@ -65,7 +65,7 @@ function largeJob(): PlannedJob {
 }
 
 /** The plain way: area times coverage, one sheet time for every window, no air, no order, no packs. */
-function byTheSheet({ surfaces, products }: PlannedJob): number {
+function byTheSheet({ surfaces, products }: PlanInput): number {
   let units = 0;
   for (const surface of surfaces) {
     for (const layer of surface.layers) {
@@ -120,7 +120,7 @@ console.log(
 console.log(`  bar: 50 ms, ${((100 * whole) / 50).toFixed(0)} % of it used`);
 
 /** The same job action by action: three coats of every panel, three people who come and go. */
-const crewed: PlannedJob = {
+const crewed: PlanInput = {
   ...job,
   crew: {
     ...job.crew,

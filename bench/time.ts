@@ -2,7 +2,7 @@
 import { seeded } from '#core/measures';
 import { type AmbientStep, withReadings } from '#core/time/air';
 import { type BayReading, downsampled } from '#core/time/bay-air';
-import { planOneByOne, type PlannedJob } from '#core/plan/job';
+import { planOneByOne, type PlanInput } from '#core/plan/job';
 import { rehearsalCase, rehearsing } from '#core/schedule/rehearsal';
 import { layOut } from '#core/lay/run-sheet';
 
@@ -27,7 +27,7 @@ function medianMs(call: (round: number) => unknown, rounds: number): number {
 const told = (ms: number, bar: number) => `  bar: ${bar} ms, ${((100 * ms) / bar).toFixed(0)} % of it used`;
 
 /** @param job sixty panels of three coats */
-export function benchTime(job: PlannedJob): void {
+export function benchTime(job: PlanInput): void {
   // The first plan of a job knows nothing of its air yet; after a reading all of it is new again.
   const plain = medianMs(() => planOneByOne(job), ROUNDS);
   const retimed = medianMs((round) => {

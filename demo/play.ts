@@ -4,14 +4,14 @@ import { layOut, type SheetAction } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
 import type { NewEntry } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 
 interface Moment {
   readonly atMin: number;
   readonly entry: RunEntry;
 }
 
-const actionsOf = (job: Job) => layOut(plannedJob(job)).actions;
+const actionsOf = (job: Job) => layOut(planInput(job)).actions;
 
 function momentsOf(
   { does, coat, copy, section, sections, areaM2, amount, startMin, endMin }: SheetAction,

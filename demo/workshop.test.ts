@@ -4,7 +4,7 @@ import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
 import { layOut } from '#core/lay/run-sheet';
 import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { type SampleJob, ternmouthYard } from './workshop';
 
 // Generous: the machine may be busy with a browser.
@@ -13,7 +13,7 @@ const NOW = '2027-03-02T10:40:00+01:00';
 
 function stageAt({ draft, log }: SampleJob, now: string) {
   const { document } = draft;
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const nowMin = minutesBetween(document.startAt, now);
   const sheet = runProgress(planned, record, Math.max(0, nowMin));
@@ -56,7 +56,7 @@ describe.each([NOW, '2027-07-14T23:50:00+02:00', '2027-12-31T05:00:00Z'])('the s
       const { document, bayId } = draft;
       const { opensAtHour, closesAtHour } = yard.bays.find((bay) => bay.id === bayId)!.climate;
       const at = (minutes: number) => minuteOfDay(instantAfter(document.startAt, minutes)) / 60;
-      const { actions } = layOut(plannedJob(document));
+      const { actions } = layOut(planInput(document));
       const ends = actions.filter(({ coat }) => coat.round === 0).map(({ endMin }) => endMin);
       expect([id, at(0) >= opensAtHour]).toEqual([id, true]);
       const lastH = ends.length > 0 ? at(Math.max(...ends)) : at(0);

@@ -6,7 +6,7 @@ test('the yard opens on what is in the bays, and leads to the one thing to do', 
   await page.goto('/');
   const inBays = page.getByRole('region', { name: 'In the bays' });
   await expect(inBays.getByRole('link')).toHaveCount(2);
-  await expect(page.getByRole('region', { name: 'What ripens in the next two days' })).toContainText('may get wet');
+  await expect(page.getByRole('region', { name: 'Curing and due, next two days' })).toContainText('may get wet');
   await inBays.getByRole('link', { name: /Teal hatchback/ }).click();
   await expect(page.getByRole('region', { name: 'In hand' }).getByRole('heading')).toHaveText('Rear door, right');
   await expect(page.getByText('opens in')).toBeVisible();

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import fc from 'fast-check';
 import { yardThatMorning } from '../demo/that-morning';
-import type { DeedPage, MadeGuestLink, Me, Pairing, Person, PersonName, Tablet } from '#formats/people';
+import type { AuditPage, MadeGuestLink, Me, Pairing, Person, PersonName, Tablet } from '#formats/people';
 import { personDraftSchema, RIGHTS_OF, ROLES } from '#formats/people';
 import type { LogEntry } from '#formats/log';
 import { MS_PER_DAY, MS_PER_MIN } from '#core/measures';
@@ -141,7 +141,7 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
   expect((await desk.call<object[]>('GET', '/api/jobs/teal-hatchback/ticks')).body).toContainEqual(
     expect.objectContaining({ line: 'gloves', by: 'rowan' }),
   );
-  const { body: page } = await desk.call<DeedPage>('GET', '/api/deeds');
+  const { body: page } = await desk.call<AuditPage>('GET', '/api/deeds');
   expect(page.deeds).toContainEqual(
     expect.objectContaining({ by: 'rowan', deed: 'ticked a line of the job', tablet: 'Bay tablet' }),
   );
@@ -152,7 +152,7 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
       of: { kind: 'person', id: 'ash', title: 'ash' },
     }),
   );
-  const { body: ofAsh } = await desk.call<DeedPage>('GET', '/api/deeds?person=ash');
+  const { body: ofAsh } = await desk.call<AuditPage>('GET', '/api/deeds?person=ash');
   expect(ofAsh.deeds.map(({ deed }) => deed)).toEqual(['read the air', 'read the air']);
 });
 
@@ -176,7 +176,7 @@ test('the turn of somebody who may more lends its name to taps, and its rights t
   // What an installer changes is the installer's, whatever turn is named.
   await tablet.call('POST', '/api/switch', { person: 'ash', pin: '4071' });
   await tablet.call('POST', '/api/links', { job: 'teal-hatchback', days: 1 }, undefined, asWren);
-  const { body: page } = await desk.call<DeedPage>('GET', '/api/deeds');
+  const { body: page } = await desk.call<AuditPage>('GET', '/api/deeds');
   expect(page.deeds.find(({ deed }) => deed === 'made a link to')!.by).toBe('ash');
   // Another PIN does not make a former tap somebody else's.
   const { body: ash } = await tablet.call<Me>('GET', '/api/me');
@@ -193,7 +193,7 @@ test('the record reads on page by page, each thing once, the last first', async 
   const read: string[] = [];
   let from: string | null = '';
   do {
-    const { body }: { body: DeedPage } = await desk.call<DeedPage>('GET', `/api/deeds${from && `?from=${from}`}`);
+    const { body }: { body: AuditPage } = await desk.call<AuditPage>('GET', `/api/deeds${from && `?from=${from}`}`);
     read.push(...body.deeds.map((deed) => JSON.stringify(deed)));
     from = body.next;
   } while (from !== null);
@@ -405,7 +405,7 @@ test('what somebody changed is on record in the same step, and what was refused 
   );
   expect((await desk.call('PUT', '/api/jobs/hotel-shuttle', draftOf(job), job.version)).status).toBe(200);
   expect((await desk.call('PUT', '/api/jobs/hotel-shuttle', draftOf(job), job.version)).status).toBe(412);
-  const { body } = await desk.call<DeedPage>('GET', '/api/deeds');
+  const { body } = await desk.call<AuditPage>('GET', '/api/deeds');
   const changed = body.deeds.filter(({ deed }) => deed === 'changed the job');
   expect(changed).toHaveLength(1);
   expect(changed[0]!.of).toMatchObject({ kind: 'job', id: 'hotel-shuttle' });

@@ -10,7 +10,7 @@ import path from 'node:path';
 import pino from 'pino';
 import { yardThatMorning } from '../demo/that-morning';
 import { MS_PER_DAY } from '#core/measures';
-import type { DeedPage, KeptCopies, Me, NetworkState } from '#formats/people';
+import type { AuditPage, KeptCopies, Me, NetworkState } from '#formats/people';
 import { createApp } from './app';
 import { openDatabase, photoFolder } from './db/open';
 import { isOwnNetwork } from './network/addresses';
@@ -313,7 +313,7 @@ describe('the whole server', () => {
     });
     const { body: log } = await desk.call<{ id: string }[]>('GET', `/api/jobs/${job}/log`);
     expect(log.some(({ id }) => id === 'after-the-copy')).toBe(false);
-    const { body: page } = await desk.call<DeedPage>('GET', '/api/deeds');
+    const { body: page } = await desk.call<AuditPage>('GET', '/api/deeds');
     expect(page.deeds.find(({ deed }) => deed.startsWith('put back the copy of'))?.by).toBe('Wren');
     const aside = /lies in (.*)\.$/.exec(again.body.putBack!.said)![1]!;
     const before = openDatabase(path.join(aside, path.basename(file)));

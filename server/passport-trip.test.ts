@@ -5,7 +5,7 @@ import { MS_PER_MIN } from '#core/measures';
 import { foldLog } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import type { PassportFile } from '#formats/passport';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { yardThatMorning } from '../demo/that-morning';
 import { startServer } from './testing/client';
 
@@ -49,7 +49,7 @@ test('whatever was laid of whichever sample, and however far: the same layers, d
       const taken = await to.call<JobRecord>('POST', '/api/passports/take', file);
       expect(taken.status).toBe(201);
       const there = taken.body.document;
-      const planned = plannedJob(there);
+      const planned = planInput(there);
       const standing = standingSurfaces(planned, foldLog([]), there.owner ?? {});
       const clear = clearOnSurfaces(planned.surfaces);
       for (const panel of file.passport.panels) {

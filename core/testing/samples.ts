@@ -1,7 +1,7 @@
 /** Small made-up things that core tests are told with. */
 import { TENTH_SIGMAS } from '#core/measures';
 import type { Product } from '#core/products/sheets';
-import type { PlannedJob, PlannedSurface } from '#core/plan/job';
+import type { PlanInput, InputSurface } from '#core/plan/job';
 
 export function product(changes: Partial<Product> = {}): Product {
   return {
@@ -39,7 +39,7 @@ export function product(changes: Partial<Product> = {}): Product {
   };
 }
 
-export function surface(changes: Partial<PlannedSurface> = {}): PlannedSurface {
+export function surface(changes: Partial<InputSurface> = {}): InputSurface {
   return {
     id: 'bonnet',
     name: 'Bonnet',
@@ -57,7 +57,7 @@ export function surface(changes: Partial<PlannedSurface> = {}): PlannedSurface {
   };
 }
 
-export function job(changes: Partial<PlannedJob> = {}): PlannedJob {
+export function job(changes: Partial<PlanInput> = {}): PlanInput {
   return {
     surfaces: [surface()],
     products: [product()],

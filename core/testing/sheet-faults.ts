@@ -1,5 +1,5 @@
 /** What is wrong with a laid-out job, found by the rules alone and not by how it was laid out. Empty: nothing. */
-import { coatKey, coatMilestones, type CoatName, coatWindow, type PlannedJob, surfaceAreaM2 } from '#core/plan/job';
+import { coatKey, coatMilestones, type CoatName, coatWindow, type PlanInput, surfaceAreaM2 } from '#core/plan/job';
 import { METHODS } from '#core/products/methods';
 import { peopleOf } from '#core/plan/crew';
 import type { LaidOut, SheetAction } from '#core/lay/run-sheet';
@@ -7,7 +7,7 @@ import type { LaidOut, SheetAction } from '#core/lay/run-sheet';
 const NEAR = 1e-6;
 
 export function sheetFaults(
-  job: PlannedJob,
+  job: PlanInput,
   { actions, refused, unlaid, lostMoves, busyMin, endMin, boundMin }: LaidOut,
 ): string[] {
   const faults: string[] = [];

@@ -10,7 +10,7 @@ import { layOut } from '#core/lay/run-sheet';
 import { slowness } from '#core/plan/sections';
 import type { Surface } from '#formats/job';
 import { kitOf } from '#formats/shelf';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { quoted, toPlan } from '#job/offers';
 import { panelCases, prepareSettings } from '#job/prepare';
 import { demoKit } from '../kit';
@@ -71,7 +71,7 @@ export function plausibleFigures({ template, size, paint, madeOf }: PlausibleIte
     products: [...SHELF],
     surfaces: document.surfaces.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };
-  const out = layOut(plannedJob(planned));
+  const out = layOut(planInput(planned));
   const most = new Map<string, { areaM2: number; amount: number }>();
   for (const { coats } of out.plan.surfaces.values()) {
     for (const { product, laid } of coats) {

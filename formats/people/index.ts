@@ -1,7 +1,7 @@
 export {
-  type Deed,
-  type DeedPage,
-  deedPageSchema,
+  type AuditEntry,
+  type AuditPage,
+  auditPageSchema,
   firstOwnerSchema,
   type GuestLink,
   guestLinkSchema,

@@ -121,7 +121,7 @@ export const meSchema = object({
 export type Me = z.output<typeof meSchema>;
 
 /** Something done, by whom and where. */
-export const deedSchema = object({
+export const auditEntrySchema = object({
   at: instant(),
   by: z.string().nullable(),
   tablet: z.string().nullable(),
@@ -129,9 +129,9 @@ export const deedSchema = object({
   /** What it was done to: its kind and name. */
   of: object({ kind: z.string(), id: z.string(), title: z.string() }).nullable(),
 });
-export type Deed = z.output<typeof deedSchema>;
-export const deedPageSchema = object({ deeds: z.array(deedSchema), next: z.string().nullable() });
-export type DeedPage = z.output<typeof deedPageSchema>;
+export type AuditEntry = z.output<typeof auditEntrySchema>;
+export const auditPageSchema = object({ deeds: z.array(auditEntrySchema), next: z.string().nullable() });
+export type AuditPage = z.output<typeof auditPageSchema>;
 
 /** How the workshop is reached from outside its machine. */
 export const networkStateSchema = object({

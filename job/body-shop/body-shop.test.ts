@@ -3,7 +3,7 @@ import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { standingView } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { repairedJob, stackOfRest } from '.';
@@ -12,7 +12,7 @@ const { draft, log: taps } = yardThatMorning().jobs.find(({ id }) => id === 'sla
 const { document } = draft;
 const log = taps.map((entry, nth): LogEntry => ({ ...entry, seq: nth, recordedAt: entry.at }));
 const standing = standingView(
-  plannedJob(document),
+  planInput(document),
   foldLog(loggedEntries(document.startAt, log)),
   document.owner,
   undefined,
@@ -35,7 +35,7 @@ test('it gets what lay on it, or else what panels of its kind have, once its pai
   expect(panel.layers.map(({ product }) => product)).toEqual(bonnet.layers.map(({ product }) => product.id));
 
   const asked = (startAt: string) => {
-    const planned = plannedJob({ ...made, startAt });
+    const planned = planInput({ ...made, startAt });
     const ground = planned.surfaces.find(({ id }) => id === 'bonnet')!;
     return judgeLayers(ground, panel.layers, planned.products).map(({ answer }) => answer);
   };

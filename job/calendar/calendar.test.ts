@@ -5,7 +5,7 @@ import type { Bay, JobDraft } from '#formats/job';
 import { type CalendarJob, NO_CALENDAR, type ShopCalendar } from '#formats/schedule';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { daysView } from '#job/days';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { preparedWith } from '#job/view';
@@ -23,7 +23,7 @@ function jobOf(id: string, draft: JobDraft, startAt = NOW) {
   const document = { ...draft.document, startAt, days: undefined };
   const bay = bays.find((each) => each.id === draft.bayId);
   const { preparation, day } = preparedWith(document, prepareSettings(document));
-  const planned = inOpeningHours(plannedJob(document), document, weekOf(bay), fresh);
+  const planned = inOpeningHours(planInput(document), document, weekOf(bay), fresh);
   const out = layOut(planned, { nowMin: layingFrom(planned, preparation, day, fresh), begun: new Map() });
   const view = daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 });
   const work = operationsOf(document, view.blocks, out.plan, view.people);

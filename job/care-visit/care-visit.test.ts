@@ -8,7 +8,7 @@ import { type Job, jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { productSchema } from '#formats/shelf';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { comingBack } from '#job/return';
 import { preparedView, standingView } from '#job/view';
 import { DEMO_SHELF } from '../../demo/shelf';
@@ -27,7 +27,7 @@ function entriesOf({ startAt }: Job, ...entries: readonly (readonly [number, Run
   });
 }
 const standingOf = (job: Job, log: readonly LogEntry[]) => {
-  const planned = plannedJob(job);
+  const planned = planInput(job);
   const record = foldLog(loggedEntries(job.startAt, log));
   const standing = standingView(planned, record, job.owner, undefined);
   return { planned, record, standing, door: standing.find(({ surface }) => surface.id === DOOR)! };
@@ -88,7 +88,7 @@ test('a topper goes only where something lies that carries it; where nothing is 
     const on = visit.surfaces.filter(({ layers }) => layers.length > 0);
     expect(on.map(({ id }) => id)).toEqual(panelsFor(visit, topper[nth]!));
     expect(on.every(({ existing }) => existing.length > 0)).toBe(true);
-    expect(plannedJob(visit).surfaces.length).toBe(visit.surfaces.length);
+    expect(planInput(visit).surfaces.length).toBe(visit.surfaces.length);
   }
   expect(visits.some(({ products }) => products.length === 1)).toBe(true);
 

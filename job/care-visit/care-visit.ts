@@ -4,7 +4,7 @@ import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import type { ProductSheet } from '#formats/shelf';
 import { judgeLayers } from '#job/judge';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { jobAgain } from '#job/return';
 
 /** What is laid over a standing coat at a visit of minutes: it lifts water and gloss, and takes wear first. */
@@ -14,7 +14,7 @@ export const isTopper = ({ family }: Pick<ProductSheet, 'family'>): boolean => T
 
 /** Panels of an item as it comes back that something already lies on and that a product may go over. */
 export function panelsFor(back: Job, product: ProductSheet): string[] {
-  return plannedJob({ ...back, products: [product] }).surfaces.flatMap((surface) =>
+  return planInput({ ...back, products: [product] }).surfaces.flatMap((surface) =>
     surface.existing.length > 0 &&
     judgeLayers(surface, [{ product: product.id, coats: 1 }], [product]).every(({ answer }) => answer === 'yes')
       ? [surface.id]

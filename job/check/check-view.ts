@@ -1,5 +1,5 @@
 import { arrange, type Arrangement } from '#core/item/nets';
-import type { CoatWindow, PlannedJob } from '#core/plan/job';
+import type { CoatWindow, PlanInput } from '#core/plan/job';
 import {
   type CheckPanel,
   type CheckPatch,
@@ -43,7 +43,7 @@ const NOBODY_KNOWN: Hands = { byOf: () => undefined, isHelper: () => false };
 /** What to look at once the work is laid, and how far that has come. */
 export function checkView(
   { panels, linework, places }: CheckNet,
-  planned: PlannedJob,
+  planned: PlanInput,
   record: RunRecord,
   sheet: RunSheet,
   { byOf, isHelper }: Hands = NOBODY_KNOWN,

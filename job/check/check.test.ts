@@ -1,6 +1,6 @@
 import { foldLog, type LoggedEntry, patchKey, type RunEntry, runSheet } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { preparedView } from '#job/view';
 import { NO_KIT } from '#core/prepare/kit';
 import { playedLog } from '../../demo/play';
@@ -20,7 +20,7 @@ function laidWhole(id: string, ...more: readonly RunEntry[]) {
     ...more.map((entry, nth): LoggedEntry => ({ id: `m${nth}`, atMin: endMin + 1 + nth, entry })),
   ];
   const record = foldLog(log);
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const sheet = runSheet(planned, record, endMin);
   const net = checkNet(document, new Set([...record.patches.values()].map(({ patch }) => patch.surface)));
   return { document, record, planned, sheet, net, endMin, check: checkView(net, planned, record, sheet) };
@@ -149,7 +149,7 @@ test('what is not done is told, one side done and the other forgotten first; lef
       ...log,
       ...more.map((entry, nth): LoggedEntry => ({ id: `m${nth}`, atMin: endMin + nth, entry })),
     ]);
-    return closingView(document, runSheet(plannedJob(document), record, endMin), record);
+    return closingView(document, runSheet(planInput(document), record, endMin), record);
   };
   const open = view();
   expect(open.lacking).toEqual([

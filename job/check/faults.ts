@@ -1,6 +1,6 @@
 import { containsPoint, boundingBox, type Point } from '#core/item/geometry';
 import { remedyOptions, type RemedyOption } from '#core/check/checks';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { mostTakenUm, polishSteps, type Preparation } from '#core/prepare/stages';
 import {
   type FoundFault,
@@ -41,7 +41,7 @@ export function patchAt(
 }
 
 interface Known {
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly record: RunRecord;
   readonly sheet: RunSheet;
   readonly preparation: Preparation;

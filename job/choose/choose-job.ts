@@ -24,7 +24,7 @@ import { isWorn } from '#core/survey/condition';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, lyingOnSheet, plannedJob, staysOn } from '#job/plan';
+import { isAircraft, lyingOnSheet, planInput, staysOn } from '#job/plan';
 import { bySchoolsOf, excludedFrom } from '#job/terms';
 
 /** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
@@ -99,7 +99,7 @@ export function jobToChoose(job: Job, shelf: Job['products']): Job {
 
 /** A job with its wishes made ready, and what can be said of it before anything is solved. */
 function prepareChoice(job: Job, wishes: Wishes) {
-  const { ambient, matteSchool } = plannedJob(job);
+  const { ambient, matteSchool } = planInput(job);
   const air = bayAir(job.products, ambient, matteSchool);
   const kinds = optionsFor(choiceSurfaces(job), job.products, wishes, air);
   const bare = kinds

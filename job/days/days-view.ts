@@ -11,7 +11,7 @@ import {
 } from '#core/schedule/days';
 import { type Hours, hoursOf, peopleOf } from '#core/plan/crew';
 import { openHours, type Week } from '#core/schedule/hours';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
 import type { RunRecord } from '#core/lay/run';
 import type { LaidOut } from '#core/lay/run-sheet';
@@ -25,7 +25,7 @@ export const USUAL_HANDOVER_MIN = 30;
 export interface DaysInput {
   readonly document: Job;
   /** In the hours its people are there and the workshop is open. */
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly preparation: Pick<Preparation, 'stages' | 'minutes'>;
   readonly day: WorkingDay;
   readonly record: RunRecord;

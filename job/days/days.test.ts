@@ -3,12 +3,12 @@ import { layOut } from '#core/lay/run-sheet';
 import { foldLog } from '#core/lay/run';
 import { calendarFile } from '#formats/calendar';
 import type { Job } from '#formats/job';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { preparedWith } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
-import { asAgreed, daysView, halfDays, outdoorsOf, ownerDates, ripening } from '.';
+import { asAgreed, daysView, halfDays, outdoorsOf, ownerDates, curingDates } from '.';
 
 const yard = yardThatMorning();
 const { document: tourer } = yard.jobs.find(({ id }) => id === 'satin-tourer')!.draft;
@@ -18,7 +18,7 @@ const fresh = { record: foldLog([]), nowMin: 0 };
 /** The days of a job nothing has been done of. */
 function daysOf(document: Job) {
   const { preparation, day } = preparedWith(document, prepareSettings(document));
-  const planned = inOpeningHours(plannedJob(document), document, weekOf(bay), fresh);
+  const planned = inOpeningHours(planInput(document), document, weekOf(bay), fresh);
   const out = layOut(planned, { nowMin: layingFrom(planned, preparation, day, fresh), begun: new Map() });
   return {
     planned,
@@ -65,7 +65,7 @@ test('half days follow the week of the bay, a closed day has none', () => {
 });
 
 test('the owner’s dates open in another program: moments in their zone, whole days as days, told again they move', () => {
-  const dates = ownerDates(tourer, plan.out.plan, plan.view, ripening(plan.planned, plan.out.plan));
+  const dates = ownerDates(tourer, plan.out.plan, plan.view, curingDates(plan.planned, plan.out.plan));
   const file = (edition: number) => calendarFile('Tourer', dates, { id: 'satin-tourer', edition, at: begun });
   const read = new ICAL.Component(ICAL.parse(file(3)));
   const events = read.getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
@@ -96,16 +96,16 @@ describe('once it stands outside', () => {
   const { planned, out, view } = plan;
   const weather = (airC: number) =>
     Array.from({ length: 96 }, (_, hour) => ({ atMin: hour * 60, airC, rhPct: 75, spreadK: 1.5 }));
-  const ripe = (airC: number, sigmas = 0, fromMin = view.handedOverMin!) =>
-    ripening(planned, out.plan, { fromMin, air: weather(airC) }, sigmas);
-  const inBay = ripening(planned, out.plan);
+  const curing = (airC: number, sigmas = 0, fromMin = view.handedOverMin!) =>
+    curingDates(planned, out.plan, { fromMin, air: weather(airC) }, sigmas);
+  const inBay = curingDates(planned, out.plan);
 
   test('the colder the weather the later it is hard, a cold day later than an expected one, never sooner than in air as warm as its bay', () => {
-    const hard = [18, 12, 8, 5].map((airC) => ripe(airC).hardMin!);
+    const hard = [18, 12, 8, 5].map((airC) => curing(airC).hardMin!);
     expect(hard).toEqual(hard.toSorted((a, b) => a - b));
-    expect(ripe(12, -1.6449).hardMin!).toBeGreaterThan(ripe(12).hardMin!);
+    expect(curing(12, -1.6449).hardMin!).toBeGreaterThan(curing(12).hardMin!);
     // Two months on it has nothing left to do with the weather; an hour of it little.
-    expect(ripe(5, 0, 90 * 24 * 60)).toEqual(inBay);
+    expect(curing(5, 0, 90 * 24 * 60)).toEqual(inBay);
     expect(inBay.firstWashMin!).toBeGreaterThan(view.handedOverMin!);
     expect(hard[3]! - inBay.hardMin!).toBeGreaterThan(24 * 60);
   });
@@ -135,7 +135,7 @@ describe('once it stands outside', () => {
     expect(outdoorsOf(tourer, 0, { ...forecast, hours: [] })).toBeUndefined();
     // It leaves long after the forecast has ended: the season alone, and a warmer one is sooner.
     const late = (byK: number) =>
-      ripening(
+      curingDates(
         planned,
         out.plan,
         outdoorsOf(tourer, 200 * 60, { ...forecast, monthMeansC: forecast.monthMeansC.map((c) => c + byK) }),

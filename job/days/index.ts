@@ -1,3 +1,3 @@
 export { asAgreed, daysView, type DaysView, halfDays, USUAL_HANDOVER_MIN } from './days-view';
 export { ownerDates } from './owner-dates';
-export { airOnceOutside, leavesMin, type Outdoors, outdoorsOf, ripening, type Ripening } from './ripening';
+export { airOnceOutside, leavesMin, type Outdoors, outdoorsOf, curingDates, type CuringDates } from './curing-dates';

@@ -3,7 +3,7 @@ import type { Plan } from '#core/plan/job';
 import type { Job } from '#formats/job';
 import type { CalendarEvent } from '#formats/calendar';
 import { instantAfter } from '#formats/values';
-import type { Ripening } from './ripening';
+import type { CuringDates } from './curing-dates';
 
 /** Minutes a visit to bring an item takes. */
 const BRING_MIN = 15;
@@ -16,7 +16,7 @@ export function ownerDates(
   document: Pick<Job, 'title' | 'item' | 'startAt'>,
   { waterSafeMin }: Pick<Plan, 'waterSafeMin'>,
   days: JobDays,
-  { firstWashMin: washMin, hardMin }: Ripening,
+  { firstWashMin: washMin, hardMin }: CuringDates,
 ): CalendarEvent[] {
   const { startAt } = document;
   const item = document.item?.name ?? document.title;

@@ -4,8 +4,8 @@ import { type GoVerdict, SLOT_MIN, waysToGo } from '#core/lay/go';
 import { hoursOf, peopleOf } from '#core/plan/crew';
 import type { AmbientSeries } from '#core/time/air';
 import { foldLog, runSheet } from '#core/lay/run';
-import type { PlannedJob } from '#core/plan/job';
-import { plannedJob } from '#job/plan';
+import type { PlanInput } from '#core/plan/job';
+import { planInput } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';
 import { goView, type LaidAt, waysFor } from '.';
 
@@ -15,10 +15,10 @@ const DAY_MIN = 24 * 60;
 /** A sample job in this air, with panels as warm as said; nothing of it is laid yet. */
 function asked(id: string, air: Partial<{ airC: number; rhPct: number; airSpeed: number }>, coldC?: number) {
   const document = yard.jobs.find((job) => job.id === id)!.draft.document;
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const ambient: AmbientSeries = [{ atMin: 0, airC: 19, rhPct: 50, airSpeed: 0.1, ...air }];
   const [cold] = planned.surfaces;
-  const inThatAir: PlannedJob = {
+  const inThatAir: PlanInput = {
     ...planned,
     ambient,
     surfaces: planned.surfaces.map(({ surfaceC: _, ...surface }) =>

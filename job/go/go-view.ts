@@ -15,7 +15,7 @@ import {
   waysToGo,
   worst,
 } from '#core/lay/go';
-import type { CoatPlan, Plan, PlannedJob, PlannedSurface } from '#core/plan/job';
+import type { CoatPlan, Plan, PlanInput, InputSurface } from '#core/plan/job';
 
 /** Panels that get the same product on the same kind of surface at the same temperature: one answer for all. */
 export interface GoGroup {
@@ -65,7 +65,7 @@ const LONGEST_STRETCH_MIN = 4 * 60;
  * @param isDone whether a coat is laid and levelled already
  */
 export function goView(
-  planned: PlannedJob,
+  planned: PlanInput,
   plan: Plan,
   fromMin: number,
   forMin: number,
@@ -137,8 +137,8 @@ export function goView(
 }
 
 function goCase(
-  { ambient, matteSchool, crew }: PlannedJob,
-  surface: PlannedSurface,
+  { ambient, matteSchool, crew }: PlanInput,
+  surface: InputSurface,
   product: Product,
   { substrate }: CoatPlan,
   fromMin: number,

@@ -2,7 +2,7 @@
 import { standingSurfaces } from '#core/care/upkeep';
 import { foldLog, type LoggedEntry } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { playedLog } from '../../demo/play';
 import { yardThatMorning } from '../../demo/that-morning';
 import { agreedAndDone } from '.';
@@ -12,7 +12,7 @@ const played = loggedEntries(document.startAt, playedLog(document, Infinity));
 const seen = (log: readonly LoggedEntry[], of = document) => {
   const record = foldLog(log);
   return new Map(
-    agreedAndDone(of, record, standingSurfaces(plannedJob(of), record, {})).map((panel) => [panel.surface, panel]),
+    agreedAndDone(of, record, standingSurfaces(planInput(of), record, {})).map((panel) => [panel.surface, panel]),
   );
 };
 

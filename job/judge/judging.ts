@@ -1,9 +1,9 @@
 import { judgeStack, LAYERING_RULES, type LayerJudgement, withIntervals } from '#core/layers/rules';
 import type { Product } from '#core/products/sheets';
-import type { CoatPlan, PlannedSurface } from '#core/plan/job';
+import type { CoatPlan, InputSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 
-type Ground = Pick<PlannedSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft'>;
+type Ground = Pick<InputSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft'>;
 
 /** Judges a stack of layers as they are planned; one answer a layer, the strictest of its coats. */
 export function judgeLayers(

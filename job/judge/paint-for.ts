@@ -1,7 +1,7 @@
 import { isPaint, reserveOf } from '#core/survey/paint';
 import { removalsToComeUm } from '#core/prepare/stages';
 import type { Job, Surface } from '#formats/job';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { excludedFrom } from '#job/terms';
 import { panelCases, USUAL_YEARS } from '#job/prepare';
 import { judgeLayers } from './judging';
@@ -30,7 +30,7 @@ export function tooDearToRemove(
   if (clearUm === undefined || surface.layers.length === 0) return undefined;
   const spareUm = clearUm - (job.prepare?.reserveUm ?? reserveOf(panel));
   if (removalsUm <= Math.max(0, spareUm)) return undefined;
-  const ground = plannedJob(job).surfaces[at]!;
+  const ground = planInput(job).surfaces[at]!;
   const yearsPlanned = job.prepare?.yearsPlanned ?? USUAL_YEARS;
   const [milder] = shelf
     .filter((product) => removalsToComeUm({ substrate, layers: [product], yearsPlanned }) <= Math.max(0, spareUm))

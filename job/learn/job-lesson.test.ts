@@ -5,7 +5,7 @@ import { DEFAULT_PACE } from '#core/plan/sections';
 import type { LogEntry } from '#formats/log';
 import { type Job, readJob } from '#formats/job';
 import { instantAfter } from '#formats/values';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import tourer from '../../demo/jobs/satin-tourer.json';
 import { flashOf, jobLesson, paceOfHands, paceOfPeople } from '.';
 
@@ -90,7 +90,7 @@ test('jobs teach one after the other, less certain with each day between', () =>
 
 /** Sections laid and levelled, each at so many times the minutes its paces foretell, with a pause in the first. */
 const workedAt = (document: Job, times: number, pausedMin: number): LogEntry[] => {
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const [lay, level] = (['layM2PerMin', 'levelM2PerMin'] as const).map((key) => {
     const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 };
     return 2 / paceOf(planned, patch, product)[key];
@@ -168,7 +168,7 @@ test('the pace of hands is believed more with each job, and the next plan is lai
   expect(paceOfHands([{ paces: [] }]).size).toBe(0);
   const laidAt = (layFactor: number) => {
     const slower = { ...job, products: job.products.map((each) => ({ ...each, layFactor })) };
-    return paceOf(plannedJob(slower), { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 }, product);
+    return paceOf(planInput(slower), { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 }, product);
   };
   expect(laidAt(0.5).layM2PerMin).toBeCloseTo(laidAt(1).layM2PerMin / 2, 9);
   expect(laidAt(0.5).levelM2PerMin).toBeCloseTo(laidAt(1).levelM2PerMin, 9);
@@ -193,7 +193,7 @@ test('a product laid in several ways teaches each way’s pace beside its own; i
   const taught = { layFactor: 0.8, layByMethod: { [own]: 0.5 } };
   const planned = { ...job, products: job.products.map((each) => ({ ...each, ...taught })) };
   const patch = { surface: surface!.id, layer: 0, coat: 1, copy: 1, section: 1 };
-  const at = (document: Job) => paceOf(plannedJob(document), patch, product).layM2PerMin;
+  const at = (document: Job) => paceOf(planInput(document), patch, product).layM2PerMin;
   expect(at(planned)).toBeCloseTo(0.4 * at(job), 9);
   const [same] = jobLesson(planned, workedAt(planned, 1, 0)).paces;
   expect(same).toMatchObject({ product, method: own, lay: expect.closeTo(0.4, 2) });

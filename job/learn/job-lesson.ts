@@ -1,7 +1,7 @@
 import type { MethodId } from '#core/products/methods';
 import type { CrewRole } from '#core/plan/crew';
 import { learnFactor, PACE_LEARNING } from '#core/measures/learning';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { lessonOf, type PreparationLesson } from '#core/prepare/stages';
 import {
   cueRatios,
@@ -19,7 +19,7 @@ import { type Job, surfaceName } from '#formats/job';
 import { type LearnedHands, type LogEntry, loggedEntries } from '#formats/log';
 import type { ShopFigures } from '#formats/shelf';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { byOf } from '#job/view';
 
 /** All one job teaches: its preparation, and when the cues of its products really came. */
@@ -54,7 +54,7 @@ const SAYS_NOTHING_MIN = 5;
 export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at' | 'entry' | 'by'>[]): JobLesson {
   const record = foldLog(loggedEntries(document.startAt, log));
   const planned = new Map(document.products.map((product) => [product.id, product]));
-  const job = plannedJob(document);
+  const job = planInput(document);
   return {
     ...lessonOf(record.stages.values(), record.outcomes.values()),
     people: ownPaces(job, record, byOf(log)),
@@ -88,7 +88,7 @@ export function jobLesson(document: Job, log: readonly Pick<LogEntry, 'id' | 'at
 }
 
 /** Each by their own hands: the crew's pace, as much faster or slower as they were than it foretold. */
-function ownPaces(job: PlannedJob, record: RunRecord, authors: ReadonlyMap<string, string>): OwnPace[] {
+function ownPaces(job: PlanInput, record: RunRecord, authors: ReadonlyMap<string, string>): OwnPace[] {
   const whose = ({ layEntry, levelEntry }: PatchRecord, does: CrewRole) =>
     authors.get((does === 'lay' ? layEntry : levelEntry) ?? '');
   return [...handsOnBy(job, record, whose)].flatMap(([person, { lay, level }]) => {

@@ -7,7 +7,7 @@ import { prepareItem, type PrepareSettings } from '#core/prepare/stages';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
-import { plannedJob, withTakenOff } from '#job/plan';
+import { planInput, withTakenOff } from '#job/plan';
 import { bySchoolsOf } from '#job/terms';
 import { panelCases } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
@@ -56,7 +56,7 @@ export function quoted(
   const { minutes } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
   const surfaces = wanted.map((surface) => ({ ...surface, fixed: stacks.get(surface.id) ?? [] }));
   // The same run sheet as the plan's, whoever works whenever: hours that are paid for do not depend on the clock.
-  const out = layOut(plannedJob(laid));
+  const out = layOut(planInput(laid));
   const { hourRate, exposure } = wishesOf(document);
   const price = priceOffer(offer, {
     materialMoney: out.plan.purchases.reduce((sum, { cost }) => sum + cost, 0),

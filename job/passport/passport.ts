@@ -19,7 +19,7 @@ import { type Job, surfaceName } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 import { comingBack } from '#job/return';
 import type { Outdoors } from '#job/days';
@@ -62,7 +62,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   const last = visits.at(-1);
   if (!last) throw new RangeError('no visit, no passport');
   const { document, log } = last;
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const standing = standingView(planned, record, document.owner, outdoors);
   const { surfaces } = comingBack(document, log);

@@ -2,7 +2,7 @@ import { METHOD_IDS, type MethodId } from '#core/products/methods';
 import { layingHours } from '#core/schedule/hours';
 import { layOut } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 
 /** One way of laying a product on the whole item: product against minutes. */
 export interface MethodCompared {
@@ -27,7 +27,7 @@ export function compareMethods(job: Job, product: string): MethodCompared[] {
   const layers = job.surfaces.flatMap((surface) => surface.layers.filter((layer) => layer.product === product));
   if (!sheet || sheet.unit === 'm2' || layers.length === 0) return [];
   return METHOD_IDS.filter((method) => goesBy(method, sheet.unit)).map((method): MethodCompared => {
-    const out = layOut(plannedJob(laidBy(job, product, method)));
+    const out = layOut(planInput(laidBy(job, product, method)));
     const { personMin, elapsedMin } = layingHours(out);
     const bought = out.plan.purchases.find((purchase) => purchase.product === product);
     return {

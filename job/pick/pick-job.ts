@@ -6,7 +6,7 @@ import type { Plan } from '#core/plan/job';
 import { type Preparation, stageKey, stageState } from '#core/prepare/stages';
 import type { RunRecord } from '#core/lay/run';
 import { type Job, surfaceName } from '#formats/job';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { layingSchools } from '#job/terms';
 
 interface Sources {
@@ -26,7 +26,7 @@ export function pickListOf(job: Job, { plan, preparation, record, kit, nowMs }: 
     stages: preparation.stages.filter((stage) => stageState(record.stages.get(stageKey(stage))) !== 'done'),
     plan,
     products: job.products,
-    people: peopleOf(plannedJob(job).crew).length,
+    people: peopleOf(planInput(job).crew).length,
     sheetCalled: (name) => sheets.get(name),
     readyPads: (sheet) => readyPads(kit, sheet, nowMs),
     towelRoles: TOWELS_OF[layingSchools(job).towels],

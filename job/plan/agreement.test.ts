@@ -1,7 +1,7 @@
 import { foldLog, runSheet } from '#core/lay/run';
 import { ternmouthYard } from '#demo';
 import { instantAfter } from '#formats/values';
-import { planFile, plannedJob, runsheetFile } from '.';
+import { planFile, planInput, runsheetFile } from '.';
 
 describe('one planner', () => {
   const samples = ternmouthYard('2027-03-02T10:00:00+01:00').jobs.map(({ id, draft }) => [id, draft.document] as const);
@@ -11,7 +11,7 @@ describe('one planner', () => {
     const sheet = runsheetFile(document);
     expect(plan.ready).toEqual(sheet.ready);
     expect(plan.findings).toEqual(sheet.findings);
-    const atTheBay = runSheet(plannedJob(document), foldLog([]), 0);
+    const atTheBay = runSheet(planInput(document), foldLog([]), 0);
     const { handoverMin, findings } = atTheBay.plan;
     expect(plan.ready.handover).toBe(handoverMin === null ? null : instantAfter(document.startAt, handoverMin));
     expect(plan.findings).toEqual(findings);

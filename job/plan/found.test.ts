@@ -3,7 +3,7 @@ import { jobSchema } from '#formats/job';
 import { preparedPanels } from '#job/prepare';
 import { comingBack } from '#job/return';
 import { plainJob } from '../testing/plain-job';
-import { plannedJob, staying } from '.';
+import { planInput, staying } from '.';
 
 const panel = (id: string, more: object = {}) => ({
   id,
@@ -19,7 +19,7 @@ test('what water says is gone takes what was told of it along, and leaves the re
     surfaces: [panel('a', { existing: ['unknown', 'liquid-wax'], existingTold: [null, found], water: 'sheets' })],
   });
   expect(staying(document, document.surfaces[0]!)).toEqual([{ family: 'liquid-wax', told: found }]);
-  expect(plannedJob(document).surfaces[0]!.existingTold![0]).toMatchObject({ name: 'Ebb Liquid Wax' });
+  expect(planInput(document).surfaces[0]!.existingTold![0]).toMatchObject({ name: 'Ebb Liquid Wax' });
 });
 
 test('a patch says how what nobody knows comes off: on all panels alike, at this visit and the next', () => {

@@ -1,7 +1,7 @@
 import { patchesSay, type PatchTried } from '#core/layers/removal';
 import { foundByWater } from '#core/survey/condition';
 import type { FoundId } from '#core/products/families';
-import type { FoundTold } from '#core/plan/job';
+import type { KnownOfFound } from '#core/plan/job';
 import type { Job, Surface } from '#formats/job';
 import { minutesBetween } from '#formats/values';
 
@@ -75,7 +75,7 @@ export function foundTold(job: Tried, surface: Found): ToldLayer[] {
 }
 
 /** What is told of a layer, on the scale of a job. */
-export const toldInMinutes = ({ startAt }: Pick<Job, 'startAt'>, told: Told | null): FoundTold | null =>
+export const toldInMinutes = ({ startAt }: Pick<Job, 'startAt'>, told: Told | null): KnownOfFound | null =>
   told && {
     ...told,
     laidMin: told.since === undefined ? undefined : minutesBetween(startAt, told.since),

@@ -6,7 +6,7 @@ import type { JobInput } from '#formats/job';
 import { product } from '../../core/testing/samples';
 import { filmWork } from '#job/film';
 import { plainJob } from '../testing/plain-job';
-import { plannedJob } from './planned-job';
+import { planInput } from './plan-input';
 
 const rectangle = { kind: 'rectangle', aMm: 1400, bMm: 1100 } as const;
 /** Paint with a coating and a wax, a windscreen, and satin: something for every school to change. */
@@ -47,7 +47,7 @@ function figures(schools: Partial<LayingSchools>) {
     ] as never,
     schools: { matte: 'fixed-early', ...schools },
   });
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const out = layOut(planned);
   return {
     hours: layingHours(out),
@@ -97,5 +97,5 @@ test('the makers’ minimum is kept beside the workshop’s margin', () => {
     ] as never,
     schools: { matte: 'fixed-early', handover: 'two-days' },
   });
-  expect(layOut(plannedJob(document)).plan.minimumHandoverMin).toBeCloseTo(minimum, 6);
+  expect(layOut(planInput(document)).plan.minimumHandoverMin).toBeCloseTo(minimum, 6);
 });

@@ -1,7 +1,7 @@
 import { type CoatPlan, type Plan, planOneByOne } from '#core/plan/job';
 import { FIRST_PLAN_FORMAT, type FirstPlanFile, type Job, PLAN_FORMAT, type PlanFile } from '#formats/job';
 import { instantAfter } from '#formats/values';
-import { plannedJob, planOf } from './planned-job';
+import { planInput, planOf } from './plan-input';
 
 /** A job as its run sheet lays it, in the open format: what the application, `runsheet` and every paper show. */
 export function planFile(job: Job): PlanFile {
@@ -10,7 +10,7 @@ export function planFile(job: Job): PlanFile {
 
 /** A job counted one section after the other, in the open format of the first edition. */
 export function firstPlanFile(job: Job): FirstPlanFile {
-  return { format: FIRST_PLAN_FORMAT, ...writePlan(job, planOneByOne(plannedJob(job))) };
+  return { format: FIRST_PLAN_FORMAT, ...writePlan(job, planOneByOne(planInput(job))) };
 }
 
 /** A plan in either edition: minutes become instants at the offset of the job's start. */

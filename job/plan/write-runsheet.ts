@@ -1,13 +1,13 @@
 import { layOut } from '#core/lay/run-sheet';
 import { type Job, RUNSHEET_FORMAT, type RunsheetFile } from '#formats/job';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from './planned-job';
+import { planInput } from './plan-input';
 
 /** Lays a job out action by action and writes that in the open format, at the offset of the job's start. */
 export function runsheetFile(job: Job): RunsheetFile {
   const at = (minutes: number) => instantAfter(job.startAt, minutes);
   const moment = (minutes: number | null) => (minutes === null ? null : at(minutes));
-  const { people, actions, busyMin, endMin, boundMin, refused, unlaid, plan } = layOut(plannedJob(job));
+  const { people, actions, busyMin, endMin, boundMin, refused, unlaid, plan } = layOut(planInput(job));
   const { waterSafeMin, handoverMin, meetsNeed, findings } = plan;
   return {
     format: RUNSHEET_FORMAT,

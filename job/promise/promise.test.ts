@@ -1,6 +1,6 @@
 import { foldLog } from '#core/lay/run';
 import { layOut } from '#core/lay/run-sheet';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { prepareSettings } from '#job/prepare';
 import { preparedWith } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
@@ -15,7 +15,7 @@ const fresh = { record: foldLog([]), nowMin: 0 };
 function promised(startAt: string) {
   const job = { ...document, startAt, owner: { ...document.owner, needsBy: '2027-03-03T10:00:00+01:00' } };
   const { preparation, day } = preparedWith(job, prepareSettings(job));
-  const planned = inOpeningHours(plannedJob(job), job, weekOf(bay), fresh);
+  const planned = inOpeningHours(planInput(job), job, weekOf(bay), fresh);
   const fromMin = layingFrom(planned, preparation, day, fresh);
   return { ...layOut(planned, { nowMin: fromMin, begun: new Map() }), fromMin, day };
 }
@@ -42,7 +42,7 @@ test('a closed day is not worked, and a day begun earlier is ready no later', ()
     climate: { ...bay!.climate, week: [...Array.from({ length: 5 }, () => [8, 18] as [number, number]), null, null] },
   };
   const job = { ...document, startAt: '2027-03-05T17:00:00+01:00' };
-  const planned = inOpeningHours(plannedJob(job), job, weekOf(sunday), fresh);
+  const planned = inOpeningHours(planInput(job), job, weekOf(sunday), fresh);
   const { actions } = layOut(planned, { nowMin: 120, begun: new Map() });
   // From Friday at five: Monday at eight is 63 hours later.
   expect(actions[0]!.startMin).toBe(63 * 60);

@@ -1,6 +1,6 @@
 import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/plan/crew';
 import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/schedule/hours';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
 import { patchState, type RunRecord } from '#core/lay/run';
 import type { Bay, Job } from '#formats/job';
@@ -20,11 +20,11 @@ const LEVELS_MIN = 30;
 
 /** A job as it is worked in a workshop that opens and closes: everybody in their own hours, while it is open. */
 export function inOpeningHours(
-  planned: PlannedJob,
+  planned: PlanInput,
   { startAt, days }: Pick<Job, 'startAt' | 'days'>,
   week: Week,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
-): PlannedJob {
+): PlanInput {
   const lost = lostHours(startAt, days);
   const open = without(openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt)), lost);
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
@@ -58,7 +58,7 @@ export function countsFrom({ patches, stages }: RunRecord, nowMin: number): numb
  * in the hours its people are there.
  */
 export function layingFrom(
-  { crew }: PlannedJob,
+  { crew }: PlanInput,
   { stages, minutes }: Pick<Preparation, 'stages' | 'minutes'>,
   day: WorkingDay,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },

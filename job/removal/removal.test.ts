@@ -4,7 +4,7 @@ import { NO_KIT } from '#core/prepare/kit';
 import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { preparedView } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { costOfWaiting, removalJob } from '.';
@@ -19,7 +19,7 @@ const jobOf = (id: string) => {
 };
 const waiting = (id: string, nowMin = 0) => {
   const { document, log } = jobOf(id);
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   return costOfWaiting(standingSurfaces(planned, record, {}), clearOnSurfaces(planned.surfaces), nowMin);
 };

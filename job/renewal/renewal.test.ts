@@ -3,7 +3,7 @@ import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { preparedPanels } from '#job/prepare';
 import { standingView } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
@@ -15,7 +15,7 @@ const of = (id: string) => {
   const { document } = draft;
   const log = taps.map((entry, nth): LogEntry => ({ ...entry, seq: nth, recordedAt: entry.at }));
   const record = foldLog(loggedEntries(document.startAt, log));
-  const standing = standingView(plannedJob(document), record, document.owner, undefined);
+  const standing = standingView(planInput(document), record, document.owner, undefined);
   const renewal = { startAt: STARTS, standing, sheets: document.products };
   return { document, log, standing, ways: renewalOf(document, log, renewal), made: renewalJob(document, log, renewal) };
 };
@@ -27,7 +27,7 @@ test('each panel in the mildest way the rules allow; made a job, nothing in it i
     const panels = standing.filter(({ layers, found }) => layers.length + found.length > 0);
     expect(ways.map(({ surface }) => surface)).toEqual(panels.map(({ surface }) => surface.id));
     expect(jobSchema.safeParse(JSON.parse(JSON.stringify(made))).success).toBe(true);
-    const planned = plannedJob(made);
+    const planned = planInput(made);
     const prepared = new Map(preparedPanels(made).map((panel) => [panel.id, panel]));
     for (const { surface, way, lays, because } of ways) {
       seen.add(way);

@@ -5,7 +5,7 @@ import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import type { ProductSheet } from '#formats/shelf';
 import { judgeLayers } from '#job/judge';
-import { plannedJob, withTakenOff } from '#job/plan';
+import { planInput, withTakenOff } from '#job/plan';
 import { jobAgain, stackOf, type StackLayer } from '#job/return';
 
 /**
@@ -41,7 +41,7 @@ export function renewalOf(job: Job, log: readonly LogEntry[], renewal: Renewal):
 }
 
 function waysOf(again: Job, { standing, sheets }: Renewal): PanelRenewal[] {
-  const grounds = new Map(plannedJob(again).surfaces.map((surface) => [surface.id, surface]));
+  const grounds = new Map(planInput(again).surfaces.map((surface) => [surface.id, surface]));
   return standing.flatMap((subject): PanelRenewal[] => {
     const ground = grounds.get(subject.surface.id);
     if (!ground || ground.existing.length === 0) return [];

@@ -3,7 +3,7 @@ import { foldLog } from '#core/lay/run';
 import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { plannedJob, staying } from '#job/plan';
+import { planInput, staying } from '#job/plan';
 import { clearTakenUm, hiddenMarks, preparedPanels } from '#job/prepare';
 
 type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
@@ -14,7 +14,7 @@ type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
  * @param log what was really done at the last visit; what was planned and not laid is not on it
  */
 export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item' | 'surfaces'> {
-  const planned = plannedJob(job);
+  const planned = planInput(job);
   const record = foldLog(loggedEntries(job.startAt, log));
   const standing = standingSurfaces(planned, record, job.owner ?? {});
   const clear = clearOnSurfaces(planned.surfaces);

@@ -2,7 +2,7 @@ import { arrange } from '#core/item/nets';
 import { layOut } from '#core/lay/run-sheet';
 import type { Job } from '#formats/job';
 import { inOrder } from '#job/edit';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';
 import { sectionPlan } from '.';
 
@@ -58,7 +58,7 @@ test('the order of the panels is the order of work, and a panel that follows ano
     ...hatchback,
     surfaces: hatchback.surfaces.map((surface) => (surface.id === first ? { ...surface, follows: [last] } : surface)),
   };
-  const sheet = sectionPlan(follows, layOut(plannedJob(follows)).plan, arrange(follows));
+  const sheet = sectionPlan(follows, layOut(planInput(follows)).plan, arrange(follows));
   const after = sheet[0]!.patches.flatMap(({ pieces }) => pieces.map(({ surface }) => surface));
   expect(after.lastIndexOf(last)).toBeLessThan(after.indexOf(first));
 });

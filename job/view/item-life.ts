@@ -3,7 +3,7 @@ import { foldLog } from '#core/lay/run';
 import { type Job, type LifeVisit, surfaceName } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 import { standingView } from './views';
 
@@ -13,7 +13,7 @@ import { standingView } from './views';
  * @param before the visit before it; undefined: the first
  */
 export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[], before: Job | undefined): LifeVisit {
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const layers = new Map<
     string,

@@ -1,7 +1,7 @@
 /** What follows from a job's document and its log, in the pieces that change together. */
 import { type StandingSurface, standingSurfaces } from '#core/care/upkeep';
 import type { Kit } from '#core/prepare/kit';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import {
   type PanelCase,
   type Preparation,
@@ -53,7 +53,7 @@ export function doneView(startAt: string, entries: readonly Pick<LogEntry, 'id' 
 
 /** What lies on the item now, panel by panel, cured in its bay and then where it stands since. */
 export const standingView = (
-  planned: PlannedJob,
+  planned: PlanInput,
   record: RunRecord,
   owner: Job['owner'],
   outdoors: Outdoors | undefined,

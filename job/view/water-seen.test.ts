@@ -3,13 +3,13 @@ import { standingSurfaces, waterSeen } from '#core/care/upkeep';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { foldLog, type LoggedEntry } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { yardThatMorning } from '../../demo/that-morning';
 
 test('drops of later visits pull the life of what they were read on, told from new and from bare on the same item', () => {
   const { draft, log } = yardThatMorning().jobs.find(({ id }) => id === 'slate-estate')!;
   const { document } = draft;
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const logged = loggedEntries(document.startAt, log);
   const later = (months: number, deg: number): LoggedEntry => ({
     id: `later-${months}`,

@@ -156,14 +156,14 @@ export const photos = sqliteTable(
   (table) => [index('photos_job').on(table.jobId)],
 );
 
-/** Each job at a glance, with what it was worked out from and until when it holds: a list is read, not planned. */
+/** Each job at a summary, with what it was worked out from and until when it holds: a list is read, not planned. */
 /** What a job still takes: units of each product, so that nine jobs in ten like it are covered; none once all is laid. */
 export interface JobDemand {
   readonly lessons: string;
   readonly units: Readonly<Record<string, number>>;
 }
 
-export const jobGlances = sqliteTable(
+export const jobSummaries = sqliteTable(
   'job_glances',
   {
     jobId: text('job_id')
@@ -176,7 +176,7 @@ export const jobGlances = sqliteTable(
     /** When it was worked out, and until when it stays as it is. */
     atMs: integer('at_ms').notNull(),
     goodUntilMs: integer('good_until_ms').notNull(),
-    /** What is found and sorted by: parts of the glance, beside it. */
+    /** What is found and sorted by: parts of the summary, beside it. */
     phase: text('phase').$type<JobSummary['phase']>().notNull(),
     startMs: integer('start_ms').notNull(),
     /** When something of it is due that somebody has to do; null: nothing is. */
@@ -184,7 +184,7 @@ export const jobGlances = sqliteTable(
     itemId: text('item_id'),
     /** Title, item, owner and traits, in small letters. */
     find: text('find').notNull(),
-    glance: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
+    summary: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
     /** What the job still takes, and the lessons of weighings it was worked out with; null: kept by an older server. */
     demand: text('demand', { mode: 'json' }).$type<JobDemand>(),
   },

@@ -2,7 +2,7 @@ import express, { type Express, type Request, type RequestHandler, type Response
 import type { z } from 'zod';
 import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
 import type { Actor } from '../accounts/actor';
-import type { NewDeed } from '../repositories/deeds';
+import type { NewAuditEntry } from '../repositories/deeds';
 import { versionMissing } from './problem';
 import { type Door, requireRight } from './rights';
 
@@ -48,7 +48,7 @@ export function endpoint<Body extends z.ZodType>(definition: Endpoint<Body>): En
 }
 
 /** Puts on record what was done, within what does it where that is one step. */
-export type Recorder = <T>(work: () => T, deed: (answer: Awaited<T>) => Omit<NewDeed, 'at'>) => T;
+export type Recorder = <T>(work: () => T, deed: (answer: Awaited<T>) => Omit<NewAuditEntry, 'at'>) => T;
 
 /**
  * Puts an endpoint into the application. Whoever asks is looked at first, bodies are read by their schema before anything
@@ -78,7 +78,7 @@ export function mount(app: Express, definition: Endpoint, recorded: Recorder): v
     const { deed } = definition;
     const answer = await (deed === undefined
       ? run()
-      : recorded(run, (done) => deedOf(definition.path, deed, actor, params, done)));
+      : recorded(run, (done) => auditEntryOf(definition.path, deed, actor, params, done)));
     if (definition.answer.stream || definition.answer.media) return;
     response.status(definition.answer.status);
     if (definition.answer.schema) response.json(answer);
@@ -89,13 +89,13 @@ export function mount(app: Express, definition: Endpoint, recorded: Recorder): v
 export const actorOf = (response: Response): Actor => response.locals.actor as Actor;
 
 /** What a deed was done to: by the address, and the name of what came of it. */
-function deedOf(
+function auditEntryOf(
   path: string,
   deed: string,
   { by, tablet }: Actor,
   params: Readonly<Record<string, string>>,
   answer: unknown,
-): Omit<NewDeed, 'at'> {
+): Omit<NewAuditEntry, 'at'> {
   const ofKind = KINDS[path.split('/')[2]!] ?? null;
   const made = typeof answer === 'object' && answer !== null && 'id' in answer ? String(answer.id) : null;
   return { by: by ?? null, tablet: tablet?.id ?? null, deed, ofKind, ofId: params.id ?? made };

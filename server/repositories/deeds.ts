@@ -2,7 +2,7 @@ import { and, desc, eq, lt, type SQL } from 'drizzle-orm';
 import type { Db } from '../db/open';
 import { deeds, runLog, stockLog } from '../db/schema';
 
-export interface NewDeed {
+export interface NewAuditEntry {
   readonly at: string;
   readonly by: string | null;
   readonly tablet: string | null;
@@ -12,21 +12,21 @@ export interface NewDeed {
 }
 
 /** How far back somebody has read: in what was changed, in the run log and in the stock log. */
-export interface DeedPlace {
+export interface AuditPlace {
   readonly deed: number;
   readonly run: number;
   readonly stock: number;
 }
-export const LATEST: DeedPlace = { deed: Infinity, run: Infinity, stock: Infinity };
+export const LATEST: AuditPlace = { deed: Infinity, run: Infinity, stock: Infinity };
 
 /** Who did what. */
-export function deedRepository(db: Db) {
+export function auditRepository(db: Db) {
   const where = (before: number, seq: Parameters<typeof lt>[0], by: SQL | undefined) =>
     and(Number.isFinite(before) ? lt(seq, before) : undefined, by);
   return {
-    add: (deed: NewDeed) => void db.insert(deeds).values(deed).run(),
+    add: (deed: NewAuditEntry) => void db.insert(deeds).values(deed).run(),
     /** The latest of each log before a place, of one person where that is asked. */
-    before(place: DeedPlace, most: number, person: string | undefined) {
+    before(place: AuditPlace, most: number, person: string | undefined) {
       const of = (by: typeof deeds.by | typeof runLog.by | typeof stockLog.by) =>
         person === undefined ? undefined : eq(by, person);
       return {

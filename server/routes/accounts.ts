@@ -1,7 +1,7 @@
 import type { Request } from 'express';
 import { z } from 'zod';
 import {
-  deedPageSchema,
+  auditPageSchema,
   firstOwnerSchema,
   guestLinkSchema,
   guestSchema,
@@ -241,7 +241,7 @@ export function accountEndpoints({ accounts }: Pick<Services, 'accounts'>) {
       path: '/api/deeds',
       needs: 'own',
       summary: 'Who did what, the last first: ?person= of one, ?from= where the last page ended',
-      answer: { status: 200, schema: deedPageSchema },
+      answer: { status: 200, schema: auditPageSchema },
       run: ({ query }) => accounts.deeds(query.from, query.person),
     }),
   ];

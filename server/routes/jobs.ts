@@ -87,7 +87,7 @@ export function jobEndpoints({ jobs, items, photos, quotes, runLog, stock, summa
       method: 'get',
       path: '/api/jobs',
       summary:
-        'The day’s jobs at a glance, last changed first: in the bays, ripening, to come, in care where something is due',
+        'The day’s jobs at a glance, last changed first: in the bays, curing, to come, in care where something is due',
       answer: { status: 200, schema: z.array(jobSummarySchema) },
       run: () => summaries.list(),
     }),

@@ -1,7 +1,7 @@
 import { MS_PER_DAY, MS_PER_MIN } from '#core/measures';
 import {
-  type Deed,
-  type DeedPage,
+  type AuditEntry,
+  type AuditPage,
   type GuestLink,
   type MadeGuestLink,
   type Pairing,
@@ -18,14 +18,14 @@ import type { Turn } from '../accounts/sessions';
 import { type Limit, throttle } from '../accounts/throttle';
 import type { Db } from '../db/open';
 import { conflict, notFound, wrongSecret } from '../http/problem';
-import { deedRepository, type DeedPlace, LATEST, type NewDeed } from '../repositories/deeds';
+import { auditRepository, type AuditPlace, LATEST, type NewAuditEntry } from '../repositories/deeds';
 import { guestLinkRepository } from '../repositories/guest-links';
 import { jobRepository } from '../repositories/jobs';
 import { type KeptPerson, peopleRepository, shown } from '../repositories/people';
 import { shopSettingsRepository } from '../repositories/shop-settings';
 import { tabletRepository } from '../repositories/tablets';
 import type { ChangeFeed } from './changes';
-import { deedWords } from './deed-words';
+import { auditWords } from './deed-words';
 
 /** A code that pairs a device holds so long. */
 const PAIRING_MS = 10 * MS_PER_MIN;
@@ -52,7 +52,7 @@ export function accountService(db: Db, changes: ChangeFeed, now: () => Date) {
   const people = peopleRepository(db);
   const tablets = tabletRepository(db);
   const links = guestLinkRepository(db);
-  const deeds = deedRepository(db);
+  const deeds = auditRepository(db);
   const jobs = jobRepository(db);
   const settings = shopSettingsRepository(db);
   const attempts = throttle();
@@ -341,18 +341,18 @@ export function accountService(db: Db, changes: ChangeFeed, now: () => Date) {
     keepNetworkOpen: (open: boolean) => settings.put(NETWORK, open),
 
     /** Puts on record that something was done. */
-    did: (deed: Omit<NewDeed, 'at'>) => deeds.add({ ...deed, at: nowText() }),
+    did: (deed: Omit<NewAuditEntry, 'at'>) => deeds.add({ ...deed, at: nowText() }),
     /**
      * Who did what, the last first: what was changed, laid and moved in stock.
      * @param from where the last page ended
      */
-    deeds(from: string | undefined, person: string | undefined): DeedPage {
+    deeds(from: string | undefined, person: string | undefined): AuditPage {
       const place = from === undefined ? LATEST : placeOf(from);
       const { deeds: changed, run, stock } = deeds.before(place, PAGE, person);
       const titles = new Map(people.all().map(({ id, name }) => [id, name]));
-      const words = deedWords(db);
+      const words = auditWords(db);
       const all = [
-        ...changed.map((row) => ({ log: 'deed' as const, seq: row.seq, deed: words.ofDeed(row) })),
+        ...changed.map((row) => ({ log: 'deed' as const, seq: row.seq, deed: words.ofAuditEntry(row) })),
         ...run.map((row) => ({ log: 'run' as const, seq: row.seq, deed: words.ofRun(row) })),
         ...stock.map((row) => ({ log: 'stock' as const, seq: row.seq, deed: words.ofStock(row) })),
       ]
@@ -360,7 +360,7 @@ export function accountService(db: Db, changes: ChangeFeed, now: () => Date) {
         .slice(0, PAGE);
       const next = all.reduce((reached, { log, seq }) => ({ ...reached, [log]: Math.min(reached[log], seq) }), place);
       return {
-        deeds: all.map(({ deed }): Deed => ({
+        deeds: all.map(({ deed }): AuditEntry => ({
           ...deed,
           by: deed.by === null ? null : (titles.get(deed.by) ?? deed.by),
         })),
@@ -372,7 +372,7 @@ export function accountService(db: Db, changes: ChangeFeed, now: () => Date) {
 export type AccountService = ReturnType<typeof accountService>;
 
 /** @throws FaultsError for a place that is none */
-function placeOf(said: string): DeedPlace {
+function placeOf(said: string): AuditPlace {
   const [deed, run, stock] = said.split('-').map(Number);
   if (deed === undefined || run === undefined || stock === undefined || [deed, run, stock].some(Number.isNaN))
     throw new FaultsError([

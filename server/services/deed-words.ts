@@ -2,7 +2,7 @@ import { eq, sql } from 'drizzle-orm';
 import type { StockEntry } from '#core/stock';
 import { STEP_KINDS } from '#core/prepare/steps';
 import type { LogEntry } from '#formats/log';
-import type { Deed } from '#formats/people';
+import type { AuditEntry } from '#formats/people';
 import type { Db } from '../db/open';
 import {
   bays,
@@ -66,7 +66,7 @@ const STOCK_WORDS: Readonly<Record<StockEntry['type'], string>> = {
 };
 
 /** What is on record told as sentences, each title looked up once. */
-export function deedWords(db: Db) {
+export function auditWords(db: Db) {
   const known = new Map<string, string>();
   const looked = (kind: string, id: string): string | null | undefined => {
     switch (kind) {
@@ -102,20 +102,20 @@ export function deedWords(db: Db) {
     known.set(key, title);
     return title;
   };
-  const of = (kind: string, id: string): Deed['of'] => ({ kind, id, title: titleOf(kind, id) });
+  const of = (kind: string, id: string): AuditEntry['of'] => ({ kind, id, title: titleOf(kind, id) });
   return {
-    ofDeed: ({ at, by, tablet, deed, ofKind, ofId }: typeof deeds.$inferSelect): Deed => ({
+    ofAuditEntry: ({ at, by, tablet, deed, ofKind, ofId }: typeof deeds.$inferSelect): AuditEntry => ({
       at,
       by,
       tablet: tablet === null ? null : titleOf('device', tablet),
       deed,
       of: ofKind === null || ofId === null ? null : of(ofKind, ofId),
     }),
-    ofRun({ recordedAt, by, jobId, entry }: typeof runLog.$inferSelect): Deed {
+    ofRun({ recordedAt, by, jobId, entry }: typeof runLog.$inferSelect): AuditEntry {
       const what = 'stage' in entry ? ` ${STEP_KINDS[entry.stage.kind].name.toLowerCase()}` : '';
       return { at: recordedAt, by, tablet: null, deed: `${RUN_WORDS[entry.type]}${what}`, of: of('job', jobId) };
     },
-    ofStock: ({ recordedAt, by, thing, entry }: typeof stockLog.$inferSelect): Deed => ({
+    ofStock: ({ recordedAt, by, thing, entry }: typeof stockLog.$inferSelect): AuditEntry => ({
       at: recordedAt,
       by,
       tablet: null,

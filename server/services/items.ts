@@ -4,7 +4,7 @@ import { foldLog } from '#core/lay/run';
 import { type ItemHistory, type ItemLife, type JobRecord, type LifeRow, surfaceName, type Visit } from '#formats/job';
 import { type EarlierPair, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { pairsFound } from '#job/prepare';
 import { lifeVisit } from '#job/view';
 import type { Db } from '../db/open';
@@ -89,7 +89,7 @@ export function itemService(db: Db) {
   function visitOf({ id: jobId, document }: JobRecord): Visit {
     const { startAt, title, owner, surfaces } = document;
     const record = foldLog(loggedEntries(startAt, log.of(jobId)));
-    const standing = standingSurfaces(plannedJob(document), record, owner ?? {});
+    const standing = standingSurfaces(planInput(document), record, owner ?? {});
     const judged = judgeReadings(surfaces);
     return {
       jobId,

@@ -3,7 +3,7 @@ import { type LifeLikelihood, productLasts } from '#core/layers/life';
 import { foldLog } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import { loggedEntries, type ProductLasted } from '#formats/log';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { standingView } from '#job/view';
 import type { Db } from '../db/open';
 import { jobRepository } from '../repositories/jobs';
@@ -31,7 +31,7 @@ export function lastedService(db: Db, shelf: Pick<ShelfService, 'get'>) {
     const known = kept.get(id);
     if (known?.version === version && known.lastSeq === lastSeq) return known.lasted;
     const record = foldLog(loggedEntries(document.startAt, log.of(id)));
-    const lasted = lastedOn(standingView(plannedJob(document), record, document.owner, undefined), record);
+    const lasted = lastedOn(standingView(planInput(document), record, document.owner, undefined), record);
     kept.set(id, { version, lastSeq, lasted });
     return lasted;
   };

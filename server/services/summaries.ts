@@ -17,8 +17,8 @@ import { instantAfter, minutesBetween } from '#formats/values';
 import { wishesOf } from '#job/choose';
 import { pickListOf } from '#job/pick';
 import { calendarFile } from '#formats/calendar';
-import { daysView, leavesMin, outdoorsOf, ownerDates, ripening } from '#job/days';
-import { plannedJob } from '#job/plan';
+import { daysView, leavesMin, outdoorsOf, ownerDates, curingDates } from '#job/days';
+import { planInput } from '#job/plan';
 import { remindersOf } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withUsage } from '#job/stock';
@@ -28,7 +28,7 @@ import type { Db } from '../db/open';
 import type { JobDemand } from '../db/schema';
 import type { YardForecastService } from '../devices/yard-forecast';
 import { bayRepository } from '../repositories/bays';
-import { glanceRepository, type ListedJob, type Page } from '../repositories/glances';
+import { summaryRepository, type ListedJob, type Page } from '../repositories/summaries';
 import { jobRepository } from '../repositories/jobs';
 import { kitRepository } from '../repositories/kit';
 import { runLogRepository } from '../repositories/run-log';
@@ -36,7 +36,7 @@ import type { ChangeFeed } from './changes';
 import type { QuoteService } from './quotes';
 import type { StockService } from './stock';
 
-/** A glance at a job that is under way is computed again after this long, since time itself moves it on. */
+/** A summary at a job that is under way is computed again after this long, since time itself moves it on. */
 const FRESH_FOR_MS = 30_000;
 /** A first wash that is still to come follows the forecast, which is renewed by the hour. */
 const FORECAST_FOR_MS = 3_600_000;
@@ -55,7 +55,7 @@ interface Sources extends Pick<QuoteService, 'settingsOf'> {
   readonly learned: () => LearnedPreparation;
 }
 
-/** Jobs at a glance: computed from the plan and the log, kept until either changes. */
+/** Jobs at a summary: computed from the plan and the log, kept until either changes. */
 export function summaryService(
   db: Db,
   changes: ChangeFeed,
@@ -66,7 +66,7 @@ export function summaryService(
   const bays = bayRepository(db);
   const kit = kitRepository(db);
   const jobs = jobRepository(db);
-  const glances = glanceRepository(db);
+  const glances = summaryRepository(db);
   /** What a job takes: it changes with its document, its log and what weighings teach, not with the time of day. */
   const demandOf = ({ id, version }: JobRecord): ReadonlyMap<string, number> => {
     const lastSeq = log.lastSeq(id);
@@ -77,7 +77,7 @@ export function summaryService(
         : renewed({ id, version, lastSeq }, standingNow(), now().getTime()).demand;
     return new Map(Object.entries(units));
   };
-  /** What a glance turns on beside its job, while something of it is still to be laid: hours of bays, what was learned, pads. */
+  /** What a summary turns on beside its job, while something of it is still to be laid: hours of bays, what was learned, pads. */
   const standingNow = (): string =>
     JSON.stringify(
       [
@@ -109,7 +109,7 @@ export function summaryService(
     const { summary, demand, goodUntilMs } = seen;
     const stood = standingOf(summary, standing);
     const kept = { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs };
-    glances.put(id, { ...kept, glance: summary, demand });
+    glances.put(id, { ...kept, summary: summary, demand });
     listed?.set(id, { id, version, lastSeq, kept: { ...kept, phase: summary.phase } });
     return seen;
   };
@@ -164,7 +164,7 @@ export function summaryService(
   return {
     warm,
     /**
-     * The day's jobs at a glance, last changed first: in the bays, ripening, to come, and in care where something is due.
+     * The day's jobs at a summary, last changed first: in the bays, curing, to come, and in care where something is due.
      * Read as they are kept; what has moved is worked out anew before.
      */
     list(): JobSummary[] {
@@ -264,7 +264,7 @@ export function summaryService(
     const record = foldLog(loggedEntries(startAt, log.of(id)));
     const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
     const week = weekOf(bayId === null ? undefined : bays.get(bayId));
-    const planned = inOpeningHours(plannedJob(document), document, week, { record, nowMin });
+    const planned = inOpeningHours(planInput(document), document, week, { record, nowMin });
     const { preparation, day, settings } = preparedWith(document, settingsOf(document));
     // Until it begins, a job is judged at the time it is planned for, its preparation done.
     const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
@@ -278,7 +278,7 @@ export function summaryService(
     return {
       days,
       outdoors,
-      dates: ownerDates(document, progress.plan, days, ripening(planned, progress.plan, outdoors)),
+      dates: ownerDates(document, progress.plan, days, curingDates(planned, progress.plan, outdoors)),
     };
   }
 
@@ -356,7 +356,7 @@ const lastStageEnd = ({ stages }: RunRecord): number =>
 const twoPlaces = (_key: string, value: unknown): unknown =>
   typeof value === 'number' ? Math.round(value * 100) / 100 : value;
 
-/** Until when a glance stays as it is while nothing but time moves. */
+/** Until when a summary stays as it is while nothing but time moves. */
 function goodUntil(
   { phase, waterSafe, handover, firstWash, renew }: JobSummary,
   isBegun: boolean,

@@ -2,7 +2,7 @@ import { Suspense } from 'react';
 import { NavLink, Outlet, useMatch } from 'react-router';
 import { Aged } from '../offline/Aged';
 import { JumpKeys } from '../jump/JumpKeys';
-import { Gate } from '../people/Gate';
+import { RequireSignIn } from '../people/RequireSignIn';
 import { LazyWhoChip } from '../people/LazyWhoChip';
 import { LazyThemeMenu } from './LazyThemeMenu';
 import { useMe } from '../people/api';
@@ -54,9 +54,9 @@ export function Shell() {
       {isIn && <Aged inBay={inBay} />}
       <div className="min-h-0 flex-1 overflow-auto">
         <Suspense>
-          <Gate>
+          <RequireSignIn>
             <Outlet />
-          </Gate>
+          </RequireSignIn>
         </Suspense>
       </div>
     </div>

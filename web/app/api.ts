@@ -108,7 +108,7 @@ export const TAGS = [
   'Ticks',
   'Me',
   'People',
-  'Deeds',
+  'AuditList',
   'Network',
   'Links',
   'Backups',

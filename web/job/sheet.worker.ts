@@ -1,10 +1,10 @@
 /** The rest of a run laid out anew, beside the interface: hands go on meanwhile by what was tapped. */
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { type RunRecord, type RunSheet, runSheet } from '#core/lay/run';
 import { serveWorker } from '../work/in-worker';
 
 export interface SheetRequest {
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly record: RunRecord;
   readonly fromMin: number;
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { StandingSurface } from '#core/care/upkeep';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import type { RunSheet } from '#core/lay/run';
 import type { Job } from '#formats/job';
 import { daysView, type DaysView, leavesMin, type Outdoors, outdoorsOf } from '#job/days';
@@ -10,7 +10,7 @@ import { useLater } from '../ui/useLater';
 
 interface Whole {
   readonly document: Job;
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly prepared: PreparedView;
   readonly done: DoneView;
   readonly sheet: RunSheet;

@@ -1,13 +1,13 @@
 import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useOutletContext, useSearchParams } from 'react-router';
-import type { Plan, PlannedJob } from '#core/plan/job';
+import type { Plan, PlanInput } from '#core/plan/job';
 import type { LoggedEntry, RunRecord, RunSheet } from '#core/lay/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import type { JobStock } from '#formats/stock';
 import { instantAfter, minutesBetween } from '#formats/values';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { withStock, withUsage } from '#job/stock';
 import { doneView, type PreparedView, preparedView, type Hands, byOf, handsOf } from '#job/view';
@@ -40,7 +40,7 @@ export interface JobView extends After {
   readonly bay: Bay | undefined;
   readonly bays: readonly Bay[];
   readonly shelf: readonly ProductSheet[];
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly log: readonly LoggedEntry[];
   readonly record: RunRecord;
   /** Whose hands laid a product on a panel. */
@@ -134,7 +134,7 @@ export function useLoadedJob(id: string): LoadedJob {
   }, [document, products, found]);
   // An edit of what nothing is laid by (a mark, a note, a picture) leaves all that follows from the plan as it is.
   const asPlanned = useSteady(
-    useMemo(() => live && plannedJob(live), [live]),
+    useMemo(() => live && planInput(live), [live]),
     isEqual,
   );
   const planned = useSteady(

@@ -1,12 +1,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import { carriedOn, mayCarryOn, type RunSheet, runSheet } from '#core/lay/run';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { SEEN_FIRST_MS } from '../ui/useLater';
 import { answering } from '../work/in-worker';
 import type { SheetRequest } from './sheet.worker';
 
 interface LaidOutFor {
-  readonly asPlanned: PlannedJob;
+  readonly asPlanned: PlanInput;
   readonly request: SheetRequest;
   readonly sheet: RunSheet;
 }
@@ -23,7 +23,7 @@ const mayStand = (before: SheetRequest, now: SheetRequest): boolean =>
  * time of day or longer preparation moves is laid out beside the interface, and until it is there the last sheet is
  * carried on by what was tapped.
  */
-export function useSheet(asPlanned: PlannedJob | undefined, request: SheetRequest | undefined): RunSheet | undefined {
+export function useSheet(asPlanned: PlanInput | undefined, request: SheetRequest | undefined): RunSheet | undefined {
   const [kept, keep] = useState<LaidOutFor>();
   let laidOut = kept;
   if (asPlanned && request && !(laidOut && laidOut.asPlanned === asPlanned && mayStand(laidOut.request, request))) {

@@ -9,7 +9,7 @@ const MOST_JOBS = 12;
 /** What everything at the bay is worked out from. */
 const SHARED = ['products', 'bays', 'kit', 'offers', 'learned-preparation', 'yard/forecast', 'names', 'stock'];
 
-/** The jobs of the day: in the bays, ripening, ready, or about to begin. The nearest first. */
+/** The jobs of the day: in the bays, curing, ready, or about to begin. The nearest first. */
 export function jobsOfTheDay(jobs: readonly JobSummary[], nowMs: number): JobSummary[] {
   const away = ({ phase, startAt }: JobSummary) =>
     phase === 'running' || phase === 'curing' || phase === 'ready' ? 0 : Date.parse(startAt) - nowMs;

@@ -9,7 +9,7 @@ const HOUR_MS = 3_600_000;
 const job = (id: string, phase: JobSummary['phase'], inHours: number) =>
   ({ id, phase, startAt: new Date(nowMs + inHours * HOUR_MS).toISOString() }) as JobSummary;
 
-test('the day’s jobs are those in the bays, ripening, ready, or about to begin; the nearest first, and not endless', () => {
+test('the day’s jobs are those in the bays, curing, ready, or about to begin; the nearest first, and not endless', () => {
   const jobs = [
     job('next-week', 'planned', 7 * 24),
     job('tomorrow', 'planned', 20),

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type {
-  DeedPage,
+  AuditPage,
   GuestLink,
   KeptCopies,
   MadeGuestLink,
@@ -115,12 +115,12 @@ const peopleApi = api.injectEndpoints({
     >({
       query: ({ name, overNewer }) => ({ url: `backups/${name}/back`, method: 'POST', body: { overNewer } }),
     }),
-    deeds: build.query<DeedPage, { from?: string | undefined; person?: string | undefined }>({
+    audit: build.query<AuditPage, { from?: string | undefined; person?: string | undefined }>({
       query: ({ from, person }) => ({
         url: 'deeds',
         params: { ...(from !== undefined && { from }), ...(person !== undefined && { person }) },
       }),
-      providesTags: ['Deeds'],
+      providesTags: ['AuditList'],
     }),
   }),
 });
@@ -144,7 +144,7 @@ export const {
   useGuestLinksQuery,
   useMakeGuestLinkMutation,
   useCutGuestLinkMutation,
-  useDeedsQuery,
+  useAuditQuery,
   useNetworkQuery,
   useSwitchNetworkMutation,
   useTrustQuery,

@@ -10,7 +10,7 @@ import { money } from '#formats/values';
 import { quoted } from '#job/offers';
 import { foldLog } from '#core/lay/run';
 import { layOut } from '#core/lay/run-sheet';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { panelCases, prepareSettings } from '#job/prepare';
 import { preparedView } from '#job/view';
@@ -122,7 +122,7 @@ describe('Layer', () => {
   test('what the plan refuses is told with its panels', async () => {
     const document = documentOf('two-seater');
     const done = { record: foldLog([]), nowMin: 0 };
-    const planned = inOpeningHours(plannedJob(document), document, weekOf(bayOf('two-seater')), done);
+    const planned = inOpeningHours(planInput(document), document, weekOf(bayOf('two-seater')), done);
     const { preparation, day } = preparedView(document, undefined, kit);
     const { plan } = layOut(planned, { nowMin: layingFrom(planned, preparation, day, done), begun: new Map() });
     const stops = plan.findings.filter(({ severity }) => severity === 'stop');

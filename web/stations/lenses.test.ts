@@ -13,7 +13,7 @@ import { foldLog, runSheet } from '#core/lay/run';
 import type { Surface } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import { preparedView } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { familyFill, groundOf } from '../core-sample/strata';
@@ -90,7 +90,7 @@ describe('lenses', () => {
 
   test('a run shows each patch where it lies: strips add up to the panel, one of them in hand', () => {
     const { draft, log } = sample('teal-hatchback');
-    const planned = plannedJob(draft.document);
+    const planned = planInput(draft.document);
     const sheet = runSheet(planned, foldLog(loggedEntries(draft.document.startAt, log)), 62);
     const arrangement = arrange(draft.document);
     const lens = runLens(sheet, arrangement, sheet.current);
@@ -131,10 +131,10 @@ describe('the core sample', () => {
 });
 
 describe('figures on the screen', () => {
-  test('a bar runs from the first stroke of a product to the last moment it ripens, and the latest is the job’s', () => {
+  test('a bar runs from the first stroke of a product to the last moment it cures, and the latest is the job’s', () => {
     for (const { draft } of yard.jobs) {
       const plan = planOf(draft.document);
-      const bars = cureBars(plannedJob(draft.document), plan, draft.document.products, 1.5);
+      const bars = cureBars(planInput(draft.document), plan, draft.document.products, 1.5);
       expect(bars).toHaveLength(plan.purchases.length);
       for (const { startMin, endMin, waterSafeMin, handoverMin, handoverRangeMin } of bars) {
         expect(endMin).toBeGreaterThan(startMin);

@@ -3,7 +3,7 @@ import userEvent from '@testing-library/user-event';
 import { standingSurfaces } from '#core/care/upkeep';
 import { foldLog } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import { excludedFrom } from '#job/terms';
 import { onAStillDay } from '../testing/still-day';
 import { open, server, yard } from '../testing/yard';
@@ -45,7 +45,7 @@ test(
     const { document } = draft('two-door-classic');
     const log = yard.jobs.find(({ id }) => id === 'two-door-classic')!.log;
     const standing = standingSurfaces(
-      plannedJob(document),
+      planInput(document),
       foldLog(loggedEntries(document.startAt, log)),
       document.owner ?? {},
     );

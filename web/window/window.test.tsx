@@ -1,7 +1,7 @@
 import { render } from '@testing-library/react';
 import type { CoatWindow } from '#core/plan/job';
-import { WindowGate } from './WindowGate';
-import { gateTimes } from './gate-times';
+import { WindowDrawing } from './WindowDrawing';
+import { windowTimes } from './window-times';
 
 const WIDTH = 600;
 beforeAll(() => {
@@ -23,7 +23,7 @@ const window: CoatWindow = {
   verdict: 'open',
   guarded: { fromMin: 2.5, byMin: 5 },
 };
-const times = gateTimes(window)!;
+const times = windowTimes(window)!;
 
 /** Corners of the upper jaw, left to right. */
 function jaw(container: HTMLElement): number[][] {
@@ -35,12 +35,12 @@ function jaw(container: HTMLElement): number[][] {
 }
 
 test('what never opens has no gate', () => {
-  expect(gateTimes({ ...window, levelFromMin: null, guarded: undefined })).toBeUndefined();
+  expect(windowTimes({ ...window, levelFromMin: null, guarded: undefined })).toBeUndefined();
   expect(times).toEqual({ fromMin: 2, byMin: 6, guardedFromMin: 2.5, guardedByMin: 5, cueMin: 3 });
 });
 
 test('the jaws meet outside the window and are drawn back between the moments to be trusted', () => {
-  const { container } = render(<WindowGate times={times} heightPx={120} />);
+  const { container } = render(<WindowDrawing times={times} heightPx={120} />);
   const corners = jaw(container);
   const [, from, guardedFrom, guardedBy, by] = corners;
   expect(from![1]).toBe(by![1]);
@@ -53,7 +53,7 @@ test('the jaws meet outside the window and are drawn back between the moments to
 
 test('in a run the gate comes towards now and passes it, and now stands still', () => {
   const at = (nowMin: number) => {
-    const { container, unmount } = render(<WindowGate times={times} nowMin={nowMin} heightPx={120} />);
+    const { container, unmount } = render(<WindowDrawing times={times} nowMin={nowMin} heightPx={120} />);
     const opening = jaw(container)[1]![0]!;
     const now = Number(
       /^M([\d.]+)/.exec(container.querySelector('path[stroke="var(--over)"]')!.getAttribute('d')!)![1],
@@ -70,8 +70,8 @@ test('in a run the gate comes towards now and passes it, and now stands still', 
 });
 
 test('a window without an end stays open to the edge', () => {
-  const endless = gateTimes({ ...window, levelByMin: null, guarded: { fromMin: 2.5, byMin: null } })!;
-  const { container } = render(<WindowGate times={endless} heightPx={120} />);
+  const endless = windowTimes({ ...window, levelByMin: null, guarded: { fromMin: 2.5, byMin: null } })!;
+  const { container } = render(<WindowDrawing times={endless} heightPx={120} />);
   const corners = jaw(container);
   expect(corners[3]![1]).toBe(0);
   expect(corners[3]![0]).toBeGreaterThan(WIDTH);

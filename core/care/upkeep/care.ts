@@ -18,8 +18,8 @@ import {
   coatKey,
   coatMilestones,
   type CoatMilestones,
-  type PlannedJob,
-  type PlannedSurface,
+  type PlanInput,
+  type InputSurface,
   readyBySheet,
   surfaceAreaM2,
 } from '#core/plan/job';
@@ -41,7 +41,7 @@ export interface StandingLayer extends Wearing {
 }
 
 export interface StandingSurface {
-  readonly surface: PlannedSurface;
+  readonly surface: InputSurface;
   /** Found on it and staying, bottom first. */
   readonly found: readonly FoundLayer[];
   /** Bottom first. */
@@ -49,7 +49,7 @@ export interface StandingSurface {
 }
 
 /** What is on every surface of a job, from what was really laid and in the air it was laid in. */
-export function standingSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
+export function standingSurfaces(job: PlanInput, record: RunRecord, exposure: Exposure): StandingSurface[] {
   return laidSurfaces(job, record, exposure).map((subject, _, all) => seenWet(subject, all, record));
 }
 
@@ -186,7 +186,7 @@ export function dropSays(
 /** Read so soon a drop says what the layer is like new, months. */
 const FRESH_MONTHS = 1;
 
-function laidSurfaces(job: PlannedJob, record: RunRecord, exposure: Exposure): StandingSurface[] {
+function laidSurfaces(job: PlanInput, record: RunRecord, exposure: Exposure): StandingSurface[] {
   const measured = withMeasuredAir(job, record);
   const coats = coatRecords(job, record);
   const products = new Map(job.products.map((product) => [product.id, product]));
@@ -265,7 +265,7 @@ export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milesto
 }
 
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
-export function clearOnSurfaces(surfaces: readonly PlannedSurface[]): (number | undefined)[] {
+export function clearOnSurfaces(surfaces: readonly InputSurface[]): (number | undefined)[] {
   const judged = judgeReadings(surfaces);
   return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!));
 }

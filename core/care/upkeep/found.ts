@@ -3,7 +3,7 @@ import { type RemovalMethodId } from '#core/products/removal-methods';
 import { type AgedLayer, foundLayer } from '#core/layers/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import type { FoundId } from '#core/products/families';
-import type { FoundTold, PlannedSurface } from '#core/plan/job';
+import type { KnownOfFound, InputSurface } from '#core/plan/job';
 import type { StepKindId } from '#core/prepare/steps';
 
 /** A layer that wears, since its last coat was done. Minutes on the scale of the job. */
@@ -28,7 +28,7 @@ export interface FoundLayer {
   /** Known where somebody told when it was laid, and what it is. */
   readonly wears?: Wearing;
   /** Drops read on it at earlier visits. */
-  readonly drops: NonNullable<FoundTold['drops']>;
+  readonly drops: NonNullable<KnownOfFound['drops']>;
 }
 
 /** Stages after which a panel is clean enough to judge, and those that take what washing leaves off it. */
@@ -48,7 +48,7 @@ export function wearing(endMin: number, life: LifeEstimate): Wearing {
 
 /** What is found on a surface, bottom first, and how it wears where its age is told. */
 export function foundOn(
-  { existing, existingTold }: Pick<PlannedSurface, 'existing' | 'existingTold'>,
+  { existing, existingTold }: Pick<InputSurface, 'existing' | 'existingTold'>,
   exposure: Exposure,
 ): FoundLayer[] {
   return existing.map((family, nth): FoundLayer => {

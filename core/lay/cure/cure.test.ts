@@ -1,6 +1,6 @@
 import { layOut } from '#core/lay/run-sheet';
 import { job, product, surface } from '../../testing/samples';
-import { curingCoats, lampPlan, LAMPS, mustHold, ripeIn } from '.';
+import { curingCoats, lampPlan, LAMPS, mustHold, curedIn } from '.';
 
 const planned = job({ surfaces: [surface({ id: 'a' }), surface({ id: 'b' })], needsByMin: 24 * 60 });
 const plan = layOut(planned).plan;
@@ -9,21 +9,21 @@ const asked = { planned, plan, outFromMin: undefined, rain: [], airK: 1, nowMin:
 const kind = <K extends string>(holds: readonly { kind: string }[], wanted: K) =>
   holds.find((hold): hold is Extract<typeof hold, { kind: K }> => hold.kind === wanted) as never;
 
-test('what cures alike counts once, by the youngest of it, and ripens as the plan says', () => {
+test('what cures alike counts once, by the youngest of it, and cures as the plan says', () => {
   expect(coats).toHaveLength(1);
-  expect(ripeIn(planned, coats, 0)).toEqual({ waterSafeMin: plan.waterSafeMin, readyMin: plan.handoverMin });
+  expect(curedIn(planned, coats, 0)).toEqual({ waterSafeMin: plan.waterSafeMin, readyMin: plan.handoverMin });
 });
 
 test('warmer air is never later, colder never earlier; cold enough, it is never', () => {
-  const ready = [-8, -4, 0, 4, 8].map((byK) => ripeIn(planned, coats, byK).readyMin!);
+  const ready = [-8, -4, 0, 4, 8].map((byK) => curedIn(planned, coats, byK).readyMin!);
   expect(ready).toEqual(ready.toSorted((a, b) => b - a));
   expect(new Set(ready).size).toBe(5);
 });
 
 test('how much colder the bay may be is where it is only just in time', () => {
   const { spareK, holds } = kind(mustHold(asked), 'air') as { spareK: number; holds: boolean };
-  expect(ripeIn(planned, coats, -spareK).readyMin!).toBeLessThanOrEqual(24 * 60);
-  expect(ripeIn(planned, coats, -spareK - 0.2).readyMin!).toBeGreaterThan(24 * 60);
+  expect(curedIn(planned, coats, -spareK).readyMin!).toBeLessThanOrEqual(24 * 60);
+  expect(curedIn(planned, coats, -spareK - 0.2).readyMin!).toBeGreaterThan(24 * 60);
   expect(holds).toBe(spareK >= 1.6449);
   expect(kind(mustHold({ ...asked, airK: 20 }), 'air')).toMatchObject({ holds: false });
 });
@@ -32,8 +32,8 @@ test('too late as it is: so much warmer, or not at all', () => {
   const soon = { ...planned, needsByMin: plan.handoverMin! - 60 };
   const { spareK, warmerK } = kind(mustHold({ ...asked, planned: soon }), 'air') as { spareK: null; warmerK: number };
   expect(spareK).toBeNull();
-  expect(ripeIn(planned, coats, warmerK + 0.1).readyMin!).toBeLessThanOrEqual(soon.needsByMin);
-  expect(ripeIn(planned, coats, warmerK - 0.3).readyMin!).toBeGreaterThan(soon.needsByMin);
+  expect(curedIn(planned, coats, warmerK + 0.1).readyMin!).toBeLessThanOrEqual(soon.needsByMin);
+  expect(curedIn(planned, coats, warmerK - 0.3).readyMin!).toBeGreaterThan(soon.needsByMin);
   expect(kind(mustHold({ ...asked, planned: { ...planned, needsByMin: 30 } }), 'air')).toMatchObject({ warmerK: null });
 });
 

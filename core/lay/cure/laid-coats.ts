@@ -7,7 +7,7 @@ import {
   coatMilestones,
   handoverOf,
   type Plan,
-  type PlannedJob,
+  type PlanInput,
   waterSafeOf,
 } from '#core/plan/job';
 
@@ -20,7 +20,7 @@ export interface CuringCoat {
 }
 
 /** Everything of a plan that is or will be laid, once for what cures alike: the youngest of it decides. */
-export function curingCoats({ products }: PlannedJob, { surfaces }: Pick<Plan, 'surfaces'>): CuringCoat[] {
+export function curingCoats({ products }: PlanInput, { surfaces }: Pick<Plan, 'surfaces'>): CuringCoat[] {
   const sheets = new Map(products.map((product) => [product.id, product]));
   const coats = new Map<string, CuringCoat>();
   for (const { coats: own } of surfaces) {
@@ -36,13 +36,13 @@ export function curingCoats({ products }: PlannedJob, { surfaces }: Pick<Plan, '
 }
 
 /** When all of it may get wet and be handed over. Minutes of the job; null: never in this air. */
-export interface Ripe {
+export interface Cured {
   readonly waterSafeMin: number | null;
   readonly readyMin: number | null;
 }
 
 /** The same coats in air that is warmer or colder by so much all through. */
-export function ripeIn({ ambient, matteSchool }: PlannedJob, coats: readonly CuringCoat[], byK: number): Ripe {
+export function curedIn({ ambient, matteSchool }: PlanInput, coats: readonly CuringCoat[], byK: number): Cured {
   const air: AmbientSeries = byK === 0 ? ambient : warmerBy(ambient, byK);
   const moments = coats.map((coat): { milestones: CoatMilestones; endMin: number } => ({
     milestones: coatMilestones({ ...coat, ambient: air, matteSchool }, coat.startMin, coat.endMin),

@@ -1,7 +1,7 @@
 import { type Hours, minutesWithin } from '#core/plan/crew';
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
-import type { Plan, PlannedJob } from '#core/plan/job';
-import { curingCoats, ripeIn } from './laid-coats';
+import type { Plan, PlanInput } from '#core/plan/job';
+import { curingCoats, curedIn } from './laid-coats';
 
 /** Something that has to stay so until a job is handed over, and whether it may be trusted to. Minutes of the job. */
 export type MustHold =
@@ -35,7 +35,7 @@ export type MustHold =
     };
 
 export interface MustHoldCase {
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly plan: Plan;
   /** When it goes out of the bay; undefined: never, it stays inside. */
   readonly outFromMin: number | undefined;
@@ -58,7 +58,7 @@ export function mustHold(asked: MustHoldCase): MustHold[] {
   const { planned, plan, outFromMin, rain, nowMin } = asked;
   const coats = curingCoats(planned, plan);
   if (coats.length === 0) return [];
-  const { waterSafeMin } = ripeIn(planned, coats, 0);
+  const { waterSafeMin } = curedIn(planned, coats, 0);
   const holds: MustHold[] = [];
   if (waterSafeMin !== null && waterSafeMin > nowMin) {
     const outFrom = outFromMin ?? Infinity;
@@ -74,7 +74,7 @@ export function mustHold(asked: MustHoldCase): MustHold[] {
   const wanted = planned.needsByMin;
   if (wanted !== undefined) {
     const inTime = (byK: number) => {
-      const { readyMin } = ripeIn(planned, coats, byK);
+      const { readyMin } = curedIn(planned, coats, byK);
       return readyMin !== null && readyMin <= wanted;
     };
     const spareK = inTime(0) ? largest((byK) => inTime(-byK)) : null;

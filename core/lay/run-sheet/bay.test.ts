@@ -1,5 +1,5 @@
 import type { Person } from '#core/plan/crew';
-import { coatsOf, type PlannedJob } from '#core/plan/job';
+import { coatsOf, type PlanInput } from '#core/plan/job';
 import { job, product, surface } from '../../testing/samples';
 import { type Bay, type BegunCoat, begunKey, FROM_THE_START, openBay, type SheetFrom } from './bay';
 import { entriesOf } from './history';
@@ -18,7 +18,7 @@ const STRATEGY: Strategy = {
   alone: false,
 };
 const one: Person = { id: '1', layM2PerMin: 0.5, levelM2PerMin: 0.5, does: ['lay', 'level'] };
-const opened = (planned: PlannedJob, people: readonly Person[] = [one], from: SheetFrom = FROM_THE_START) =>
+const opened = (planned: PlanInput, people: readonly Person[] = [one], from: SheetFrom = FROM_THE_START) =>
   openBay(coatsOf(planned), people, STRATEGY, from);
 const allSettled = (bay: Bay): Bay => [...bay.copies.keys()].reduce(settle, bay);
 const square = (id: string, changes: Parameters<typeof surface>[0] = {}) =>

@@ -6,7 +6,7 @@ import {
   coatsOf,
   type Plan,
   planFrom,
-  type PlannedJob,
+  type PlanInput,
   type RefusalCode,
   type SurfaceCoat,
   told,
@@ -51,7 +51,7 @@ export interface LaidOut {
  * @param from where to take up a job that has begun
  * @throws RangeError for a layer whose product is not among the job's products
  */
-export function layOut(job: PlannedJob, from: SheetFrom = FROM_THE_START): LaidOut {
+export function layOut(job: PlanInput, from: SheetFrom = FROM_THE_START): LaidOut {
   const people = peopleOf(job.crew);
   const asListed = coatsOf(job);
   const { held, lost } = heldMoves(

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { AmbientSeries } from '#core/time/air';
 import type { Person } from '#core/plan/crew';
-import type { PlannedJob, PlannedSurface } from '#core/plan/job';
+import type { PlanInput, InputSurface } from '#core/plan/job';
 import { job, product, surface } from '../../testing/samples';
 import { sheetFaults } from '../../testing/sheet-faults';
 import { coatsOf } from '#core/plan/job';
@@ -16,7 +16,7 @@ const opens = (from: number, by: number | undefined, more: Parameters<typeof pro
     ],
     ...more,
   });
-const panels = (areas: readonly number[], changes: Partial<PlannedSurface> = {}) =>
+const panels = (areas: readonly number[], changes: Partial<InputSurface> = {}) =>
   areas.map((areaM2, index) => surface({ id: `p${index}`, shape: { kind: 'area', areaM2 }, ...changes }));
 const person = (id: string, more: Partial<Person> = {}): Person => ({
   id,
@@ -25,7 +25,7 @@ const person = (id: string, more: Partial<Person> = {}): Person => ({
   does: ['lay', 'level'],
   ...more,
 });
-const crew = (people: readonly Person[], guardSigma = 1.2816): PlannedJob['crew'] => ({
+const crew = (people: readonly Person[], guardSigma = 1.2816): PlanInput['crew'] => ({
   mode: 'solo',
   layM2PerMin: 0.45,
   levelM2PerMin: 0.5,
@@ -185,7 +185,7 @@ describe('coats and what they follow', () => {
   });
 
   test('what follows another begins when all its copies are levelled, and a refused one holds nothing back', () => {
-    const follows = (roof: Partial<PlannedSurface>) =>
+    const follows = (roof: Partial<InputSurface>) =>
       job({ surfaces: [surface({ id: 'side', follows: ['roof'] }), surface({ id: 'roof', count: 3, ...roof })] });
     const sheet = layOut(follows({}));
     expect(sheetFaults(follows({}), sheet)).toEqual([]);
@@ -247,7 +247,7 @@ const anyJob = fc
       { maxLength: 4 },
     ),
   })
-  .map(({ windows, people, surfaces, steps, guard, moves }): PlannedJob => ({
+  .map(({ windows, people, surfaces, steps, guard, moves }): PlanInput => ({
     ...job(),
     moves: moves.map(({ coat, after, by }) => ({ ...coat, after, by })),
     products: windows.map(({ from, wide }, index) =>
@@ -283,7 +283,7 @@ describe('moved by hand', () => {
   const of = (surface: string, layer = 0) => ({ surface, layer, coat: 1 });
   const laid = ({ actions }: ReturnType<typeof layOut>) =>
     actions.filter(({ does }) => does === 'lay').map(({ coat, who }) => `${coat.surface.id}.${coat.layer} ${who}`);
-  const four = (moves: PlannedJob['moves'], people = [person('a')]) =>
+  const four = (moves: PlanInput['moves'], people = [person('a')]) =>
     job({ products: [opens(1, 30)], surfaces: panels([0.5, 0.5, 0.5, 0.5]), moves, crew: crew(people) });
 
   test('a panel is laid first of all, or as soon as another has been, and nothing else is later for it than it must be', () => {
@@ -300,7 +300,7 @@ describe('moved by hand', () => {
     expect(sheet.actions.find(({ coat }) => coat.surface.id === 'p0')!.startMin).toBe(0);
   });
   test('what cannot hold is passed over and said: gone, nobody of that name, each behind the other, before its own base', () => {
-    const lost = (moves: PlannedJob['moves'], planned = four(moves)) => {
+    const lost = (moves: PlanInput['moves'], planned = four(moves)) => {
       const sheet = layOut(planned);
       expect(sheetFaults(planned, sheet)).toEqual([]);
       expect(sheet.unlaid).toEqual([]);

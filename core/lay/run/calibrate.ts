@@ -10,7 +10,7 @@ import {
   predictiveSigma,
   untaught,
 } from '#core/measures/learning';
-import { type CoatCase, coatWindow, cueRatio, type PlannedJob, substrateUnder } from '#core/plan/job';
+import { type CoatCase, coatWindow, cueRatio, type PlanInput, substrateUnder } from '#core/plan/job';
 import type { RunRecord } from './record';
 
 /** What a run has taught of one product's flash. */
@@ -22,7 +22,7 @@ export interface FlashLesson {
 }
 
 /** The job with the air as it was measured during the run. */
-export function withMeasuredAir(job: PlannedJob, record: RunRecord): PlannedJob {
+export function withMeasuredAir(job: PlanInput, record: RunRecord): PlanInput {
   return { ...job, ambient: withReadings(job.ambient, record.air) };
 }
 
@@ -44,7 +44,7 @@ export interface CueSeen {
 }
 
 /** Cues seen beside the product's own sheet, patch by patch, in the order laying started. */
-export function cueRatios(job: PlannedJob, record: RunRecord): CueSeen[] {
+export function cueRatios(job: PlanInput, record: RunRecord): CueSeen[] {
   const { ambient, matteSchool } = withMeasuredAir(job, record);
   const products = new Map(job.products.map((product) => [product.id, product]));
   const surfaces = new Map(job.surfaces.map((surface) => [surface.id, surface]));
@@ -76,7 +76,7 @@ export function cueRatios(job: PlannedJob, record: RunRecord): CueSeen[] {
  * What the cues seen say of each product: observed against predicted time of its flash clock, patch by patch,
  * carried with less certainty from one day, and from one batch, to the next.
  */
-export function flashLessons(job: PlannedJob, record: RunRecord): FlashLesson[] {
+export function flashLessons(job: PlanInput, record: RunRecord): FlashLesson[] {
   const seen = cueRatios(job, record);
   return [...new Set(seen.map(({ product }) => product))].map((product): FlashLesson => {
     let learned = untaught(FLASH_LEARNING);
@@ -95,7 +95,7 @@ export function flashLessons(job: PlannedJob, record: RunRecord): FlashLesson[] 
 }
 
 /** The job as the rest of the run should be planned: measured air, and flash times as learned. */
-export function calibrated(job: PlannedJob, record: RunRecord): PlannedJob {
+export function calibrated(job: PlanInput, record: RunRecord): PlanInput {
   const lessons = new Map(flashLessons(job, record).map((lesson) => [lesson.product, lesson.learned]));
   return {
     ...withMeasuredAir(job, record),

@@ -1,6 +1,6 @@
 import type { MethodId } from '#core/products/methods';
 import type { CrewRole } from '#core/plan/crew';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { unpausedMin } from './course';
 import type { PatchRecord, RunRecord } from './record';
 import { paceOf } from './sheet';
@@ -23,12 +23,12 @@ type Worked = Pick<RunRecord, 'patches' | 'pauses'>;
  * How long laying and levelling really took, beside what the paces had foretold of the same patches. Pauses are left
  * out; what is still in hand is left out of both.
  */
-export const handsOn = (job: PlannedJob, worked: Worked): BothHandsOn =>
+export const handsOn = (job: PlanInput, worked: Worked): BothHandsOn =>
   handsOnBy(job, worked, () => 'all').get('all') ?? { lay: NOTHING, level: NOTHING };
 
 /** The same of each product by itself, apart by the way it was laid. */
 export function handsOnProducts(
-  job: PlannedJob,
+  job: PlanInput,
   worked: Worked,
 ): readonly (BothHandsOn & { readonly product: string; readonly method: MethodId })[] {
   const layers = new Map(job.surfaces.map(({ id, layers }) => [id, layers]));
@@ -48,7 +48,7 @@ export function handsOnProducts(
  * @param of undefined: nobody can say, and it is left out
  */
 export function handsOnBy(
-  job: PlannedJob,
+  job: PlanInput,
   { patches, pauses }: Worked,
   of: (patch: PatchRecord, does: CrewRole) => string | undefined,
 ): ReadonlyMap<string, BothHandsOn> {

@@ -4,7 +4,7 @@ import {
   type CoatMilestones,
   coatWindow,
   type CoatWindow,
-  type PlannedJob,
+  type PlanInput,
 } from '#core/plan/job';
 import { calibrated } from './calibrate';
 import type { RunRecord } from './record';
@@ -20,7 +20,7 @@ export interface PatchWindow {
 }
 
 /** Where a patch stands in time: in the air measured, with the flash as learned, on the surface as it was measured. */
-export function patchWindow(job: PlannedJob, record: RunRecord, sheetPatch: SheetPatch, nowMin: number): PatchWindow {
+export function patchWindow(job: PlanInput, record: RunRecord, sheetPatch: SheetPatch, nowMin: number): PatchWindow {
   const { ambient, products, matteSchool, crew } = calibrated(job, record);
   const { patch, coat, record: done } = sheetPatch;
   const surface = job.surfaces.find(({ id }) => id === patch.surface);

@@ -1,4 +1,4 @@
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import type { LaidOut } from '#core/lay/run-sheet';
 import { patchState, type RunRecord } from './record';
 import { runSheet } from './sheet';
@@ -16,7 +16,7 @@ export interface RunProgress {
 }
 
 /** The run sheet in numbers. */
-export function runProgress(job: PlannedJob, record: RunRecord, nowMin: number): RunProgress {
+export function runProgress(job: PlanInput, record: RunRecord, nowMin: number): RunProgress {
   const { plan, out, patches, refused } = runSheet(job, record, nowMin);
   return {
     plan,

@@ -4,7 +4,7 @@ import {
   type LaidCoat,
   paceWith,
   type Plan,
-  type PlannedJob,
+  type PlanInput,
   surfaceAreaM2,
 } from '#core/plan/job';
 import { type BegunCoat, begunKey, type LaidOut, layOut, type SheetFrom } from '#core/lay/run-sheet';
@@ -45,7 +45,7 @@ export interface RunSheet {
  * The rest of a run, laid out anew from what was really done: measured air, learned flash, actual times below each
  * coat, and the number of sections a copy was begun with.
  */
-export function runSheet(job: PlannedJob, record: RunRecord, nowMin: number): RunSheet {
+export function runSheet(job: PlanInput, record: RunRecord, nowMin: number): RunSheet {
   const out = layOut(withoutLeft(calibrated(job, record), record), sheetFrom(job, record, nowMin));
   const { plan } = out;
   const coats = new Map(
@@ -151,7 +151,7 @@ export function carriedOn(sheet: RunSheet, { patches: done, left }: RunRecord): 
 }
 
 /** What is left out gets nothing above what it was begun with. */
-function withoutLeft(job: PlannedJob, { patches, left }: RunRecord): PlannedJob {
+function withoutLeft(job: PlanInput, { patches, left }: RunRecord): PlanInput {
   if (left.size === 0) return job;
   return {
     ...job,
@@ -165,14 +165,14 @@ const begunOn = (surface: string, patches: RunRecord['patches']): PatchRecord[] 
   [...patches.values()].filter(({ patch }) => patch.surface === surface);
 
 /** The layers of a panel up to the uppermost coat of it that was begun. */
-function layersBegun({ layers }: PlannedJob['surfaces'][number], own: readonly PatchRecord[]) {
+function layersBegun({ layers }: PlanInput['surfaces'][number], own: readonly PatchRecord[]) {
   const top = Math.max(-1, ...own.map(({ patch }) => patch.layer));
   const coats = Math.max(...own.flatMap(({ patch }) => (patch.layer === top ? [patch.coat] : [])));
   return layers.slice(0, top + 1).map((layer, at) => (at === top ? { ...layer, coats } : layer));
 }
 
 /** Where the rest of a run is taken up: what is done and what is wet, copy by copy, and whose hands are still on it. */
-function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number): SheetFrom {
+function sheetFrom(job: PlanInput, { patches, left }: RunRecord, nowMin: number): SheetFrom {
   const begun = new Map<string, BegunCoat>();
   let busyUntilMin = nowMin;
   const byCopy = new Map<string, PatchRecord[]>();
@@ -229,7 +229,7 @@ function sheetFrom(job: PlannedJob, { patches, left }: RunRecord, nowMin: number
 }
 
 /** The crew's pace with what a patch is laid with. */
-export function paceOf({ crew, products, surfaces }: PlannedJob, { surface, layer }: Patch, id: string): Pace {
+export function paceOf({ crew, products, surfaces }: PlanInput, { surface, layer }: Patch, id: string): Pace {
   const product = products.find((sheet) => sheet.id === id);
   const own = surfaces.find((each) => each.id === surface);
   const method = own?.layers[layer]?.method;
@@ -247,7 +247,7 @@ export interface CoatRecord {
 }
 
 /** What the log says of each coat begun: when, in how many sections, and when it was finished. */
-export function coatRecords(job: PlannedJob, record: RunRecord): ReadonlyMap<string, CoatRecord> {
+export function coatRecords(job: PlanInput, record: RunRecord): ReadonlyMap<string, CoatRecord> {
   const copies = new Map(job.surfaces.map(({ id, count }) => [id, count]));
   const byCoat = new Map<string, PatchRecord[]>();
   for (const patch of record.patches.values()) {

@@ -4,15 +4,15 @@ import { layFactorOf, type MethodId, METHODS } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { amountOnSurface } from '#core/products/quantity';
 import type { Pace } from '#core/plan/sections';
-import type { PlannedSurface } from './job';
+import type { InputSurface } from './input';
 
 /** Area of one copy of a surface, m², with its curvature. */
-export function surfaceAreaM2(surface: Pick<PlannedSurface, 'shape' | 'curvature'>): number {
+export function surfaceAreaM2(surface: Pick<InputSurface, 'shape' | 'curvature'>): number {
   return shapeAreaM2(surface.shape) * surface.curvature;
 }
 
 /** Whether a surface must be done in one go: asked for, or a matte finish, which shows every seam. */
-export function inOnePiece(surface: Pick<PlannedSurface, 'onePiece' | 'substrate'>): boolean {
+export function inOnePiece(surface: Pick<InputSurface, 'onePiece' | 'substrate'>): boolean {
   return surface.onePiece || SUBSTRATES[surface.substrate].matte === true;
 }
 
@@ -29,7 +29,7 @@ export function paceWith(crew: Pace, product: Product, method: MethodId, slow = 
 
 /** What one copy of a surface takes of a coat in so many sections, units of the product; no seams for one piece. */
 export function amountOnCopy(
-  { shape, curvature, substrate }: Pick<PlannedSurface, 'shape' | 'curvature' | 'substrate'>,
+  { shape, curvature, substrate }: Pick<InputSurface, 'shape' | 'curvature' | 'substrate'>,
   { product, method }: { readonly product: Product; readonly method: MethodId },
   sections: number,
 ): number {

@@ -3,7 +3,7 @@ import { stepAt } from '#core/time/clocks';
 import { maxSectionM2 } from '#core/plan/sections';
 import { breathing, conditionFindings } from './conditions';
 import type { Finding } from './findings';
-import type { PlannedJob } from './job';
+import type { PlanInput } from './input';
 import type { OfCoat } from './laid';
 import type { Refusal } from './refusal';
 import * as say from './say';
@@ -11,7 +11,7 @@ import type { SurfaceCoat } from './surface-coat';
 
 /** What there is to say of the coats of a job, surface by surface, at the times they are laid. */
 export function coatsFindings(
-  job: PlannedJob,
+  job: PlanInput,
   coats: readonly (readonly SurfaceCoat[])[],
   ofCoat: ReadonlyMap<SurfaceCoat, OfCoat>,
   people: readonly Person[],
@@ -20,7 +20,7 @@ export function coatsFindings(
 }
 
 function coatFindings(
-  job: PlannedJob,
+  job: PlanInput,
   coat: SurfaceCoat,
   { laid: copies, refused: refusals, startsMin, unlaid }: OfCoat,
   people: readonly Person[],
@@ -59,7 +59,7 @@ function coatFindings(
 
 /** Why a coat is left out at the moment it could have started. */
 function refusedFindings(
-  { crew }: PlannedJob,
+  { crew }: PlanInput,
   { coatCase }: SurfaceCoat,
   { code, atMin, rulings }: Refusal,
   about: { readonly surface: string; readonly product: string },

@@ -3,14 +3,14 @@ import { breathesFor, type Overruled, rulingsOn, withOverruled } from '#core/lay
 import { outsideLimits, type Product } from '#core/products/sheets';
 import { airAt, condensation } from '#core/time/air';
 import type { Finding } from './findings';
-import type { PlannedJob, PlannedSurface } from './job';
+import type { PlanInput, InputSurface } from './input';
 import * as say from './say';
 
 type About = { readonly surface: string; readonly product: string };
 
 /** What the rule on fresh paint says at the moment of laying; set aside by hand it is a test spot like any other. */
 export function breathing(
-  { substrate, aircraft, refinishedAtMin }: PlannedSurface,
+  { substrate, aircraft, refinishedAtMin }: InputSurface,
   product: Product,
   startMin: number,
   overruled: Overruled | undefined,
@@ -28,8 +28,8 @@ export function breathing(
 }
 
 export function conditionFindings(
-  job: PlannedJob,
-  surface: PlannedSurface,
+  job: PlanInput,
+  surface: InputSurface,
   product: Product,
   startMin: number,
   about: About,
@@ -44,6 +44,6 @@ export function conditionFindings(
   ];
 }
 
-export function paintFindings(surfaces: readonly PlannedSurface[]): Finding[][] {
+export function paintFindings(surfaces: readonly InputSurface[]): Finding[][] {
   return judgeReadings(surfaces).map((paint, index) => say.paint(paint, surfaces[index]!.id));
 }

@@ -19,11 +19,11 @@ export {
   type AheadSchool,
   coatKey,
   type CoatName,
-  type FoundTold,
+  type KnownOfFound,
   type Move,
-  type PlannedJob,
-  type PlannedSurface,
-} from './job';
+  type PlanInput,
+  type InputSurface,
+} from './input';
 export type { CoatsLaid, CopyCoat } from './laid';
 export type { Refusal, RefusalCode } from './refusal';
 export { planOneByOne } from './one-by-one';

@@ -1,7 +1,7 @@
 import { peopleOf } from '#core/plan/crew';
 import { maxSectionM2, sectionCount, sectionTiming } from '#core/plan/sections';
 import { coatMilestones } from './coat';
-import type { PlannedJob } from './job';
+import type { PlanInput } from './input';
 import type { CopyCoat } from './laid';
 import { type Plan, planFrom } from './plan';
 import type { Refusal } from './refusal';
@@ -13,7 +13,7 @@ import { coatsOf, coatStart, type SurfaceCoat } from './surface-coat';
  * handling of small parts. What people really do is the run sheet's (`layOut`); both judge each coat alike.
  * @throws RangeError for a layer whose product is not among the job's products
  */
-export function planOneByOne(job: PlannedJob): Plan {
+export function planOneByOne(job: PlanInput): Plan {
   const { people: _, ...crew } = job.crew;
   const coats = coatsOf(job, () => 1);
   const laid: CopyCoat[] = [];
@@ -45,7 +45,7 @@ export function planOneByOne(job: PlannedJob): Plan {
 /** All copies of a coat one section after the other, as if they were one. */
 function allCopies(
   coat: SurfaceCoat,
-  { mode, ...crew }: PlannedJob['crew'],
+  { mode, ...crew }: PlanInput['crew'],
   startMin: number,
 ): Omit<CopyCoat, 'copy' | 'byTime'> {
   const window = coat.openingAt(startMin).window ?? { fromMin: 0, byMin: null };

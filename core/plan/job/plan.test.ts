@@ -2,13 +2,12 @@ import fc from 'fast-check';
 import type { AmbientSeries } from '#core/time/air';
 import { job, product, surface } from '../../testing/samples';
 import type { FindingCode } from './findings';
-import type { PlannedJob } from './job';
+import type { PlanInput } from './input';
 import { planOneByOne } from './one-by-one';
 import { productsThatFit } from './would-fit';
 
-const codes = (planned: PlannedJob) =>
-  planOneByOne(planned).findings.map(({ code, severity }) => `${severity} ${code}`);
-const onlyCoat = (planned: PlannedJob) => planOneByOne(planned).surfaces[0]!.coats[0]!;
+const codes = (planned: PlanInput) => planOneByOne(planned).findings.map(({ code, severity }) => `${severity} ${code}`);
+const onlyCoat = (planned: PlanInput) => planOneByOne(planned).surfaces[0]!.coats[0]!;
 const layer = (id: string, coats = 1) => ({ product: id, coats, method: 'small-block' as const });
 const still = (airC: number, rhPct = 50): AmbientSeries => [{ atMin: 0, airC, rhPct, airSpeed: 0.1 }];
 
@@ -132,7 +131,7 @@ describe('rounds', () => {
 });
 
 describe('findings', () => {
-  test.each<[string, Partial<PlannedJob>, string[]]>([
+  test.each<[string, Partial<PlanInput>, string[]]>([
     ['a cold surface under the dew point', { surfaces: [surface({ surfaceC: 8 })] }, ['stop condensation']],
     ['a surface close to it', { surfaces: [surface({ surfaceC: 11 })] }, ['warn condensation']],
     ['a substrate not on the sheet', { surfaces: [surface({ substrate: 'glass' })] }, ['stop not-allowed']],

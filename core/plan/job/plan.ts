@@ -9,7 +9,7 @@ import { type CoatMilestones, coatWindow, handoverOf, waterSafeOf } from './coat
 import { coatsFindings } from './coat-findings';
 import { paintFindings } from './conditions';
 import { type Finding, onceEach } from './findings';
-import type { PlannedJob } from './job';
+import type { PlanInput } from './input';
 import { byCoat, type CoatsLaid, type CopyCoat, type OfCoat } from './laid';
 import { type CoatPlan, type LaidCoat, type ProductPurchase, purchases, roomAir, type SurfacePlan } from './readiness';
 import * as say from './say';
@@ -35,7 +35,7 @@ export interface Plan {
  * @param people who lays them: what is too large for them is found
  */
 export function planFrom(
-  job: PlannedJob,
+  job: PlanInput,
   coats: readonly (readonly SurfaceCoat[])[],
   laid: CoatsLaid,
   people: readonly Person[],
@@ -59,7 +59,7 @@ export function planFrom(
 }
 
 function planned(
-  job: PlannedJob,
+  job: PlanInput,
   surfaces: readonly SurfacePlan[],
   timed: Pick<Plan, 'waterSafeMin' | 'handoverMin'> & { readonly findings: readonly (readonly Finding[])[] },
 ): Plan {
@@ -86,13 +86,13 @@ function planned(
 }
 
 /** When it is handed over: the makers' minimum, or the workshop's own margin. */
-function withMargin({ handover }: PlannedJob, surfaces: readonly SurfacePlan[], minimumMin: number | null) {
+function withMargin({ handover }: PlanInput, surfaces: readonly SurfacePlan[], minimumMin: number | null) {
   if (!handover) return minimumMin;
   const ends = surfaces.flatMap(({ coats }) => coats.flatMap(({ laid }) => (laid ? [laid.endMin] : [])));
   return handedOverMin(minimumMin, Math.max(0, ...ends), handover.school, handover.startMinuteOfDay);
 }
 
-function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid: copies, refused }: OfCoat): CoatPlan {
+function coatPlan(job: PlanInput, coat: SurfaceCoat, { laid: copies, refused }: OfCoat): CoatPlan {
   const { surface, product, layer, method, rulings } = coat;
   const byTime = [
     ...copies.flatMap((copy) => copy.byTime),
@@ -105,7 +105,7 @@ function coatPlan(job: PlannedJob, coat: SurfaceCoat, { laid: copies, refused }:
 }
 
 /** All copies of a coat as one. */
-function laidCoat(job: PlannedJob, coat: SurfaceCoat, copies: readonly CopyCoat[]): LaidCoat {
+function laidCoat(job: PlanInput, coat: SurfaceCoat, copies: readonly CopyCoat[]): LaidCoat {
   const { product, coatCase, oneM2, layFactor, levelFactor } = coat;
   const { crew } = job;
   const startMin = Math.min(...copies.map((copy) => copy.startMin));

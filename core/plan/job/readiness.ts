@@ -6,7 +6,7 @@ import { clearAfterMin, peakMgPerM3, type VapourRelease } from '#core/time/air';
 import { purchase, type Purchase } from '#core/products/quantity';
 import type { SectionTiming } from '#core/plan/sections';
 import { type CoatMilestones, type CoatWindow } from './coat';
-import type { PlannedJob } from './job';
+import type { PlanInput } from './input';
 import * as say from './say';
 
 /** A coat as it will be laid. Minutes from the start of the job unless a name says otherwise. */
@@ -59,7 +59,7 @@ function laidCoats(surfaces: readonly SurfacePlan[]) {
   );
 }
 
-export function purchases(job: PlannedJob, surfaces: readonly SurfacePlan[]): ProductPurchase[] {
+export function purchases(job: PlanInput, surfaces: readonly SurfacePlan[]): ProductPurchase[] {
   const coats = laidCoats(surfaces);
   return job.products.flatMap((product) => {
     const own = coats.filter((coat) => coat.product === product.id);
@@ -70,7 +70,7 @@ export function purchases(job: PlannedJob, surfaces: readonly SurfacePlan[]): Pr
   });
 }
 
-export function roomAir(job: PlannedJob, surfaces: readonly SurfacePlan[], products: ReadonlyMap<string, Product>) {
+export function roomAir(job: PlanInput, surfaces: readonly SurfacePlan[], products: ReadonlyMap<string, Product>) {
   if (!job.room) return undefined;
   const coats = laidCoats(surfaces);
   const grams = coats.reduce((sum, { product: id, laid }) => {

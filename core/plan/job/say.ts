@@ -8,7 +8,7 @@ import { minutesInWords, spanInWords } from '#core/time/clocks';
 import type { CrewMode } from '#core/plan/sections';
 import { type CoatCase, coatWindow, type CoatWindow } from './coat';
 import type { Finding, FindingCode, Severity } from './findings';
-import type { PlannedSurface } from './job';
+import type { InputSurface } from './input';
 
 interface About {
   readonly surface: string;
@@ -44,7 +44,7 @@ export function freshPaint(product: Product, forMin: number, about: About): Find
   return { severity: 'stop', code: 'fresh-paint', ...about, text };
 }
 
-export function condensationOn(surface: PlannedSurface, surfaceC: number, dew: Condensation, about: About): Finding {
+export function condensationOn(surface: InputSurface, surfaceC: number, dew: Condensation, about: About): Finding {
   const state = `${surface.name} at ${fixed(surfaceC)} °C`;
   const point = `the dew point of ${fixed(dew.dewPointC)} °C`;
   const text =
@@ -100,7 +100,7 @@ export const windowClosedAt = (coat: CoatCase, startMin: number, guardSigma: num
   windowClosed(coat.product, coatWindow(coat, startMin, guardSigma), about);
 
 /** Nobody's hours leave room for a section of it, from its first stroke to its last. */
-export function noHours(product: Product, surface: PlannedSurface, about: About): Finding {
+export function noHours(product: Product, surface: InputSurface, about: About): Finding {
   const text = `Nobody is there long enough to lay ${product.name} on ${surface.name} and level it before they go. Give the crew more hours, or take a product that opens sooner.`;
   return { severity: 'stop', code: 'no-hours', ...about, text };
 }

@@ -6,7 +6,7 @@ import { type LevelWindow, stepAt, type WindowVerdict } from '#core/time/clocks'
 import { slowness } from '#core/plan/sections';
 import { inOnePiece, surfaceAreaM2 } from './amount';
 import { type CoatCase, type CoatMilestones, levelling } from './coat';
-import { type CoatName, type Move, type PlannedJob, type PlannedSurface } from './job';
+import { type CoatName, type Move, type PlanInput, type InputSurface } from './input';
 import type { Refusal } from './refusal';
 import { refusalCode } from './say';
 
@@ -19,7 +19,7 @@ export interface CoatOpening {
 /** One coat of a surface, alike for all its copies. */
 export interface SurfaceCoat {
   /** The surface as this coat meets it: a film below is what it lies on. */
-  readonly surface: PlannedSurface;
+  readonly surface: InputSurface;
   readonly at: number;
   readonly layer: number;
   readonly coat: number;
@@ -64,7 +64,7 @@ export const coatName = ({ surface, layer, coat }: Pick<SurfaceCoat, 'surface' |
  * @param slownessOf how many times as long a surface takes as a flat of its size: by the piece, and by its curves
  * @throws RangeError for a layer whose product is not among the job's products
  */
-export function coatsOf(job: PlannedJob, slownessOf: typeof slowness = slowness): SurfaceCoat[][] {
+export function coatsOf(job: PlanInput, slownessOf: typeof slowness = slowness): SurfaceCoat[][] {
   const products = new Map(job.products.map((product) => [product.id, product]));
   const known = new Map<string, SurfaceCoat['openingAt']>();
   return job.surfaces.map((surface, at) => {
@@ -109,7 +109,7 @@ export function coatsOf(job: PlannedJob, slownessOf: typeof slowness = slowness)
  * The coats of a surface in their order, counted out over its layers.
  * @throws RangeError for a layer whose product is not known
  */
-export function coatsInOrder(surface: PlannedSurface, products: ReadonlyMap<string, Product>) {
+export function coatsInOrder(surface: InputSurface, products: ReadonlyMap<string, Product>) {
   return surface.layers.flatMap(({ product: id, coats, method }, layer) => {
     const product = products.get(id);
     if (!product) throw new RangeError(`surface ${surface.id}: no product ${id}`);
@@ -119,7 +119,7 @@ export function coatsInOrder(surface: PlannedSurface, products: ReadonlyMap<stri
 
 /** What the layers below leave a layer of a surface to lie on. */
 export function substrateUnder(
-  { substrate, existing, layers }: Pick<PlannedSurface, 'substrate' | 'existing' | 'layers'>,
+  { substrate, existing, layers }: Pick<InputSurface, 'substrate' | 'existing' | 'layers'>,
   layer: number,
   products: ReadonlyMap<string, Product>,
 ): SubstrateId {
@@ -128,7 +128,7 @@ export function substrateUnder(
 }
 
 /** A surface as a coat over `laid` meets it: a film below is what it lies on. */
-export function asSeen(surface: PlannedSurface, laid: readonly Product[]): PlannedSurface {
+export function asSeen(surface: InputSurface, laid: readonly Product[]): InputSurface {
   const substrate = seenSubstrate(surface.substrate, surface.existing, laid);
   return substrate === surface.substrate ? surface : { ...surface, substrate };
 }
@@ -145,7 +145,7 @@ interface CoatBelow {
 }
 
 function intervalRulings(
-  { substrate }: Pick<PlannedSurface, 'substrate'>,
+  { substrate }: Pick<InputSurface, 'substrate'>,
   product: Product,
   { coat, milestones: { recoatFrom: recoatFromMin, recoatBy: recoatByMin }, endMin: belowEndMin }: CoatBelow,
   startMin: number,

@@ -4,12 +4,12 @@ import type { MethodId } from '#core/products/methods';
 import type { Product } from '#core/products/sheets';
 import { maxSectionM2, slowness } from '#core/plan/sections';
 import { coatWindow } from './coat';
-import type { PlannedJob, PlannedSurface } from './job';
+import type { PlanInput, InputSurface } from './input';
 import { paceWith } from './amount';
 
 /** A coat that is too large for one go. */
 export interface TooLarge {
-  readonly surface: PlannedSurface;
+  readonly surface: InputSurface;
   /** Which of its layers, and what that lies on. */
   readonly layer: number;
   readonly substrate: SubstrateId;
@@ -25,7 +25,7 @@ export interface TooLarge {
  * @returns the largest section of each, m²; null: no limit
  */
 export function productsThatFit(
-  { products, crew, ambient, matteSchool }: PlannedJob,
+  { products, crew, ambient, matteSchool }: PlanInput,
   { surface, layer, substrate, method, areaM2, startMin }: TooLarge,
   shelf: readonly Product[],
 ): { readonly product: Product; readonly maxM2: number | null }[] {

@@ -1,7 +1,7 @@
 import { type AmbientSeries, airAt } from '#core/time/air';
 import { type Clock, clockRate, latestMoment, type MilestoneName, stepAt } from '#core/time/clocks';
 import { hoursOf, type Hours, type Person } from '#core/plan/crew';
-import { coatMilestones, handoverOf, levelling, type PlannedJob, waterSafeOf } from '#core/plan/job';
+import { coatMilestones, handoverOf, levelling, type PlanInput, waterSafeOf } from '#core/plan/job';
 import type { LaidOut } from '#core/lay/run-sheet';
 
 /** What is known of the air, and of people. Log-sigmas but for the air's, which is in kelvin. Engineering defaults. */
@@ -82,7 +82,7 @@ export interface RehearsalCase {
   /** Preparation still to come before the first of it, minutes. */
   readonly preparationMin: number;
   /** The workshop's own margin before it is handed over; absent: the makers' minimum. */
-  readonly handover?: PlannedJob['handover'];
+  readonly handover?: PlanInput['handover'];
   /** When all that was laid before the sheet may get wet, and be handed over; null: never. */
   readonly before: { readonly wetMin: number | null; readonly readyMin: number | null };
 }
@@ -111,7 +111,7 @@ export function rehearsalCase(
   { actions, people, plan }: Pick<LaidOut, 'actions' | 'people' | 'plan'>,
   ambient: AmbientSeries,
   preparationMin: number,
-  handover?: PlannedJob['handover'],
+  handover?: PlanInput['handover'],
 ): RehearsalCase {
   const products = new Map<string, number>();
   const known: RehearsedProduct[] = [];

@@ -1,7 +1,7 @@
 /** A run sheet gone through on many days: when it is late, how long it takes, what may be promised. */
 import fc from 'fast-check';
 import { seeded } from '#core/measures';
-import type { PlannedJob } from '#core/plan/job';
+import type { PlanInput } from '#core/plan/job';
 import { begunKey, layOut } from '#core/lay/run-sheet';
 import { job, product, surface } from '../../testing/samples';
 import {
@@ -32,13 +32,13 @@ const window = (from: number, by: number, more: Parameters<typeof product>[0] = 
     ...more,
   });
 /** A bay that cools at night. */
-const NIGHTS: PlannedJob['ambient'] = [
+const NIGHTS: PlanInput['ambient'] = [
   { atMin: 0, airC: 20, rhPct: 50, airSpeed: 0.1 },
   { atMin: 480, airC: 13, rhPct: 68, airSpeed: 0.1 },
   { atMin: 1320, airC: 20, rhPct: 50, airSpeed: 0.1 },
 ];
 const CAR = job({ products: [window(4, 15)], surfaces: panels(SMALL_CAR), ambient: NIGHTS });
-const caseOf = (planned: PlannedJob, preparationMin = 0): RehearsalCase =>
+const caseOf = (planned: PlanInput, preparationMin = 0): RehearsalCase =>
   rehearsalCase(layOut(planned), planned.ambient, preparationMin);
 const over = (asked: RehearsalCase, days: number, seed = 1, by?: Uncertainty): Rehearsed => {
   const steps = rehearsing(asked, days, seed, by);
@@ -172,7 +172,7 @@ test('spread: one in ten, the middle, nine in ten; what does not come on one day
   expect(spreadOf([1, 2, 3, 4, 5, 6, 7, 8, null, null])).toBeUndefined();
   expect(spreadOf([])).toBeUndefined();
   const never = job({ products: [window(4, 15, { flashSigma: 0, clocks: { flash: { mechanism: 'solvent' } } })] });
-  // Without a clock of its own nothing has to ripen: it is ready when it is laid.
+  // Without a clock of its own nothing has to cure: it is ready when it is laid.
   const seen = over(caseOf(never), 20, 1, CERTAIN);
   expect(seen.ready!.middle).toBeCloseTo(seen.end.middle, 9);
 });

@@ -28,8 +28,8 @@ export interface Rehearsed {
 /** Offsets of the air at which curing is worked out; between them it runs evenly. */
 const GRID_K = [-6, -4, -2, 0, 2, 4, 6];
 
-/** When something ripe is ripe, on a day whose air is off by so much. */
-function ripening(ambient: AmbientSeries) {
+/** When something curing is curing, on a day whose air is off by so much. */
+function curingDates(ambient: AmbientSeries) {
   const airs = GRID_K.map((byK) => warmerBy(ambient, byK));
   return (
     { clock, min }: NonNullable<RehearsedProduct['ready']>,
@@ -87,7 +87,7 @@ const DAYS_A_STEP = 20;
 
 /** When what was laid on a day may get wet, and be handed over. */
 export function momentsOf(asked: RehearsalCase) {
-  const ripe = ripening(asked.ambient);
+  const curing = curingDates(asked.ambient);
   return ({ lastMin, offK, cure, endMin }: Day) => {
     const latest = (which: 'wet' | 'ready') =>
       latestMoment([
@@ -96,7 +96,7 @@ export function momentsOf(asked: RehearsalCase) {
         ...asked.products.flatMap((product, index) => {
           const what = product[which];
           const from = lastMin[index]!;
-          return what && !Number.isNaN(from) ? [ripe(what, from, offK, cure[index]!)] : [];
+          return what && !Number.isNaN(from) ? [curing(what, from, offK, cure[index]!)] : [];
         }),
       ]);
     const minimumMin = latest('ready');

@@ -3,13 +3,13 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { FAMILIES } from '#core/products/families';
 import { ANSWERS, type Product } from '#core/products/sheets';
-import type { PlannedSurface } from '#core/plan/job';
+import type { InputSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 import { judgeLayers } from '#job/judge';
 import { AnswerMark } from '../../ui/Mark';
 
 interface Props<P extends Product> {
-  readonly ground: PlannedSurface;
+  readonly ground: InputSurface;
   readonly layers: readonly Layer[];
   readonly products: readonly P[];
   /** The same as the workshop's schools have them: by these they are judged. */

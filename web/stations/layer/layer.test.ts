@@ -2,7 +2,7 @@
 import type { Job } from '#formats/job';
 import { judgePlanned } from '#job/judge';
 import { stackInWords, toPlan } from '#job/offers';
-import { plannedJob, planOf } from '#job/plan';
+import { planInput, planOf } from '#job/plan';
 import { yardThatMorning } from '../../../demo/that-morning';
 
 const yard = yardThatMorning();
@@ -37,7 +37,7 @@ function bonnetWith(
 }
 
 function judged(job: Job) {
-  const [ground] = plannedJob(job).surfaces;
+  const [ground] = planInput(job).surfaces;
   const [{ coats }] = planOf(job).surfaces as [ReturnType<typeof planOf>['surfaces'][number]];
   return judgePlanned(ground!, job.surfaces[0]!.layers, coats, job.products);
 }

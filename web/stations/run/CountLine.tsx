@@ -2,7 +2,7 @@ import type { SheetPatch, WindowState } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { Countdown } from '../../ui/Countdown';
 import { clock, span } from '../../ui/moments';
-import type { gateTimes } from '../../window/gate-times';
+import type { windowTimes } from '../../window/window-times';
 
 interface CountProps {
   readonly job: JobView;
@@ -11,7 +11,7 @@ interface CountProps {
   readonly laid: boolean;
   readonly early: boolean;
   readonly ageMin: number;
-  readonly times: NonNullable<ReturnType<typeof gateTimes>>;
+  readonly times: NonNullable<ReturnType<typeof windowTimes>>;
   readonly rewetByMin: number | null | undefined;
 }
 

@@ -8,9 +8,9 @@ import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
 import { entryInWords } from '../../outbox/tap-words';
 import { useMe } from '../../people/api';
-import { LiveGate } from '../../window/LiveGate';
-import { WindowGate } from '../../window/WindowGate';
-import { gateTimes } from '../../window/gate-times';
+import { LiveWindow } from '../../window/LiveWindow';
+import { WindowDrawing } from '../../window/WindowDrawing';
+import { windowTimes } from '../../window/window-times';
 import { amountInHand } from '../quantify/words';
 import { AirButton } from './AirButton';
 import { batchInHand, Bottle } from './Bottle';
@@ -64,7 +64,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const state = windowState(window, laid ? ageMin : 0);
   const instruction = instructionFor(current.state, state, isFilm)!;
   useSignals(inHand, laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
-  const times = gateTimes(window);
+  const times = windowTimes(window);
   const early = !laid && ageMin < 0;
   const { patch } = current;
   const where = partOf(job, current);
@@ -73,7 +73,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const next = sheet.patches.find((other) => other.state === 'todo' && other !== bySheet);
   // Where more is wet than what stands large, it is told in the room there is.
   const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
-  const gatePx = crowded ? 60 : 118;
+  const windowPx = crowded ? 60 : 118;
   const me = useMe()?.person?.id;
   const last = useUndoable(job);
   const { byOf } = job;
@@ -123,13 +123,13 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
             {!isFilm && (
               <div className="mt-2 border border-line-strong">
                 {laid ? (
-                  <LiveGate
+                  <LiveWindow
                     times={times}
                     startMs={Date.parse(document.startAt) + current.record.layStartMin * MS_PER_MIN}
-                    heightPx={gatePx}
+                    heightPx={windowPx}
                   />
                 ) : (
-                  <WindowGate times={times} heightPx={gatePx} />
+                  <WindowDrawing times={times} heightPx={windowPx} />
                 )}
               </div>
             )}

@@ -5,7 +5,7 @@ import type { SheetPatch } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { DoNotBegin } from '../quantify/DoNotBegin';
 import { usePickList } from '../quantify/usePickList';
-import { Gate, useGate } from './Gate';
+import { Checklist, useChecklist } from './Checklist';
 import { StageInHand } from './StageInHand';
 
 interface Props {
@@ -13,15 +13,15 @@ interface Props {
   readonly stage: StageNow | undefined;
   readonly first: SheetPatch | undefined;
   /** Whether what the first patch wants is asked for now. */
-  readonly isGateDue: boolean;
+  readonly isChecklistDue: boolean;
   readonly onLay: (() => void) | undefined;
   /** What hands do once nothing stands before it. */
   readonly children: ReactNode;
 }
 
 /** Before the first patch: what nobody begins without, the stages of preparation, and what has to lie at hand. */
-export function NotBegun({ job, stage, first, isGateDue, onLay, children }: Props) {
-  const gate = useGate(job, first);
+export function NotBegun({ job, stage, first, isChecklistDue, onLay, children }: Props) {
+  const checklist = useChecklist(job, first);
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   if (unsafe.length > 0)
     return (
@@ -36,7 +36,7 @@ export function NotBegun({ job, stage, first, isGateDue, onLay, children }: Prop
       </section>
     );
   if (stage) return <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={onLay} />;
-  if (first && isGateDue && gate.some(({ state }) => state === undefined))
-    return <Gate job={job} first={first} lines={gate} />;
+  if (first && isChecklistDue && checklist.some(({ state }) => state === undefined))
+    return <Checklist job={job} first={first} lines={checklist} />;
   return children;
 }

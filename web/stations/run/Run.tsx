@@ -83,7 +83,7 @@ export function Component() {
               job={job}
               stage={stage}
               first={current}
-              isGateDue={atStart && !paused}
+              isChecklistDue={atStart && !paused}
               onLay={current && (() => setLaying(true))}
             >
               {hands}

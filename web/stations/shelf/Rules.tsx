@@ -5,7 +5,7 @@ import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/prepare/stages';
 import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { errorText, useJobQuery, useJobsQuery, useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
 import { SelectField } from '../../ui/SelectField';
@@ -112,7 +112,7 @@ interface TouchedPanel {
 
 /** What each rule says of the layers of a job, by when and on what they are planned. */
 function panelsByRule(document: Job): ReadonlyMap<RuleId, readonly TouchedPanel[]> {
-  const planned = plannedJob(document);
+  const planned = planInput(document);
   const { plan } = layOut(planned);
   const products = new Map(document.products.map(({ id, name }) => [id, name]));
   const byRule = new Map<RuleId, TouchedPanel[]>();

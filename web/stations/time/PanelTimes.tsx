@@ -9,7 +9,7 @@ import {
   inOnePiece,
   type LaidCoat,
   paceWith,
-  type PlannedSurface,
+  type InputSurface,
   productsThatFit,
 } from '#core/plan/job';
 import { type FitOption, whatWouldFit, slowness } from '#core/plan/sections';
@@ -23,8 +23,8 @@ import { Working } from '../../ui/Working';
 import { celsius, m2 } from '../../ui/measures';
 import { moment, span } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
-import { WindowGate } from '../../window/WindowGate';
-import { gateTimes } from '../../window/gate-times';
+import { WindowDrawing } from '../../window/WindowDrawing';
+import { windowTimes } from '../../window/window-times';
 import { useInstrument } from './useInstrument';
 
 const MILESTONE_WORDS: Readonly<Record<MilestoneName, string>> = {
@@ -116,7 +116,7 @@ function ProbeReading({ bayId, onTake }: { readonly bayId: string; readonly onTa
 }
 
 /** A cold item in a warm bay: how far from the dew point, and how long until it is warm. */
-function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface: PlannedSurface }) {
+function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface: InputSurface }) {
   if (surface.surfaceC === undefined) return null;
   const air = airAt(job.planned.ambient, 0);
   const dew = condensation(air.airC, air.rhPct, surface.surfaceC);
@@ -136,7 +136,7 @@ function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface
 
 interface CoatProps {
   readonly job: JobView;
-  readonly surface: PlannedSurface;
+  readonly surface: InputSurface;
   readonly product: Product;
   readonly coat: CoatPlan;
   readonly laid: LaidCoat;
@@ -144,7 +144,7 @@ interface CoatProps {
 
 function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
   const air = airAt(job.planned.ambient, laid.startMin);
-  const times = gateTimes(laid.window);
+  const times = windowTimes(laid.window);
   const { levelFromMin, levelByMin, guarded, cueMin } = laid.window;
   const { timing, maxSectionM2, sectionsPerCopy, sectionM2 } = laid;
   return (
@@ -165,7 +165,7 @@ function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
       </ul>
       {times && (
         <div className="mt-2">
-          <WindowGate times={times} heightPx={86} />
+          <WindowDrawing times={times} heightPx={86} />
           <p className="mt-1 text-[14px]">
             <Working
               name="Window to level"

@@ -18,7 +18,7 @@ import { MustHold, UnderLamp } from './MustHold';
 import { RoomAir } from './RoomAir';
 import { SheetView } from './SheetView';
 import { useRehearsal } from './useRehearsal';
-import { type RipeningView, useRipening } from './useRipening';
+import { type CuringDatesView, useCuringDates } from './useCuringDates';
 import { TimeSwitch, useTimeView } from './TimeSwitch';
 import { WhatIf } from './WhatIf';
 import { Suspense, useMemo } from 'react';
@@ -166,7 +166,7 @@ function Whole({ job }: { readonly job: JobView }) {
 function Ready({ job }: { readonly job: JobView }) {
   const { plan, document } = job;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
-  const ripe = useRipening(job);
+  const curing = useCuringDates(job);
   const { found } = useRehearsal(job, [aheadOf(document.crew)]);
   const promised = found?.schools[0]?.rehearsed.ready;
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
@@ -176,8 +176,8 @@ function Ready({ job }: { readonly job: JobView }) {
     ['Laying ends', Math.max(...ends)],
     ['May get wet', plan.waterSafeMin],
     ['Hand over', plan.handoverMin],
-    ['First wash', ripe.expected.firstWashMin],
-    ['Fully hard', ripe.expected.hardMin],
+    ['First wash', curing.expected.firstWashMin],
+    ['Fully hard', curing.expected.hardMin],
   ] as const;
   return (
     <section className="border-b bg-sheet px-5 py-3">
@@ -220,7 +220,7 @@ function Ready({ job }: { readonly job: JobView }) {
           </div>
         )}
       </dl>
-      <Outside job={job} ripe={ripe} />
+      <Outside job={job} curing={curing} />
     </section>
   );
 }
@@ -229,8 +229,8 @@ function Ready({ job }: { readonly job: JobView }) {
 const TOLD_FROM_MIN = 6 * 60;
 
 /** What standing outside makes of the first wash and of the cure. */
-function Outside({ job, ripe }: { readonly job: JobView; readonly ripe: RipeningView }) {
-  const { expected, inBay, cold } = ripe;
+function Outside({ job, curing }: { readonly job: JobView; readonly curing: CuringDatesView }) {
+  const { expected, inBay, cold } = curing;
   const { data: weather } = useYardForecastQuery();
   if (job.outdoors === undefined) return null;
   const moved = (['firstWashMin', 'hardMin'] as const).filter(

@@ -12,8 +12,8 @@ import { SelectField } from '../../ui/SelectField';
 import { celsius, m2 } from '../../ui/measures';
 import { span } from '../../ui/moments';
 import { fixed, percent } from '../../ui/numbers';
-import { WindowGate } from '../../window/WindowGate';
-import { gateTimes } from '../../window/gate-times';
+import { WindowDrawing } from '../../window/WindowDrawing';
+import { windowTimes } from '../../window/window-times';
 import { GO_SIGNS, reasonInWords } from './go-words';
 import { RegionMap } from './RegionMap';
 import { TimeSwitch } from './TimeSwitch';
@@ -141,7 +141,7 @@ function OnBench({
   const found = answer(asked);
   const { product } = asked;
   const air = { airC: bench.airC, rhPct: bench.rhPct, airSpeed: bench.airSpeed };
-  const times = gateTimes(found.window);
+  const times = windowTimes(found.window);
   const region = useMemo(
     () => workingRegion(asked, bench.airSpeed, bench.panelK),
     [asked, bench.airSpeed, bench.panelK],
@@ -182,7 +182,7 @@ function OnBench({
         )}
         {times ? (
           <div className="mt-2">
-            <WindowGate times={times} heightPx={86} />
+            <WindowDrawing times={times} heightPx={86} />
           </div>
         ) : (
           <p className="mt-2 text-stop">It never opens in this air.</p>

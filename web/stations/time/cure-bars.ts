@@ -1,7 +1,7 @@
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { latestMoment } from '#core/time/clocks';
-import { curingCoats, ripeIn } from '#core/lay/cure';
-import { handoverOf, type Plan, type PlannedJob, waterSafeOf } from '#core/plan/job';
+import { curingCoats, curedIn } from '#core/lay/cure';
+import { handoverOf, type Plan, type PlanInput, waterSafeOf } from '#core/plan/job';
 import type { ProductSheet } from '#formats/shelf';
 
 /** One product on the cure timeline, all its coats together. Minutes from the job's start; null: never in this air. */
@@ -16,10 +16,10 @@ export interface CureBar {
 }
 
 /**
- * From its first stroke to the last moment it ripens, for each product of a plan.
+ * From its first stroke to the last moment it cures, for each product of a plan.
  * @param airK how far the air may be off its forecast, one sigma
  */
-export function cureBars(planned: PlannedJob, plan: Plan, products: readonly ProductSheet[], airK: number): CureBar[] {
+export function cureBars(planned: PlanInput, plan: Plan, products: readonly ProductSheet[], airK: number): CureBar[] {
   const curing = curingCoats(planned, plan);
   return products.flatMap(({ id, name }): CureBar[] => {
     const coats = plan.surfaces
@@ -35,7 +35,7 @@ export function cureBars(planned: PlannedJob, plan: Plan, products: readonly Pro
         endMin: Math.max(...coats.map(({ endMin }) => endMin)),
         waterSafeMin: latestMoment(coats.map(waterSafeOf)),
         handoverMin: latestMoment(coats.map(handoverOf)),
-        handoverRangeMin: [ripeIn(planned, own, off).readyMin, ripeIn(planned, own, -off).readyMin],
+        handoverRangeMin: [curedIn(planned, own, off).readyMin, curedIn(planned, own, -off).readyMin],
       },
     ];
   });

@@ -1,10 +1,10 @@
-import { aheadOf, type AheadSchool, type PlannedJob } from '#core/plan/job';
+import { aheadOf, type AheadSchool, type PlanInput } from '#core/plan/job';
 import { rehearsalCase, type Rehearsed, type RehearsedPatch, rehearsing } from '#core/schedule/rehearsal';
 import { type RunRecord, runSheet } from '#core/lay/run';
 import { serveWorker } from '../../work/in-worker';
 
 export interface RehearsalRequest {
-  readonly planned: PlannedJob;
+  readonly planned: PlanInput;
   readonly record: RunRecord;
   readonly fromMin: number;
   /** Preparation still to come, minutes. */
@@ -32,7 +32,7 @@ serveWorker<RehearsalRequest, number, RehearsalAnswer>(
     const isMoved = moves !== undefined && moves.length > 0;
     const rounds = schools.length + (isMoved ? 1 : 0);
     let round = 0;
-    const through = (asked: PlannedJob, school: AheadSchool): SchoolRehearsed => {
+    const through = (asked: PlanInput, school: AheadSchool): SchoolRehearsed => {
       const job = { ...asked, crew: { ...asked.crew, ahead: school } };
       const { out } = runSheet(job, record, fromMin);
       const ambient = out.actions[0]?.coat.coatCase.ambient ?? asked.ambient;

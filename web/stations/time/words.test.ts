@@ -2,13 +2,13 @@
 import fc from 'fast-check';
 import { goIn, type GoReason, waysToGo } from '#core/lay/go';
 import { dayChanges } from '#core/schedule/days';
-import { plannedJob } from '#job/plan';
+import { planInput } from '#job/plan';
 import { yardThatMorning } from '../../../demo/that-morning';
 import type { JobView } from '../../job/useJobView';
 import { changesInWords } from './day-words';
 import { reasonInWords, wayInWords } from './go-words';
 
-const { products, matteSchool, crew } = plannedJob(
+const { products, matteSchool, crew } = planInput(
   yardThatMorning().jobs.find(({ id }) => id === 'teal-hatchback')!.draft.document,
 );
 const anyCase = fc.record({

@@ -5,7 +5,7 @@ import { m2 } from '../../ui/measures';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
 import { Reminders } from './Reminders';
-import { Ripening } from './Ripening';
+import { CuringSoon } from './CuringSoon';
 import { TakenAway } from './TakenAway';
 import { ToOrder } from './ToOrder';
 import { Plus, Upload } from 'lucide-react';
@@ -33,7 +33,7 @@ const cameBack = ({ phase, itemId, startAt }: JobSummary, jobs: readonly JobSumm
   itemId !== undefined &&
   jobs.some((other) => other.itemId === itemId && Date.parse(other.startAt) > Date.parse(startAt));
 
-/** What is in the bays now, what ripens when, and what is to come. */
+/** What is in the bays now, what cures when, and what is to come. */
 export function Component() {
   const { data: jobs, error } = useJobsQuery(undefined, { pollingInterval: 60_000 });
   const { data: bays } = useBaysQuery();
@@ -81,7 +81,7 @@ export function Component() {
           </ul>
         </section>
       )}
-      {jobs && jobs.some(hasMoments) && <Ripening jobs={jobs} now={now} />}
+      {jobs && jobs.some(hasMoments) && <CuringSoon jobs={jobs} now={now} />}
       {jobs && jobs.length > 0 && (
         <Suspense>
           <InDanger />

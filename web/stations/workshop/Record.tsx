@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Deed } from '#formats/people';
-import { useDeedsQuery, usePeopleQuery } from '../../people/api';
+import type { AuditEntry } from '#formats/people';
+import { useAuditQuery, usePeopleQuery } from '../../people/api';
 import { EarlierLater } from '../../ui/EarlierLater';
 import { moment } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
@@ -16,7 +16,7 @@ export function Component() {
   /** Where each page that was opened begins. */
   const [pages, setPages] = useState<readonly (string | undefined)[]>([undefined]);
   const from = pages.at(-1);
-  const { data, error, isFetching } = useDeedsQuery({ from, person: person || undefined });
+  const { data, error, isFetching } = useAuditQuery({ from, person: person || undefined });
   return (
     <WorkshopPage error={error}>
       <div className="mt-4 max-w-xs">
@@ -69,7 +69,7 @@ export function Component() {
 }
 
 /** What it was done to, and the way there. */
-function Of({ of }: Pick<Deed, 'of'>) {
+function Of({ of }: Pick<AuditEntry, 'of'>) {
   if (!of) return null;
   const to = { job: `/jobs/${of.id}`, product: `/shelf/${of.id}`, bay: '/bays', thing: `/stock?thing=${of.id}` }[
     of.kind

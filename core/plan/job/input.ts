@@ -14,7 +14,7 @@ import type { AmbientSeries } from '#core/time/air';
 import type { Person } from '#core/plan/crew';
 import type { CrewMode, Pace } from '#core/plan/sections';
 
-export interface PlannedLayer {
+export interface InputLayer {
   readonly product: string;
   readonly coats: number;
   readonly method: MethodId;
@@ -23,7 +23,7 @@ export interface PlannedLayer {
 }
 
 /** What is told of something found on a surface: by an earlier visit, or a passport. Absent: nobody knows. */
-export interface FoundTold {
+export interface KnownOfFound {
   /** Minutes from the start of laying of this job: negative for the past. */
   readonly laidMin?: number | undefined;
   readonly name?: string | undefined;
@@ -37,7 +37,7 @@ export interface FoundTold {
 }
 
 /** A surface as it is planned. Times count in minutes from the start of laying. */
-export interface PlannedSurface extends Make {
+export interface InputSurface extends Make {
   readonly id: string;
   readonly name: string;
   readonly substrate: SubstrateId;
@@ -55,14 +55,14 @@ export interface PlannedSurface extends Make {
   readonly surfaceC?: number | undefined;
   readonly existing: readonly FoundId[];
   /** What is told of each of them, in their order; null: nobody knows. */
-  readonly existingTold?: readonly (FoundTold | null)[] | undefined;
+  readonly existingTold?: readonly (KnownOfFound | null)[] | undefined;
   readonly readingsUm: readonly number[];
   readonly clearUm?: number | undefined;
   readonly clearBefore?: { readonly um: number } | undefined;
   readonly paint: PaintSystem;
   /** Local midnight that began the day of refinishing: negative for the past. */
   readonly refinishedAtMin?: number | undefined;
-  readonly layers: readonly PlannedLayer[];
+  readonly layers: readonly InputLayer[];
   /** Its n-th coat is not begun before the n-th coat of these, all copies, is levelled: access, dust, reach. */
   readonly follows?: readonly string[] | undefined;
   readonly measuredBy: AreaSource;
@@ -87,14 +87,14 @@ export type AheadSchool = (typeof AHEAD_SCHOOLS)[number];
 /** How far a crew works ahead: where it does not say, whatever is shortest within the windows. */
 export const aheadOf = ({ ahead = 'quick' }: Pick<Crew, 'ahead'>): AheadSchool => ahead;
 
-export interface PlannedRoom {
+export interface InputRoom {
   readonly volumeM3: number;
   readonly airChangesPerHour: number;
   readonly limitMgPerM3?: number | undefined;
 }
 
 /** A sheet, and what is cut of it where it is a film that was nested. */
-export interface PlannedProduct extends Product {
+export interface InputProduct extends Product {
   readonly cut?: PurchaseInputs['cut'];
 }
 
@@ -118,9 +118,9 @@ export interface Move extends CoatName {
 }
 
 /** All that a plan is computed from. Every product a layer names is among the products. */
-export interface PlannedJob {
-  readonly surfaces: readonly PlannedSurface[];
-  readonly products: readonly PlannedProduct[];
+export interface PlanInput {
+  readonly surfaces: readonly InputSurface[];
+  readonly products: readonly InputProduct[];
   readonly ambient: AmbientSeries;
   readonly crew: Crew;
   readonly matteSchool: MatteSchool;
@@ -128,7 +128,7 @@ export interface PlannedJob {
   readonly handover?: { readonly school: LayingSchools['handover']; readonly startMinuteOfDay: number } | undefined;
   /** Days from when it may go to its first wash; absent: as usual for the family. */
   readonly firstWashDays?: number | undefined;
-  readonly room?: PlannedRoom | undefined;
+  readonly room?: InputRoom | undefined;
   readonly needsByMin?: number | undefined;
   /** Moved by hand on the run sheet, what was moved last at the end. */
   readonly moves?: readonly Move[] | undefined;

@@ -2,25 +2,25 @@ import { and, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, max, n
 import { MS_PER_DAY } from '#core/measures';
 import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
-import { type JobDemand, jobGlances, jobs, runLog } from '../db/schema';
+import { type JobDemand, jobSummaries, jobs, runLog } from '../db/schema';
 
-/** A glance as it is kept. */
-export interface KeptGlance {
+/** A summary as it is kept. */
+export interface KeptSummary {
   readonly version: number;
   readonly lastSeq: number;
   readonly standing: string;
   readonly atMs: number;
   readonly goodUntilMs: number;
-  readonly glance: JobSummary;
+  readonly summary: JobSummary;
   readonly demand: JobDemand;
 }
 
-/** A job in a list: which version it is in, how far its log has come, and how what is kept of its glance stands. */
+/** A job in a list: which version it is in, how far its log has come, and how what is kept of its summary stands. */
 export interface ListedJob {
   readonly id: string;
   readonly version: number;
   readonly lastSeq: number;
-  readonly kept: (Omit<KeptGlance, 'glance' | 'demand'> & Pick<JobSummary, 'phase'>) | undefined;
+  readonly kept: (Omit<KeptSummary, 'summary' | 'demand'> & Pick<JobSummary, 'phase'>) | undefined;
 }
 
 /** What is in care and due this long ago, or ahead, is the day's matter. */
@@ -39,9 +39,9 @@ const wordsOf = (words: string): string[] =>
     .split(/\s+/)
     .filter((word) => word !== '');
 
-/** Jobs at a glance, kept beside the jobs: found, sorted and paged without opening a document. */
-export function glanceRepository(db: Db) {
-  const { glance, demand, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobGlances);
+/** Jobs at a summary, kept beside the jobs: found, sorted and paged without opening a document. */
+export function summaryRepository(db: Db) {
+  const { summary, demand, find, itemId, startMs, dueMs, ...standing } = getTableColumns(jobSummaries);
   const there = isNull(jobs.removedAt);
   /** Every word stands somewhere in what is found by. */
   const says = (words: string) => and(...wordsOf(words).map((word) => sql`instr(${find}, ${word}) > 0`));
@@ -52,11 +52,11 @@ export function glanceRepository(db: Db) {
       sql` and `,
     );
   /** Glances of jobs that are there. */
-  const glances = () => db.select({ glance }).from(jobGlances).innerJoin(jobs, eq(jobs.id, jobGlances.jobId));
+  const summaries = () => db.select({ summary }).from(jobSummaries).innerJoin(jobs, eq(jobs.id, jobSummaries.jobId));
   /** Its item has been here again since. */
   const cameBack = sql`exists (select 1 from job_glances later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
   return {
-    /** All jobs that are there, last changed first. No document is opened, and no glance read. */
+    /** All jobs that are there, last changed first. No document is opened, and no summary read. */
     listed(): ListedJob[] {
       const last = new Map(
         db
@@ -69,7 +69,7 @@ export function glanceRepository(db: Db) {
       const kept = new Map(
         db
           .select(standing)
-          .from(jobGlances)
+          .from(jobSummaries)
           .all()
           .map(({ jobId, ...each }) => [jobId, each]),
       );
@@ -94,23 +94,23 @@ export function glanceRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, id))
         .get();
-      const kept = db.select(standing).from(jobGlances).where(eq(jobGlances.jobId, id)).get();
+      const kept = db.select(standing).from(jobSummaries).where(eq(jobSummaries.jobId, id)).get();
       return { ...row, lastSeq: last?.last ?? 0, kept };
     },
     /** What a job in this version, with so much of its log, still takes; undefined: not worked out yet. */
     demandOf(id: string, version: number, lastSeq: number): JobDemand | undefined {
-      const own = and(eq(jobGlances.jobId, id), eq(jobGlances.version, version), eq(jobGlances.lastSeq, lastSeq));
-      return db.select({ demand }).from(jobGlances).where(own).get()?.demand ?? undefined;
+      const own = and(eq(jobSummaries.jobId, id), eq(jobSummaries.version, version), eq(jobSummaries.lastSeq, lastSeq));
+      return db.select({ demand }).from(jobSummaries).where(own).get()?.demand ?? undefined;
     },
-    /** What is the day's matter: in the bays, ripening, to come, and in care where something is due and it is the last visit. */
+    /** What is the day's matter: in the bays, curing, to come, and in care where something is due and it is the last visit. */
     current(nowMs: number, most: number): JobSummary[] {
       const due = sql`${dueMs} between ${nowMs - OVERDUE_MS} and ${nowMs + AHEAD_MS} and not ${cameBack}`;
-      return glances()
+      return summaries()
         .where(and(there, or(ne(standing.phase, 'in-care'), due)))
         .orderBy(desc(jobs.updatedAt))
         .limit(most)
         .all()
-        .map((row) => row.glance);
+        .map((row) => row.summary);
     },
     /** What is out and looked after, each item by its last visit, what is to be done soonest first. */
     inCare(nowMs: number, from: number, most: number): Page<JobSummary> {
@@ -122,36 +122,36 @@ export function glanceRepository(db: Db) {
       );
       const [count] = db
         .select({ found: sql<number>`count(*)` })
-        .from(jobGlances)
-        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .from(jobSummaries)
+        .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(out)
         .all();
-      const rows = glances()
+      const rows = summaries()
         .where(out)
         .orderBy(sql`${dueMs} is null`, dueMs)
         .limit(most)
         .offset(from)
         .all();
-      return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
+      return { rows: rows.map((row) => row.summary), found: count?.found ?? 0 };
     },
     /** Jobs by words of their title, item, owner or traits, the last ones first. */
     found(words: string, from: number, most: number): Page<JobSummary> {
       const wanted = and(there, says(words));
       const [count] = db
         .select({ found: sql<number>`count(*)` })
-        .from(jobGlances)
-        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .from(jobSummaries)
+        .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(wanted)
         .all();
-      const rows = glances().where(wanted).orderBy(desc(startMs)).limit(most).offset(from).all();
-      return { rows: rows.map((row) => row.glance), found: count?.found ?? 0 };
+      const rows = summaries().where(wanted).orderBy(desc(startMs)).limit(most).offset(from).all();
+      return { rows: rows.map((row) => row.summary), found: count?.found ?? 0 };
     },
     /** Jobs that begin at a moment or later. */
     startingFrom: (ms: number): { id: string; version: number }[] =>
       db
-        .select({ id: jobGlances.jobId, version: jobs.version })
-        .from(jobGlances)
-        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .select({ id: jobSummaries.jobId, version: jobs.version })
+        .from(jobSummaries)
+        .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(and(there, gte(startMs, ms)))
         .all(),
     /** Items by their last visit, found by words of any visit: its names, or what was laid, used and found at it. */
@@ -161,15 +161,15 @@ export function glanceRepository(db: Db) {
       const wanted = and(there, isNotNull(itemId), words.trim() === '' ? undefined : visited);
       const [count] = db
         .select({ found: sql<number>`count(distinct ${itemId})` })
-        .from(jobGlances)
-        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        .from(jobSummaries)
+        .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(wanted)
         .all();
       const rows = db
-        // Beside a maximum, SQLite takes the glance from the very row that has it.
-        .select({ id: sql<string>`${itemId}`, visits: sql<number>`count(*)`, last, glance })
-        .from(jobGlances)
-        .innerJoin(jobs, eq(jobs.id, jobGlances.jobId))
+        // Beside a maximum, SQLite takes the summary from the very row that has it.
+        .select({ id: sql<string>`${itemId}`, visits: sql<number>`count(*)`, last, summary })
+        .from(jobSummaries)
+        .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(wanted)
         .groupBy(itemId)
         .orderBy(desc(last))
@@ -178,7 +178,7 @@ export function glanceRepository(db: Db) {
         .all();
       return {
         found: count?.found ?? 0,
-        rows: rows.map(({ id, visits, glance: latest }) => ({
+        rows: rows.map(({ id, visits, summary: latest }) => ({
           id,
           name: latest.itemName ?? latest.title,
           ownerName: latest.ownerName ?? null,
@@ -188,20 +188,20 @@ export function glanceRepository(db: Db) {
         })),
       };
     },
-    put(jobId: string, { glance: seen, ...kept }: KeptGlance): void {
+    put(jobId: string, { summary: seen, ...kept }: KeptSummary): void {
       const { phase, startAt, renew, reminders, traits, itemId: item, title, itemName, ownerName } = seen;
       const due = [renew, ...reminders.map(({ on }) => on)].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
       const row = {
         ...kept,
         jobId,
-        glance: seen,
+        summary: seen,
         phase,
         startMs: Date.parse(startAt),
         dueMs: due.length > 0 ? Math.min(...due) : null,
         itemId: item ?? null,
         find: [title, itemName, ownerName, ...traits].join(' ').toLowerCase(),
       };
-      db.insert(jobGlances).values(row).onConflictDoUpdate({ target: jobGlances.jobId, set: row }).run();
+      db.insert(jobSummaries).values(row).onConflictDoUpdate({ target: jobSummaries.jobId, set: row }).run();
     },
   };
 }

@@ -1,8 +1,8 @@
 import type { CoatWindow } from '#core/plan/job';
-import type { GateTimes } from './WindowGate';
+import type { WindowTimes } from './WindowDrawing';
 
 /** A coat's window as the gate draws it; undefined where it never opens. */
-export function gateTimes(window: CoatWindow): GateTimes | undefined {
+export function windowTimes(window: CoatWindow): WindowTimes | undefined {
   const { levelFromMin, levelByMin, guarded, cueMin } = window;
   if (levelFromMin === null || !guarded) return undefined;
   return {

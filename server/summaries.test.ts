@@ -1,7 +1,7 @@
-/** Jobs at a glance: kept beside the jobs, and as current as what changes them. */
+/** Jobs at a summary: kept beside the jobs, and as current as what changes them. */
 import type { Bay, JobRecord, JobSummary } from '#formats/job';
 import { eq } from 'drizzle-orm';
-import { jobGlances } from './db/schema';
+import { jobSummaries } from './db/schema';
 import { type RunningServer, startStocked } from './testing/client';
 
 const NOW = '2027-03-02T10:40:00+01:00';
@@ -18,11 +18,11 @@ const list = async () => (await server.call<{ rows: JobSummary[] }>('GET', '/api
 const title = async (id: string) => (await list()).find((job) => job.id === id)!.title;
 /** Writes another title into what is kept: it is read where it is trusted, and gone where it is worked out anew. */
 const mark = (id: string) => {
-  const { glance } = server.db.select().from(jobGlances).where(eq(jobGlances.jobId, id)).get()!;
+  const { summary } = server.db.select().from(jobSummaries).where(eq(jobSummaries.jobId, id)).get()!;
   server.db
-    .update(jobGlances)
-    .set({ glance: { ...glance, title: 'as kept' } })
-    .where(eq(jobGlances.jobId, id))
+    .update(jobSummaries)
+    .set({ summary: { ...summary, title: 'as kept' } })
+    .where(eq(jobSummaries.jobId, id))
     .run();
 };
 const isKept = async (id: string) => (await title(id)) === 'as kept';

@@ -1,6 +1,6 @@
 import type { PickGroup } from '#core/lay/pick-list';
 import { foldLog, type RunEntry } from '#core/lay/run';
-import { gateLines } from '.';
+import { checklistLines } from '.';
 
 const groups: PickGroup[] = [
   {
@@ -18,8 +18,8 @@ const groups: PickGroup[] = [
     ],
   },
 ];
-const lines = (more: Partial<Parameters<typeof gateLines>[0]> = {}, ...entries: readonly RunEntry[]) =>
-  gateLines({
+const lines = (more: Partial<Parameters<typeof checklistLines>[0]> = {}, ...entries: readonly RunEntry[]) =>
+  checklistLines({
     groups,
     record: foldLog(entries.map((entry, nth) => ({ id: `e${nth}`, atMin: nth, entry }))),
     product: 'base',

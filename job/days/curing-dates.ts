@@ -4,7 +4,7 @@ import { type AmbientSeries, type AmbientStep, STILL_AIR } from '#core/time/air'
 import { latestMoment } from '#core/time/clocks';
 import { curingCoats } from '#core/lay/cure';
 import { inOrder, nextFit } from '#core/plan/crew';
-import { coatMilestones, type Plan, type PlannedJob } from '#core/plan/job';
+import { coatMilestones, type Plan, type PlanInput } from '#core/plan/job';
 import type { YardForecast } from '#formats/bay';
 import type { Job } from '#formats/job';
 import { minutesBetween } from '#formats/values';
@@ -24,7 +24,7 @@ export interface Outdoors {
 }
 
 /** When a whole item may first be washed, and when all on it is fully hard. Minutes of the job; null: never in this air. */
-export interface Ripening {
+export interface CuringDates {
   readonly firstWashMin: number | null;
   readonly hardMin: number | null;
 }
@@ -34,7 +34,12 @@ export interface Ripening {
  * @param outdoors where it stands after it has been handed over; absent: it stays in its bay
  * @param sigmas the weather is warmer than expected by so many of its spread
  */
-export function ripening(planned: PlannedJob, plan: Pick<Plan, 'surfaces'>, outdoors?: Outdoors, sigmas = 0): Ripening {
+export function curingDates(
+  planned: PlanInput,
+  plan: Pick<Plan, 'surfaces'>,
+  outdoors?: Outdoors,
+  sigmas = 0,
+): CuringDates {
   const ambient = airOnceOutside(planned.ambient, outdoors, sigmas);
   const { matteSchool, firstWashDays } = planned;
   const coats = curingCoats(planned, plan).map(({ product, substrate, startMin, endMin }) => ({

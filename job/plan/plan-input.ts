@@ -4,7 +4,7 @@ import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
 import type { AmbientSeries } from '#core/time/air';
 import { inOrder } from '#core/plan/crew';
-import { type Plan, type PlannedJob } from '#core/plan/job';
+import { type Plan, type PlanInput } from '#core/plan/job';
 import { layOut } from '#core/lay/run-sheet';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { cutFilm } from '#job/film';
@@ -13,7 +13,7 @@ import { bySchoolsOf, excludedFrom, layingSchools } from '#job/terms';
 import { minuteOfDay, minutesBetween, minutesToDay } from '#formats/values';
 
 /** A file's job as the core plans it: instants become minutes from the start of laying. */
-export function plannedJob(job: Job): PlannedJob {
+export function planInput(job: Job): PlanInput {
   const { startAt, owner } = job;
   const schools = layingSchools(job);
   const [first, ...rest] = job.ambient;
@@ -90,7 +90,7 @@ export function comesOff(job: Pick<Job, 'prepare' | 'surfaces'>, surface: Found)
 }
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
-const people = ({ startAt, crew }: Job): PlannedJob['crew']['people'] =>
+const people = ({ startAt, crew }: Job): PlanInput['crew']['people'] =>
   crew.people?.map(({ id, does, layM2PerMin, levelM2PerMin, hours }) => ({
     id,
     does,
@@ -113,5 +113,5 @@ export function isAircraft({ item, surfaces }: Pick<Job, 'item' | 'surfaces'>): 
 
 /** A file's job as it is laid: what a person is shown, quoted and promised. */
 export function planOf(job: Job): Plan {
-  return layOut(plannedJob(job)).plan;
+  return layOut(planInput(job)).plan;
 }

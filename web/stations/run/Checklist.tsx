@@ -1,6 +1,6 @@
 import { Check, TriangleAlert } from 'lucide-react';
 import { patchWindow, type SheetPatch } from '#core/lay/run';
-import { gateLines } from '#job/gate';
+import { checklistLines } from '#job/checklist';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { usePickList } from '../quantify/usePickList';
@@ -8,13 +8,13 @@ import { batchInHand, Bottle } from './Bottle';
 import { useTap } from './useTap';
 
 /** What the first patch wants at hand, as far as it is not known or answered for. */
-export function useGate(job: JobView, first: SheetPatch | undefined) {
+export function useChecklist(job: JobView, first: SheetPatch | undefined) {
   const { groups } = usePickList(job);
   if (!first) return [];
   const { product } = first.coat;
   const { window } = patchWindow(job.planned, job.record, first, Math.max(job.nowMin, first.startMin));
   const inStock = job.stock?.kinds.some(({ of, things }) => of === product && things.length > 0);
-  return gateLines({
+  return checklistLines({
     groups,
     record: job.record,
     product,
@@ -27,11 +27,11 @@ export function useGate(job: JobView, first: SheetPatch | undefined) {
 interface Props {
   readonly job: JobView;
   readonly first: SheetPatch;
-  readonly lines: ReturnType<typeof gateLines>;
+  readonly lines: ReturnType<typeof checklistLines>;
 }
 
 /** Before the first patch: everything that sends one running later. What is missing is said, and may be answered for. */
-export function Gate({ job, first, lines }: Props) {
+export function Checklist({ job, first, lines }: Props) {
   const { tap, settling } = useTap(job.id);
   const product = job.document.products.find(({ id }) => id === first.coat.product)!;
   const open = lines.filter(({ state }) => state === undefined);

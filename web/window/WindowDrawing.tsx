@@ -1,7 +1,7 @@
 import { useId, useRef } from 'react';
 import { useSize } from '../ui/useSize';
 
-export interface GateTimes {
+export interface WindowTimes {
   /** Minutes after laying began; central estimate, and the part of it one can trust. */
   readonly fromMin: number;
   readonly byMin: number | null;
@@ -11,7 +11,7 @@ export interface GateTimes {
 }
 
 interface Props {
-  readonly times: GateTimes;
+  readonly times: WindowTimes;
   /**
    * Minutes since laying began. Given: the patch is wet and in its flash, the opening shows its colours, and the gate comes
    * towards the person and passes. Not given: the plan of it.
@@ -28,7 +28,7 @@ const JAW = 0.5;
  * The window as two jaws: shut, opening between the earliest moment and the one to be trusted, open, and
  * closing again. In a run time flows to the left, past the line that is now.
  */
-export function WindowGate({ times, nowMin, heightPx }: Props) {
+export function WindowDrawing({ times, nowMin, heightPx }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const id = useId().replaceAll(':', '');

@@ -19,7 +19,7 @@ interface Props {
 }
 
 /** Two days on a line: when each job in the bays may get wet, be handed over, and is expected. */
-export function Ripening({ jobs, now }: Props) {
+export function CuringSoon({ jobs, now }: Props) {
   const from = now - HOURS_BACK * HOUR_MS;
   const until = now + HOURS_AHEAD * HOUR_MS;
   const rows = jobs
@@ -35,9 +35,9 @@ export function Ripening({ jobs, now }: Props) {
   if (rows.length === 0) return null;
   const place = (ms: number) => `${((ms - from) / (until - from)) * 100}%`;
   return (
-    <section aria-labelledby="ripening" className="mt-8">
-      <h2 id="ripening" className="label">
-        What ripens in the next two days
+    <section aria-labelledby="curing" className="mt-8">
+      <h2 id="curing" className="label">
+        Curing and due, next two days
       </h2>
       <div className="mt-2 border-y bg-sheet">
         <div className="grid grid-cols-[11rem_1fr]">

@@ -2,7 +2,7 @@ import type { PickGroup } from '#core/lay/pick-list';
 import { answerKey, type RunRecord } from '#core/lay/run';
 
 /** One thing that has to be there before the first patch. */
-export interface GateLine {
+export interface ChecklistLine {
   /** By it the answer is kept. */
   readonly line: string;
   readonly what: string;
@@ -29,20 +29,20 @@ interface Asked {
 }
 
 /** Before the first patch: what is worn, what lies ready, the air, the bottle, the light, the doors. In that order. */
-export function gateLines({ groups, record, product, airHolds, hasBottle, hasDoors }: Asked): GateLine[] {
+export function checklistLines({ groups, record, product, airHolds, hasBottle, hasDoors }: Asked): ChecklistLine[] {
   const listed = groups
     .filter(({ key }) => key === 'worn' || key === `lay/${product}/1`)
     .flatMap(({ lines }) => lines)
     // What is laid comes out of the bottle, which is asked for by itself.
     .filter(({ stock }) => stock?.kind !== 'product')
-    .map(({ key, what, amount, unit, protective }): GateLine => ({
+    .map(({ key, what, amount, unit, protective }): ChecklistLine => ({
       line: key,
       what: unit === '' && amount > 1 ? `${what}: ${amount}` : what,
       ...(protective && { protective }),
     }));
-  const known = (line: string, what: string, holds: boolean, trouble: string): GateLine =>
+  const known = (line: string, what: string, holds: boolean, trouble: string): ChecklistLine =>
     holds ? { line, what, state: 'met' } : { line, what, trouble };
-  const lines: GateLine[] = [
+  const lines: ChecklistLine[] = [
     ...listed,
     known(
       'air',

@@ -16,7 +16,7 @@ const GuestPage = later<{ readonly job: string }>(() =>
 const OPEN = ['/pair', '/guest', '/trust'];
 
 /** Shows the workshop to whoever is in, and asks everybody else who they are. */
-export function Gate({ children }: { readonly children: ReactNode }) {
+export function RequireSignIn({ children }: { readonly children: ReactNode }) {
   const { pathname } = useLocation();
   const me = useMe();
   if (OPEN.includes(pathname)) return children;

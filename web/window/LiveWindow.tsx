@@ -1,19 +1,19 @@
 import { MS_PER_MIN } from '#core/measures';
 import { useNow } from '../ui/useNow';
-import { type GateTimes, WindowGate } from './WindowGate';
+import { type WindowTimes, WindowDrawing } from './WindowDrawing';
 
 /** How often the gate moves on, ms. */
 const MOVES_MS = 250;
 
 interface Props {
-  readonly times: GateTimes;
+  readonly times: WindowTimes;
   /** When laying began, ms since the epoch. */
   readonly startMs: number;
   readonly heightPx: number;
 }
 
 /** The window of a patch that lies: it comes towards the person and passes. */
-export function LiveGate({ times, startMs, heightPx }: Props) {
+export function LiveWindow({ times, startMs, heightPx }: Props) {
   const now = useNow(MOVES_MS);
-  return <WindowGate times={times} nowMin={(now - startMs) / MS_PER_MIN} heightPx={heightPx} />;
+  return <WindowDrawing times={times} nowMin={(now - startMs) / MS_PER_MIN} heightPx={heightPx} />;
 }

@@ -1,0 +1,1 @@
+export { checklistLines } from './checklist-lines';

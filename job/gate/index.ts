@@ -1,1 +1,0 @@
-export { gateLines } from './gate-lines';
