@@ -98,5 +98,5 @@ test('the same file gives the same answer, byte for byte', () => {
   const file = kept('same.json', SAMPLE);
   const [first, second] = [run('plan', file), run('plan', file)];
   expect(second.stdout).toBe(first.stdout);
-  expect(JSON.parse(first.stdout)).toMatchObject({ format: 'glaphyra.plan/1' });
+  expect(JSON.parse(first.stdout)).toMatchObject({ format: 'glaphyra.plan/2' });
 });
