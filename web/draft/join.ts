@@ -1,6 +1,6 @@
 import type { JobDraft } from '#formats/job';
 import { mergeThree } from '#formats/values';
-import type { Unsaved } from './unsaved';
+import { lastSent, type Unsaved } from './unsaved';
 
 /** Two edits of one draft as one; where both changed the same fact it is as this tab has it: its hands were there last. */
 export function joinedDrafts(from: JobDraft | undefined, mine: JobDraft, theirs: JobDraft): JobDraft {
@@ -15,7 +15,7 @@ export function joinedDrafts(from: JobDraft | undefined, mine: JobDraft, theirs:
  */
 export function joined(mine: Unsaved, theirs: Unsaved, seen: Pick<Unsaved, 'draft'> | undefined): Unsaved {
   const [older, newer] = mine.version <= theirs.version ? [mine, theirs] : [theirs, mine];
-  const sent = [...(theirs.sent ?? []), ...(mine.sent ?? [])];
+  const sent = lastSent([...(theirs.sent ?? []), ...(mine.sent ?? [])]);
   return {
     version: newer.version,
     base: newer.base,

@@ -3,7 +3,7 @@ import isEqual from 'fast-deep-equal';
 import type { JobDraft, JobRecord, Problem } from '#formats/job';
 import { type Clash, mergeThree } from '#formats/values';
 import { joinedDrafts } from './join';
-import type { Unsaved } from './unsaved';
+import { lastSent, type Unsaved } from './unsaved';
 
 export type SaveState =
   | { readonly kind: 'saved' | 'dirty' | 'saving' | 'unreachable' }
@@ -32,7 +32,6 @@ export interface Draft {
 }
 
 const STEPS_KEPT = 100;
-const SENT_KEPT = 5;
 
 function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
   return { document, bayId, airSource };
@@ -149,7 +148,7 @@ export const drafts = createSlice({
       const current = original(state)?.[id];
       if (!current) return;
       const earlier = (current.sent ?? []).filter((each) => each !== current.draft);
-      put(state, id, { ...current, sent: [...earlier, current.draft].slice(-SENT_KEPT), state: { kind: 'saving' } });
+      put(state, id, { ...current, sent: lastSent([...earlier, current.draft]), state: { kind: 'saving' } });
     },
     /** What was sent now stands on the server; edits made meanwhile are still to be saved. */
     saved(state, { payload: { sent, record } }: PayloadAction<{ sent: JobDraft; record: JobRecord }>) {

@@ -9,3 +9,7 @@ export interface Unsaved {
   /** What was sent and never answered. */
   readonly sent?: readonly JobDraft[] | undefined;
 }
+
+/** What was sent and never answered: only the last few can still be what the server has. */
+const SENT_KEPT = 5;
+export const lastSent = (sent: readonly JobDraft[]): readonly JobDraft[] => sent.slice(-SENT_KEPT);
