@@ -1,7 +1,7 @@
 /** What is wrong with a laid-out job, found by the rules alone and not by how it was laid out. Empty: nothing. */
 import { coatKey, coatMilestones, type CoatName, coatWindow, type PlanInput, surfaceAreaM2 } from '#core/plan/job';
 import { METHODS } from '#core/products/methods';
-import { peopleOf } from '#core/plan/crew';
+import { peopleOf, type Person } from '#core/plan/crew';
 import type { LaidOut, SheetAction } from '#core/lay/run-sheet';
 
 const NEAR = 1e-6;
@@ -19,15 +19,7 @@ export function sheetFaults(
     `${coat.surface.id}/${coat.layer}/${coat.coat}/${copy}/${section}`;
   const inside = (who: number, from: number, to: number) =>
     (people[who]!.hours ?? [[-Infinity, Infinity]]).some(([a, b]) => from >= a - NEAR && to <= b + NEAR);
-  const watched = (from: number, to: number) => {
-    const stretches = people
-      .filter(({ does }) => does.includes('level'))
-      .flatMap(({ hours }) => hours ?? [[-Infinity, Infinity] as const])
-      .toSorted((a, b) => a[0] - b[0]);
-    let at = from;
-    for (const [a, b] of stretches) if (a <= at + NEAR) at = Math.max(at, b);
-    return at >= to - NEAR;
-  };
+  const watched = (from: number, to: number) => isWatched(people, from, to);
 
   for (const [who, person] of people.entries()) {
     const own = actions.filter((action) => action.who === who);
@@ -156,4 +148,15 @@ export function sheetFaults(
   say(Math.abs(last - endMin) < NEAR, `it ends at ${last}, not at ${endMin}`);
   say(boundMin <= endMin + NEAR, `the bound ${boundMin} lies after the end ${endMin}`);
   return faults;
+}
+
+/** From one moment to another there is always somebody in hours who may level. */
+function isWatched(people: readonly Person[], from: number, to: number): boolean {
+  const stretches = people
+    .filter(({ does }) => does.includes('level'))
+    .flatMap(({ hours }) => hours ?? [[-Infinity, Infinity] as const])
+    .toSorted((a, b) => a[0] - b[0]);
+  let at = from;
+  for (const [a, b] of stretches) if (a <= at + NEAR) at = Math.max(at, b);
+  return at >= to - NEAR;
 }

@@ -34,6 +34,29 @@ const MOST_HOLED = 9000;
 const MOST_PAIRS = 60_000;
 const MOST_TASKS = 400;
 
+/** A model while it is written: what it is about, its grid, and the lines so far. */
+interface Writing {
+  readonly board: Board;
+  readonly goal: Goal;
+  /** Tasks that are placed, by their number on the board; a place is an index into this. */
+  readonly placed: readonly number[];
+  /** By place: the ways a task may be staffed, and the hours of each way. */
+  readonly modes: readonly (readonly (readonly string[])[])[];
+  readonly shifts: readonly (readonly Shifts[])[];
+  /** Place of a task, by its id. */
+  readonly at: ReadonlyMap<string, number>;
+  readonly lags: Board['asked']['lags'];
+  readonly dues: Board['asked']['due'];
+  /** Everything happens at multiples of it, minutes. */
+  readonly grid: number;
+  readonly horizon: number;
+  readonly steps: (min: number) => number;
+  readonly lines: string[];
+  readonly constrain: (text: string) => void;
+  /** A new variable of a type. */
+  readonly fresh: (type: string) => string;
+}
+
 /**
  * The case as a constraint model: start and end of each task, which way it is staffed, no two at one resource, hours
  * as domains or stretches, lags both ways.
@@ -41,6 +64,30 @@ const MOST_TASKS = 400;
  * @returns undefined: too large to be worth asking
  */
 export function solverModel(board: Board, isPlaced: (nth: number) => boolean, goal: Goal): SolverModel | undefined {
+  const writing = begun(board, isPlaced, goal);
+  if (!writing) return undefined;
+  const { placed, modes, grid, lines } = writing;
+  placed.forEach((_, place) => writeTask(writing, place));
+  writeLags(writing);
+  writeAlike(writing);
+  const pairs = writeResources(writing);
+  if (pairs > MOST_PAIRS) return undefined;
+  writeHands(writing);
+  writeGoal(writing);
+  return {
+    text: `${lines.join('\n')}\n`,
+    read: ({ s, e, m }) => {
+      const places: (Placement | undefined)[] = board.tasks.map(() => undefined);
+      placed.forEach((nth, place) => {
+        places[nth] = { fromMin: s[place]! * grid, toMin: e[place]! * grid, uses: modes[place]![m[place]! - 1]! };
+      });
+      return places;
+    },
+  };
+}
+
+/** The model's variables and its grid; undefined: too large, or what the solver's whole numbers cannot say. */
+function begun(board: Board, isPlaced: (nth: number) => boolean, goal: Goal): Writing | undefined {
   const { tasks, index, asked } = board;
   const placed = tasks.flatMap((_, nth) => (isPlaced(nth) ? [nth] : []));
   if (placed.length > MOST_TASKS) return undefined;
@@ -82,79 +129,100 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
     return name;
   };
 
-  placed.forEach((nth, place) => {
-    const one = place + 1;
-    const task = tasks[nth]!;
-    const lasts = steps(task.min);
-    constrain(`m[${one}] in 1..${modes[place]!.length}`);
-    constrain(`e[${one}] <= makespan`);
-    if (task.atMin !== undefined) constrain(`s[${one}] = ${steps(task.atMin)}`);
-    constrain(`e[${one}] = s[${one}] + d[${one}]`);
-    if (!task.pausable || lasts === 0) constrain(`d[${one}] = ${lasts}`);
-    else constrain(`d[${one}] >= ${lasts}`);
-    // Each set of hours once, with the modes that are bound by it.
-    const classes = new Map<Shifts, number[]>();
-    shifts[place]!.forEach((each, mode) => classes.set(each, [...(classes.get(each) ?? []), mode + 1]));
-    for (const [each, own] of classes) {
-      const only = classes.size === 1 ? '' : `m[${one}] in {${own.join(',')}} -> `;
-      const stretches = each.stretches.flatMap(([from, to, before]) => {
-        const [opens, closes] = [steps(from), Math.min(horizon, to === Infinity ? horizon : steps(to))];
-        return opens <= horizon ? [{ opens, closes, before: steps(before) }] : [];
-      });
-      const [first] = stretches;
-      const isAlways = stretches.length === 1 && first!.opens === 0 && first!.closes >= horizon;
-      if (isAlways) {
-        if (task.pausable) constrain(`${only}e[${one}] = s[${one}] + ${lasts}`);
-      } else if (task.pausable && lasts > 0) {
-        const open = stretches.filter(({ opens, closes }) => closes > opens);
-        if (open.length === 0) {
-          constrain(only === '' ? 'false' : `not (m[${one}] in {${own.join(',')}})`);
-          continue;
-        }
-        const [k, l] = [fresh(`1..${open.length}`), fresh(`1..${open.length}`)];
-        const list = (of: (stretch: (typeof open)[number]) => number) => `[${open.map(of).join(',')}]`;
-        const element = (of: (stretch: (typeof open)[number]) => number, by: string) => {
-          const values = open.map(of);
-          const name = fresh(`${Math.min(...values)}..${Math.max(...values)}`);
-          constrain(`${name} = ${list(of)}[${by}]`);
-          return name;
-        };
-        constrain(
-          `${only}(s[${one}] >= ${element(({ opens }) => opens, k)} /\\ s[${one}] < ${element(({ closes }) => closes, k)})`,
-        );
-        constrain(
-          `${only}(e[${one}] > ${element(({ opens }) => opens, l)} /\\ e[${one}] <= ${element(({ closes }) => closes, l)})`,
-        );
-        const offset = (by: string) => element(({ before, opens }) => before - opens, by);
-        constrain(`${only}${offset(l)} + e[${one}] - ${offset(k)} - s[${one}] = ${lasts}`);
-      } else {
-        const fits = stretches.filter(({ opens, closes }) => closes - opens >= lasts);
-        if (fits.length === 0) constrain(only === '' ? 'false' : `not (m[${one}] in {${own.join(',')}})`);
-        else if (horizon <= MOST_HOLED)
-          constrain(
-            `${only}s[${one}] in ${fits.map(({ opens, closes }) => `${opens}..${closes - lasts}`).join(' union ')}`,
-          );
-        else {
-          const k = fresh(`1..${fits.length}`);
-          const edge = (values: readonly number[]) => {
-            const name = fresh(`${Math.min(...values)}..${Math.max(...values)}`);
-            constrain(`${name} = [${values.join(',')}][${k}]`);
-            return name;
-          };
-          const from = edge(fits.map(({ opens }) => opens));
-          const to = edge(fits.map(({ closes }) => closes - lasts));
-          constrain(`${only}(s[${one}] >= ${from} /\\ s[${one}] <= ${to})`);
-        }
-      }
-    }
-  });
+  return { board, goal, placed, modes, shifts, at, lags, dues, grid, horizon, steps, lines, constrain, fresh };
+}
 
+/** How long a task lasts, how it may be staffed, and in which hours. */
+function writeTask(writing: Writing, place: number): void {
+  const { board, placed, modes, shifts, steps, constrain } = writing;
+  const one = place + 1;
+  const task = board.tasks[placed[place]!]!;
+  const lasts = steps(task.min);
+  constrain(`m[${one}] in 1..${modes[place]!.length}`);
+  constrain(`e[${one}] <= makespan`);
+  if (task.atMin !== undefined) constrain(`s[${one}] = ${steps(task.atMin)}`);
+  constrain(`e[${one}] = s[${one}] + d[${one}]`);
+  if (!task.pausable || lasts === 0) constrain(`d[${one}] = ${lasts}`);
+  else constrain(`d[${one}] >= ${lasts}`);
+  // Each set of hours once, with the modes that are bound by it.
+  const classes = new Map<Shifts, number[]>();
+  shifts[place]!.forEach((each, mode) => classes.set(each, [...(classes.get(each) ?? []), mode + 1]));
+  for (const [each, own] of classes) writeHours(writing, place, each, own, classes.size === 1);
+}
+
+/** The hours a task is bound by in some of its modes. */
+function writeHours(
+  { board, placed, horizon, steps, constrain, fresh }: Writing,
+  place: number,
+  each: Shifts,
+  own: readonly number[],
+  isOnly: boolean,
+): void {
+  const one = place + 1;
+  const task = board.tasks[placed[place]!]!;
+  const lasts = steps(task.min);
+  const only = isOnly ? '' : `m[${one}] in {${own.join(',')}} -> `;
+  const stretches = each.stretches.flatMap(([from, to, before]) => {
+    const [opens, closes] = [steps(from), Math.min(horizon, to === Infinity ? horizon : steps(to))];
+    return opens <= horizon ? [{ opens, closes, before: steps(before) }] : [];
+  });
+  const [first] = stretches;
+  const isAlways = stretches.length === 1 && first!.opens === 0 && first!.closes >= horizon;
+  if (isAlways) {
+    if (task.pausable) constrain(`${only}e[${one}] = s[${one}] + ${lasts}`);
+  } else if (task.pausable && lasts > 0) {
+    const open = stretches.filter(({ opens, closes }) => closes > opens);
+    if (open.length === 0) {
+      constrain(only === '' ? 'false' : `not (m[${one}] in {${own.join(',')}})`);
+      return;
+    }
+    const [k, l] = [fresh(`1..${open.length}`), fresh(`1..${open.length}`)];
+    const list = (of: (stretch: (typeof open)[number]) => number) => `[${open.map(of).join(',')}]`;
+    const element = (of: (stretch: (typeof open)[number]) => number, by: string) => {
+      const values = open.map(of);
+      const name = fresh(`${Math.min(...values)}..${Math.max(...values)}`);
+      constrain(`${name} = ${list(of)}[${by}]`);
+      return name;
+    };
+    constrain(
+      `${only}(s[${one}] >= ${element(({ opens }) => opens, k)} /\\ s[${one}] < ${element(({ closes }) => closes, k)})`,
+    );
+    constrain(
+      `${only}(e[${one}] > ${element(({ opens }) => opens, l)} /\\ e[${one}] <= ${element(({ closes }) => closes, l)})`,
+    );
+    const offset = (by: string) => element(({ before, opens }) => before - opens, by);
+    constrain(`${only}${offset(l)} + e[${one}] - ${offset(k)} - s[${one}] = ${lasts}`);
+  } else {
+    const fits = stretches.filter(({ opens, closes }) => closes - opens >= lasts);
+    if (fits.length === 0) constrain(only === '' ? 'false' : `not (m[${one}] in {${own.join(',')}})`);
+    else if (horizon <= MOST_HOLED)
+      constrain(
+        `${only}s[${one}] in ${fits.map(({ opens, closes }) => `${opens}..${closes - lasts}`).join(' union ')}`,
+      );
+    else {
+      const k = fresh(`1..${fits.length}`);
+      const edge = (values: readonly number[]) => {
+        const name = fresh(`${Math.min(...values)}..${Math.max(...values)}`);
+        constrain(`${name} = [${values.join(',')}][${k}]`);
+        return name;
+      };
+      const from = edge(fits.map(({ opens }) => opens));
+      const to = edge(fits.map(({ closes }) => closes - lasts));
+      constrain(`${only}(s[${one}] >= ${from} /\\ s[${one}] <= ${to})`);
+    }
+  }
+}
+
+function writeLags({ lags, at, steps, constrain }: Writing): void {
   for (const { after, before, minMin, maxMin } of lags) {
     const [a, b] = [at.get(after)! + 1, at.get(before)! + 1];
     constrain(`s[${b}] >= e[${a}] + ${steps(minMin)}`);
     if (maxMin !== undefined) constrain(`s[${b}] <= e[${a}] + ${steps(maxMin)}`);
   }
+}
 
+/** Tasks that take the same of what both may take. */
+function writeAlike({ board, modes, at, constrain }: Writing): void {
   for (const [one, partners] of board.alike)
     for (const { other, both } of partners) {
       const [a, b] = [at.get(one), at.get(other)];
@@ -168,22 +236,32 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
         });
       constrain(`[${keys(a).join(',')}][m[${a + 1}]] = [${keys(b).join(',')}][m[${b + 1}]]`);
     }
+}
 
-  const staysOn = new Map(
-    (asked.stays ?? []).flatMap(({ anyOf, tasks: ids }) => {
+const listed = (name: 's' | 'd', takers: readonly { readonly place: number }[]) =>
+  `[${takers.map(({ place }) => `${name}[${place + 1}]`).join(',')}]`;
+const lastsLong = ({ board, placed }: Writing, place: number) => board.tasks[placed[place]!]!.min > 0;
+
+/** Until when a resource is kept by a task: until the next of its stay begins, where there is one. */
+function staysOf({ board, at }: Writing): ReadonlyMap<string, number> {
+  return new Map(
+    (board.asked.stays ?? []).flatMap(({ anyOf, tasks: ids }) => {
       const there = ids.filter((id) => at.has(id));
       return anyOf.flatMap((resource) =>
         there.slice(1).map((id, nth) => [JSON.stringify([resource, there[nth]!]), at.get(id)!] as const),
       );
     }),
   );
+}
+
+/** No more at a resource than it holds. @returns how many pairs of tasks that took */
+function writeResources(writing: Writing): number {
+  const { board, placed, modes, horizon, constrain, fresh } = writing;
+  const staysOn = staysOf(writing);
   let pairs = 0;
-  const lastsLong = (place: number) => tasks[placed[place]!]!.min > 0;
-  const listed = (name: 's' | 'd', takers: readonly { readonly place: number }[]) =>
-    `[${takers.map(({ place }) => `${name}[${place + 1}]`).join(',')}]`;
-  for (const { id, capacity } of asked.resources) {
+  for (const { id, capacity } of board.asked.resources) {
     const takers = placed.flatMap((_, place) => {
-      if (!lastsLong(place)) return [];
+      if (!lastsLong(writing, place)) return [];
       const own = modes[place]!.flatMap((uses, mode) => (uses.includes(id) ? [mode + 1] : []));
       return own.length === 0 ? [] : [{ place, own, always: own.length === modes[place]!.length }];
     });
@@ -198,7 +276,7 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
     }
     // What stands there until the next of its stay begins, is there so long.
     const until = (place: number) => {
-      const next = staysOn.get(JSON.stringify([id, tasks[placed[place]!]!.id]));
+      const next = staysOn.get(JSON.stringify([id, board.tasks[placed[place]!]!.id]));
       return next === undefined ? `e[${place + 1}]` : `s[${next + 1}]`;
     };
     const stands = (place: number) => {
@@ -230,9 +308,13 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
       }
     });
   }
-  if (pairs > MOST_PAIRS) return undefined;
+  return pairs;
+}
 
-  // What no pair shows: so many hands in all.
+/** What no pair shows: so many hands in all. */
+function writeHands(writing: Writing): void {
+  const { board, placed, constrain } = writing;
+  const { tasks, asked } = board;
   const groups = new Map<string, readonly string[]>();
   for (const nth of placed)
     for (const { anyOf } of tasks[nth]!.needs)
@@ -245,14 +327,16 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
         (sum, need) => (need.anyOf.every((id) => members.has(id)) ? sum + need.count : sum),
         0,
       );
-      return count > 0 && lastsLong(place) ? [{ place, count }] : [];
+      return count > 0 && lastsLong(writing, place) ? [{ place, count }] : [];
     });
     if (takers.reduce((sum, { count }) => sum + count, 0) <= limit) continue;
     constrain(
       `cumulative(${listed('s', takers)},${listed('d', takers)},[${takers.map(({ count }) => count).join(',')}],${limit})`,
     );
   }
+}
 
+function writeGoal({ goal, dues, at, grid, horizon, steps, lines, constrain, fresh }: Writing): void {
   const late = dues.map(({ task, byMin, weight }) => {
     const name = fresh(`0..${Math.max(0, horizon - Math.min(horizon, steps(byMin)))}`);
     constrain(`${name} >= e[${at.get(task)! + 1}] - ${steps(byMin)}`);
@@ -264,16 +348,6 @@ export function solverModel(board: Board, isPlaced: (nth: number) => boolean, go
   constrain(`${what} >= ${Math.ceil(atLeast / grid)}`);
   if (latenessAtMost !== undefined) constrain(`lateness <= ${Math.floor(latenessAtMost / grid)}`);
   lines.push(`solve :: int_search(s, smallest, indomain_min) minimize ${what};`);
-  return {
-    text: `${lines.join('\n')}\n`,
-    read: ({ s, e, m }) => {
-      const places: (Placement | undefined)[] = tasks.map(() => undefined);
-      placed.forEach((nth, place) => {
-        places[nth] = { fromMin: s[place]! * grid, toMin: e[place]! * grid, uses: modes[place]![m[place]! - 1]! };
-      });
-      return places;
-    },
-  };
 }
 
 function divisor(a: number, b: number): number {
