@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { judgeStack, mayOverrule } from '#core/layers/rules';
+import type { Job } from '#formats/job';
 import { readProduct } from '#formats/shelf';
+import { planInput } from '#job/plan';
 import { DEMO_SHELF } from '../../demo/shelf';
+import { yardThatMorning } from '../../demo/that-morning';
 import { judgeLayers, productsOf } from '.';
 
 const shelf = DEMO_SHELF.map(readProduct);
@@ -55,4 +58,29 @@ test('a job’s own copy of a sheet stands before the shelf’s', () => {
   const own = { ...shelf[0]!, name: 'As it was' };
   expect(productsOf([own], shelf)[0]).toBe(own);
   expect(productsOf([own], shelf)).toHaveLength(shelf.length);
+});
+
+test('a coat added by hand on crazed paint is refused as the choice refuses it, and its way out is a painter', () => {
+  const yard = yardThatMorning();
+  const { document } = yard.jobs.find(({ id }) => id === 'teal-hatchback')!.draft;
+  const crazed: Job = {
+    ...document,
+    surfaces: document.surfaces.map((surface) =>
+      surface.id === 'roof'
+        ? { ...surface, marks: [{ id: 'z', kind: 'crazing', severity: 'light', at: [0.2, 0.7] }] }
+        : surface,
+    ),
+  };
+  const onRoof = (job: Job) =>
+    judgeLayers(
+      planInput(job).surfaces.find(({ id }) => id === 'roof')!,
+      [{ product: 'ledger-base', coats: 1 }],
+      job.products,
+    )[0]!;
+  expect(onRoof(document).answer).toBe('yes');
+  expect(onRoof(crazed)).toMatchObject({
+    answer: 'no',
+    rulings: [{ rule: 'worn-paint' }],
+    waysOut: [{ kind: 'repaint' }],
+  });
 });

@@ -3,7 +3,8 @@ import type { Product } from '#core/products/sheets';
 import type { CoatPlan, InputSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 
-type Ground = Pick<InputSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft'>;
+/** All of a surface that the rules look at. */
+type Ground = Pick<InputSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft' | 'worn'>;
 
 /** Judges a stack of layers as they are planned; one answer a layer, the strictest of its coats. */
 export function judgeLayers(
@@ -20,6 +21,7 @@ export function judgeLayers(
       substrate: ground.substrate,
       existing: ground.existing,
       aircraft: ground.aircraft,
+      worn: ground.worn,
       layers: coats.map(({ product }) => product),
       overruled: coats.map(({ overruled }) => overruled),
       refinishedAgoMin: ground.refinishedAtMin === undefined ? undefined : -ground.refinishedAtMin,
