@@ -1,6 +1,3 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import path from 'node:path';
-import ts from 'typescript';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { DEFAULT_GROUPS } from './index';
 
@@ -18,43 +15,4 @@ test('the register shows what the models compute with', () => {
   expect(of('Work of preparation', 'Cutting')).toBe(STEP_KINDS.cutting.pace.min);
   expect(of('Clocks', 'Activation energy, moisture')).toBe(45);
   expect(of('Air', 'Surface above the dew point')).toBe(3);
-});
-
-/** Every declaration of the core whose comment calls it an engineering default, and what follows it without a comment of its own. */
-function declaredDefaults(): { readonly file: string; readonly name: string; readonly isTable: boolean }[] {
-  const files = readdirSync('core', { recursive: true, encoding: 'utf8' })
-    .filter((file) => file.endsWith('.ts') && !/\.test\.ts$|^(defaults|testing)/.test(file))
-    .map((file) => path.join('core', file));
-  return files.flatMap((file) => {
-    const text = readFileSync(file, 'utf8');
-    let isDefault = false;
-    return ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true).statements.flatMap((statement) => {
-      const before = text.slice(statement.getFullStart(), statement.getStart());
-      if (before.trim() !== '') isDefault = /\/\*\*[^]*engineering default/i.test(before);
-      else if (/\n\s*\n/.test(before)) isDefault = false;
-      if (!isDefault || !ts.isVariableStatement(statement)) return [];
-      return statement.declarationList.declarations
-        .map((declared) => declared.name.getText())
-        .filter((name) => !name.endsWith('_IDS'))
-        .map((name) => ({ file, name, isTable: name === 'TABLE' }));
-    });
-  });
-}
-
-test('no engineering default of the core is missing from the register', () => {
-  const declared = declaredDefaults();
-  expect(declared.length).toBeGreaterThan(55);
-  const register = readdirSync('core/defaults')
-    .filter((file) => !file.endsWith('.test.ts'))
-    .map((file) => readFileSync(path.join('core/defaults', file), 'utf8'))
-    .join('\n');
-  // A table of kinds goes by the name it is let out under.
-  const outName = (file: string) => {
-    const [, name] = /export const (\w+): Readonly<Record<[^]*?>> = TABLE;/.exec(readFileSync(file, 'utf8'))!;
-    return name!;
-  };
-  const missing = declared
-    .map(({ file, name, isTable }) => ({ file, name: isTable ? outName(file) : name }))
-    .filter(({ name }) => !new RegExp(`\\b${name}\\b`).test(register));
-  expect(missing).toEqual([]);
 });

@@ -41,7 +41,13 @@ test('each panel in the mildest way the rules allow; made a job, nothing in it i
       if (way === 'all-off') expect(ground.existing).toEqual([]);
     }
   }
-  expect([...seen].sort()).toEqual(['all-off', 'top-off']);
+  expect([...seen].sort()).toEqual(['all-off', 'none', 'top-off']);
+});
+
+test('nothing is renewed over crazed paint by itself, though it was waxed before: that was somebody’s own word', () => {
+  const left = of('two-door-classic').ways.filter(({ way }) => way === 'none');
+  expect(left.map(({ surface }) => surface)).toEqual(['boot-lid']);
+  expect(left[0]!.because).toMatch(/crazed/);
 });
 
 test('a product whose sheet lets it go over its own kind is laid over what stands; nothing comes off', () => {

@@ -28,4 +28,3 @@ export function stockService(db: Db, changes: ChangeFeed, now: () => Date) {
 }
 
 export type StockService = ReturnType<typeof stockService>;
-export type { StockQuestion } from './list';
