@@ -133,6 +133,9 @@ describe('jobs', () => {
     const { body: planned } = await call('POST', '/api/plan', file);
     expect(planned).toEqual(plan);
     expect(plan.surfaces.map(({ id }) => id)).toEqual(['tank', 'case-lid', 'screen', 'rim']);
+    const first = await call<{ format: string }>('GET', '/api/jobs/tourer/plan?as=1');
+    expect(first.body.format).toBe('glaphyra.plan/1');
+    expect(await problem(call('GET', '/api/jobs/tourer/plan?as=3'))).toMatchObject({ status: 400 });
   });
 });
 

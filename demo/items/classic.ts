@@ -16,7 +16,10 @@ const READ_ON_CLASSIC: Readonly<Record<string, Seen>> = {
 
 /** A small crazed spot, waxed all the same: agreed with whoever owns it. */
 const onCrazed = (layers: SurfaceInput['layers'] = []) =>
-  layers.map((layer) => ({ ...layer, overruled: { 'worn-paint': 'A spot by the lock; the owner knows it lets go' } }));
+  layers.map((layer) => ({
+    ...layer,
+    overruled: { 'worn-paint': 'A spot by the lock; the customer knows it lets go' },
+  }));
 
 /** Waxed in the spring and since out in all weathers: wants renewing. */
 export function classic(now: string): SampleJob {

@@ -21,7 +21,7 @@ import {
   logEntrySchema,
   newEntrySchema,
 } from '#formats/log';
-import type { Fault } from '#formats/values';
+import { type Fault, FaultsError } from '#formats/values';
 import { type JobCut, jobCuts } from '#job/film';
 import { firstPlanFile, planFile } from '#job/plan';
 import { endpoint } from '../http/endpoint';
@@ -33,7 +33,17 @@ const papers = () => import('../documents');
 
 /** A plan in the edition that is asked for. */
 const anyPlan = z.union([planSchema, firstPlanSchema]);
-const plannedAs = (edition: string | undefined) => (edition === '1' ? firstPlanFile : planFile);
+const PLAN_WRITERS: Readonly<Record<string, typeof firstPlanFile | typeof planFile>> = {
+  '1': firstPlanFile,
+  '2': planFile,
+};
+
+/** @throws FaultsError for an edition there is none of */
+function plannedAs(edition = '2') {
+  const write = Object.hasOwn(PLAN_WRITERS, edition) ? PLAN_WRITERS[edition] : undefined;
+  if (!write) throw new FaultsError([{ path: 'as', message: 'expected 1 or 2' }]);
+  return write;
+}
 
 /** Faults of sense of a job inside a draft, with their place in it. */
 function draftSense(body: unknown): Fault[] {

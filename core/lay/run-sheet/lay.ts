@@ -1,11 +1,10 @@
 import { nextFit, SAME_MOMENT_MIN } from '#core/plan/crew';
-import { overBelow, type SurfaceCoat } from '#core/plan/job';
+import { mustLieOutside, overBelow, type SurfaceCoat } from '#core/plan/job';
 import { maxSectionM2, sectionCount } from '#core/plan/sections';
 import type { LevelWindow } from '#core/time/clocks';
 import { type Action, type Bay, type CoatInHand, nextCoat, replaced, type Setting, type Wet, withInHand } from './bay';
 import { added } from './history';
 import { asked, firstToClose } from './level';
-import { mustLieOutside } from './outside';
 import { layingEnds } from './settle';
 import { noLongerWaiting } from './wake';
 import { beginsBetween, levelInTime, type Levelling, type WetSection } from './wet';

@@ -186,7 +186,7 @@ const TABLE = define({
       worn
         ? {
             answer: 'no',
-            reason: `the paint is crazed, failing or burnt through: ${product.name} will not hold on it; tell the owner`,
+            reason: `the paint is crazed, failing or burnt through: ${product.name} will not hold on it; tell the customer`,
           }
         : undefined,
   },

@@ -26,6 +26,7 @@ export {
 } from './input';
 export type { CoatsLaid, CopyCoat } from './laid';
 export type { Refusal, RefusalCode } from './refusal';
+export { mustLieOutside } from './outside';
 export { planOneByOne } from './one-by-one';
 export { type Plan, planFrom } from './plan';
 export * as say from './say';

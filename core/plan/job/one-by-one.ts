@@ -3,6 +3,7 @@ import { maxSectionM2, sectionCount, sectionTiming } from '#core/plan/sections';
 import { coatMilestones } from './coat';
 import type { PlanInput } from './input';
 import type { CopyCoat } from './laid';
+import { mustLieOutside } from './outside';
 import { type Plan, planFrom } from './plan';
 import type { Refusal } from './refusal';
 import { coatsOf, coatStart, type SurfaceCoat } from './surface-coat';
@@ -43,16 +44,13 @@ export function planOneByOne(job: PlanInput): Plan {
 }
 
 /** All copies of a coat one section after the other, as if they were one. */
-function allCopies(
-  coat: SurfaceCoat,
-  { mode, ...crew }: PlanInput['crew'],
-  startMin: number,
-): Omit<CopyCoat, 'copy' | 'byTime'> {
+function allCopies(coat: SurfaceCoat, crew: PlanInput['crew'], startMin: number): Omit<CopyCoat, 'copy' | 'byTime'> {
   const window = coat.openingAt(startMin).window ?? { fromMin: 0, byMin: null };
   const pace = {
     layM2PerMin: crew.layM2PerMin * coat.layFactor,
     levelM2PerMin: crew.levelM2PerMin * coat.levelFactor,
   };
+  const { mode } = crew;
   const largest = maxSectionM2(window, pace, mode);
   const sections = sectionCount(coat.oneM2, largest, coat.onePiece);
   const sectionM2 = coat.oneM2 / sections;
@@ -63,6 +61,8 @@ function allCopies(
     startMin,
     endMin,
     milestones: coatMilestones(coat.coatCase, startMin, endMin),
-    outsideMin: largest !== null && sectionM2 > largest * (1 + 1e-9) ? sectionM2 - largest : 0,
+    // Sections that are cut always fit.
+    outsideMin:
+      largest !== null && sectionM2 > largest * (1 + 1e-9) ? mustLieOutside(coat, window, peopleOf(crew), false) : 0,
   };
 }

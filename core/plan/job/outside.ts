@@ -1,5 +1,5 @@
 import { mayDo, type Person } from '#core/plan/crew';
-import type { SurfaceCoat } from '#core/plan/job';
+import type { SurfaceCoat } from './surface-coat';
 import type { LevelWindow } from '#core/time/clocks';
 
 /** Minutes outside its window at the worse end of a section's path, laid and levelled as well as that can be; 0: inside. */
