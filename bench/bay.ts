@@ -79,7 +79,7 @@ export async function benchBay(): Promise<void> {
   while (backupsIn(backupFolder(file)).length === 0) await new Promise((resolve) => setTimeout(resolve, 500));
   for (let quick = 0; quick < 5;) {
     const began = performance.now();
-    await (await fetch(`${server.base}/api/jobs`)).arrayBuffer();
+    await (await fetch(`${server.base}/api/today`)).arrayBuffer();
     quick = performance.now() - began < SEEN_BAR_MS ? quick + 1 : 0;
     await new Promise((resolve) => setTimeout(resolve, 200));
   }

@@ -145,8 +145,8 @@ export async function benchWorkshop(): Promise<void> {
     console.log(`  the bays (baseline)                   ${least.toFixed(2)} ms p95`);
     const seldom = (nth: number) => `job-${(nth * 83) % JOBS}`;
     for (const [what, address] of [
-      ['the day’s jobs', () => '/api/jobs'],
-      ['jobs found by two words', (nth: number) => `/api/search/jobs?find=${COLOURS[nth % 8]!}+owner+${nth}`],
+      ['the day’s jobs', () => '/api/today'],
+      ['jobs found by two words', (nth: number) => `/api/jobs?find=${COLOURS[nth % 8]!}+owner+${nth}`],
       ['items, a page', (nth: number) => `/api/items?from=${nth * 40}`],
       ['items found by owner', (nth: number) => `/api/items?find=owner+${nth * 7}`],
       ['items found by product', (nth: number) => `/api/items?find=ceramic+owner+${nth}`],
@@ -155,7 +155,7 @@ export async function benchWorkshop(): Promise<void> {
       ['one job', (nth: number) => `/api/jobs/${seldom(nth)}`],
       ['its log', (nth: number) => `/api/jobs/${seldom(nth)}/log`],
       ['its earlier pairs', (nth: number) => `/api/jobs/${seldom(nth)}/earlier-pairs`],
-      ['who did what', () => '/api/deeds'],
+      ['who did what', () => '/api/audit'],
     ] as const) {
       const took = p95(await times(ASKED, (nth) => ask(address(nth))));
       console.log(
@@ -172,7 +172,7 @@ export async function benchWorkshop(): Promise<void> {
     console.log(
       `  a tap, on the disk                    ${taps.toFixed(1)} ms p95, ${((100 * taps) / TAP_BAR_MS).toFixed(0)} % of ${TAP_BAR_MS} ms`,
     );
-    const afterTap = p95(await times(10, async (nth) => (await tap(TAPS + nth), ask('/api/jobs'))));
+    const afterTap = p95(await times(10, async (nth) => (await tap(TAPS + nth), ask('/api/today'))));
     console.log(`  the day’s jobs after a tap            ${afterTap.toFixed(1)} ms p95`);
     server.closeAllConnections();
     server.close();
@@ -220,7 +220,7 @@ async function benchStart(file: string): Promise<void> {
   const { base, pid, kill } = await builtServer(file, { GLAPHYRA_NOW: NOW });
   const startMs = performance.now() - began;
   for (let nth = 0; nth < ASKED; nth += 1)
-    for (const address of ['/api/jobs', `/api/search/jobs?find=${nth}`, `/api/jobs/job-${nth}`])
+    for (const address of ['/api/today', `/api/jobs?find=${nth}`, `/api/jobs/job-${nth}`])
       await (await fetch(base + address)).arrayBuffer();
   const [, kB] = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
   kill();

@@ -53,7 +53,7 @@ test('warmer is ready earlier, in dry air never; what the air does is said with 
   };
   /** When it is ready as the desk has it: prepared first, in the hours the bay is open. */
   const promised = async () => {
-    const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; handover: string }[];
+    const jobs = (await (await page.request.get('/api/today')).json()) as { id: string; handover: string }[];
     return jobs.find(({ id }) => id === 'taped-tourer')!.handover;
   };
   const handovers: number[] = [];

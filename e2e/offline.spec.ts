@@ -37,7 +37,7 @@ test('a tablet that never opened the job runs it for hours without the server, a
   // What is the owner's alone is not left on it.
   await page.goto('/workshop/record');
   await expect(page.getByRole('row').nth(3)).toBeVisible();
-  expect(await isKept(page, '/api/deeds')).toBe(false);
+  expect(await isKept(page, '/api/audit')).toBe(false);
   const logged = async () =>
     (await (await page.request.get(`${workshop.address}${job}/log`)).json()) as {
       id: string;

@@ -71,7 +71,7 @@ export class Workshop {
     // Two jobs measured by tape, small and always the same, stand beside the sample ones.
     for (const job of TAPED) await workshop.take(job);
     // Looked at once, so that the glances of all jobs are kept and no test waits for them.
-    await fetch(`${workshop.address}/api/search/jobs`);
+    await fetch(`${workshop.address}/api/jobs`);
     // Nor makes each of their servers the day's backup anew.
     await expect.poll(() => backupsIn(backupFolder(workshop.file)).length, { timeout: 60_000 }).toBe(1);
     await host.serve();
@@ -88,10 +88,11 @@ export class Workshop {
   }
 
   private async take(job: string): Promise<void> {
-    const answer = await fetch(`${this.address}/api/jobs`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: readFileSync(job, 'utf8'),
+    const { id, ...draft } = JSON.parse(readFileSync(job, 'utf8')) as { readonly id: string };
+    const answer = await fetch(`${this.address}/api/jobs/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'if-match': '"0"' },
+      body: JSON.stringify(draft),
     });
     if (!answer.ok) throw new Error(`${job}: ${await answer.text()}`);
   }

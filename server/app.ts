@@ -7,8 +7,8 @@ import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { type Endpoint, endpoint, mount, type Recorder } from './http/endpoint';
-import { openEventStream } from './http/event-stream';
+import { type RouteName, ROUTES, type Routes } from '#formats/api';
+import { type Handlers, mount, type Recorder } from './http/mount';
 import { openApiDocument } from './http/openapi';
 import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
@@ -17,22 +17,18 @@ import { whoAsks } from './http/who';
 import { sessionsOf } from './accounts/sessions';
 import type { Db } from './db/open';
 import { loopbackOnly, type Network } from './network/network';
-import { accountEndpoints } from './routes/accounts';
 import { type Keeping, nothingKept } from './backup/keeping';
-import { backupEndpoints } from './routes/backups';
-import { networkEndpoints } from './routes/network';
-import { bayEndpoints } from './routes/bays';
-import { calendarEndpoints } from './routes/calendar';
-import { instrumentEndpoints } from './routes/instruments';
-import { itemEndpoints } from './routes/items';
-import { ownerEndpoints } from './routes/owners';
-import { jobEndpoints } from './routes/jobs';
-import { kitEndpoints } from './routes/kit';
-import { offerEndpoints } from './routes/offers';
-import { passportEndpoints } from './routes/passports';
-import { photoEndpoints } from './routes/photos';
-import { shelfEndpoints } from './routes/shelf';
-import { stockEndpoints } from './routes/stock';
+import { accountHandlers } from './routes/accounts';
+import { bayHandlers } from './routes/bays';
+import { filmHandlers } from './routes/film';
+import { itemHandlers } from './routes/items';
+import { jobHandlers } from './routes/jobs';
+import { machineHandlers } from './routes/machine';
+import { passportHandlers } from './routes/passports';
+import { photoHandlers } from './routes/photos';
+import { productHandlers } from './routes/products';
+import { stockHandlers } from './routes/stock';
+import { workshopHandlers } from './routes/workshop';
 import type { Services } from './services';
 
 const LARGEST_BODY = '8mb';
@@ -75,26 +71,22 @@ export function createApp({
   app.use(compression());
   // What inflates past the limit is only known once it is inflated: nothing of ours sends it compressed.
   app.use(express.json({ limit: LARGEST_BODY, inflate: false }));
-  const endpoints = [
-    ...jobEndpoints(services),
-    ...shelfEndpoints(services),
-    ...bayEndpoints(services),
-    ...calendarEndpoints(services),
-    ...kitEndpoints(services),
-    ...offerEndpoints(services),
-    ...instrumentEndpoints(services.now),
-    ...photoEndpoints(services),
-    ...passportEndpoints(services),
-    ...itemEndpoints(services),
-    ...ownerEndpoints(services),
-    ...stockEndpoints(services),
-    ...accountEndpoints(services),
-    ...networkEndpoints(network, services),
-    ...backupEndpoints(keeping),
-    changes(services),
-  ];
-  for (const definition of endpoints) mount(app, definition, recorderOf(db, services));
-  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument(endpoints)));
+  const handlers: Handlers<Routes> = {
+    ...jobHandlers(services),
+    ...filmHandlers(services),
+    ...productHandlers(services),
+    ...workshopHandlers(services),
+    ...bayHandlers(services),
+    ...itemHandlers(services),
+    ...photoHandlers(services),
+    ...passportHandlers(services),
+    ...stockHandlers(services),
+    ...accountHandlers(services),
+    ...machineHandlers(network, keeping, services),
+  };
+  const recorded = recorderOf(db, services);
+  for (const name of Object.keys(ROUTES) as RouteName[]) mount(app, ROUTES[name], handlers[name], recorded);
+  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
   app.all('/api/{*path}', (request) => {
     throw notFound('address', `${request.method} ${request.path}`);
   });
@@ -146,24 +138,6 @@ function contentPolicy() {
     },
     // A workshop's own certificate may be replaced by one no tablet trusts yet: a browser must not be told to insist.
     hsts: false,
-  });
-}
-
-function changes({ changes: feed }: Services): Endpoint {
-  return endpoint({
-    method: 'get',
-    path: '/api/changes',
-    summary:
-      'What changes, as it changes: events named "change". Taken up again by Last-Event-ID or ?since=, with what was missed; an event "gap" where nobody knows that any more',
-    answer: { status: 200, stream: true },
-    run: ({ request, response, query }) => {
-      const stream = openEventStream(response);
-      const since = request.get('last-event-id') ?? query.since;
-      const missed = since === undefined ? [] : feed.since(since);
-      for (const change of missed ?? []) stream.send('change', change);
-      stream.send(missed ? 'here' : 'gap', {}, feed.now());
-      stream.onClose(feed.listen((change, id) => stream.send('change', change, id), stream.end));
-    },
   });
 }
 

@@ -1,6 +1,7 @@
 /** The air of bays, read once for every job: real requests on a real database file. */
 import type { BayHistory } from '#formats/bay';
-import type { Bay, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { Bay } from '#formats/job';
 import { BAYS, yardAir } from '../demo/bays';
 import { localInstant } from './services/moments';
 import { type RunningServer, startServer } from './testing/client';

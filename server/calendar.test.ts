@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
 import { type CalendarView, NO_CALENDAR } from '#formats/schedule';
 import { minuteOfDay } from '#formats/values';
 import { YARD_PEOPLE } from '../demo/people';
@@ -15,8 +15,8 @@ let now = NOW;
 beforeEach(async () => {
   now = NOW;
   server = await startServer(() => new Date(now));
-  const made = await server.call('POST', '/api/jobs', { id: 'one', ...draftOf(tapedTourer), bayId: null });
-  expect(made.status).toBe(201);
+  const made = await server.call('PUT', '/api/jobs/one', { ...draftOf(tapedTourer), bayId: null }, 0);
+  expect(made.status).toBe(200);
 });
 afterEach(() => server.stop());
 

@@ -2,7 +2,8 @@
 import { offcutsOf } from '#core/film/cut-plan';
 import { polygonAreaM2 } from '#core/item/geometry';
 import { readOutlinesDxf } from '#formats/drawings/dxf';
-import type { JobRecord, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { JobRecord } from '#formats/job';
 import type { StockList, StockThingView } from '#formats/stock';
 import { jobCuts } from '#job/film';
 import { yardThatMorning } from '../demo/that-morning';
@@ -21,8 +22,9 @@ beforeEach(async () => {
   const bay = yardThatMorning().bays.find(({ id }) => id === 'bay-2')!;
   const { id, ...rest } = bay;
   await call('PUT', `/api/bays/${id}`, rest, 0);
-  for (const sheet of draft.document.products) await call('POST', '/api/products', { ...sheet, onHand: 0 });
-  await call<JobRecord>('POST', '/api/jobs', { id: 'saloon', ...draft });
+  for (const sheet of draft.document.products)
+    await call('PUT', `/api/products/${sheet.id}`, { ...sheet, onHand: 0 }, 0);
+  await call<JobRecord>('PUT', '/api/jobs/saloon', draft, 0);
 });
 afterEach(() => server.stop());
 

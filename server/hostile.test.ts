@@ -3,7 +3,8 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { OfferRecord } from '#formats/choice';
-import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { Bay, Job, JobRecord, JobSummary } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
 import { yardThatMorning } from '../demo/that-morning';
 import { loadWorkshop } from './services/sample-workshop';
@@ -27,9 +28,9 @@ afterEach(() => server.stop());
 
 const draft = whole.jobs.find(({ id }) => id === 'satin-tourer')!.draft;
 const surface = draft.document.surfaces[0]!;
-const jobWith = (changes: Partial<Job>) => ({ id: 'hostile', ...draft, document: { ...draft.document, ...changes } });
+const jobWith = (changes: Partial<Job>) => ({ ...draft, document: { ...draft.document, ...changes } });
 const refusals = async (body: unknown) => {
-  const { status, body: problem } = await call<Problem>('POST', '/api/jobs', body);
+  const { status, body: problem } = await call<Problem>('PUT', '/api/jobs/hostile', body, 0);
   expect(status).toBe(400);
   return problem.faults!;
 };
@@ -63,9 +64,9 @@ describe('a job beyond sense is refused with its place', () => {
       id: `s${n}`,
       layers: [{ ...surface.layers[0]!, coats: 10 }],
     }));
-    expect((await call('POST', '/api/jobs', jobWith({ surfaces }))).status).toBe(201);
+    expect((await call('PUT', '/api/jobs/hostile', jobWith({ surfaces }), 0)).status).toBe(200);
     const begun = performance.now();
-    const { body } = await call<JobSummary[]>('GET', '/api/jobs');
+    const { body } = await call<JobSummary[]>('GET', '/api/today');
     expect(body.find(({ id }) => id === 'hostile')!.patchesTotal).toBeGreaterThanOrEqual(400);
     expect(performance.now() - begun).toBeLessThan(20_000);
   });
@@ -282,7 +283,7 @@ describe('what stands under a version', () => {
 
 test('control signs in a name leave the drawing well-formed', async () => {
   const surfaces = [{ ...surface, name: 'Tank\u0001\u000b\u001f<&>' }];
-  expect((await call('POST', '/api/jobs', jobWith({ surfaces }))).status).toBe(201);
+  expect((await call('PUT', '/api/jobs/hostile', jobWith({ surfaces }), 0)).status).toBe(200);
   const svg = await (await fetch(`${server.base}/api/jobs/hostile/net.svg`)).text();
   expect(svg).toContain('&lt;&amp;&gt;');
   // eslint-disable-next-line no-control-regex -- these very signs are looked for

@@ -1,4 +1,5 @@
 import { sql } from 'drizzle-orm';
+import type { Problem } from '#formats/api';
 import {
   type ItemHistory,
   type ItemSummary,
@@ -7,7 +8,6 @@ import {
   type KeptTemplate,
   type OwnerData,
   type OwnerDataRemoved,
-  type Problem,
 } from '#formats/job';
 import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startStocked } from './testing/client';
@@ -48,7 +48,7 @@ test('no item, no history', async () => {
 test('a template is kept once however often it is sent, listed by name, and taken away', async () => {
   const draft = keptTemplate('Hatchback of the yard', yard.jobs[0]!.draft.document);
   const put = () => server.call<KeptTemplate>('PUT', '/api/templates/ours', draft);
-  expect((await put()).status).toBe(201);
+  expect((await put()).status).toBe(200);
   expect((await put()).body).toMatchObject({ id: 'ours', name: 'Hatchback of the yard' });
   const { body } = await server.call<KeptTemplate[]>('GET', '/api/templates');
   expect(body).toHaveLength(1);
@@ -113,7 +113,7 @@ test('an owner’s data are given out whole, over all their items, and removed o
     title: 'Aurel Strand, weekend car',
     item: { ...job.document.item!, id: 'second', plate: 'TM 9' },
   };
-  await server.call('POST', '/api/jobs', { id: 'second', bayId: null, airSource: 'typed', document: second });
+  await server.call('PUT', '/api/jobs/second', { bayId: null, airSource: 'typed', document: second }, 0);
   const itemId = job.document.item!.id!;
   const { body: given } = await server.call<OwnerData>('GET', `/api/items/${itemId}/owner-data`);
   expect(given).toMatchObject({ name: 'Aurel Strand', items: [{ id: itemId }, { id: 'second', plate: 'TM 9' }] });

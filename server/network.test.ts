@@ -294,12 +294,12 @@ describe('the whole server', () => {
       entry: { type: 'air', airC: 20, rhPct: 50, airSpeed: 0.1 },
     };
     expect((await desk.call('POST', `/api/jobs/${job}/log`, entry)).status).toBe(201);
-    const refused = await desk.call<{ detail: string }>('POST', `/api/backups/${name}/back`, { overNewer: false });
+    const refused = await desk.call<{ detail: string }>('POST', `/api/backups/${name}/restore`, { overNewer: false });
     expect([refused.status, refused.body.detail]).toEqual([
       409,
       expect.stringMatching(/was changed .* after this copy/),
     ]);
-    expect((await desk.call('POST', `/api/backups/${name}/back`, { overNewer: true })).status).toBe(202);
+    expect((await desk.call('POST', `/api/backups/${name}/restore`, { overNewer: true })).status).toBe(202);
     // Whoever was in comes in anew.
     for (let tries = 0; tries < 100; tries += 1) {
       await new Promise((resolve) => setTimeout(resolve, 100));
@@ -313,7 +313,7 @@ describe('the whole server', () => {
     });
     const { body: log } = await desk.call<{ id: string }[]>('GET', `/api/jobs/${job}/log`);
     expect(log.some(({ id }) => id === 'after-the-copy')).toBe(false);
-    const { body: page } = await desk.call<AuditPage>('GET', '/api/deeds');
+    const { body: page } = await desk.call<AuditPage>('GET', '/api/audit');
     expect(page.deeds.find(({ deed }) => deed.startsWith('put back the copy of'))?.by).toBe('Wren');
     const aside = /lies in (.*)\.$/.exec(again.body.putBack!.said)![1]!;
     const before = openDatabase(path.join(aside, path.basename(file)));
@@ -329,7 +329,7 @@ describe('the whole server', () => {
     bytes.fill(0, 2000, 3000);
     chmodSync(whole, 0o600);
     writeFileSync(whole, bytes);
-    expect((await desk.call('POST', `/api/backups/${name}/back`, { overNewer: true })).status).toBe(409);
+    expect((await desk.call('POST', `/api/backups/${name}/restore`, { overNewer: true })).status).toBe(409);
     expect((await desk.call('GET', '/api/jobs')).status).toBe(200);
     await server.stop();
   });

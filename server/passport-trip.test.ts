@@ -41,8 +41,8 @@ test('whatever was laid of whichever sample, and however far: the same layers, d
           clearBefore: { um: clearUm, on: '2026-01-05', takenUm: took },
         })),
       };
-      const added = await from.call('POST', '/api/jobs', { id, bayId: null, airSource: 'typed', document: sent });
-      expect(added.status).toBe(201);
+      const added = await from.call('PUT', `/api/jobs/${id}`, { bayId: null, airSource: 'typed', document: sent }, 0);
+      expect(added.status).toBe(200);
       for (const { id: entryId, at, entry } of log.slice(0, Math.ceil(log.length * share)))
         await from.call('POST', `/api/jobs/${id}/log`, { id: `${id}-${entryId}`, at, entry });
       const { body: file } = await from.call<PassportFile>('GET', `/api/jobs/${id}/passport.json`);

@@ -1,7 +1,8 @@
 import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import sharp from 'sharp';
-import type { Photo, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { Photo } from '#formats/job';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { draftOf, type RunningServer, startServer } from './testing/client';
 
@@ -14,7 +15,7 @@ let server: RunningServer;
 beforeEach(async () => {
   now = '2027-03-02T10:40:00+01:00';
   server = await startServer(() => new Date(now));
-  await server.call('POST', '/api/jobs', { id: 'tourer', ...tourer.draft, bayId: null });
+  await server.call('PUT', '/api/jobs/tourer', { ...tourer.draft, bayId: null }, 0);
 });
 afterEach(() => server.stop());
 
@@ -25,8 +26,8 @@ const picture = (width: number, height: number) =>
   ]);
 
 async function send(id: string, file: Buffer, query = ''): Promise<{ status: number; body: Photo & Problem }> {
-  const response = await fetch(`${server.base}/api/jobs/tourer/photos?id=${id}${query}`, {
-    method: 'POST',
+  const response = await fetch(`${server.base}/api/jobs/tourer/photos/${encodeURIComponent(id)}?${query}`, {
+    method: 'PUT',
     body: new Uint8Array(file),
   });
   return { status: response.status, body: (await response.json()) as Photo & Problem };
@@ -38,8 +39,8 @@ test('a picture is kept upright, within bounds, without what the camera wrote in
     .withMetadata({ orientation: 6 })
     .jpeg()
     .toBuffer();
-  const { status, body } = await send('one', sideways, '&surface=tank&role=before');
-  expect(status).toBe(201);
+  const { status, body } = await send('one', sideways, 'surface=tank&role=before');
+  expect(status).toBe(200);
   expect(body).toMatchObject({ jobId: 'tourer', surface: 'tank', role: 'before', widthPx: 1920, heightPx: 2560 });
 
   const full = await fetch(`${server.base}/api/photos/one/picture.jpg`);
@@ -89,13 +90,13 @@ test('one taken away can be brought back for thirty days, and is gone with its f
   expect((await server.call('DELETE', '/api/photos/one')).status).toBe(204);
   expect((await server.call('GET', '/api/photos/one/picture.jpg')).status).toBe(404);
   server.services.photos.tidy();
-  expect((await server.call('POST', '/api/photos/one/back')).status).toBe(200);
+  expect((await server.call('POST', '/api/photos/one/bring-back')).status).toBe(200);
   expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
 
   await server.call('DELETE', '/api/photos/one');
   now = '2027-04-03T10:40:00+02:00';
   server.services.photos.tidy();
-  expect((await server.call('POST', '/api/photos/one/back')).status).toBe(404);
+  expect((await server.call('POST', '/api/photos/one/bring-back')).status).toBe(404);
   expect(readdirSync(folder)).toEqual([]);
 });
 
@@ -104,7 +105,7 @@ test('a job taken away comes back with its pictures; tidied up after a month it 
   expect((await server.call('DELETE', '/api/jobs/tourer', undefined, 7)).status).toBe(412);
   expect((await server.call('DELETE', '/api/jobs/tourer', undefined, 1)).status).toBe(204);
   expect((await server.call('GET', '/api/jobs/tourer')).status).toBe(404);
-  expect((await server.call('POST', '/api/jobs/tourer/back')).status).toBe(200);
+  expect((await server.call('POST', '/api/jobs/tourer/bring-back')).status).toBe(200);
   expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
 
   await server.call('DELETE', '/api/jobs/tourer', undefined, 1);
@@ -136,7 +137,7 @@ test('a start deletes no file: what the database does not know lies aside, and c
 test('one picture sent three times at once is kept once', async () => {
   const file = await picture(1200, 900).jpeg().toBuffer();
   const answers = await Promise.all([send('one', file), send('one', file), send('one', file)]);
-  expect(answers.map(({ status }) => status)).toEqual([201, 201, 201]);
+  expect(answers.map(({ status }) => status)).toEqual([200, 200, 200]);
   expect((await server.call<Photo[]>('GET', '/api/jobs/tourer/photos')).body).toHaveLength(1);
 });
 
@@ -166,10 +167,10 @@ describe('what is no picture is named, with what to do, and nothing is kept', ()
       detail: expect.stringContaining('25 MB'),
     });
     const file = await picture(20, 20).jpeg().toBuffer();
-    expect((await send('../../etc', file)).body.faults?.[0]?.path).toBe('id');
-    expect((await send('one', file, '&role=portrait')).body.faults?.[0]?.path).toBe('role');
-    const elsewhere = await fetch(`${server.base}/api/jobs/none/photos?id=one`, {
-      method: 'POST',
+    expect((await send('../../etc', file)).body.faults?.[0]?.path).toBe('photo');
+    expect((await send('one', file, 'role=portrait')).body.faults?.[0]?.path).toBe('role');
+    const elsewhere = await fetch(`${server.base}/api/jobs/none/photos/one`, {
+      method: 'PUT',
       body: new Uint8Array(file),
     });
     expect(elsewhere.status).toBe(404);

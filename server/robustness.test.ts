@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import type { Bay, Job, JobRecord, JobSummary, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { Bay, Job, JobRecord, JobSummary } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import { type RunningServer, startStocked } from './testing/client';
 
@@ -24,10 +25,9 @@ const draftOf = ({ document, bayId, airSource }: JobRecord) => ({ document, bayI
 
 describe('whatever is sent', () => {
   const doors: [method: string, path: string, versioned: boolean][] = [
-    ['POST', '/api/jobs', false],
     ['PUT', '/api/jobs/hotel-shuttle', true],
     ['POST', '/api/jobs/hotel-shuttle/log', false],
-    ['POST', '/api/products', false],
+    ['POST', '/api/shelf', false],
     ['PUT', '/api/products/lantern', true],
     ['PUT', '/api/bays/bay-1', true],
     ['POST', '/api/plan', false],
@@ -38,7 +38,7 @@ describe('whatever is sent', () => {
     '%s %s answers junk with a problem of its own making, and keeps nothing',
     async (method, path, versioned) => {
       const before = await Promise.all([
-        call('GET', '/api/jobs'),
+        call('GET', '/api/today'),
         call('GET', '/api/products'),
         call('GET', '/api/bays'),
       ]);
@@ -52,7 +52,7 @@ describe('whatever is sent', () => {
         { numRuns: 25 },
       );
       const after = await Promise.all([
-        call('GET', '/api/jobs'),
+        call('GET', '/api/today'),
         call('GET', '/api/products'),
         call('GET', '/api/bays'),
       ]);
@@ -89,9 +89,9 @@ describe('whatever is sent', () => {
   });
 
   test('a body that is no JSON, too large, or goes nowhere is told so', async () => {
-    expect((await call<Problem>('POST', '/api/jobs', '{')).body.detail).toBe('The body is not JSON.');
+    expect((await call<Problem>('POST', '/api/plan', '{')).body.detail).toBe('The body is not JSON.');
     const huge = JSON.stringify({ id: 'x'.repeat(9_000_000) });
-    expect((await call<Problem>('POST', '/api/jobs', huge)).status).toBe(413);
+    expect((await call<Problem>('POST', '/api/plan', huge)).status).toBe(413);
     for (const method of ['PATCH', 'DELETE']) expect((await call(method, '/api/jobs')).status).toBe(404);
     expect((await call('GET', '/api/jobs/..%2F..%2Fetc%2Fpasswd')).status).toBe(404);
   });
@@ -146,7 +146,7 @@ describe('several at once', () => {
 describe('time goes by', () => {
   test('what a job looks like at a glance follows the clock, the plan and the log', async () => {
     const glance = async () =>
-      (await call<{ rows: JobSummary[] }>('GET', '/api/search/jobs?find=topsides')).body.rows.find(
+      (await call<{ rows: JobSummary[] }>('GET', '/api/jobs?find=topsides')).body.rows.find(
         ({ id }) => id === 'marrow-launch',
       )!;
     const curing = await glance();

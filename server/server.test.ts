@@ -3,7 +3,8 @@ import { once } from 'node:events';
 import { cpSync } from 'node:fs';
 import { request } from 'node:http';
 import path from 'node:path';
-import type { JobRecord, JobSummary, Problem, ShelfProduct } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { JobRecord, JobSummary, ShelfProduct } from '#formats/job';
 import { parted } from '#formats/shelf';
 import type { LogEntry } from '#formats/log';
 import { yardThatMorning } from '../demo/that-morning';
@@ -36,8 +37,8 @@ const problem = async (answer: Promise<{ status: number; body: unknown }>) => {
 async function withTourer(): Promise<JobRecord> {
   const { id, ...bay } = yard.bays.find((one) => one.id === 'bay-2')!;
   await call('PUT', `/api/bays/${id}`, bay, 0);
-  const made = await call<JobRecord>('POST', '/api/jobs', { id: 'tourer', ...tourer.draft });
-  expect(made.status).toBe(201);
+  const made = await call<JobRecord>('PUT', '/api/jobs/tourer', tourer.draft, 0);
+  expect(made.status).toBe(200);
   return made.body;
 }
 
@@ -53,11 +54,11 @@ describe('jobs', () => {
   test('are made once however often they are sent, and read back whole', async () => {
     const made = await withTourer();
     expect(made.document).toEqual(tourer.draft.document);
-    const again = await call<JobRecord>('POST', '/api/jobs', { id: 'tourer', ...tourer.draft });
+    const again = await call<JobRecord>('PUT', '/api/jobs/tourer', tourer.draft, 0);
     expect(again.body.version).toBe(1);
     const other = { ...tourer.draft, document: { ...tourer.draft.document, title: 'Another' } };
-    expect((await call('POST', '/api/jobs', { id: 'tourer', ...other })).status).toBe(409);
-    const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
+    expect((await call('PUT', '/api/jobs/tourer', other, 0)).status).toBe(409);
+    const { body: list } = await call<JobSummary[]>('GET', '/api/today');
     expect(list).toMatchObject([{ id: 'tourer', phase: 'planned', stops: 0, patchesDone: 0, dusty: [] }]);
   });
 
@@ -65,7 +66,6 @@ describe('jobs', () => {
     const { document } = await withTourer();
     const [tank] = document.surfaces;
     const polished = {
-      id: 'polished',
       ...tourer.draft,
       document: {
         ...document,
@@ -80,8 +80,8 @@ describe('jobs', () => {
         prepare: { level: 'one-step' },
       },
     };
-    expect((await call('POST', '/api/jobs', polished)).status).toBe(201);
-    const { body: list } = await call<JobSummary[]>('GET', '/api/jobs');
+    expect((await call('PUT', '/api/jobs/polished', polished, 0)).status).toBe(200);
+    const { body: list } = await call<JobSummary[]>('GET', '/api/today');
     const { dusty } = list.find(({ id }) => id === 'polished')!;
     expect(dusty.length).toBeGreaterThan(0);
     for (const { from, until } of dusty) expect(Date.parse(until)).toBeGreaterThan(Date.parse(from));
@@ -112,7 +112,7 @@ describe('jobs', () => {
       surfaces: [{ ...first, shape: { kind: 'rectangle', aMm: -1, bMm: 2 }, colour: 'green' }, ...rest],
       products: [],
     };
-    const { status, faults } = await problem(call('POST', '/api/jobs', { id: 'bad', document: bad }));
+    const { status, faults } = await problem(call('PUT', '/api/jobs/bad', { document: bad }, 0));
     expect(status).toBe(400);
     expect(faults!.map(({ path }) => path)).toEqual(
       expect.arrayContaining([
@@ -122,8 +122,8 @@ describe('jobs', () => {
       ]),
     );
     expect((await call('GET', '/api/jobs/bad')).status).toBe(404);
-    expect(await problem(call('POST', '/api/jobs', '{"id":'))).toMatchObject({ status: 400 });
-    expect(await problem(call('POST', '/api/jobs', { id: '../etc', ...tourer.draft }))).toMatchObject({ status: 400 });
+    expect(await problem(call('PUT', '/api/jobs/bad', '{"id":', 0))).toMatchObject({ status: 400 });
+    expect(await problem(call('PUT', '/api/jobs/..%2Fetc', tourer.draft, 0))).toMatchObject({ status: 400 });
   });
 
   test('plan as the command line does, and are exported as they came', async () => {
@@ -224,7 +224,7 @@ describe('the workshop', () => {
     expect(loadWorkshop(server.db, server.services, yard)).toBe(false);
     const {
       body: { rows: list },
-    } = await call<{ rows: JobSummary[] }>('GET', '/api/search/jobs');
+    } = await call<{ rows: JobSummary[] }>('GET', '/api/jobs');
     expect(list).toHaveLength(yard.jobs.length);
     const running = list.find(({ id }) => id === 'teal-hatchback')!;
     expect(running.patchesDone).toBeGreaterThan(0);
@@ -233,7 +233,7 @@ describe('the workshop', () => {
 
   test('sheets are versioned, and jobs keep the copy they were planned with', async () => {
     const { sheet } = parted(yard.shelf[0]!);
-    await call('POST', '/api/products', sheet);
+    await call('PUT', `/api/products/${sheet.id}`, sheet, 0);
     const changed = { ...sheet, name: 'Renamed' };
     expect((await call<ShelfProduct>('PUT', `/api/products/${sheet.id}`, changed, 1)).body.version).toBe(2);
     expect((await call('PUT', `/api/products/${sheet.id}`, sheet, 1)).status).toBe(412);
@@ -335,24 +335,29 @@ describe('the workshop', () => {
       response.resume();
       return response.statusCode;
     };
-    const json = { 'content-type': 'application/json' };
-    const job = JSON.stringify({ id: 'planted', ...tourer.draft, bayId: null, airSource: 'typed' });
+    const json = { 'content-type': 'application/json', 'if-match': '"0"' };
+    const job = JSON.stringify({ ...tourer.draft, bayId: null, airSource: 'typed' });
     for (const origin of ['https://elsewhere.example', 'null', `https://${host}`, 'http://127.0.0.1:1']) {
-      expect([origin, await asked('POST', '/api/jobs', { ...json, origin }, job)]).toEqual([origin, 403]);
+      expect([origin, await asked('PUT', '/api/jobs/planted', { ...json, origin }, job)]).toEqual([origin, 403]);
       expect(await asked('GET', '/api/jobs', { origin })).toBe(403);
     }
     // A form or a picture of a foreign page names no origin on reading; the browser says where it comes from.
     for (const site of ['cross-site', 'same-site']) {
       expect(await asked('GET', '/api/jobs', { 'sec-fetch-site': site })).toBe(403);
       expect(
-        await asked('POST', '/api/photos?job=x', { 'sec-fetch-site': site, 'content-type': 'text/plain' }, 'x'),
+        await asked('PUT', '/api/jobs/x/photos/x', { 'sec-fetch-site': site, 'content-type': 'text/plain' }, 'x'),
       ).toBe(403);
     }
     expect((await call('GET', '/api/jobs/planted')).status).toBe(404);
     // Our own pages, a link typed in, and what is no browser go on.
     expect(
-      await asked('POST', '/api/jobs', { ...json, origin: `http://${host}`, 'sec-fetch-site': 'same-origin' }, job),
-    ).toBe(201);
+      await asked(
+        'PUT',
+        '/api/jobs/planted',
+        { ...json, origin: `http://${host}`, 'sec-fetch-site': 'same-origin' },
+        job,
+      ),
+    ).toBe(200);
     expect(await asked('GET', '/api/jobs', { 'sec-fetch-site': 'none' })).toBe(200);
   });
 });

@@ -2,7 +2,8 @@ import { cpSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import type { OfferRecord } from '#formats/choice';
-import type { Problem, ShelfProduct } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { ShelfProduct } from '#formats/job';
 import { type KitEntry, type KitRecord, readProduct, stocked } from '#formats/shelf';
 import { demoKit } from '../demo/kit';
 import { DEMO_SHELF } from '../demo/shelf';
@@ -137,7 +138,7 @@ test('an older database has its sheets parted from what was the shop’s, and lo
 });
 
 test('how long its delivery takes is noted beside the sheet and makes no version of it', async () => {
-  await server.call('POST', '/api/products', DEMO_SHELF[0]);
+  await server.call('PUT', `/api/products/${DEMO_SHELF[0]!.id}`, DEMO_SHELF[0], 0);
   const { body: products } = await server.call<ShelfProduct[]>('GET', '/api/products');
   const { id, version } = products[0]!;
   const noted = await server.call<ShelfProduct>('PUT', `/api/products/${id}/shop`, { deliveryDays: 9 });

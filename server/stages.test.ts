@@ -1,4 +1,5 @@
-import type { JobRecord, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { JobRecord } from '#formats/job';
 import type { EarlierPair, LearnedPreparation, LogEntry, NewEntry, ProductCues } from '#formats/log';
 import tapedTourer from '../e2e/jobs/taped-tourer.json';
 import { draftOf, type RunningServer, startServer } from './testing/client';
@@ -25,8 +26,8 @@ beforeEach(async () => {
   // Late enough that all that is logged has been.
   server = await startServer(() => new Date(Date.parse(NOW) + 600 * 60_000));
   for (const id of ['one', 'two']) {
-    const made = await server.call<JobRecord>('POST', '/api/jobs', { id, ...marked, bayId: null });
-    expect(made.status).toBe(201);
+    const made = await server.call<JobRecord>('PUT', `/api/jobs/${id}`, { ...marked, bayId: null }, 0);
+    expect(made.status).toBe(200);
   }
 });
 afterEach(() => server.stop());
@@ -119,8 +120,8 @@ test('the ladder begins from what worked on this very item, then on its model', 
           : [],
       },
     };
-    const made = await server.call('POST', '/api/jobs', { id, ...tourer.draft, bayId: null, document });
-    expect(made.status).toBe(201);
+    const made = await server.call('PUT', `/api/jobs/${id}`, { ...tourer.draft, bayId: null, document }, 0);
+    expect(made.status).toBe(200);
   };
   await visit('other', 'another-tourer', 'wool-compound', '2026-05-01T08:00:00+02:00');
   await visit('last-year', 'this-tourer', 'medium-finishing', '2026-04-01T08:00:00+02:00');
@@ -135,7 +136,7 @@ test('the ladder begins from what worked on this very item, then on its model', 
 
 test('cues seen at a job are told at their product beside what was expected; a forgotten one teaches no more', async () => {
   const [sheet] = document.products;
-  expect((await server.call('POST', '/api/products', sheet)).status).toBe(201);
+  expect((await server.call('PUT', `/api/products/${sheet!.id}`, sheet, 0)).status).toBe(200);
   const cues = async () => (await server.call<ProductCues>('GET', `/api/products/${sheet!.id}/cues`)).body;
   expect(await cues()).toEqual({ factor: 1, sigma: 0.2, jobs: [] });
 

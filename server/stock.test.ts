@@ -1,5 +1,6 @@
 /** The stock as the yard uses it: real requests on a real database file. */
-import type { JobRecord, Problem, ShelfProduct } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { JobRecord, ShelfProduct } from '#formats/job';
 import type { JobStock, Recall, ReorderList, StockList, StockThingView, Tick, UsageLessonRow } from '#formats/stock';
 import { readStockCsv } from '#formats/stock';
 import { type FaultsError } from '#formats/values';
@@ -24,8 +25,9 @@ beforeEach(async () => {
   ({ call } = server);
   const { id, ...bay } = yard.bays.find((one) => one.id === 'bay-2')!;
   await call('PUT', `/api/bays/${id}`, bay, 0);
-  for (const sheet of tourer.document.products) await call('POST', '/api/products', { ...sheet, onHand: 0 });
-  await call<JobRecord>('POST', '/api/jobs', { id: 'tourer', ...tourer });
+  for (const sheet of tourer.document.products)
+    await call('PUT', `/api/products/${sheet.id}`, { ...sheet, onHand: 0 }, 0);
+  await call<JobRecord>('PUT', '/api/jobs/tourer', tourer, 0);
 });
 afterEach(() => server.stop());
 
@@ -74,7 +76,7 @@ test('what is laid comes out of the bottle in hand, and goes back where it is un
 
 test('where one person lays alone, what the scale teaches is theirs', async () => {
   const document = { ...tourer.document, crew: { ...tourer.document.crew, people: [{ id: 'Odile' }] } };
-  await call('POST', '/api/jobs', { id: 'alone', ...tourer, document });
+  await call('PUT', '/api/jobs/alone', { ...tourer, document }, 0);
   await bottle('b1', { emptyG: 40 });
   await note({ type: 'taken', thing: 'b1', job: 'alone' });
   const start = { product: PRODUCT, sections: 1, areaM2: 0.62, amount: 5.2 };
@@ -92,7 +94,7 @@ test('nothing in hand: nothing is drawn silently, from no bottle', async () => {
 });
 
 test('a bottle is in one place at a time and is emptied once, whichever tablet is quicker', async () => {
-  await call('POST', '/api/jobs', { id: 'second', ...tourer });
+  await call('PUT', '/api/jobs/second', tourer, 0);
   await bottle('b1');
   expect((await note({ type: 'taken', thing: 'b1', job: 'tourer' })).status).toBe(201);
   const elsewhere = await note({ type: 'taken', thing: 'b1', job: 'second' });
@@ -136,7 +138,7 @@ test('weighed on the scale: the empty weight is learned, use is learned, the pla
   expect(await factor()).toBeCloseTo(Math.exp((Math.log(1.3) * 100) / (100 + 1 / 0.15 ** 2)), 6);
   // What the jobs to come are short of grows with it.
   await note({ type: 'thrown-away', thing: 'b1', reason: 'spoiled' });
-  await call('POST', '/api/jobs', { id: 'next', ...tourer });
+  await call('PUT', '/api/jobs/next', tourer, 0);
   const short = async () =>
     (await call<ReorderList>('GET', '/api/stock/reorder')).body.find(({ of }) => of === PRODUCT)!.amount;
   const taught = await short();
@@ -147,7 +149,7 @@ test('weighed on the scale: the empty weight is learned, use is learned, the pla
 
 test('shortage is told on the day it bites, with what to order by when; jobs come in their order', async () => {
   const at = (startAt: string) => ({ ...tourer, document: { ...tourer.document, startAt } });
-  await call('POST', '/api/jobs', { id: 'late', ...at('2027-03-20T09:00:00+01:00') });
+  await call('PUT', '/api/jobs/late', { ...at('2027-03-20T09:00:00+01:00') }, 0);
   const need = (await call<ReorderList>('GET', '/api/stock/reorder')).body.find(({ of }) => of === PRODUCT)!;
   expect(need.jobs.map(({ id }) => id)).toEqual(['tourer', 'late']);
   const each = need.jobs[0]!.short;

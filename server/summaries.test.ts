@@ -14,7 +14,7 @@ afterAll(() => server.stop());
 beforeEach(() => (nowMs = Date.parse(NOW)));
 
 /** Every job, those that are over too. */
-const list = async () => (await server.call<{ rows: JobSummary[] }>('GET', '/api/search/jobs')).body.rows;
+const list = async () => (await server.call<{ rows: JobSummary[] }>('GET', '/api/jobs')).body.rows;
 const title = async (id: string) => (await list()).find((job) => job.id === id)!.title;
 /** Writes another title into what is kept: it is read where it is trusted, and gone where it is worked out anew. */
 const mark = (id: string) => {
@@ -71,13 +71,13 @@ test('a phase changes at its moment, though nobody touches the job', async () =>
 });
 
 test('the day’s list leaves out what is over: an earlier visit, and what is due in years; the search finds them', async () => {
-  const { body: today } = await server.call<JobSummary[]>('GET', '/api/jobs');
+  const { body: today } = await server.call<JobSummary[]>('GET', '/api/today');
   const ids = today.map(({ id }) => id);
   expect(ids).toEqual(expect.arrayContaining(['teal-hatchback', 'satin-tourer', 'two-door-classic']));
   // The hatchback came back: what was laid last year is that visit's matter.
   expect(ids).not.toContain('teal-hatchback-sealant');
   const found = async (words: string) =>
-    (await server.call<{ rows: JobSummary[]; found: number }>('GET', `/api/search/jobs?find=${words}`)).body;
+    (await server.call<{ rows: JobSummary[]; found: number }>('GET', `/api/jobs?find=${words}`)).body;
   expect((await found('HATCHBACK+varga')).rows.map(({ id }) => id)).toEqual([
     'teal-hatchback',
     'teal-hatchback-sealant',
@@ -86,11 +86,11 @@ test('the day’s list leaves out what is over: an earlier visit, and what is du
   expect((await found('%25')).found).toBe(0);
   const all = await found('');
   expect(all.found).toBe(all.rows.length);
-  const { body: rest } = await server.call<{ rows: JobSummary[] }>('GET', '/api/search/jobs?from=2');
+  const { body: rest } = await server.call<{ rows: JobSummary[] }>('GET', '/api/jobs?from=2');
   expect(rest.rows).toEqual(all.rows.slice(2));
-  expect((await server.call('GET', '/api/search/jobs?from=-1')).status).toBe(400);
+  expect((await server.call('GET', '/api/jobs?from=-1')).status).toBe(400);
   // What is due brings it back into the list, and a year later it is past.
   nowMs = Date.parse(all.rows.find(({ id }) => id === 'two-door-classic')!.renew!) + 61 * 86_400_000;
-  const later = (await server.call<JobSummary[]>('GET', '/api/jobs')).body;
+  const later = (await server.call<JobSummary[]>('GET', '/api/today')).body;
   expect(later.some(({ id }) => id === 'two-door-classic')).toBe(false);
 });

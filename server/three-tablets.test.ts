@@ -24,7 +24,7 @@ test.each([1, 2, 3])('seed %i: nothing is lost, nothing is doubled, and all thre
   const job = `three-${seed}`;
   const { body: pattern } = await server.call<JobRecord>('GET', '/api/jobs/slate-estate');
   const { bayId, airSource, document } = pattern;
-  await server.call('POST', '/api/jobs', { id: job, bayId, airSource, document });
+  await server.call('PUT', `/api/jobs/${job}`, { bayId, airSource, document }, 0);
   const all = (await server.call<LogEntry[]>('GET', '/api/jobs/slate-estate/log')).body
     .filter(({ id }) => id.startsWith('played-'))
     .map(({ id, at, entry }): NewEntry => ({ id, at, entry }));

@@ -26,7 +26,7 @@ export const badRequests = (): Promise<string> =>
   inFolder(async (folder) => {
     const server = new TrialServer(path.join(folder, 'workshop.sqlite'));
     await server.start();
-    await server.ask('POST', '/api/jobs', smallJob('job'));
+    await server.make('job');
     const { body } = await server.ask('GET', '/api/openapi.json');
     const doors = Object.keys((body as { paths: object }).paths).filter(
       // Streams do not end by themselves.

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { air, inFolder, smallJob, TrialServer } from './server';
+import { air, inFolder, TrialServer } from './server';
 
 const DISK_MB = 12;
 const MOST_ENTRIES = 2000;
@@ -18,7 +18,7 @@ export const fullDisk = (): Promise<string> =>
     const server = new TrialServer(path.join(disk, 'workshop.sqlite'));
     try {
       await server.start();
-      await server.ask('POST', '/api/jobs', smallJob('job'));
+      await server.make('job');
       const ballast = path.join(disk, 'ballast');
       const { bavail, bsize } = statfsSync(disk);
       writeFileSync(ballast, Buffer.alloc(Math.max(0, bavail * bsize - LEFT_BYTES)));

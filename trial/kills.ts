@@ -1,6 +1,6 @@
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { air, inFolder, smallJob, TrialServer } from './server';
+import { air, inFolder, TrialServer } from './server';
 
 const KILLS = 200;
 const WRITERS = 4;
@@ -15,8 +15,8 @@ export const killedUnderWriters = (): Promise<string> =>
     const server = new TrialServer(path.join(folder, 'workshop.sqlite'));
     await server.start();
     for (let writer = 0; writer < WRITERS; writer += 1) {
-      const made = await server.ask('POST', '/api/jobs', smallJob(`job-${writer}`));
-      if (made.status !== 201) throw new Error(`a job was not made: ${JSON.stringify(made.body)}`);
+      const made = await server.make(`job-${writer}`);
+      if (made.status !== 200) throw new Error(`a job was not made: ${JSON.stringify(made.body)}`);
     }
     const acknowledged = Array.from({ length: WRITERS }, () => [] as string[]);
     const next = Array.from({ length: WRITERS }, () => 0);

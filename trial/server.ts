@@ -44,10 +44,23 @@ export class TrialServer {
     await gone;
   }
 
-  async ask(method: string, address: string, body?: unknown): Promise<{ status: number; body: unknown }> {
+  /** Makes a small job. */
+  make(id: string): Promise<{ status: number; body: unknown }> {
+    return this.ask('PUT', `/api/jobs/${id}`, smallJob(id), 0);
+  }
+
+  async ask(
+    method: string,
+    address: string,
+    body?: unknown,
+    version?: number,
+  ): Promise<{ status: number; body: unknown }> {
     const answer = await fetch(this.base + address, {
       method,
-      headers: { ...(body !== undefined && { 'content-type': 'application/json' }) },
+      headers: {
+        ...(body !== undefined && { 'content-type': 'application/json' }),
+        ...(version !== undefined && { 'if-match': `"${version}"` }),
+      },
       ...(body !== undefined && { body: JSON.stringify(body) }),
     });
     const text = await answer.text();
@@ -66,13 +79,12 @@ export async function inFolder<T>(work: (folder: string) => Promise<T>): Promise
 }
 
 /** A small job everything can be logged at. */
-export const smallJob = (id: string) => ({
-  id,
+export const smallJob = (title: string) => ({
   bayId: null,
   airSource: 'typed',
   document: {
     format: 'glaphyra.job/1',
-    title: id,
+    title,
     startAt: '2026-03-02T08:00:00+01:00',
     ambient: [{ atMin: 0, airC: 20, rhPct: 50, airSpeed: 0.1 }],
     crew: { mode: 'solo', layM2PerMin: 0.5, levelM2PerMin: 0.5 },

@@ -81,9 +81,12 @@ export const jobDraftSchema = object({
 });
 export type JobDraft = z.output<typeof jobDraftSchema>;
 
-export const newJobSchema = jobDraftSchema.extend({ id: id() });
-
-export const jobRecordSchema = newJobSchema.extend({ version: z.int(), createdAt: instant(), updatedAt: instant() });
+export const jobRecordSchema = jobDraftSchema.extend({
+  id: id(),
+  version: z.int(),
+  createdAt: instant(),
+  updatedAt: instant(),
+});
 export type JobRecord = z.output<typeof jobRecordSchema>;
 
 /** A job at a glance, with the moments that are still to come. */
@@ -191,7 +194,6 @@ export const probeSpotSchema = object({
   paint: oneOf(['factory', 'refinished', 'single-stage']),
   nth: wholePositive(),
 });
-export type ProbeSpot = z.output<typeof probeSpotSchema>;
 
 /** Where a gloss meter is set down. */
 export const glossSpotSchema = object({
@@ -200,48 +202,9 @@ export const glossSpotSchema = object({
   worked: z.boolean(),
   nth: wholePositive(),
 });
-export type GlossSpot = z.output<typeof glossSpotSchema>;
 /** One reading, gloss units at 60°. */
 export const glossReadingSchema = object({ gu: z.number(), simulated: z.boolean() });
-export type GlossAnswer = z.output<typeof glossReadingSchema>;
 
 /** One reading, µm; null: there is no metal under the paint. */
 export const gaugeReadingSchema = object({ um: z.number().nullable(), simulated: z.boolean() });
 export type GaugeAnswer = z.output<typeof gaugeReadingSchema>;
-
-/** An error as the server answers it (RFC 9457), with every fault and its place. */
-export const problemSchema = object({
-  type: z.string(),
-  title: z.string(),
-  status: z.int(),
-  detail: z.string().optional(),
-  faults: z.array(object({ path: z.string(), message: z.string() })).optional(),
-  /** For a stale write: the version that stands, and what has changed since the one that was edited. */
-  version: z.int().optional(),
-  changed: z.array(z.string()).optional(),
-  /** After how many seconds it may be tried again. */
-  retryAfterS: z.int().optional(),
-});
-export type Problem = z.output<typeof problemSchema>;
-
-/** Something that changed on the server, told to every open window. */
-export const changeSchema = object({
-  kind: z.enum([
-    'job',
-    'log',
-    'product',
-    'bay',
-    'air',
-    'photos',
-    'template',
-    'kit',
-    'offer',
-    'stock',
-    'ticks',
-    'people',
-    'handovers',
-    'calendar',
-  ]),
-  id: z.string(),
-});
-export type Change = z.output<typeof changeSchema>;

@@ -10,7 +10,6 @@ export {
   recallSchema,
   type ReorderList,
   reorderSchema,
-  type ScaleReading,
   scaleReadingSchema,
   STOCK_STATES,
   type StockList,

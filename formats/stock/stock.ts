@@ -257,8 +257,6 @@ export type TakenIn = z.output<typeof takenInSchema>;
 /** A weight as the bottle scale tells it. */
 export const scaleReadingSchema = object({ grossG: z.number(), densityGPerMl: z.number(), simulated: z.boolean() });
 
-export type ScaleReading = z.output<typeof scaleReadingSchema>;
-
 /** A line of a job's lists that was ticked off. */
 export const tickSchema = object({ line: z.string(), at: instant(), by: z.string().optional() });
 export type Tick = z.output<typeof tickSchema>;

@@ -1,2 +1,2 @@
-export { compareMethods, type MethodCompared } from './compare-methods';
+export { compareMethods } from './compare-methods';
 export { pickListOf } from './pick-job';

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { problemSchema } from '#formats/job';
-import type { Endpoint } from './endpoint';
+import { paramNames, type ProblemKind, PROBLEMS, problemSchema, problemsOf, type Route, ROUTES } from '#formats/api';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
   const json = z.toJSONSchema(schema, { io, unrepresentable: 'any' });
@@ -8,57 +7,83 @@ const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
   return json;
 };
 
-/** The OpenAPI document of all endpoints, made from the schemas they read and answer with. */
-export function openApiDocument(endpoints: readonly Endpoint[]) {
+/** The OpenAPI document of all routes, from the contract the server answers by. */
+export function openApiDocument() {
   const paths: Record<string, Record<string, object>> = {};
-  for (const definition of endpoints) {
-    paths[definition.path] = { ...paths[definition.path], [definition.method]: operation(definition) };
+  for (const [name, route] of Object.entries<Route>(ROUTES)) {
+    paths[route.path] = { ...paths[route.path], [route.method]: operation(name, route) };
   }
   return {
     openapi: '3.1.0',
     info: {
       title: 'Glaphyra',
       version: '1',
-      description: 'Jobs, product sheets, bays and instruments of one workshop.',
+      description: 'Jobs, product sheets, stock, bays, instruments and people of one workshop.',
     },
     paths,
+    components: { schemas: { Problem: schemaOf(problemSchema, 'output') } },
   };
 }
 
-function operation({ path, summary, body, fileBytes, answer, versioned }: Endpoint): object {
-  const names = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name!);
-  const media = answer.stream ? 'text/event-stream' : (answer.media ?? 'application/json');
+function operation(operationId: string, route: Route): object {
+  const { summary, body, fileBytes } = route;
   return {
+    operationId,
     summary,
-    parameters: [
-      ...names.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
-      ...(versioned
-        ? [
-            {
-              name: 'If-Match',
-              in: 'header',
-              required: true,
-              schema: { type: 'string' },
-              description: 'the version that was edited, as "3"',
-            },
-          ]
-        : []),
-    ],
+    parameters: parametersOf(route),
     ...(body && {
       requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body, 'input') } } },
     }),
     ...(fileBytes && { requestBody: { required: true, content: { 'application/octet-stream': {} } } }),
-    responses: {
-      [answer.status]: {
-        description: summary,
-        ...((answer.schema || answer.stream || answer.media) && {
-          content: { [media]: { schema: answer.schema ? schemaOf(answer.schema, 'output') : { type: 'string' } } },
-        }),
-      },
-      default: {
-        description: 'what was wrong, with its place and remedy',
-        content: { 'application/problem+json': { schema: schemaOf(problemSchema, 'output') } },
-      },
-    },
+    responses: { ...goodAnswer(route), ...problemAnswers(problemsOf(route)) },
   };
+}
+
+function parametersOf({ path, query, versioned }: Route): object[] {
+  const asked = query && schemaOf(query, 'input');
+  return [
+    ...paramNames(path).map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
+    ...Object.entries(asked?.properties ?? {}).map(([name, schema]) => ({
+      name,
+      in: 'query',
+      required: asked?.required?.includes(name) ?? false,
+      schema,
+    })),
+    ...(versioned
+      ? [
+          {
+            name: 'If-Match',
+            in: 'header',
+            required: true,
+            schema: { type: 'string' },
+            description: 'the version that was edited, as "3"; "0" for a new one',
+          },
+        ]
+      : []),
+  ];
+}
+
+function goodAnswer({ summary, answer }: Route): object {
+  const text = { type: 'string' };
+  const content =
+    'schema' in answer
+      ? { 'application/json': { schema: schemaOf(answer.schema, 'output') } }
+      : 'media' in answer
+        ? { [answer.media]: { schema: text } }
+        : 'stream' in answer
+          ? { 'text/event-stream': { schema: text } }
+          : undefined;
+  return { [answer.status]: { description: summary, ...(content && { content }) } };
+}
+
+/** What else can be answered, by status. */
+function problemAnswers(kinds: readonly ProblemKind[]): object {
+  const statuses = [...new Set(kinds.map((kind) => PROBLEMS[kind].status))].sort((a, b) => a - b);
+  const schema = { $ref: '#/components/schemas/Problem' };
+  return Object.fromEntries(
+    statuses.map((status) => {
+      const titles = kinds.filter((kind) => PROBLEMS[kind].status === status).map((kind) => PROBLEMS[kind].title);
+      return [status, { description: titles.join('; '), content: { 'application/problem+json': { schema } } }];
+    }),
+  );
 }

@@ -1,23 +1,15 @@
-import { type Right, RIGHTS } from '#formats/people';
+import type { Route } from '#formats/api';
+import { RIGHTS } from '#formats/people';
 import type { Actor } from '../accounts/actor';
 import { notAllowed, signInFirst } from './problem';
 
-/** What an endpoint says of who may come in by it. */
-export interface Door {
-  readonly method: 'get' | 'post' | 'put' | 'delete';
-  /** What it takes to be let in: unless it is said, looking for a question, and owning the workshop for all else. */
-  readonly needs?: Right | 'nothing';
-  /** Somebody with a link to the job in the address may ask it too. */
-  readonly guests?: true;
-}
-
 /**
- * Lets in whoever may. What does not say what it takes is a question for everybody who is in, or else the owner's.
+ * Lets in whoever may. A route that names no right is open to everyone who is signed in where it asks, and to the owner where it changes something.
  * @throws ProblemError (401) where nobody is in, (403) where somebody is who may not
  */
 export function requireRight(
   { rights, guest, person }: Actor,
-  { needs, method, guests }: Door,
+  { needs, method, guests }: Pick<Route, 'needs' | 'method' | 'guests'>,
   params: Readonly<Record<string, unknown>>,
 ): void {
   const needed = needs ?? (method === 'get' ? 'look' : 'own');

@@ -1,110 +1,59 @@
-import { z } from 'zod';
-import { bayHistorySchema, newReadingsSchema } from '#formats/bay';
-import { airReadingSchema, type Bay, bayDraftSchema, baySchema } from '#formats/job';
-import { read } from '#formats/values';
+import type { BAY_ROUTES } from '#formats/api';
 import { simulatedThermoHygrometer } from '../devices/thermo-hygrometer';
-import { endpoint } from '../http/endpoint';
+import { type GlossMeter, simulatedGlossMeter } from '../devices/gloss-meter';
+import { simulatedThicknessGauge, type ThicknessGauge } from '../devices/thickness-gauge';
+import { yardWeather } from '../devices/yard-forecast';
 import { openEventStream } from '../http/event-stream';
+import type { Handlers } from '../http/mount';
 import { silent } from '../http/problem';
 import type { Services } from '../services';
 
-const historyQuestion = z.object({
-  days: z.coerce
-    .number({ error: 'expected days' })
-    .min(1, { error: 'expected at least 1' })
-    .max(400, { error: 'expected at most 400' })
-    .default(14),
-  points: z.coerce
-    .number({ error: 'expected points' })
-    .int()
-    .min(2, { error: 'expected at least 2' })
-    .max(2000, { error: 'expected at most 2000' })
-    .default(400),
-});
-
-/** How often a streaming instrument sends, ms. */
+/** How often a thermo-hygrometer that is listened to sends, ms. */
 const READING_EVERY_MS = 2000;
+/** How often a probe that is walked over a panel takes a reading, ms. */
+const WALK_MS = 700;
 
-export function bayEndpoints({ bays, bayAir, now }: Services) {
-  const bayOf = (id: string): Bay => bays.get(id);
-  return [
-    endpoint({
-      method: 'get',
-      path: '/api/bays',
-      summary: 'The bays and their climates',
-      answer: { status: 200, schema: z.array(baySchema) },
-      run: () => bays.all(),
-    }),
-    endpoint({
-      method: 'put',
-      path: '/api/bays/{id}',
-      needs: 'own',
-      deed: 'changed the bay',
-      summary: 'Change a bay, unless it has changed since; version 0 makes a new one',
-      body: bayDraftSchema,
-      versioned: true,
-      answer: { status: 200, schema: baySchema },
-      run: ({ params, version, body }) => bays.put(params.id!, version, body),
-    }),
-    endpoint({
-      method: 'delete',
-      path: '/api/bays/{id}',
-      needs: 'own',
-      deed: 'took the bay away',
-      summary: 'Take a bay away in which no job stands',
-      versioned: true,
-      answer: { status: 204 },
-      run: ({ params, version }) => bays.remove(params.id!, version),
-    }),
-    endpoint({
-      method: 'get',
-      path: '/api/bays/{id}/air',
-      summary: 'The air a bay has had in the last days, thinned to so many points, and the bay that is fitted to it',
-      answer: { status: 200, schema: bayHistorySchema },
-      run: ({ params, query }) => {
-        const { days, points } = read(query, historyQuestion);
-        return bayAir.history(params.id!, days, points);
-      },
-    }),
-    endpoint({
-      method: 'post',
-      path: '/api/bays/{id}/air',
-      needs: 'run',
-      deed: 'entered readings of the air',
-      summary: 'Readings by hand or of a logger; a moment that is known is kept as it was',
-      body: newReadingsSchema,
-      answer: { status: 200, schema: z.object({ added: z.int() }) },
-      run: ({ params, body }) => ({ added: bayAir.take(params.id!, body) }),
-    }),
-    endpoint({
-      method: 'get',
-      path: '/api/bays/{id}/thermo-hygrometer',
-      summary: 'What the bay’s thermo-hygrometer reads now',
-      answer: { status: 200, schema: airReadingSchema },
-      run: ({ params }) => {
-        const bay = bayOf(params.id!);
-        const reading = simulatedThermoHygrometer(bay).read(now());
-        if (!reading) throw silent(bay.name);
-        return reading;
-      },
-    }),
-    endpoint({
-      method: 'get',
-      path: '/api/bays/{id}/thermo-hygrometer/stream',
-      summary: 'The same, as it goes on: events named "reading"',
-      answer: { status: 200, stream: true },
-      run: ({ params, response }) => {
-        const instrument = simulatedThermoHygrometer(bayOf(params.id ?? ''));
-        const stream = openEventStream(response);
-        const send = () => {
-          const reading = instrument.read(now());
-          if (reading) stream.send('reading', reading);
-          else stream.send('silent', {});
-        };
-        send();
-        const timer = setInterval(send, READING_EVERY_MS);
-        stream.onClose(() => clearInterval(timer));
-      },
-    }),
-  ];
+/** Where a real gauge would be asked. */
+const gauge: ThicknessGauge = simulatedThicknessGauge;
+/** Where a real meter would be asked. */
+const glossMeter: GlossMeter = simulatedGlossMeter;
+
+export function bayHandlers({ bays, bayAir, now }: Services): Handlers<typeof BAY_ROUTES> {
+  return {
+    bays: () => bays.all(),
+    saveBay: ({ params, version, body }) => bays.put(params.id, version, body),
+    removeBay: ({ params, version }) => bays.remove(params.id, version),
+    bayAir: ({ params, query }) => bayAir.history(params.id, query.days, query.points),
+    takeAir: ({ params, body }) => ({ added: bayAir.take(params.id, body) }),
+    reading({ params }) {
+      const bay = bays.get(params.id);
+      const reading = simulatedThermoHygrometer(bay).read(now());
+      if (!reading) throw silent(bay.name);
+      return reading;
+    },
+    readings({ params, response }) {
+      const instrument = simulatedThermoHygrometer(bays.get(params.id));
+      const stream = openEventStream(response);
+      const send = () => {
+        const reading = instrument.read(now());
+        if (reading) stream.send('reading', reading);
+        else stream.send('silent', {});
+      };
+      send();
+      const timer = setInterval(send, READING_EVERY_MS);
+      stream.onClose(() => clearInterval(timer));
+    },
+    yardForecast: () => yardWeather.forecast(now()),
+    takeThickness: ({ body }) => ({ um: gauge.read(body), simulated: gauge.simulated }),
+    thicknessWalk({ query: spot, response }) {
+      const stream = openEventStream(response);
+      let { nth } = spot;
+      const walking = setInterval(() => {
+        stream.send('reading', { um: gauge.read({ ...spot, nth }), simulated: gauge.simulated });
+        nth += 1;
+      }, WALK_MS);
+      stream.onClose(() => clearInterval(walking));
+    },
+    takeGloss: ({ body }) => ({ gu: glossMeter.read(body), simulated: glossMeter.simulated }),
+  };
 }

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import type { Change } from '#formats/job';
+import type { Change } from '#formats/api';
 
 type Listener = (change: Change, id: string) => void;
 

@@ -36,9 +36,9 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
     add({ id, ...draft }: JobDraft & { readonly id: string }): JobRecord {
       const known = jobs.everKnown(id);
       if (known) {
-        if (known.removedAt !== null)
-          throw conflict(`A job "${id}" was taken away; bring it back, or give another id.`);
-        if (changedPaths(draft, draftOf(known)).length === 0) return known;
+        const { removedAt, ...standing } = known;
+        if (removedAt !== null) throw conflict(`A job "${id}" was taken away; bring it back, or give another id.`);
+        if (changedPaths(draft, draftOf(standing)).length === 0) return standing;
         throw conflict(`There is another job "${id}" already.`);
       }
       requireBay(draft);

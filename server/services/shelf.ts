@@ -61,6 +61,7 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
     get: (id: string): ShelfProduct => withShop()(kept(id)),
     /** What the cues seen of a product have taught. */
     cuesOf: (id: string): ProductCues => runLog.cuesOf(kept(id).id),
+    /** Puts a sheet on the shelf once, however often the same one is sent. */
     add(product: ProductSheet): ShelfProduct {
       const { sheet, shop } = parted(product);
       const known = shelf.get(sheet.id);
@@ -68,12 +69,13 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
       if (changedPaths(sheet, known.sheet).length === 0) return withShop()(known);
       throw conflict(`There is another product "${sheet.id}" on the shelf.`);
     },
-    update(id: string, version: number, sheet: MakerSheet): ShelfProduct {
+    /** Replaces a sheet; the workshop's own figures stay. */
+    update(version: number, product: ProductSheet): ShelfProduct {
+      const { sheet } = parted(product);
       return db.transaction(
         () => {
-          const standing = kept(id);
+          const standing = kept(sheet.id);
           check(standing, version);
-          if (sheet.id !== id) throw conflict('A product keeps its id; add a new one instead.');
           return told(store(sheet, standing.shop, version + 1));
         },
         { behavior: 'immediate' },

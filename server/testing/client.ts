@@ -7,12 +7,14 @@ import pino from 'pino';
 import { createApp } from '../app';
 import { openDatabase, photoFolder } from '../db/open';
 import { createServices } from '../services';
+import { requireAsDescribed } from './contract';
 
 export interface Answer<T = unknown> {
   readonly status: number;
   readonly body: T;
 }
 
+/** Asks as a program does; every answer is held against the contract. */
 export function client(base: string) {
   return async <T = unknown>(method: string, address: string, body?: unknown, version?: number): Promise<Answer<T>> => {
     const response = await fetch(base + address, {
@@ -24,7 +26,9 @@ export function client(base: string) {
       ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
     const text = await response.text();
-    return { status: response.status, body: (text === '' ? undefined : JSON.parse(text)) as T };
+    const answer = text === '' ? undefined : (JSON.parse(text) as unknown);
+    requireAsDescribed(method, address, response.status, answer);
+    return { status: response.status, body: answer as T };
   };
 }
 
@@ -61,7 +65,9 @@ export function browser(base: string) {
       }
       const text = await response.text();
       const isJson = response.headers.get('content-type')?.includes('json') === true;
-      return { status: response.status, body: (isJson ? JSON.parse(text) : text) as T };
+      const answer = isJson ? (JSON.parse(text) as unknown) : text;
+      requireAsDescribed(method, address, response.status, answer);
+      return { status: response.status, body: answer as T };
     },
   };
 }

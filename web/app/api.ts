@@ -1,122 +1,33 @@
-import type { BayHistory, NewReadings, YardForecast } from '#formats/bay';
-import { nanoid } from '@reduxjs/toolkit';
-import { createApi, type FetchBaseQueryError, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { OfferRecord } from '#formats/choice';
+import {
+  createApi,
+  type EndpointBuilder,
+  type FetchArgs,
+  type FetchBaseQueryError,
+  fetchBaseQuery,
+  type MutationDefinition,
+  type QueryDefinition,
+} from '@reduxjs/toolkit/query/react';
 import type {
-  AirReading,
-  Bay,
-  GaugeAnswer,
-  CareDue,
-  GlossAnswer,
-  GlossSpot,
-  ItemHistory,
-  ItemLife,
-  OwnerDataRemoved,
-  ItemSummary,
-  JobDraft,
-  JobRecord,
-  JobSummary,
-  KeptTemplate,
-  KeptTemplateDraft,
-  Photo,
-  PhotoChanges,
-  PhotoRole,
-  ProbeSpot,
+  AnswerOf,
+  BodySent,
+  ParamsOf,
   Problem,
-  ShelfProduct,
-} from '#formats/job';
-import type {
-  EarlierPair,
-  LearnedHands,
-  LearnedPreparation,
-  LogEntry,
-  NewEntry,
-  ProductCues,
-  ProductLasted,
-} from '#formats/log';
-import type { CalendarView, ShopCalendar } from '#formats/schedule';
-import type { KitEntry, KitRecord, MakerSheet, ProductSheetInput, ShelfFile, ShopFigures } from '#formats/shelf';
-
-import type {
-  JobStock,
-  NewStockEntry,
-  Recall,
-  ReorderList,
-  ScaleReading,
-  StockList,
-  StockLogEntry,
-  StockState,
-  StockThingView,
-  TakenIn,
-  Tick,
-  UsageLessonRow,
-} from '#formats/stock';
-import type { MethodCompared } from '#job/pick';
+  QuerySent,
+  Route,
+  RouteName,
+  Routes,
+  Subject,
+  SubjectOf,
+} from '#formats/api';
+import type { LogEntry } from '#formats/log';
+import type { Tick } from '#formats/stock';
 import { FROM_DEVICE } from '../offline/kept-answers';
 import { answered, toldFromDevice } from '../offline/slice';
 import { nowInstant } from '../ui/moments';
+import { filledIn } from './address-of';
+import { type Address, ADDRESSES, SUBJECTS } from './addresses';
 
-/** A picture file with what is said of it when it is taken; parts not said are left out. */
-export interface NewPhoto {
-  readonly jobId: string;
-  readonly id: string;
-  readonly file: Blob;
-  readonly role?: PhotoRole;
-  readonly surface?: string;
-  readonly mark?: string;
-  readonly pairOf?: string;
-}
-
-/** What the stock is asked for; what is not said is left open. */
-export interface StockAsked {
-  readonly find?: string;
-  readonly state?: StockState;
-  readonly of?: string;
-  readonly at?: string;
-}
-
-/** Whose it is: whoever was at this device when it was tapped. */
-const inTurn = (turn: string | undefined) => (turn === undefined ? {} : { headers: { 'glaphyra-turn': turn } });
-
-/** What is looked for, and how many rows are passed over. */
-export interface Sought {
-  readonly find: string;
-  readonly from: number;
-}
-interface Page<T> {
-  readonly rows: readonly T[];
-  readonly found: number;
-}
-
-const ifMatch = (version: number) => ({ 'if-match': `"${version}"` });
-
-/** What answers are kept by, and read again when it changes. */
-export const TAGS = [
-  'Jobs',
-  'Job',
-  'Log',
-  'Products',
-  'Bays',
-  'Air',
-  'Photos',
-  'Items',
-  'Templates',
-  'Learned',
-  'Kit',
-  'Offers',
-  'Stock',
-  'Ticks',
-  'Me',
-  'People',
-  'AuditList',
-  'Network',
-  'Links',
-  'Backups',
-  'Handovers',
-  'Calendar',
-] as const;
-
-const plainly = fetchBaseQuery({ baseUrl: new URL('/api', location.origin).href });
+const plainly = fetchBaseQuery({ baseUrl: location.origin });
 
 /** Asks the server; where it wants to know who one is, that is asked first. */
 const asking: typeof plainly = async (args, ask, extra) => {
@@ -125,277 +36,134 @@ const asking: typeof plainly = async (args, ask, extra) => {
   const asOf = response?.headers.get(FROM_DEVICE);
   if (asOf) ask.dispatch(toldFromDevice(asOf));
   else if (response) ask.dispatch(answered());
-  if (answer.error?.status === UNKNOWN && ask.endpoint !== 'me') ask.dispatch(api.util.invalidateTags(['Me']));
+  if (answer.error?.status === UNKNOWN && ask.endpoint !== 'me') ask.dispatch(api.util.invalidateTags(['me']));
   return answer;
 };
 const UNKNOWN = 401;
 
-/** The server as the interface sees it. What another window changes is told by the change feed and read again. */
-export const api = createApi({
-  reducerPath: 'api',
-  baseQuery: asking,
-  tagTypes: TAGS,
-  endpoints: (build) => ({
-    jobs: build.query<JobSummary[], void>({ query: () => 'jobs', providesTags: ['Jobs'] }),
-    /** Any jobs, by words; the day's are in `jobs`. */
-    jobsFound: build.query<Page<JobSummary>, Sought>({
-      query: (params) => ({ url: 'search/jobs', params }),
-      providesTags: ['Jobs'],
-    }),
-    job: build.query<JobRecord, string>({
-      query: (id) => `jobs/${id}`,
-      providesTags: (_result, _error, id) => [{ type: 'Job', id }],
-    }),
-    addJob: build.mutation<JobRecord, Omit<JobDraft, 'document'> & { id: string; document: unknown }>({
-      query: (body) => ({ url: 'jobs', method: 'POST', body }),
-      invalidatesTags: ['Jobs'],
-    }),
-    saveJob: build.mutation<JobRecord, { id: string; version: number; draft: JobDraft }>({
-      query: ({ id, version, draft }) => ({ url: `jobs/${id}`, method: 'PUT', body: draft, headers: ifMatch(version) }),
-      invalidatesTags: (_result, _error, { id }) => ['Jobs', { type: 'Job', id }],
-    }),
-    removeJob: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `jobs/${id}`, method: 'DELETE', headers: ifMatch(version) }),
-      invalidatesTags: ['Jobs', 'Items'],
-    }),
-    bringJobBack: build.mutation<JobRecord, string>({
-      query: (id) => ({ url: `jobs/${id}/back`, method: 'POST' }),
-      invalidatesTags: ['Jobs', 'Items'],
-    }),
-    log: build.query<LogEntry[], string>({
-      query: (id) => `jobs/${id}/log`,
+/** The body of a call, as its route says: JSON, a file as it is, or none. */
+type BodyArg<R extends Route> = R extends { readonly fileBytes: number }
+  ? { readonly body: Blob }
+  : R extends { readonly body: object }
+    ? { readonly body: BodySent<R> }
+    : object;
+/** What makes a call: parameters of the address and of the query, body, edited version, and whose tap it was. */
+type Given<R extends Route> = ParamsOf<R> &
+  QuerySent<R> &
+  BodyArg<R> &
+  (R extends { readonly versioned: true } ? { readonly version: number } : object) &
+  (R extends { readonly needs: 'run' } ? { readonly turn?: string | undefined } : object);
+type Args<R extends Route> = keyof Given<R> extends never ? void : Given<R>;
+
+type QueryName = {
+  [Name in RouteName]: Routes[Name] extends { readonly method: 'get'; readonly answer: { readonly schema: object } }
+    ? Name
+    : never;
+}[RouteName];
+type CallName = {
+  [Name in RouteName]: Routes[Name] extends { readonly method: 'get' } ? never : Name;
+}[RouteName];
+type Endpoints = {
+  [Name in QueryName]: QueryDefinition<Args<Routes[Name]>, typeof asking, Subject, AnswerOf<Routes[Name]>, 'api'>;
+} & {
+  [Name in CallName]: MutationDefinition<Args<Routes[Name]>, typeof asking, Subject, AnswerOf<Routes[Name]>, 'api'>;
+};
+
+/** Whatever is given of a call, by name. */
+type AnyArgs = Readonly<Record<string, unknown>> | void;
+
+function request({ method, path }: Address, args: AnyArgs): FetchArgs {
+  const { version, turn, body, ...given } = args ?? {};
+  const { url, rest: params } = filledIn(path, given);
+  const headers = {
+    ...(version !== undefined && { 'if-match': `"${String(version)}"` }),
+    // Whose it is: whoever was at this device when it was tapped.
+    ...(turn !== undefined && { 'glaphyra-turn': String(turn) }),
+    ...(body instanceof Blob && { 'content-type': 'application/octet-stream' }),
+  };
+  // An empty query would still end the address with a question mark.
+  return { url, method: method.toUpperCase(), body, headers, ...(Object.keys(params).length > 0 && { params }) };
+}
+
+/** Stands for "any of that kind" beside the tags of single ones. */
+const ANY = 'any';
+const split = (subject: SubjectOf, args: AnyArgs) => {
+  const [type, param] = subject.split(':{') as [Subject, string | undefined];
+  return { type, id: param === undefined ? undefined : String(args?.[param.slice(0, -1)]) };
+};
+const tagsOfOne = (type: Subject, id: string) => [
+  { type, id },
+  { type, id: ANY },
+];
+const readTags = ({ reads = [] }: Address, args: AnyArgs) =>
+  reads.map((subject) => {
+    const { type, id = ANY } = split(subject, args);
+    return { type, id };
+  });
+const changedTags = ({ changes = [] }: Address, args: AnyArgs) =>
+  changes.flatMap((subject): (Subject | { readonly type: Subject; readonly id: string })[] => {
+    const { type, id } = split(subject, args);
+    return id === undefined ? [type] : tagsOfOne(type, id);
+  });
+
+function everyEndpoint(build: EndpointBuilder<typeof asking, Subject, 'api'>): Endpoints {
+  const endpoints: Record<string, unknown> = {};
+  for (const [name, address] of Object.entries(ADDRESSES)) {
+    const query = (args: AnyArgs) => request(address, args);
+    if (address.method !== 'get')
+      endpoints[name] = build.mutation<unknown, AnyArgs>({
+        query,
+        invalidatesTags: (_answer, error, args) => (error ? [] : changedTags(address, args)),
+      });
+    else if (address.hasJson)
+      endpoints[name] = build.query<unknown, AnyArgs>({
+        query,
+        providesTags: (_answer, _error, args) => readTags(address, args),
+      });
+  }
+  return endpoints as Endpoints;
+}
+
+/** The server as the interface sees it: every route that answers in JSON, by its name in the contract. */
+export const api = createApi({ reducerPath: 'api', baseQuery: asking, tagTypes: SUBJECTS, endpoints: everyEndpoint });
+
+/** What a change told by the server makes one read again. */
+export const tagsOfChange = tagsOfOne;
+
+api.enhanceEndpoints({
+  endpoints: {
+    log: {
       // An answer that was on its way before the last entry does not take that one back.
-      transformResponse: (log: LogEntry[], _meta, id) => withJustLogged(log, id),
-      providesTags: (_result, _error, id) => [{ type: 'Log', id }],
-    }),
-    appendLog: build.mutation<LogEntry, { jobId: string; entry: NewEntry; turn?: string | undefined }>({
-      query: ({ jobId, entry, turn }) => ({
-        url: `jobs/${jobId}/log`,
-        method: 'POST',
-        body: entry,
-        ...inTurn(turn),
-      }),
-      // The answer is the entry as it stands on the disk: put in place at once, without asking again.
-      async onQueryStarted({ jobId }, { dispatch, queryFulfilled }) {
+      transformResponse: (log: LogEntry[], _meta, { id }) => withJustLogged(log, id),
+    },
+    appendLog: {
+      // The answer is the entry as it is on the disk: put in place at once, without asking again.
+      async onQueryStarted({ id: jobId }, { dispatch, queryFulfilled }) {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (!data) return;
         justLogged.set(data.id, { jobId, entry: data, atMs: Date.now() });
         dispatch(
-          api.util.updateQueryData('log', jobId, (log) => {
+          api.util.updateQueryData('log', { id: jobId }, (log) => {
             if (!log.some(({ id }) => id === data.id)) log.push(data);
           }),
         );
       },
-    }),
-    products: build.query<ShelfProduct[], void>({ query: () => 'products', providesTags: ['Products'] }),
-    productLasted: build.query<ProductLasted, string>({
-      query: (id) => `products/${encodeURIComponent(id)}/lasted`,
-      providesTags: ['Products'],
-    }),
-    productCues: build.query<ProductCues, string>({
-      query: (id) => `products/${encodeURIComponent(id)}/cues`,
-      providesTags: ['Products'],
-    }),
-    /** A cue that was none is set aside in its job's log: on record, and taught from no longer. */
-    forgetCue: build.mutation<LogEntry, { jobId: string; entry: NewEntry }>({
-      query: ({ jobId, entry }) => ({ url: `jobs/${jobId}/log`, method: 'POST', body: entry }),
-      invalidatesTags: (_result, _error, { jobId }) => ['Products', { type: 'Log', id: jobId }],
-    }),
-    addProduct: build.mutation<ShelfProduct, ProductSheetInput>({
-      query: (body) => ({ url: 'products', method: 'POST', body }),
-      invalidatesTags: ['Products'],
-    }),
-    setShop: build.mutation<ShelfProduct, { id: string; figures: Pick<ShopFigures, 'deliveryDays'> }>({
-      query: ({ id, figures }) => ({ url: `products/${id}/shop`, method: 'PUT', body: figures }),
-      invalidatesTags: ['Products'],
-    }),
-    saveProduct: build.mutation<ShelfProduct, { version: number; sheet: MakerSheet }>({
-      query: ({ version, sheet }) => ({
-        url: `products/${sheet.id}`,
-        method: 'PUT',
-        body: sheet,
-        headers: ifMatch(version),
-      }),
-      invalidatesTags: ['Products'],
-    }),
-    removeProduct: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `products/${id}`, method: 'DELETE', headers: ifMatch(version) }),
-      invalidatesTags: ['Products'],
-    }),
-    takeShelfIn: build.mutation<{ added: number; changed: number; same: number }, ShelfFile>({
-      query: (body) => ({ url: 'shelf', method: 'POST', body }),
-      invalidatesTags: ['Products'],
-    }),
-    calendar: build.query<CalendarView, void>({ query: () => 'calendar', providesTags: ['Calendar'] }),
-    saveCalendar: build.mutation<CalendarView, { version: number; calendar: ShopCalendar }>({
-      query: ({ version, calendar }) => ({ url: 'calendar', method: 'PUT', body: calendar, headers: ifMatch(version) }),
-      invalidatesTags: ['Calendar'],
-    }),
-    bays: build.query<Bay[], void>({ query: () => 'bays', providesTags: ['Bays'] }),
-    bayAir: build.query<BayHistory, { id: string; days: number; points: number }>({
-      query: ({ id, ...params }) => ({ url: `bays/${id}/air`, params }),
-      providesTags: (_result, _error, { id }) => [{ type: 'Air', id }, 'Bays'],
-    }),
-    yardForecast: build.query<YardForecast, void>({ query: () => 'yard/forecast' }),
-    takeAir: build.mutation<{ added: number }, NewReadings & { id: string }>({
-      query: ({ id, ...body }) => ({ url: `bays/${id}/air`, method: 'POST', body }),
-      invalidatesTags: (_result, _error, { id }) => [{ type: 'Air', id }],
-    }),
-    saveBay: build.mutation<Bay, Bay>({
-      query: ({ id, version, ...body }) => ({ url: `bays/${id}`, method: 'PUT', body, headers: ifMatch(version) }),
-      invalidatesTags: ['Bays'],
-    }),
-    takeThickness: build.mutation<GaugeAnswer, ProbeSpot>({
-      query: (body) => ({ url: 'thickness-gauge/readings', method: 'POST', body }),
-    }),
-    careDue: build.query<{ rows: CareDue[]; found: number }, number>({
-      query: (from) => `care?from=${from}`,
-      providesTags: ['Jobs'],
-    }),
-    takeGloss: build.mutation<GlossAnswer, GlossSpot>({
-      query: (body) => ({ url: 'gloss-meter/readings', method: 'POST', body }),
-    }),
-    learnedHands: build.query<LearnedHands[], void>({
-      query: () => 'learned-hands',
-      providesTags: ['Learned'],
-    }),
-    learned: build.query<LearnedPreparation, void>({
-      query: () => 'learned-preparation',
-      providesTags: ['Learned'],
-    }),
-    earlierPairs: build.query<EarlierPair[], string>({
-      query: (jobId) => `jobs/${jobId}/earlier-pairs`,
-      providesTags: ['Jobs'],
-    }),
-    kit: build.query<KitRecord[], void>({ query: () => 'kit', providesTags: ['Kit'] }),
-    saveKit: build.mutation<KitRecord, { version: number; entry: KitEntry }>({
-      query: ({ version, entry }) => ({
-        url: `kit/${entry.id}`,
-        method: 'PUT',
-        body: entry,
-        headers: ifMatch(version),
-      }),
-      invalidatesTags: ['Kit'],
-    }),
-    removeKit: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `kit/${id}`, method: 'DELETE', headers: ifMatch(version) }),
-      invalidatesTags: ['Kit'],
-    }),
-    offers: build.query<OfferRecord[], void>({ query: () => 'offers', providesTags: ['Offers'] }),
-    saveOffer: build.mutation<OfferRecord, { version: number; offer: OfferRecord['offer'] }>({
-      query: ({ version, offer }) => ({
-        url: `offers/${offer.id}`,
-        method: 'PUT',
-        body: offer,
-        headers: ifMatch(version),
-      }),
-      invalidatesTags: ['Offers'],
-    }),
-    removeOffer: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `offers/${id}`, method: 'DELETE', headers: ifMatch(version) }),
-      invalidatesTags: ['Offers'],
-    }),
-    items: build.query<Page<ItemSummary>, Sought>({
-      query: (params) => ({ url: 'items', params }),
-      providesTags: ['Items'],
-    }),
-    itemLife: build.query<ItemLife, string>({ query: (id) => `items/${id}/life`, providesTags: ['Items'] }),
-    removeOwnerData: build.mutation<OwnerDataRemoved, string>({
-      query: (id) => ({ url: `items/${id}/owner-data/remove`, method: 'POST' }),
-      invalidatesTags: ['Items', 'Jobs'],
-    }),
-    itemHistory: build.query<ItemHistory, string>({ query: (id) => `items/${id}`, providesTags: ['Items'] }),
-    templates: build.query<KeptTemplate[], void>({ query: () => 'templates', providesTags: ['Templates'] }),
-    keepTemplate: build.mutation<KeptTemplate, { id: string; draft: KeptTemplateDraft }>({
-      query: ({ id, draft }) => ({ url: `templates/${id}`, method: 'PUT', body: draft }),
-      invalidatesTags: ['Templates'],
-    }),
-    removeTemplate: build.mutation<void, string>({
-      query: (id) => ({ url: `templates/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Templates'],
-    }),
-    photos: build.query<Photo[], string>({
-      query: (jobId) => `jobs/${jobId}/photos`,
-      providesTags: (_result, _error, id) => [{ type: 'Photos', id }],
-    }),
-    addPhoto: build.mutation<Photo, NewPhoto>({
-      query: ({ jobId, file, ...said }) => ({
-        url: `jobs/${jobId}/photos`,
-        method: 'POST',
-        params: said,
-        body: file,
-        headers: { 'content-type': 'application/octet-stream' },
-      }),
-      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
-    }),
-    changePhoto: build.mutation<Photo, { id: string; jobId: string; words: PhotoChanges }>({
-      query: ({ id, words }) => ({ url: `photos/${id}`, method: 'PUT', body: words }),
-      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
-    }),
-    removePhoto: build.mutation<void, { id: string; jobId: string }>({
-      query: ({ id }) => ({ url: `photos/${id}`, method: 'DELETE' }),
-      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
-    }),
-    bringPhotoBack: build.mutation<Photo, { id: string; jobId: string }>({
-      query: ({ id }) => ({ url: `photos/${id}/back`, method: 'POST' }),
-      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Photos', id: jobId }],
-    }),
-    stock: build.query<StockList, StockAsked>({
-      query: (params) => ({ url: 'stock', params }),
-      providesTags: ['Stock'],
-    }),
-    stockThing: build.query<StockThingView, string>({ query: (id) => `stock/things/${id}`, providesTags: ['Stock'] }),
-    noteStock: build.mutation<StockLogEntry, NewStockEntry['entry']>({
-      query: (entry) => ({ url: 'stock/log', method: 'POST', body: { id: nanoid(), at: nowInstant(), entry } }),
-      invalidatesTags: ['Stock', 'Products'],
-    }),
-    takeStockIn: build.mutation<{ added: number }, TakenIn>({
-      query: (body) => ({ url: 'stock', method: 'POST', body }),
-      invalidatesTags: ['Stock', 'Products'],
-    }),
-    weigh: build.mutation<ScaleReading, string>({
-      query: (thing) => ({ url: 'bottle-scale/readings', method: 'POST', body: { thing } }),
-    }),
-    reorder: build.query<ReorderList, void>({ query: () => 'stock/reorder', providesTags: ['Stock', 'Jobs'] }),
-    recall: build.query<Recall, string>({
-      query: (batch) => ({ url: 'stock/recall', params: { batch } }),
-      providesTags: ['Stock'],
-    }),
-    usageLessons: build.query<UsageLessonRow[], void>({ query: () => 'stock/lessons', providesTags: ['Stock'] }),
-    cutFilm: build.mutation<void, { jobId: string; product: string; roll: number }>({
-      query: ({ jobId, product, roll }) => ({ url: `jobs/${jobId}/film/${product}/${roll}/cut`, method: 'POST' }),
-      invalidatesTags: ['Stock'],
-    }),
-    jobStock: build.query<JobStock, string>({ query: (id) => `jobs/${id}/stock`, providesTags: ['Stock', 'Jobs'] }),
-    methods: build.query<MethodCompared[], { jobId: string; product: string }>({
-      query: ({ jobId, product }) => ({ url: `jobs/${jobId}/methods`, params: { product } }),
-      providesTags: (_result, _error, { jobId }) => [{ type: 'Job', id: jobId }, 'Stock'],
-    }),
-    ticks: build.query<Tick[], string>({
-      query: (id) => `jobs/${id}/ticks`,
+    },
+    ticks: {
       // An answer that was on its way when a finger came does not take its tick back.
-      transformResponse: (ticks: Tick[], _meta, id) =>
+      transformResponse: (ticks: Tick[], _meta, { id }) =>
         [...ticksUnderWay.values()].reduce((shown, tick) => (tick.jobId === id ? withTick(shown, tick) : shown), ticks),
-      providesTags: (_result, _error, id) => [{ type: 'Ticks', id }],
-    }),
-    /** A stock entry that was kept on the device, under its own name and moment. */
-    handInStock: build.mutation<StockLogEntry, { entry: NewStockEntry; turn?: string | undefined }>({
-      query: ({ entry, turn }) => ({ url: 'stock/log', method: 'POST', body: entry, ...inTurn(turn) }),
-      invalidatesTags: ['Stock', 'Products'],
-    }),
-    tick: build.mutation<Tick[], { jobId: string; line: string; ticked: boolean; turn?: string | undefined }>({
-      query: ({ jobId, turn, ...body }) => ({ url: `jobs/${jobId}/ticks`, method: 'PUT', body, ...inTurn(turn) }),
+    },
+    tick: {
       // Seen at the finger; taken back where the server has not noted it.
-      async onQueryStarted(tick, { dispatch, queryFulfilled, requestId }) {
-        ticksUnderWay.set(requestId, tick);
-        const shown = dispatch(api.util.updateQueryData('ticks', tick.jobId, (ticks) => withTick(ticks, tick)));
+      async onQueryStarted({ id, body }, { dispatch, queryFulfilled, requestId }) {
+        ticksUnderWay.set(requestId, { jobId: id, ...body });
+        const shown = dispatch(api.util.updateQueryData('ticks', { id }, (ticks) => withTick(ticks, body)));
         await queryFulfilled.catch(() => shown.undo());
         ticksUnderWay.delete(requestId);
       },
-      invalidatesTags: (_result, _error, { jobId }) => [{ type: 'Ticks', id: jobId }],
-    }),
-    reading: build.query<AirReading, string>({ query: (bayId) => `bays/${bayId}/thermo-hygrometer` }),
-  }),
+    },
+  },
 });
 
 /** Entries this page has had an answer for, while an older answer of the whole log may still be on its way. */
@@ -419,7 +187,6 @@ function withTick(ticks: Tick[], { line, ticked }: { readonly line: string; read
 
 export const {
   useBayAirQuery,
-  useForgetCueMutation,
   useProductCuesQuery,
   useProductLastedQuery,
   useYardForecastQuery,
@@ -436,15 +203,13 @@ export const {
   useJobStockQuery,
   useMethodsQuery,
   useTicksQuery,
+  useJobsOfTheDayQuery,
   useJobsQuery,
-  useJobsFoundQuery,
   useJobQuery,
-  useAddJobMutation,
   useRemoveJobMutation,
   useBringJobBackMutation,
   useLogQuery,
   useProductsQuery,
-  useAddProductMutation,
   useSaveProductMutation,
   useSetShopMutation,
   useRemoveProductMutation,
@@ -478,6 +243,14 @@ export const {
   useChangePhotoMutation,
   useRemovePhotoMutation,
   useBringPhotoBackMutation,
+  useSaveJobMutation,
+  useAppendLogMutation,
+  useHandoversQuery,
+  useHandOverMutation,
+  useShopQuery,
+  useNameShopMutation,
+  useReadPassportMutation,
+  useTakePassportMutation,
 } = api;
 
 /** The server's own account of what went wrong; undefined where it did not answer at all. */

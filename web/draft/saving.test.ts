@@ -113,7 +113,7 @@ test('where both changed the same fact it waits for a decision; either way the o
     { timeout: 4000 },
   );
   const before = puts().length;
-  await store.dispatch(api.endpoints.job.initiate(JOB, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.job.initiate({ id: JOB }, { forceRefetch: true }));
   await new Promise((resolve) => setTimeout(resolve, 800));
   expect(puts()).toHaveLength(before);
   // It outlives the page, with what it was made of.

@@ -60,7 +60,7 @@ export function draftSaving() {
 async function write(id: string, { dispatch, getState }: Listener): Promise<void> {
   const { version, draft } = getState().drafts[id]!;
   dispatch(saveStarted(id));
-  const answer = await dispatch(api.endpoints.saveJob.initiate({ id, version, draft }, { track: false }));
+  const answer = await dispatch(api.endpoints.saveJob.initiate({ id, version, body: draft }, { track: false }));
   if (answer.data) {
     dispatch(saved({ sent: draft, record: answer.data }));
     return;
@@ -68,7 +68,7 @@ async function write(id: string, { dispatch, getState }: Listener): Promise<void
   const problem = problemOf(answer.error);
   const { data: record } =
     problem?.status === STALE
-      ? await dispatch(api.endpoints.job.initiate(id, { forceRefetch: true, subscribe: false }))
+      ? await dispatch(api.endpoints.job.initiate({ id }, { forceRefetch: true, subscribe: false }))
       : { data: undefined };
   if (problem && record) dispatch(overtaken({ record, problem }));
   else dispatch(saveFailed({ id, problem }));

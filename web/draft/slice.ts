@@ -1,6 +1,7 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import isEqual from 'fast-deep-equal';
-import type { JobDraft, JobRecord, Problem } from '#formats/job';
+import type { Problem } from '#formats/api';
+import type { JobDraft, JobRecord } from '#formats/job';
 import { type Clash, mergeThree } from '#formats/values';
 import { joinedDrafts } from './join';
 import { lastSent, type Unsaved } from './unsaved';
@@ -50,17 +51,17 @@ export const unsavedOf = ({ version, draft, base, sent }: Draft): Unsaved => ({
   ...(sent && sent.length > 0 && { sent }),
 });
 
-/** A draft with what others changed: the way forward would lead back behind it. */
-const joinedInto = (current: Draft, draft: JobDraft): Draft =>
-  isEqual(current.draft, draft)
-    ? { ...current, state: { kind: 'dirty' } }
-    : {
-        ...current,
-        draft,
-        past: [...current.past, current.draft].slice(-STEPS_KEPT),
-        future: [],
-        state: { kind: 'dirty' },
-      };
+/**
+ * A draft with what others changed: the way forward would lead back behind it. Where the server has all of it there is
+ * nothing to save: two tabs would otherwise save the same for each other without end.
+ */
+function joinedInto(current: Draft, draft: JobDraft): Draft {
+  const isOnServer = current.base !== undefined && isEqual(asSent(draft), asSent(current.base));
+  const state = { kind: isOnServer ? 'saved' : 'dirty' } as const;
+  if (isEqual(current.draft, draft)) return { ...current, state };
+  const past = [...current.past, current.draft].slice(-STEPS_KEPT);
+  return { ...current, draft, past, future: [], state };
+}
 
 /** Puts a draft that is no draft of the state's own in its place. */
 const put = (state: object, id: string, draft: Draft): void => void ((state as Record<string, Draft>)[id] = draft);
@@ -100,10 +101,7 @@ export const drafts = createSlice({
       if (!current || current.version >= version) return;
       const own = current.sent?.find((each) => isEqual(asSent(each), theirs));
       const draft = joinedDrafts(own ?? current.base, current.draft, theirs);
-      put(state, id, {
-        ...joinedInto({ ...current, version, base: theirs, sent: [] }, draft),
-        state: { kind: isEqual(asSent(draft), theirs) ? 'saved' : 'dirty' },
-      });
+      put(state, id, joinedInto({ ...current, version, base: theirs, sent: [] }, draft));
     },
     /** Whether the device keeps what is unsaved. */
     keeping(state, { payload: { id, isKept } }: PayloadAction<{ id: string; isKept: boolean }>) {

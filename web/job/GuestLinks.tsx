@@ -18,7 +18,7 @@ const USUAL_DAYS = 30;
 /** Links that show this job to whoever has them: made, told once, ended. */
 export default function GuestLinks({ job }: { readonly job: string }) {
   const me = useMe();
-  const { data: links = [], error } = useGuestLinksQuery(job);
+  const { data: links = [], error } = useGuestLinksQuery({ id: job });
   const { data: network } = useNetworkQuery(undefined, { skip: !me?.rights.includes('own') });
   const [days, setDays] = useState(USUAL_DAYS);
   const [make, { data: made, error: notMade, isLoading }] = useMakeGuestLinkMutation();
@@ -42,7 +42,7 @@ export default function GuestLinks({ job }: { readonly job: string }) {
         className="flex items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          void make({ job, days });
+          void make({ body: { job, days } });
         }}
       >
         <NumberField label="Holds for" unit="days" value={days} onChange={(value) => setDays(value ?? USUAL_DAYS)} />
@@ -65,7 +65,7 @@ export default function GuestLinks({ job }: { readonly job: string }) {
               <span className="flex-1">
                 Made {day(madeAt)}, until {day(until)}
               </span>
-              <Button onClick={() => void cut(id)}>End it</Button>
+              <Button onClick={() => void cut({ id })}>End it</Button>
             </li>
           ))}
         </ul>

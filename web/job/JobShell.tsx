@@ -1,6 +1,7 @@
 import { Download, Redo2, Share2, Undo2 } from 'lucide-react';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
+import { addressOf } from '../app/address-of';
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
 import { Troubles } from '../outbox/Troubles';
@@ -148,7 +149,7 @@ function SavedState({ id }: { readonly id: string }) {
       </Dialog>
       <a
         className={button}
-        href={`/api/jobs/${id}/file`}
+        href={addressOf('jobFile', { id })}
         download={`${id}.json`}
         aria-label="Export this job as a file"
       >

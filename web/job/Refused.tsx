@@ -15,7 +15,7 @@ export function Refused({ id }: { readonly id: string }) {
   const { problem, clashes, theirs } = state;
   if (clashes && theirs) return <Clashes key={theirs.version} id={id} clashes={clashes} />;
   const settle = async (keep: 'theirs' | 'mine') => {
-    const { data } = await dispatch(api.endpoints.job.initiate(id, { forceRefetch: true, subscribe: false }));
+    const { data } = await dispatch(api.endpoints.job.initiate({ id }, { forceRefetch: true, subscribe: false }));
     if (data) dispatch(settled({ record: data, keep }));
   };
   return (

@@ -76,15 +76,15 @@ export type LoadedJob =
 
 export function useLoadedJob(id: string): LoadedJob {
   const dispatch = useAppDispatch();
-  const { data: record, error } = useJobQuery(id);
+  const { data: record, error } = useJobQuery({ id });
   // What is there now: while it is read anew, `data` stands still and would take back what was just logged.
-  const { currentData: entries, error: logError } = useLogQuery(id);
+  const { currentData: entries, error: logError } = useLogQuery({ id });
   const baysAsked = useBaysQuery();
   const { data: bays = NONE } = baysAsked;
   const shelfAsked = useProductsQuery();
   const { data: shelf, error: shelfError } = shelfAsked;
   // Going from job to job, never what the one before finds in stock.
-  const stockAsked = useJobStockQuery(id);
+  const stockAsked = useJobStockQuery({ id });
   const inStock = stockAsked.currentData;
   const learnedAsked = useLearnedQuery();
   const kitAsked = useKitQuery();

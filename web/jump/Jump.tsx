@@ -2,7 +2,7 @@ import { Command } from 'cmdk';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useMatch, useNavigate } from 'react-router';
 import { type JobSummary, surfaceName } from '#formats/job';
-import { useItemsQuery, useJobQuery, useJobsFoundQuery, useJobsQuery, useProductsQuery } from '../app/api';
+import { useItemsQuery, useJobQuery, useJobsQuery, useJobsOfTheDayQuery, useProductsQuery } from '../app/api';
 import { jumpGroups } from './places';
 
 const NONE: readonly JobSummary[] = [];
@@ -19,16 +19,16 @@ export default function Jump({ open, onClose }: Props) {
   const jobId = match?.params.jobId;
   const [typed, setTyped] = useState('');
   const find = useDeferredValue(typed.trim());
-  const { data: current = NONE } = useJobsQuery();
+  const { data: current = NONE } = useJobsOfTheDayQuery();
   // Beyond the day's jobs, whatever was ever here under these words.
-  const { data: found } = useJobsFoundQuery({ find, from: 0 }, { skip: find === '' });
+  const { data: found } = useJobsQuery({ find, from: 0 }, { skip: find === '' });
   const { data: items } = useItemsQuery({ find, from: 0 });
   const jobs = useMemo(() => {
     const known = new Set(current.map(({ id }) => id));
     return [...current, ...(found?.rows ?? []).filter(({ id }) => !known.has(id))];
   }, [current, found]);
   const { data: products = [] } = useProductsQuery();
-  const { data: job } = useJobQuery(jobId ?? '', { skip: jobId === undefined });
+  const { data: job } = useJobQuery({ id: jobId ?? '' }, { skip: jobId === undefined });
   const groups = useMemo(
     () =>
       jumpGroups({

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { api, useJobsQuery } from '../app/api';
+import { api, useJobsOfTheDayQuery } from '../app/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
 import { moment } from '../ui/moments';
@@ -39,12 +39,12 @@ export function Aged({ inBay }: { readonly inBay: boolean }) {
 /** Keeps the day's jobs on the device. In the bay their list is asked for only then, not after every tap of anybody. */
 function useDayKept(inBay: boolean): void {
   const dispatch = useAppDispatch();
-  const { data: listed } = useJobsQuery(undefined, { skip: inBay });
+  const { data: listed } = useJobsOfTheDayQuery(undefined, { skip: inBay });
   const ids = listed?.map(({ id, version }) => `${id}/${version}`).join();
   useEffect(() => {
     const keep = async () => {
       if (document.visibilityState !== 'visible') return;
-      const { data: jobs } = await dispatch(api.endpoints.jobs.initiate(undefined, { subscribe: false }));
+      const { data: jobs } = await dispatch(api.endpoints.jobsOfTheDay.initiate(undefined, { subscribe: false }));
       if (jobs) await keepDay(jobs, Date.now());
     };
     // What is looked at first comes first.

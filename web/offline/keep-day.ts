@@ -1,4 +1,5 @@
 import { MS_PER_DAY } from '#core/measures';
+import { addressOf } from '../app/address-of';
 import type { JobRecord, JobSummary, Photo } from '#formats/job';
 
 /** Jobs that begin within this are the day's as well. */
@@ -7,7 +8,9 @@ const AHEAD_MS = 2 * MS_PER_DAY;
 const MOST_JOBS = 12;
 
 /** What everything at the bay is worked out from. */
-const SHARED = ['products', 'bays', 'kit', 'offers', 'learned-preparation', 'yard/forecast', 'names', 'stock'];
+const SHARED = ['products', 'bays', 'kit', 'offers', 'learned', 'yardForecast', 'names', 'stock'] as const;
+/** What is kept of each job. */
+const OF_JOB = ['log', 'ticks', 'jobStock', 'earlierPairs'] as const;
 
 /** The jobs of the day: in the bays, curing, ready, or about to begin. The nearest first. */
 export function jobsOfTheDay(jobs: readonly JobSummary[], nowMs: number): JobSummary[] {
@@ -22,17 +25,17 @@ export function jobsOfTheDay(jobs: readonly JobSummary[], nowMs: number): JobSum
 /** Has everything of the day's jobs answered once, so that it is on the device when the network is not. */
 export async function keepDay(jobs: readonly JobSummary[], nowMs: number): Promise<void> {
   if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller) return;
-  const ask = async <T>(path: string): Promise<T | undefined> => {
-    const answer = await fetch(`/api/${path}`).catch(() => undefined);
+  const ask = async <T>(address: string): Promise<T | undefined> => {
+    const answer = await fetch(address).catch(() => undefined);
     return answer?.ok ? ((await answer.json().catch(() => undefined)) as T | undefined) : undefined;
   };
-  for (const path of SHARED) await ask(path);
+  for (const name of SHARED) await ask(addressOf(name));
   for (const { id } of jobsOfTheDay(jobs, nowMs)) {
-    const job = await ask<JobRecord>(`jobs/${id}`);
-    for (const part of ['log', 'ticks', 'stock', 'earlier-pairs']) await ask(`jobs/${id}/${part}`);
-    if (job?.document.item?.id !== undefined) await ask(`items/${job.document.item.id}`);
-    for (const photo of (await ask<Photo[]>(`jobs/${id}/photos`)) ?? [])
-      for (const size of ['thumb', 'picture'])
-        await fetch(`/api/photos/${photo.id}/${size}.jpg`).catch(() => undefined);
+    const job = await ask<JobRecord>(addressOf('job', { id }));
+    for (const name of OF_JOB) await ask(addressOf(name, { id }));
+    if (job?.document.item?.id !== undefined) await ask(addressOf('itemHistory', { id: job.document.item.id }));
+    for (const photo of (await ask<Photo[]>(addressOf('photos', { id }))) ?? [])
+      for (const size of ['thumbnail', 'picture'] as const)
+        await fetch(addressOf(size, { id: photo.id })).catch(() => undefined);
   }
 }

@@ -1,3 +1,5 @@
+import { ADDRESSES } from '../app/addresses';
+
 /** Which answers of the server a device keeps, and how they say that they come from it. */
 
 export const API_CACHE = 'glaphyra.answers';
@@ -10,14 +12,9 @@ export const RUNNING = 'running';
 export const FROM_DEVICE = 'glaphyra-from-device';
 
 /** What is worked with in the bays. What is the owner's alone is not left on a tablet. */
-const KEPT = [
-  /^\/api\/(jobs|items|products|bays|kit|offers|templates|learned-preparation|names|stock)$/,
-  /^\/api\/items\/[^/]+$/,
-  /^\/api\/jobs\/[^/]+$/,
-  /^\/api\/jobs\/[^/]+\/(log|ticks|photos|stock|earlier-pairs)$/,
-  /^\/api\/photos\/[^/]+\/(picture|thumb)\.jpg$/,
-  /^\/api\/yard\/forecast$/,
-];
+const KEPT = Object.values(ADDRESSES).flatMap(({ path, offline }) =>
+  offline ? [new RegExp(`^${path.replaceAll('.', '\\.').replaceAll(/\{\w+\}/g, '[^/]+')}$`)] : [],
+);
 
 /** @param path of the address, without what is asked */
 export const isKept = (path: string): boolean => KEPT.some((pattern) => pattern.test(path));

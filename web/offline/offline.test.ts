@@ -28,11 +28,11 @@ test('the day’s jobs are those in the bays, curing, ready, or about to begin; 
 });
 
 test('what is worked with at the bay is kept on the device, what is the owner’s alone or never ends is not', () => {
-  for (const path of ['/api/jobs', '/api/jobs/a/log', '/api/jobs/a/ticks', '/api/photos/p/picture.jpg', '/api/names'])
+  for (const path of ['/api/today', '/api/jobs/a/log', '/api/jobs/a/ticks', '/api/photos/p/picture.jpg', '/api/names'])
     expect([path, isKept(path)]).toEqual([path, true]);
   for (const path of [
     '/api/people',
-    '/api/deeds',
+    '/api/audit',
     '/api/backups',
     '/api/network',
     '/api/me',

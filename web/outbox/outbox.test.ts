@@ -169,13 +169,13 @@ test('a tap never leaves the screen on its way: while others are read, kept and 
   const all = Array.from({ length: 12 }, (_, nth) => `quick-${nth}`);
   /** Of those tapped so far, what neither waits nor is logged in the cache of this page. */
   const lost = () => {
-    const log = api.endpoints.log.select(JOB)(store.getState()).data ?? [];
+    const log = api.endpoints.log.select({ id: JOB })(store.getState()).data ?? [];
     const there = new Set([...waiting(), ...log.map(({ id }) => id)]);
     return seen.filter((id) => !there.has(id));
   };
   const missed = new Set<string>();
   const stop = store.subscribe(() => lost().forEach((id) => missed.add(id)));
-  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
   for (const id of all) {
     tap(id);
     seen.push(id);
@@ -188,7 +188,7 @@ test('a tap never leaves the screen on its way: while others are read, kept and 
 });
 
 test('an answer of the log that is older than the last tap does not take it back', async () => {
-  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
   const older = [...server.logs.get(JOB)!];
   tap('newest');
   await waitFor(() => expect(waiting()).toEqual([]), { timeout: 8000 });
@@ -196,8 +196,8 @@ test('an answer of the log that is older than the last tap does not take it back
     method === 'GET' && path.endsWith(`/${JOB}/log`)
       ? new Response(JSON.stringify(older), { headers: { 'content-type': 'application/json' } })
       : undefined;
-  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
-  const shown = api.endpoints.log.select(JOB)(store.getState()).data!;
+  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
+  const shown = api.endpoints.log.select({ id: JOB })(store.getState()).data!;
   expect(shown.map(({ id }) => id)).toContain('newest');
 });
 
@@ -223,7 +223,7 @@ test('a device without room says so and sends what it has all the same', async (
 
 test('what an earlier edition kept is taken over', async () => {
   localStorage.setItem('glaphyra.outbox', JSON.stringify([{ jobId: JOB, entry: air('former') }]));
-  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
   await waitFor(() => expect(logged()).toEqual(['former']), { timeout: 8000 });
   expect(localStorage.getItem('glaphyra.outbox')).toBeNull();
 });
@@ -239,6 +239,6 @@ test('what an earlier page left behind is sent when a job is opened', async () =
   tap('left-behind');
   await waitFor(() => expect(store.getState().outbox.unreachable).toBeDefined());
   server.down = false;
-  await store.dispatch(api.endpoints.log.initiate(JOB, { forceRefetch: true }));
+  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
   await waitFor(() => expect(logged()).toEqual(['left-behind']), { timeout: 8000 });
 });

@@ -150,7 +150,7 @@ export function tapSending() {
         const why = problem.detail ?? problem.title;
         await putAside(entry.id, why).catch(() => undefined);
         dispatch(setAside({ id: entry.id, why }));
-        dispatch(api.util.invalidateTags([{ type: 'Log', id: jobId }]));
+        dispatch(api.util.invalidateTags([{ type: 'log', id: jobId }]));
       } else {
         stuck.add(jobId);
         dispatch(unreachable(problem ? (problem.detail ?? problem.title) : ''));
@@ -176,16 +176,17 @@ async function handedIn(tap: KeptTap, dispatch: AppDispatch): Promise<{ data?: u
   switch (tap.kind) {
     case 'tick': {
       const { line, ticked } = tap.entry;
-      return dispatch(api.endpoints.tick.initiate({ jobId, line, ticked, turn }, { track: false }));
+      return dispatch(api.endpoints.tick.initiate({ id: jobId, body: { line, ticked }, turn }, { track: false }));
     }
     case 'stock': {
-      const answer = await dispatch(api.endpoints.handInStock.initiate({ entry: tap.entry, turn }, { track: false }));
+      const answer = await dispatch(api.endpoints.noteStock.initiate({ body: tap.entry, turn }, { track: false }));
       // What stands in hand is read before the tap is let go of, so that it does not step back for a moment.
-      if (answer.data) await dispatch(api.endpoints.jobStock.initiate(jobId, { forceRefetch: true, subscribe: false }));
+      if (answer.data)
+        await dispatch(api.endpoints.jobStock.initiate({ id: jobId }, { forceRefetch: true, subscribe: false }));
       return answer;
     }
     default:
-      return dispatch(api.endpoints.appendLog.initiate({ jobId, entry: tap.entry, turn }, { track: false }));
+      return dispatch(api.endpoints.appendLog.initiate({ id: jobId, body: tap.entry, turn }, { track: false }));
   }
 }
 

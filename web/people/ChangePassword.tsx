@@ -11,7 +11,7 @@ export function ChangePassword({ onDone }: { readonly onDone: () => void }) {
   const [change, { error, isLoading }] = useChangePasswordMutation();
   const { register, handleSubmit } = useForm({ defaultValues: { password: '', newPassword: '' } });
   const send = async (said: { password: string; newPassword: string }) => {
-    if ((await change(said)).data) onDone();
+    if ((await change({ body: said })).data) onDone();
   };
   return (
     <form className="space-y-4" onSubmit={(event) => void handleSubmit(send)(event)}>

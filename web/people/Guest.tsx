@@ -10,7 +10,7 @@ export function Component() {
   const me = useMe();
   const [come, { data, error }] = useComeAsGuestMutation();
   useEffect(() => {
-    if (hash.length > 1) void come(hash.slice(1));
+    if (hash.length > 1) void come({ body: { token: hash.slice(1) } });
   }, [hash, come]);
   const job = (data ?? me)?.guest?.job;
   if (error)

@@ -1,3 +1,4 @@
+import { addressOf } from '../app/address-of';
 import { errorText } from '../app/api';
 import { day, moment } from '../ui/moments';
 import { useGuestJobQuery } from './api';
@@ -16,7 +17,7 @@ const MINUTE_MS = 60_000;
 
 /** One job as its owner sees it: how far it is, what lies where, and the dates. Nothing here can be changed. */
 export function GuestPage({ job }: { readonly job: string }) {
-  const { data, error } = useGuestJobQuery(job, { pollingInterval: MINUTE_MS });
+  const { data, error } = useGuestJobQuery({ id: job }, { pollingInterval: MINUTE_MS });
   if (error)
     return (
       <p role="alert" className="m-6 border-l-4 border-stop bg-stop-soft px-4 py-3">
@@ -54,12 +55,12 @@ export function GuestPage({ job }: { readonly job: string }) {
         ))}
       </ul>
       <p className="mt-2">
-        <a className="text-over underline" href={`/api/jobs/${job}/calendar.ics`}>
+        <a className="text-over underline" href={addressOf('jobCalendar', { id: job })}>
           Put them in your calendar
         </a>
       </p>
       <p className="mt-2">
-        <a className="text-over underline" href={`/api/jobs/${job}/passport.html`} download={`${job}.html`}>
+        <a className="text-over underline" href={addressOf('passportPage', { id: job })} download={`${job}.html`}>
           Keep its passport on this phone: one page that needs no network
         </a>
       </p>

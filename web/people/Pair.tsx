@@ -38,7 +38,7 @@ export function Component() {
         className="mt-6 space-y-4"
         onSubmit={(event) => {
           event.preventDefault();
-          void pair(code);
+          void pair({ body: { code } });
         }}
       >
         <InputLine

@@ -14,7 +14,7 @@ export function SignIn() {
       <PageTitle>Who is it?</PageTitle>
       <h1 className="figure text-3xl">Who is it?</h1>
       <p className="mt-2 text-ink-2">What is entered here stands under your name.</p>
-      <form className="mt-6 space-y-4" onSubmit={(event) => void handleSubmit((said) => signIn(said))(event)}>
+      <form className="mt-6 space-y-4" onSubmit={(event) => void handleSubmit((body) => signIn({ body }))(event)}>
         <InputLine label="Name" autoComplete="username" autoFocus {...register('name')} />
         <InputLine label="Password" type="password" autoComplete="current-password" {...register('password')} />
         <Fault error={error} />

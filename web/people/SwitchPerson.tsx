@@ -51,7 +51,7 @@ function PinPad({ name, person, onDone }: PadProps) {
   const [pin, setPin] = useState('');
   const [switchTo, { error, isLoading }] = useSwitchToMutation();
   const send = async () => {
-    const answer = await switchTo({ person, pin });
+    const answer = await switchTo({ body: { person, pin } });
     setPin('');
     if (answer.data) onDone?.();
   };

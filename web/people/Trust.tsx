@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { addressOf } from '../app/address-of';
 import { useTrustQuery } from './api';
 import { PageTitle } from '../ui/PageTitle';
 
@@ -29,7 +30,7 @@ export function Component() {
           <Step nth={2} title="Fetch the certificate" picture={<Fetched />}>
             <a
               className="inline-flex min-h-14 items-center bg-over px-5 font-semibold text-over-ink"
-              href="/api/trust/authority.crt"
+              href={addressOf('authority')}
             >
               Fetch it
             </a>

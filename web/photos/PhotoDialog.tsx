@@ -27,7 +27,7 @@ export function PhotoDialog({ photo, photos, of, onClose, onRemoved, onTakeAfter
   const [remove] = useRemovePhotoMutation();
   const [from, setFrom] = useState<readonly [number, number]>();
   const [taping, setTaping] = useState(false);
-  const put = (changes: PhotoChanges) => void change({ id: photo.id, jobId: photo.jobId, words: changes });
+  const put = (changes: PhotoChanges) => void change({ id: photo.id, body: changes });
   const before = photo.role === 'after' ? photos.find(({ id }) => id === photo.pairOf) : undefined;
   const after = photo.role === 'before' ? photos.find(({ pairOf }) => pairOf === photo.id) : undefined;
   const pair = before ? { before, after: photo } : after && { before: photo, after };
@@ -95,7 +95,7 @@ export function PhotoDialog({ photo, photos, of, onClose, onRemoved, onTakeAfter
           action="Take this picture away"
           consequence="It leaves the walk-round and its sheet. For thirty days it can be brought back."
           onConfirm={() =>
-            void remove({ id: photo.id, jobId: photo.jobId })
+            void remove({ id: photo.id })
               .unwrap()
               .then(onRemoved, () => undefined)
           }

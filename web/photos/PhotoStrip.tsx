@@ -1,18 +1,18 @@
 import { useState } from 'react';
 import type { Photo } from '#formats/job';
-import { type NewPhoto, useBringPhotoBackMutation } from '../app/api';
+import { useBringPhotoBackMutation } from '../app/api';
 import { Button } from '../ui/Button';
 import { PhotoDialog } from './PhotoDialog';
 import { TakePicture } from './TakePicture';
 import { ROLE_NAMES } from './roles';
-import { thumbAddress, usePhotos } from './usePhotos';
+import { type PhotoLabels, thumbAddress, usePhotos } from './usePhotos';
 
 interface Props {
   readonly jobId: string;
   /** Which of the job's pictures are shown here. */
   readonly shows: (photo: Photo) => boolean;
   /** What a picture taken here is of. */
-  readonly takes: Omit<NewPhoto, 'jobId' | 'id' | 'file'>;
+  readonly takes: PhotoLabels;
   /** What a picture is of, in words. */
   readonly of: (photo: Photo) => string;
 }
@@ -64,7 +64,7 @@ export function PhotoStrip({ jobId, shows, takes, of }: Props) {
           <Button
             look="quiet"
             onClick={() => {
-              void bringBack({ id: gone.id, jobId });
+              void bringBack({ id: gone.id });
               setGone(undefined);
             }}
           >

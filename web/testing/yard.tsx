@@ -72,7 +72,8 @@ function answer({ method, path, body, version }: Call): Response {
   if (what === 'learned-preparation') return json({ hours: {}, uses: [], shares: [] });
   if (what === 'kit') return json(yard.kit.map((entry) => ({ id: entry.id, version: 1, entry })));
   if (what === 'offers') return json(yard.offers.map((offer) => ({ id: offer.id, version: 1, offer })));
-  if (what === 'items' || what === 'search') return json({ rows: [], found: 0 });
+  if (what === 'today') return json([]);
+  if (what === 'items' || (what === 'jobs' && id === undefined)) return json({ rows: [], found: 0 });
   if (what === 'templates') return json([]);
   if (path.endsWith('/stock/reorder')) return json([]);
   if (what === 'stock') return json({ rows: [], found: 0, totals: IN_STOCK });

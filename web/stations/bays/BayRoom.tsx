@@ -1,5 +1,6 @@
 import { type Bay, USUAL_ROOM } from '#formats/job';
-import { errorText, useSaveBayMutation } from '../../app/api';
+import { errorText } from '../../app/api';
+import { useSaveBay } from '../../app/calls';
 import { LAMP_IDS, LAMPS } from '#core/lay/cure';
 import { Part } from '../../job/Station';
 import { NumberField } from '../../ui/NumberField';
@@ -12,7 +13,7 @@ const perHour = (value: number) => (value >= 0 && value < 200 ? undefined : '0 t
 
 /** How large a bay is and how its air is changed: what the vapour of a job is worked out from. */
 export function BayRoom({ bay }: { readonly bay: Bay }) {
-  const [save, { error }] = useSaveBayMutation();
+  const [save, { error }] = useSaveBay();
   const room: Room = bay.room ?? USUAL_ROOM;
   const change = (changes: Partial<Room>) => void save({ ...bay, room: { ...room, ...changes } });
   const door = room.doorOpen ?? { airChangesPerHour: 12, airSpeed: 0.4 };

@@ -3,7 +3,8 @@ import { useSearchParams } from 'react-router';
 import { NINE_IN_TEN_SIGMAS } from '#core/measures';
 import { type BayHistory, readLoggerCsv, READINGS_AT_ONCE } from '#formats/bay';
 import type { Bay } from '#formats/job';
-import { errorText, useBayAirQuery, useBaysQuery, useSaveBayMutation, useTakeAirMutation } from '../../app/api';
+import { errorText, useBayAirQuery, useBaysQuery, useTakeAirMutation } from '../../app/api';
+import { useSaveBay } from '../../app/calls';
 import { Part } from '../../job/Station';
 import { Button } from '../../ui/Button';
 import { FileIn } from '../../ui/FileIn';
@@ -166,7 +167,7 @@ function ByHand({ bay }: { readonly bay: Bay }) {
           disabled={airC === undefined || rhPct === undefined}
           onClick={() => {
             if (airC === undefined || rhPct === undefined) return;
-            void take({ id: bay.id, source: 'hand', readings: [{ at: nowInstant(), airC, rhPct }] })
+            void take({ id: bay.id, body: { source: 'hand', readings: [{ at: nowInstant(), airC, rhPct }] } })
               .unwrap()
               .then(() => {
                 setAirC(undefined);
@@ -189,7 +190,7 @@ function ByHand({ bay }: { readonly bay: Bay }) {
 
 /** How the bay runs by its own history, beside how it was typed in. */
 function Fit({ bay, history: { fit } }: { readonly bay: Bay; readonly history: BayHistory }) {
-  const [save, { error, isLoading }] = useSaveBayMutation();
+  const [save, { error, isLoading }] = useSaveBay();
   const { climate } = bay;
   if (!fit)
     return (
@@ -270,7 +271,7 @@ function LoggerFile({ bay }: { readonly bay: Bay }) {
           let added = 0;
           for (let from = 0; from < readings.length; from += READINGS_AT_ONCE) {
             const part = readings.slice(from, from + READINGS_AT_ONCE);
-            const answer = await take({ id: bay.id, source: 'logger', readings: part });
+            const answer = await take({ id: bay.id, body: { source: 'logger', readings: part } });
             if (answer.data === undefined) return undefined;
             added += answer.data.added;
           }

@@ -4,6 +4,7 @@ import type { Bay } from '#formats/job';
 import type { CalendarView } from '#formats/schedule';
 import { minutesBetween } from '#formats/values';
 import { bayOf, lastTask, personOf } from '#job/calendar';
+import { addressOf } from '../../app/address-of';
 import { errorText, useBaysQuery, useCalendarQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
@@ -131,7 +132,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
             <h2 className="font-semibold">To a calendar elsewhere</h2>
             <p className="mt-1 flex flex-wrap gap-x-4 text-[14px]">
               {feeds.map(([what, name]) => (
-                <a key={what} className="underline" href={`/api/calendar/${encodeURIComponent(what)}/feed.ics`}>
+                <a key={what} className="underline" href={addressOf('calendarFeed', { what })}>
                   {name}
                 </a>
               ))}

@@ -79,7 +79,7 @@ export function useShopCalendar(view: CalendarView, bays: readonly Bay[]) {
     /** Keeps all of it as it is drawn. */
     async agree() {
       const plan = asKept(shop, drawn.tasks, calendar.plan);
-      const answer = await save({ version: draft?.version ?? view.version, calendar: { ...calendar, plan } });
+      const answer = await save({ version: draft?.version ?? view.version, body: { ...calendar, plan } });
       if ('data' in answer) {
         setFound(undefined);
         setDraft(undefined);

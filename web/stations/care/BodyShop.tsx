@@ -8,13 +8,13 @@ import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
 import { Fault } from '../../ui/Fault';
 import { day } from '../../ui/moments';
-import { useMakeJob } from './useMakeJob';
+import { useMakeNextJob } from './useMakeNextJob';
 
 /** A panel repainted elsewhere: planned again once its paint has breathed, with what the rest has. */
 export function BodyShop({ job, surface }: { readonly job: JobView; readonly surface: string }) {
   const { id, document, shelf, standing, at, nowMin } = job;
-  const { currentData: log } = useLogQuery(id);
-  const { make, error, isLoading } = useMakeJob(job);
+  const { currentData: log } = useLogQuery({ id });
+  const { make, error, isLoading } = useMakeNextJob(job);
   const [refinishedOn, setRefinishedOn] = useState(() => at(nowMin).slice(0, 10));
   const stack = stackOfRest(standing, surface, productsOf(document.products, shelf));
   const made = log && refinishedOn !== '' ? repairedJob(document, log, { surface, refinishedOn, stack }) : undefined;

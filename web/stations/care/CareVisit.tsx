@@ -8,15 +8,15 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { SelectField } from '../../ui/SelectField';
-import { useMakeJob } from './useMakeJob';
+import { useMakeNextJob } from './useMakeNextJob';
 
 const NO_TOPPER = '';
 
 /** The item here for care: a job of its own, in minutes. */
 export function CareVisit({ job }: { readonly job: JobView }) {
   const { id, document, shelf } = job;
-  const { currentData: log } = useLogQuery(id);
-  const { make, error, isLoading } = useMakeJob(job);
+  const { currentData: log } = useLogQuery({ id });
+  const { make, error, isLoading } = useMakeNextJob(job);
   const [chosen, choose] = useState(NO_TOPPER);
   const startAt = job.at(Math.max(0, Math.ceil(job.nowMin)));
   const stands = job.standing.some((subject) => topOf(subject) !== undefined);

@@ -8,7 +8,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { day } from '../../ui/moments';
-import { useMakeJob } from './useMakeJob';
+import { useMakeNextJob } from './useMakeNextJob';
 
 const WAY_WORDS: Readonly<Record<RenewalWay, string>> = {
   over: 'laid over what stands',
@@ -26,8 +26,8 @@ interface Props {
 /** The renewal of what is on it: what must come off, what may stay, made a job at a tap. */
 export function Renewing({ job, atMin }: Props) {
   const { id, document, shelf, standing } = job;
-  const { currentData: log } = useLogQuery(id);
-  const { make, error, isLoading } = useMakeJob(job);
+  const { currentData: log } = useLogQuery({ id });
+  const { make, error, isLoading } = useMakeNextJob(job);
   // On a day chosen in the future, else when the first of it wants renewing, and never in the past.
   const now = Math.ceil(job.nowMin);
   const startAt = job.at(atMin > now ? atMin : Math.max(now, firstRenewMin(standing) ?? now));

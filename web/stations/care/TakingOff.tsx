@@ -13,7 +13,7 @@ import { SelectField } from '../../ui/SelectField';
 import { um } from '../../ui/measures';
 import { day, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
-import { useMakeJob } from './useMakeJob';
+import { useMakeNextJob } from './useMakeNextJob';
 
 const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
   today: 'Today',
@@ -91,8 +91,8 @@ const LIKELY = 0.05;
 /** The taking off of a panel, a side or the whole, as a job of its own. */
 export function MakeItAJob({ job }: { readonly job: JobView }) {
   const { id, document, chosen } = job;
-  const { currentData: log } = useLogQuery(id);
-  const { make, error, isLoading } = useMakeJob(job);
+  const { currentData: log } = useLogQuery({ id });
+  const { make, error, isLoading } = useMakeNextJob(job);
   const sides = [...new Set(document.surfaces.flatMap(({ zone }) => zone ?? []))];
   const [where, setWhere] = useState(chosen ? 'panel' : 'item');
   const [takes, setTakes] = useState<'all' | 'top'>('all');

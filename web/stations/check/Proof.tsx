@@ -28,7 +28,9 @@ export function Proof({ job }: { readonly job: JobView }) {
     record.proofs.filter((reading) => reading.surface === chosen?.id && reading.what === what).length + 1;
   const readGloss = () =>
     chosen &&
-    void gloss({ panel: chosen.id, substrate: chosen.substrate, worked: laid.has(chosen.id), nth: nthOf('gloss') })
+    void gloss({
+      body: { panel: chosen.id, substrate: chosen.substrate, worked: laid.has(chosen.id), nth: nthOf('gloss') },
+    })
       .unwrap()
       .then(
         ({ gu, simulated }) =>
@@ -44,7 +46,7 @@ export function Proof({ job }: { readonly job: JobView }) {
   const readThickness = () => {
     if (!chosen) return;
     const { id: panel, substrate, body, paint } = chosen;
-    void thickness({ panel, substrate, paint, nth: nthOf('thickness'), ...(body && { body }) })
+    void thickness({ body: { panel, substrate, paint, nth: nthOf('thickness'), ...(body && { body }) } })
       .unwrap()
       .then(
         ({ um: value, simulated }) => {

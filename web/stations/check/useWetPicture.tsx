@@ -34,7 +34,7 @@ export function useWetPicture(
   const put = async (matched: MatchedPlace[] | null) => {
     if (!photo) return;
     setTouched({ id: photo.id, matched });
-    const answer = await change({ id: photo.id, jobId, words: { matched } });
+    const answer = await change({ id: photo.id, body: { matched } });
     if ('error' in answer) setTouched(undefined);
   };
   const touchPicture = (at: PictureAt) => {

@@ -4,6 +4,7 @@ import { Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { checkNet, checkView, closingView } from '#job/check';
 import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover';
+import { addressOf } from '../../app/address-of';
 import { Part, Station } from '../../job/Station';
 import { type JobView, useJob } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
@@ -16,7 +17,7 @@ import { day, moment } from '../../ui/moments';
 import { later } from '../../ui/later';
 import { useTap } from '../run/useTap';
 import { Signed, SignHere } from './SignHere';
-import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from './api';
+import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from '../../app/api';
 
 const GuestLinks = later(() => import('../../job/GuestLinks'));
 
@@ -139,16 +140,16 @@ function Papers({ job }: { readonly job: JobView }) {
         read it.
       </p>
       <div className="flex flex-wrap gap-2">
-        <a className={PAPER} href={`/api/jobs/${id}/passport.html`} target="_blank" rel="noreferrer">
+        <a className={PAPER} href={addressOf('passportPage', { id })} target="_blank" rel="noreferrer">
           <Globe size={18} /> As a page
         </a>
-        <a className={PAPER} href={`/api/jobs/${id}/passport.pdf`} target="_blank" rel="noreferrer">
+        <a className={PAPER} href={addressOf('passportPaper', { id })} target="_blank" rel="noreferrer">
           <FileText size={18} /> On paper
         </a>
-        <a className={PAPER} href={`/api/jobs/${id}/passport.json`} download>
+        <a className={PAPER} href={addressOf('passportFile', { id })} download>
           <FileCode2 size={18} /> Signed file
         </a>
-        <a className={PAPER} href={`/api/jobs/${id}/calendar.ics`} download>
+        <a className={PAPER} href={addressOf('jobCalendar', { id })} download>
           Dates
         </a>
       </div>
@@ -174,7 +175,7 @@ function Papers({ job }: { readonly job: JobView }) {
           <TextField
             label="The workshop on its papers"
             value={shop.name}
-            onChange={(name) => void nameShop({ name })}
+            onChange={(name) => void nameShop({ body: { name } })}
           />
           <Fault error={error} />
         </div>
@@ -194,7 +195,7 @@ function Papers({ job }: { readonly job: JobView }) {
 function Sign({ job, isWhole }: { readonly job: JobView; readonly isWhole: boolean }) {
   const { id, document, record, sheet, planned, laid, byOf } = job;
   const isHelper = useIsHelper();
-  const { data: handovers = [] } = useHandoversQuery(id);
+  const { data: handovers = [] } = useHandoversQuery({ id });
   const [handOver, { error, isLoading }] = useHandOverMutation();
   const [name, setName] = useState(document.item?.ownerName ?? '');
   const [strokes, setStrokes] = useState<number[][]>([]);
@@ -242,7 +243,7 @@ function Sign({ job, isWhole }: { readonly job: JobView; readonly isWhole: boole
         className="mt-2 w-full text-xl"
         disabled={strokes.length === 0 || name.trim() === '' || isLoading}
         onClick={() =>
-          void handOver({ job: id, id: nanoid(12), signedBy: name.trim(), strokes })
+          void handOver({ id, body: { id: nanoid(12), signedBy: name.trim(), strokes } })
             .unwrap()
             .then(
               () => setAgain(false),

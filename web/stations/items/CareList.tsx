@@ -2,6 +2,7 @@ import { CalendarDays, Contact } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { CARE_WORDS } from '#formats/calendar';
+import { addressOf } from '../../app/address-of';
 import { errorText, useCareDueQuery } from '../../app/api';
 import { EarlierLater } from '../../ui/EarlierLater';
 import { day } from '../../ui/moments';
@@ -14,7 +15,7 @@ const FILE = 'inline-flex min-h-10 items-center gap-2 rounded border border-line
 /** What is out, and what each is due for: whom to ring of what, and when. Nothing is sent by itself. */
 export function CareList() {
   const [from, setFrom] = useState(0);
-  const { data, error } = useCareDueQuery(from);
+  const { data, error } = useCareDueQuery({ from });
   const now = useNow(60_000);
   if (error)
     return (
@@ -33,10 +34,10 @@ export function CareList() {
   return (
     <>
       <div className="mt-5 flex gap-2">
-        <a className={FILE} href="/api/care.ics" download>
+        <a className={FILE} href={addressOf('careCalendar')} download>
           <CalendarDays size={18} /> Into a calendar
         </a>
-        <a className={FILE} href="/api/care.csv" download>
+        <a className={FILE} href={addressOf('careCsv')} download>
           <Contact size={18} /> Whom to tell, as a table
         </a>
       </div>

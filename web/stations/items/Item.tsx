@@ -2,6 +2,7 @@ import { MARK_KINDS } from '#core/survey/condition';
 import { FAMILIES } from '#core/products/families';
 import { STEP_KINDS } from '#core/prepare/steps';
 import type { Visit } from '#formats/job';
+import { addressOf } from '../../app/address-of';
 import { errorText, useItemHistoryQuery, useItemLifeQuery, useRemoveOwnerDataMutation } from '../../app/api';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { Fault } from '../../ui/Fault';
@@ -21,7 +22,7 @@ const ItemLifeChart = later(() => import('./ItemLifeChart'));
 /** One item through the years, panel by panel or visit by visit. */
 export function Component() {
   const { itemId = '' } = useParams();
-  const { data: item, error } = useItemHistoryQuery(itemId);
+  const { data: item, error } = useItemHistoryQuery({ id: itemId });
   const [panel, setPanel] = useState('');
   if (error) {
     return (
@@ -100,7 +101,7 @@ function OwnersData({ itemId, name }: { readonly itemId: string; readonly name: 
       <div className="mt-3 flex flex-wrap gap-3">
         <a
           className="inline-flex min-h-10 items-center rounded border border-line-strong bg-sheet px-3 hover:bg-tint-1"
-          href={`/api/items/${itemId}/owner-data`}
+          href={addressOf('ownerData', { id: itemId })}
           download
         >
           Give it out
@@ -109,7 +110,7 @@ function OwnersData({ itemId, name }: { readonly itemId: string; readonly name: 
           action="Remove it"
           consequence="Name and plate go from all jobs of all items under this name, and links given out stop working. What was laid, measured and found stays with the items. What was signed stays as it was signed, and copies made earlier hold the name until they are thrown away."
           disabled={isLoading}
-          onConfirm={() => void remove(itemId).catch(() => undefined)}
+          onConfirm={() => void remove({ id: itemId }).catch(() => undefined)}
         />
       </div>
       {removed && (
@@ -125,7 +126,7 @@ function OwnersData({ itemId, name }: { readonly itemId: string; readonly name: 
 
 /** Its life on one axis; only the whole item has one. */
 function Life({ itemId }: { readonly itemId: string }) {
-  const { data: life } = useItemLifeQuery(itemId);
+  const { data: life } = useItemLifeQuery({ id: itemId });
   const now = useNow(60_000);
   const rows = useMemo(() => life && lifeRows(life, now), [life, now]);
   if (!life || !rows) return null;

@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Fault } from '../../ui/Fault';
 import { day } from '../../ui/moments';
-import { useReadPassportMutation, useTakePassportMutation } from '../handover/api';
+import { useReadPassportMutation, useTakePassportMutation } from '../../app/api';
 
 /** A passport another shop has handed out: read, told whether it is as it was signed, and taken in as the item’s past. */
 export function TakePassport() {
@@ -26,7 +26,7 @@ export function TakePassport() {
     try {
       const value = passportIn(await chosen.text());
       setFile(value);
-      await read(value);
+      await read({ body: value });
     } catch {
       setUnread(true);
     }
@@ -91,7 +91,7 @@ export function TakePassport() {
               className="mt-3"
               disabled={!data.holds || isLoading}
               onClick={() =>
-                void take(file!)
+                void take({ body: file! })
                   .unwrap()
                   .then(
                     (job) => navigate(`/jobs/${job.id}/survey`),

@@ -31,7 +31,7 @@ export function TestSpot({ job, surface }: { readonly job: JobView; readonly sur
     all.filter((test) => test.surface !== surface.id),
     USUAL_GOAL_PCT,
   ).found;
-  const { data: earlier = [] } = useEarlierPairsQuery(job.id);
+  const { data: earlier = [] } = useEarlierPairsQuery({ id: job.id });
   const [before] = earlier;
   const answer = climbLadder(own, USUAL_GOAL_PCT, elsewhere ?? before?.pair);
   const [tried, setTried] = useState<Partial<SpotTest>>({});

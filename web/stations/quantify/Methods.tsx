@@ -18,7 +18,7 @@ interface Props {
 /** A product by each method beside one another: what it takes against how long it takes. */
 export function Methods({ job, products }: Props) {
   const [product, setProduct] = useState(products[0]!);
-  const { data, error, isFetching } = useMethodsQuery({ jobId: job.id, product });
+  const { data, error, isFetching } = useMethodsQuery({ id: job.id, product });
   const sheet = job.products.find(({ id }) => id === product);
   const laid = new Set([...job.record.patches.values()].map(({ start }) => start.product));
   return (

@@ -1,6 +1,7 @@
 import { Check } from 'lucide-react';
 import type { PickGroup } from '#core/lay/pick-list';
 import { nanoid } from '@reduxjs/toolkit';
+import { addressOf } from '../../app/address-of';
 import { errorText } from '../../app/api';
 import { useHandIn } from '../../outbox/useHandIn';
 import type { JobView } from '../../job/useJobView';
@@ -30,7 +31,7 @@ export function PickListView({ job }: { readonly job: JobView }) {
           </span>{' '}
           <span className="text-ink-2">lie ready</span>
         </p>
-        <PaperLink href={`/api/jobs/${job.id}/pick-list.pdf`}>Print on one sheet</PaperLink>
+        <PaperLink href={addressOf('pickListPaper', { id: job.id })}>Print on one sheet</PaperLink>
       </div>
       <div className="min-h-0 flex-1 overflow-auto p-5">
         {unsafe.length > 0 && <DoNotBegin unsafe={unsafe} />}

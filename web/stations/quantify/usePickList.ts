@@ -34,7 +34,7 @@ export function usePickList(job: JobView): {
     [document, products, plan, prepared, record, nowMs],
   );
   // While they are read anew, `data` stands still and would take back what was just ticked.
-  const { currentData: ticks, error } = useTicksQuery(job.id);
+  const { currentData: ticks, error } = useTicksQuery({ id: job.id });
   const { data: stock } = useStockQuery({});
   const waiting = useWaitingTicks(job.id);
   const ticked = useMemo(() => {

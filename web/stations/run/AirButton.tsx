@@ -20,7 +20,7 @@ export function AirButton({
   const { bay, nowMin, planned, record } = job;
   const air = airAt(withReadings(planned.ambient, record.air), nowMin);
   const take = async (bayId: string) => {
-    const { airC, rhPct, airSpeed, simulated } = await read(bayId).unwrap();
+    const { airC, rhPct, airSpeed, simulated } = await read({ id: bayId }).unwrap();
     onTap({ type: 'air', airC, rhPct, airSpeed, source: simulated ? 'simulated' : 'instrument' });
   };
   return (

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { Suspense } from 'react';
 import type { ProductCues } from '#formats/log';
-import { errorText, useForgetCueMutation, useProductCuesQuery } from '../../app/api';
+import { errorText, useAppendLogMutation, useProductCuesQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { moment, nowInstant, span } from '../../ui/moments';
 import { later } from '../../ui/later';
@@ -13,8 +13,8 @@ const LISTED = 12;
 
 /** When the cue of a product really came, beside when it was expected, and what that has taught. */
 export function Cues({ product }: { readonly product: string }) {
-  const { data } = useProductCuesQuery(product);
-  const [forget, { error }] = useForgetCueMutation();
+  const { data } = useProductCuesQuery({ id: product });
+  const [forget, { error }] = useAppendLogMutation();
   if (!data) return null;
   return (
     <section aria-label="Cues seen" className="mt-6 border bg-sheet p-4">
@@ -45,8 +45,8 @@ export function Cues({ product }: { readonly product: string }) {
                   look="quiet"
                   onClick={() =>
                     void forget({
-                      jobId,
-                      entry: {
+                      id: jobId,
+                      body: {
                         id: nanoid(),
                         at: nowInstant(),
                         entry: { type: 'set-aside', entry: seen.entry, reason: 'no cue of this product' },

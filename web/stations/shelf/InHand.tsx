@@ -42,7 +42,7 @@ export function InHand({ product: { id, sheet, shop } }: { readonly product: She
           unit="days"
           value={shop.deliveryDays}
           check={(value) => (value >= 0 && value <= 365 ? undefined : '0 to 365 days')}
-          onChange={(deliveryDays) => deliveryDays !== undefined && void setShop({ id, figures: { deliveryDays } })}
+          onChange={(deliveryDays) => deliveryDays !== undefined && void setShop({ id, body: { deliveryDays } })}
         />
       </div>
       <p className="mt-3 text-[14px]">

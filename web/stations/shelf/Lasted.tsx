@@ -10,7 +10,7 @@ const LifeChart = later(() => import('../care/LifeChart'));
 
 /** How long a product really lasts here, over all items drops were read on; small numbers say so. */
 export function Lasted({ sheet }: { readonly sheet: MakerSheet }) {
-  const { data, error } = useProductLastedQuery(sheet.id);
+  const { data, error } = useProductLastedQuery({ id: sheet.id });
   if (error) return <p role="alert">{errorText(error)}</p>;
   if (!data) return null;
   const usual = expectedLife(sheet, {});

@@ -6,7 +6,7 @@ import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';
 import { planInput } from '#job/plan';
-import { errorText, useJobQuery, useJobsQuery, useProductsQuery } from '../../app/api';
+import { errorText, useJobQuery, useJobsOfTheDayQuery, useProductsQuery } from '../../app/api';
 import { AnswerMark } from '../../ui/Mark';
 import { SelectField } from '../../ui/SelectField';
 import { ShelfTabs } from './ShelfTabs';
@@ -24,8 +24,8 @@ export function Component() {
   }, [products]);
   const [search, setSearch] = useSearchParams();
   const jobId = search.get('job');
-  const { data: jobs } = useJobsQuery();
-  const { data: job, error: jobError } = useJobQuery(jobId ?? skipToken);
+  const { data: jobs } = useJobsOfTheDayQuery();
+  const { data: job, error: jobError } = useJobQuery(jobId === null ? skipToken : { id: jobId });
   const panels = useMemo(() => (job ? panelsByRule(job.document) : undefined), [job]);
   const names = new Map(products?.map(({ id, sheet }) => [id, sheet.name]));
   return (

@@ -8,13 +8,7 @@ import { FILM_FINISHES, UNITS } from '#core/products/sheets';
 import { CLOCK_NAMES, MECHANISMS } from '#core/time/clocks';
 import type { ShelfProduct } from '#formats/job';
 import { type MakerSheet, makerSheetSchema, productSenseFaults, SOURCED_FIELDS, usualSheet } from '#formats/shelf';
-import {
-  errorText,
-  useAddProductMutation,
-  useProductsQuery,
-  useRemoveProductMutation,
-  useSaveProductMutation,
-} from '../../app/api';
+import { errorText, useProductsQuery, useRemoveProductMutation, useSaveProductMutation } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { ConfirmButton } from '../../ui/ConfirmButton';
 import { DateField } from '../../ui/DateField';
@@ -85,7 +79,6 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
   const [base, setBase] = useState(stored);
   const { sheet, version } = base ?? {};
   const navigate = useNavigate();
-  const [add, adding] = useAddProductMutation();
   const [save, saving] = useSaveProductMutation();
   const [remove, removing] = useRemoveProductMutation();
   const initial = useMemo<Form>(() => sheet ?? { id: '', name: '', ...usualSheet('ceramic') }, [sheet]);
@@ -102,8 +95,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
   });
   const { errors, isDirty, isSubmitting } = form.formState;
   const store = form.handleSubmit(async (values) => {
-    if (version === undefined) await add(values).unwrap();
-    else await save({ version, sheet: values }).unwrap();
+    await save({ id: values.id, version: version ?? 0, body: values }).unwrap();
     await navigate('/shelf');
   });
   const takeOff = async (id: string, of: number) => {
@@ -111,7 +103,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
     await navigate('/shelf');
   };
   const newer = base && stored && stored.version !== base.version && !isSubmitting ? stored : undefined;
-  const failed = adding.error ?? saving.error ?? removing.error;
+  const failed = saving.error ?? removing.error;
   /** A new sheet begins from what is usual for its family; its name stays. */
   const startFrom = (family: string) => {
     const { id, name } = form.getValues();

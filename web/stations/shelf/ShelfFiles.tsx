@@ -1,6 +1,7 @@
 import { Download } from 'lucide-react';
 import { type ProductSheet, readShelfCsv, type ShelfFile } from '#formats/shelf';
 import { parseJson } from '#formats/values';
+import { addressOf } from '../../app/address-of';
 import { useTakeShelfInMutation } from '../../app/api';
 import { FileIn } from '../../ui/FileIn';
 
@@ -13,15 +14,15 @@ export function ShelfFiles({ shelf }: { readonly shelf: readonly ProductSheet[] 
   const take = async (file: File) => {
     const text = await file.text();
     const isTable = /\.(csv|txt)$/i.test(file.name);
-    const { data } = await takeIn(isTable ? readShelfCsv(text, shelf) : (parseJson(text) as ShelfFile));
+    const { data } = await takeIn({ body: isTable ? readShelfCsv(text, shelf) : (parseJson(text) as ShelfFile) });
     return data && `${data.added} added, ${data.changed} changed, ${data.same} as before.`;
   };
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
-      <a className={LINK} href="/api/shelf.json" download>
+      <a className={LINK} href={addressOf('shelfFile')} download>
         <Download size={16} /> JSON
       </a>
-      <a className={LINK} href="/api/shelf.csv" download>
+      <a className={LINK} href={addressOf('shelfCsv')} download>
         <Download size={16} /> CSV
       </a>
       <FileIn label="A shelf as a file" accept=".json,.csv,.txt" take={take} error={error} />

@@ -2,7 +2,8 @@ import { useMemo } from 'react';
 import { METHODS } from '#core/products/methods';
 import { usageLearned, usageOf } from '#core/stock';
 import type { UsageLessonRow } from '#formats/stock';
-import { errorText, useNoteStockMutation, useUsageLessonsQuery } from '../../app/api';
+import { errorText, useUsageLessonsQuery } from '../../app/api';
+import { useNoteStock } from '../../app/calls';
 import { Button } from '../../ui/Button';
 import { moment } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
@@ -39,7 +40,7 @@ const said = (factor: number) =>
 
 function Product({ lessons }: { readonly lessons: readonly UsageLessonRow[] }) {
   const nameOf = useNameOf();
-  const [note, { error }] = useNoteStockMutation();
+  const [note, { error }] = useNoteStock();
   const own = lessons.map(({ at, ...lesson }) => ({ ...lesson, atMs: Date.parse(at) }));
   const { usageFactor, usageSigma } = usageOf(own);
   const groups = (['method', 'by'] as const).flatMap((key) => {

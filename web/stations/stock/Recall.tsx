@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { addressOf } from '../../app/address-of';
 import { useRecallQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { day } from '../../ui/moments';
@@ -13,7 +14,7 @@ export function Component() {
   const [params, setParams] = useSearchParams();
   const batch = params.get('batch') ?? '';
   const [typed, setTyped] = useState(batch);
-  const { data, error } = useRecallQuery(batch, { skip: batch === '' });
+  const { data, error } = useRecallQuery({ batch }, { skip: batch === '' });
   const panels = (data ?? []).flatMap(({ on }) => on);
   const ask = () => setParams(typed.trim() ? { batch: typed.trim() } : {});
   return (
@@ -34,9 +35,7 @@ export function Component() {
         <Button look="main" type="submit">
           Find everything of it
         </Button>
-        {panels.length > 0 && (
-          <PaperLink href={`/api/stock/recall.pdf?batch=${encodeURIComponent(batch)}`}>Print the list</PaperLink>
-        )}
+        {panels.length > 0 && <PaperLink href={addressOf('recallPaper', { batch })}>Print the list</PaperLink>}
       </form>
       {data?.length === 0 && <p className="mt-5 text-ink-2">Nothing of batch “{batch}” was ever in stock.</p>}
       {data && data.length > 0 && (

@@ -2,6 +2,7 @@ import { Download, PackagePlus } from 'lucide-react';
 import { useDeferredValue, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { STOCK_STATES, type StockList, type StockRow, type StockState } from '#formats/stock';
+import { addressOf } from '../../app/address-of';
 import { useStockQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
@@ -47,7 +48,6 @@ export function Component() {
       { replace: true },
     );
   const ofName = data?.totals.find((total) => total.of === of)?.name ?? of;
-  const labels = new URLSearchParams(asked as Record<string, string>);
   return (
     <StockPage
       error={error}
@@ -95,10 +95,10 @@ export function Component() {
           </Button>
         )}
         <span className="flex-1" />
-        <PaperLink href={`/api/stock/labels.pdf?${labels}`}>Labels</PaperLink>
+        <PaperLink href={addressOf('stockLabels', asked)}>Labels</PaperLink>
         <a
           className="inline-flex min-h-9.5 items-center gap-1.5 rounded border border-line-strong bg-sheet px-3 hover:bg-tint-1"
-          href="/api/stock.csv"
+          href={addressOf('stockCsv')}
           download
         >
           <Download size={16} /> CSV

@@ -6,7 +6,7 @@ import { FileIn } from '../../ui/FileIn';
 export function StockFile() {
   const [takeIn, { error }] = useTakeStockInMutation();
   const take = async (file: File) => {
-    const { data } = await takeIn(readStockCsv(await file.text()));
+    const { data } = await takeIn({ body: readStockCsv(await file.text()) });
     return data && `${data.added} taken in.`;
   };
   return <FileIn label="Stock as a file" accept=".csv,.txt" take={take} error={error} />;

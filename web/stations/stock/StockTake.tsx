@@ -1,7 +1,8 @@
 import { ScanLine } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import type { StockRow } from '#formats/stock';
-import { errorText, useNoteStockMutation, useStockQuery } from '../../app/api';
+import { errorText, useStockQuery } from '../../app/api';
+import { useNoteStock } from '../../app/calls';
 import { Button } from '../../ui/Button';
 import { formatNumber, parseNumber } from '../../ui/numbers';
 import { cameraReader, simulatedReader } from './code-reader';
@@ -16,7 +17,7 @@ const alongTheShelf = (a: StockRow, b: StockRow) =>
 /** The whole shelf by keyboard alone: type what is there, Enter, next; Enter by itself: as it stands. */
 export function Component() {
   const { data, error } = useStockQuery({});
-  const [note] = useNoteStockMutation();
+  const [note] = useNoteStock();
   const [counted, setCounted] = useState<ReadonlyMap<string, number>>(new Map());
   const [refused, setRefused] = useState<ReadonlyMap<string, string>>(new Map());
   const [said, setSaid] = useState('');

@@ -59,7 +59,9 @@ export function TakeInDialog({ onClose }: { readonly onClose: () => void }) {
       ...(useBy && { useBy }),
       ...(sheet?.family === 'film' && { rollMm: roll }),
     };
-    const { data } = await takeIn({ things: Array.from({ length: count }, () => ({ id: nanoid(10), ...as })) });
+    const { data } = await takeIn({
+      body: { things: Array.from({ length: count }, () => ({ id: nanoid(10), ...as })) },
+    });
     if (data) onClose();
   };
   return (

@@ -4,7 +4,8 @@ import { BASES, GONE_REASON_IDS, GONE_REASONS, type GoneReason, isCut } from '#c
 import type { StockLogEntry, StockRow } from '#formats/stock';
 import { USUAL_CURRENCY } from '#formats/job';
 import { money } from '#formats/values';
-import { errorText, useJobsQuery, useNoteStockMutation, useStockThingQuery, useWeighMutation } from '../../app/api';
+import { errorText, useJobsOfTheDayQuery, useStockThingQuery, useWeighMutation } from '../../app/api';
+import { useNoteStock } from '../../app/calls';
 import { Button } from '../../ui/Button';
 import { measured } from '../../ui/measures';
 import { day, moment } from '../../ui/moments';
@@ -16,7 +17,7 @@ import { amountIn, leftOf, UNIT_SHOWN } from './words';
 
 /** One thing: what is left and how one knows, what can be noted of it, and all that happened to it. */
 export function ThingPanel({ id }: { readonly id: string }) {
-  const { data, error } = useStockThingQuery(id);
+  const { data, error } = useStockThingQuery({ id });
   if (error)
     return (
       <p role="alert" className="border-l-4 border-stop bg-stop-soft px-4 py-3">
@@ -80,7 +81,7 @@ function Facts({ row }: { readonly row: StockRow }) {
 
 /** What can be noted of it now. */
 function Notes({ row }: { readonly row: StockRow }) {
-  const [note, { error, isLoading }] = useNoteStockMutation();
+  const [note, { error, isLoading }] = useNoteStock();
   const [weigh, { error: scaleError }] = useWeighMutation();
   const [reason, setReason] = useState<GoneReason>('empty');
   const [emptyG, setEmptyG] = useState<number>();
@@ -94,7 +95,7 @@ function Notes({ row }: { readonly row: StockRow }) {
           <Button
             disabled={isLoading}
             onClick={() =>
-              void weigh(thing).then(
+              void weigh({ body: { thing } }).then(
                 ({ data }) => data && note({ type: 'weighed', thing, ...data, ...(emptyG && { emptyG }) }),
               )
             }
@@ -163,8 +164,8 @@ function Notes({ row }: { readonly row: StockRow }) {
 
 /** All that happened to it, the latest first; what was a slip is undone, and stays to be seen. */
 function History({ log, row }: { readonly log: readonly StockLogEntry[]; readonly row: StockRow }) {
-  const [note, { error }] = useNoteStockMutation();
-  const { data: jobs = [] } = useJobsQuery();
+  const [note, { error }] = useNoteStock();
+  const { data: jobs = [] } = useJobsOfTheDayQuery();
   const titles = new Map(jobs.map(({ id, title }) => [id, title]));
   const undone = new Set(log.flatMap(({ entry }) => (entry.type === 'undo' ? [entry.entry] : [])));
   return (

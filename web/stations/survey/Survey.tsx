@@ -57,7 +57,7 @@ export function Component() {
     setParams((before) => ({ ...Object.fromEntries(before), lens: next }), { replace: true });
   const takeReading = async (surface: Surface, at: Place) => {
     const { substrate, body, paint, id, readingsUm } = surface;
-    const answer = await take({ panel: id, substrate, body, paint, nth: readingsUm.length + 1 });
+    const answer = await take({ body: { panel: id, substrate, body, paint, nth: readingsUm.length + 1 } });
     if (answer.error) return setSaid(errorText(answer.error));
     const { um, simulated } = answer.data;
     if (um === null) return setSaid(`${surfaceName(surface)}: no metal under it, the gauge reads nothing`);

@@ -1,7 +1,8 @@
 import { airAt, type BayClimate, condensation } from '#core/time/air';
 import type { Bay } from '#formats/job';
 import { changeOwner, moveToBay, startAt, typeAir } from '#job/edit';
-import { errorText, useSaveBayMutation } from '../../app/api';
+import { errorText } from '../../app/api';
+import { useSaveBay } from '../../app/calls';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -157,7 +158,7 @@ const CLIMATE_FIELDS: readonly (readonly [keyof BayClimate, string, string])[] =
 
 /** The bay's own climate; a change is for every job planned in it from then on, and for this one at once. */
 function ClimateForm({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
-  const [save, { error }] = useSaveBayMutation();
+  const [save, { error }] = useSaveBay();
   const change = async (key: keyof BayClimate, value: number) => {
     const next = { ...bay, climate: { ...bay.climate, [key]: value } };
     const saved = await save(next).unwrap();

@@ -5,6 +5,7 @@ import { LOST_WHYS, type LostWhy } from '#formats/job';
 import { asAgreed, type DaysView as Days, halfDays, USUAL_HANDOVER_MIN } from '#job/days';
 import { changeDays, changePrepare } from '#job/edit';
 import { countsFrom, weekOf } from '#job/promise';
+import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -61,7 +62,7 @@ export function DaysView({ job }: { readonly job: JobView }) {
           <p className="mt-3">
             <a
               className="inline-flex min-h-9.5 items-center gap-2 rounded border border-line-strong bg-sheet px-3.5 hover:bg-tint-1"
-              href={`/api/jobs/${encodeURIComponent(job.id)}/calendar.ics`}
+              href={addressOf('jobCalendar', { id: job.id })}
               download
             >
               <CalendarDays size={16} /> Dates for the owner’s calendar

@@ -3,6 +3,7 @@ import type { AheadSchool } from '#core/plan/job';
 import { AHEAD_SCHOOLS, aheadOf } from '#core/plan/job';
 import { patchKey } from '#core/lay/run';
 import { changeDocument } from '#job/edit';
+import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -41,7 +42,7 @@ export function SheetView({ job }: { readonly job: JobView }) {
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
           <TimeSwitch />
           {sheet.out.actions.length > 0 && (
-            <PaperLink href={`/api/jobs/${encodeURIComponent(job.id)}/run-sheet.pdf`}>To hang up in the bay</PaperLink>
+            <PaperLink href={addressOf('runSheetPaper', { id: job.id })}>To hang up in the bay</PaperLink>
           )}
         </div>
         {sheet.out.actions.length === 0 ? (

@@ -2,14 +2,15 @@ import { useState } from 'react';
 import { type OpenDay, USUAL_WEEK } from '#core/schedule/hours';
 import type { Bay } from '#formats/job';
 import { weekOf } from '#job/promise';
-import { errorText, useSaveBayMutation } from '../../app/api';
+import { errorText } from '../../app/api';
+import { useSaveBay } from '../../app/calls';
 import { NumberField } from '../../ui/NumberField';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 
 /** When somebody works in a bay, day by day: nothing is begun that cannot be levelled before it closes. */
 export function WeekForm({ bay }: { readonly bay: Bay }) {
-  const [save, { error }] = useSaveBayMutation();
+  const [save, { error }] = useSaveBay();
   const [wrong, setWrong] = useState<string>();
   const week = weekOf(bay);
   const change = (at: number, day: OpenDay) => {

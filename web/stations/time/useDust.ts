@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { minuteOfDay, minutesBetween } from '#formats/values';
 import type { LaidAt } from '#job/go';
-import { useJobsQuery } from '../../app/api';
+import { useJobsOfTheDayQuery } from '../../app/api';
 import type { JobView } from '../../job/useJobView';
 
 /** Another job that is sanded or polished in the same bay, minutes of this one. */
@@ -13,7 +13,7 @@ export interface Dust {
 
 /** Who makes dust in the bay of a job within the time looked at. */
 export function useDust({ id, bay, document: { startAt } }: JobView, fromMin: number, forMin: number): readonly Dust[] {
-  const { data: jobs } = useJobsQuery();
+  const { data: jobs } = useJobsOfTheDayQuery();
   return useMemo(
     () =>
       (jobs ?? [])

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { BELIEVED_C, BELIEVED_RH_PCT } from '#core/time/bay-air';
 import type { AirReading } from '#formats/job';
+import { addressOf } from '../../app/address-of';
 import { listenWhileVisible } from '../../app/event-source';
 
 const isBelieved = ({ airC, rhPct }: AirReading) =>
@@ -10,7 +11,7 @@ const isBelieved = ({ airC, rhPct }: AirReading) =>
 export function useInstrument(bayId: string): AirReading | null | undefined {
   const [reading, setReading] = useState<AirReading | null>();
   useEffect(() => {
-    const url = `/api/bays/${encodeURIComponent(bayId)}/thermo-hygrometer/stream`;
+    const url = addressOf('readings', { id: bayId });
     const silent = () => setReading(null);
     const read = (data: string) => {
       const said = JSON.parse(data) as AirReading;

@@ -3,7 +3,8 @@ import { useId, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readJob } from '#formats/job';
 import { type Fault, FaultsError, parseJson } from '#formats/values';
-import { errorText, useAddJobMutation } from '../../app/api';
+import { errorText } from '../../app/api';
+import { useMakeJob } from '../../app/calls';
 import { Dialog } from '../../ui/Dialog';
 
 const MOST_SHOWN = 12;
@@ -11,7 +12,7 @@ const MOST_SHOWN = 12;
 /** Takes in a `glaphyra.job/1` file; every fault of a bad one is told with its place, and nothing is kept of it. */
 export default function ImportJob({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const [addJob, { isLoading }] = useAddJobMutation();
+  const [makeJob, { isLoading }] = useMakeJob();
   const navigate = useNavigate();
   const id = useId();
 
@@ -21,7 +22,7 @@ export default function ImportJob({ open, onClose }: { readonly open: boolean; r
       const read = readJob(parseJson(await file.text()));
       // An item without a name of its own for its visits gets one; with one, it joins its history.
       const document = { ...read, item: { id: nanoid(12), name: read.title, ...read.item } };
-      const job = await addJob({ id: nanoid(), document, bayId: null, airSource: 'typed' }).unwrap();
+      const job = await makeJob({ document, bayId: null, airSource: 'typed' }).unwrap();
       onClose();
       await navigate(`/jobs/${job.id}/survey`);
     } catch (error) {

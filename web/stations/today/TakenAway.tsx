@@ -12,7 +12,7 @@ export function TakenAway() {
   const taken = state?.takenAway;
   if (!taken || done) return null;
   const undo = async () => {
-    await bringBack(taken.id).unwrap();
+    await bringBack({ id: taken.id }).unwrap();
     setDone(true);
     await navigate(`/jobs/${taken.id}/survey`);
   };

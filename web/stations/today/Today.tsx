@@ -1,6 +1,6 @@
 import { MS_PER_MIN } from '#core/measures';
 import type { Bay, JobSummary } from '#formats/job';
-import { errorText, useBaysQuery, useJobsQuery } from '../../app/api';
+import { errorText, useBaysQuery, useJobsOfTheDayQuery } from '../../app/api';
 import { m2 } from '../../ui/measures';
 import { moment, span } from '../../ui/moments';
 import { useNow } from '../../ui/useNow';
@@ -35,7 +35,7 @@ const cameBack = ({ phase, itemId, startAt }: JobSummary, jobs: readonly JobSumm
 
 /** What is in the bays now, what cures when, and what is to come. */
 export function Component() {
-  const { data: jobs, error } = useJobsQuery(undefined, { pollingInterval: 60_000 });
+  const { data: jobs, error } = useJobsOfTheDayQuery(undefined, { pollingInterval: 60_000 });
   const { data: bays } = useBaysQuery();
   const [importing, setImporting] = useState(false);
   const now = useNow(30_000);

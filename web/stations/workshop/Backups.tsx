@@ -1,8 +1,9 @@
 import { Download, Save } from 'lucide-react';
 import { useState } from 'react';
 import type { KeptCopies } from '#formats/people';
+import { addressOf } from '../../app/address-of';
 import { problemOf } from '../../app/api';
-import { useBackupsQuery, useMakeBackupMutation, usePutBackMutation } from '../../people/api';
+import { useBackupsQuery, useMakeBackupMutation, useRestoreBackupMutation } from '../../people/api';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { moment } from '../../ui/moments';
@@ -52,7 +53,7 @@ export function Component() {
               <span className="figure">{megabytes(copy.bytes)}</span>
               <a
                 className="inline-flex min-h-9.5 items-center gap-2 border border-line-strong px-3.5 hover:bg-tint-1"
-                href={`/api/backups/${copy.name}`}
+                href={addressOf('backupFile', { id: copy.name })}
                 download={copy.name}
               >
                 <Download size={16} /> Fetch
@@ -85,10 +86,10 @@ export function Component() {
 }
 
 function PutBack({ copy, onBegun }: { readonly copy: Copy; readonly onBegun: () => void }) {
-  const [putBack, { error, isLoading }] = usePutBackMutation();
+  const [putBack, { error, isLoading }] = useRestoreBackupMutation();
   const isNewer = problemOf(error)?.status === 409;
   const send = async (overNewer: boolean) => {
-    if ((await putBack({ name: copy.name, overNewer })).data) onBegun();
+    if ((await putBack({ id: copy.name, body: { overNewer } })).data) onBegun();
   };
   return (
     <div className="space-y-4">

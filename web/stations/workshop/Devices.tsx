@@ -47,7 +47,7 @@ export function Component() {
               <ConfirmButton
                 action={`Cut off ${name}`}
                 consequence="It is let in no more, whoever is at it. What was tapped there and has not arrived stays on it."
-                onConfirm={() => void cutOff(id)}
+                onConfirm={() => void cutOff({ id })}
               />
             </li>
           ))}
@@ -104,7 +104,7 @@ function Door() {
         <Button
           look={data.open ? 'plain' : 'main'}
           disabled={isLoading || me?.accounts === false}
-          onClick={() => void open(!data.open)}
+          onClick={() => void open({ body: { open: !data.open } })}
         >
           {data.open ? 'Close it' : 'Open it'}
         </Button>

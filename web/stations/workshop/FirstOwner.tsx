@@ -20,7 +20,7 @@ export function FirstOwner() {
       </div>
       <form
         className="space-y-4 border border-line-strong bg-sheet p-5"
-        onSubmit={(event) => void handleSubmit((said) => make(said))(event)}
+        onSubmit={(event) => void handleSubmit((body) => make({ body }))(event)}
       >
         <h2 className="text-lg font-semibold">Make the owner’s account</h2>
         <InputLine label="Your name" autoComplete="username" {...register('name')} />

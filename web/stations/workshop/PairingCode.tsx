@@ -18,7 +18,7 @@ export function PairingCode() {
         className="space-y-4"
         onSubmit={(event) => {
           event.preventDefault();
-          void offer(name);
+          void offer({ body: { name } });
         }}
       >
         <InputLine

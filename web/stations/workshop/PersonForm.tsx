@@ -27,7 +27,7 @@ export function PersonForm({ person, onDone }: { readonly person: Person; readon
   });
   const isNew = person.name === '';
   const send = async (draft: PersonDraft) => {
-    if ((await save({ id: person.id, draft })).data) onDone();
+    if ((await save({ id: person.id, body: draft })).data) onDone();
   };
   const said = ({ name, role, password, pin }: Said): PersonDraft => ({
     name,

@@ -100,7 +100,10 @@ export function OfferDialog({ record, onClose }: { readonly record: OfferRecord;
         ) : (
           <span />
         )}
-        <Button look="main" onClick={() => void save({ version, offer }).then(({ data }) => data && onClose())}>
+        <Button
+          look="main"
+          onClick={() => void save({ id: offer.id, version, body: offer }).then(({ data }) => data && onClose())}
+        >
           Save
         </Button>
       </div>

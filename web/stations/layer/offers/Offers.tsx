@@ -10,6 +10,7 @@ import { money } from '#formats/values';
 import { choiceSurfaces } from '#job/choose';
 import { changePrepare, type Edit, setAgreed, setStacks, stripFirst } from '#job/edit';
 import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
+import { addressOf } from '../../../app/address-of';
 import { errorText, useOffersQuery } from '../../../app/api';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
@@ -75,7 +76,7 @@ export function Offers({ job }: { readonly job: JobView }) {
             <Button onClick={keep} disabled={lines.length === 0}>
               <Plus size={16} /> Keep this job’s stacks as an offer
             </Button>
-            <PaperLink href={`/api/jobs/${job.id}/offers.pdf`}>For the owner, on one page</PaperLink>
+            <PaperLink href={addressOf('offersPaper', { id: job.id })}>For the owner, on one page</PaperLink>
           </span>
         </div>
         {error && (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { StockRow } from '#formats/stock';
-import { errorText, useNoteStockMutation } from '../../../app/api';
+import { errorText } from '../../../app/api';
+import { useNoteStock } from '../../../app/calls';
 import { Part } from '../../../job/Station';
 import { Button } from '../../../ui/Button';
 import { NumberField } from '../../../ui/NumberField';
@@ -16,7 +17,7 @@ type Key = (typeof FIELDS)[number][0];
 /** A place of the roll that is not to be cut from: it is nested round. */
 export function MarkFlaw({ thing }: { readonly thing: Pick<StockRow, 'id' | 'flaws'> }) {
   const [values, setValues] = useState<Partial<Record<Key, number>>>({});
-  const [note, { error }] = useNoteStockMutation();
+  const [note, { error }] = useNoteStock();
   const { fromMm, toMm, lowMm, highMm } = values;
   const isWhole = fromMm !== undefined && toMm !== undefined && lowMm !== undefined && highMm !== undefined;
   return (

@@ -5,6 +5,7 @@ import { pieceKey, pieceKeys } from '#core/film/nest';
 import { filmAreaM2 } from '#core/stock';
 import { money } from '#formats/values';
 import { type FilmOnRoll, type FilmWork, rollWidthsOf } from '#job/film';
+import { addressOf } from '../../../app/address-of';
 import { errorText, useCutFilmMutation } from '../../../app/api';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
@@ -26,6 +27,12 @@ interface Props {
   /** Time given to nesting a roll. */
   readonly seconds: number;
 }
+
+const CUT_FILES = [
+  ['cutPaper', 'PDF'],
+  ['cutSvg', 'SVG'],
+  ['cutDxf', 'DXF'],
+] as const;
 
 const metres = (lengthMm: number) => `${(lengthMm / 1000).toFixed(2)} m`;
 
@@ -222,9 +229,9 @@ function CutPlanPart({ job, work: { product }, rolls, roll }: Omit<Props, 'secon
       )}
       <Part title="Cut plan">
         <div className="flex flex-wrap gap-2">
-          {['pdf', 'svg', 'dxf'].map((ending) => (
-            <PaperLink key={ending} href={`/api/jobs/${job.id}/film/${product.id}/${nth}.${ending}`}>
-              {ending.toUpperCase()}
+          {CUT_FILES.map(([route, name]) => (
+            <PaperLink key={route} href={addressOf(route, { id: job.id, product: product.id, roll: String(nth) })}>
+              {name}
             </PaperLink>
           ))}
         </div>
@@ -234,7 +241,10 @@ function CutPlanPart({ job, work: { product }, rolls, roll }: Omit<Props, 'secon
         </p>
         {mayCut && (
           <div className="mt-3">
-            <Button disabled={isLoading} onClick={() => void cut({ jobId: job.id, product: product.id, roll: nth })}>
+            <Button
+              disabled={isLoading}
+              onClick={() => void cut({ id: job.id, product: product.id, roll: String(nth) })}
+            >
               Cut: draw {metres(plan.lengthMm)} from this roll
             </Button>
             <p className="mt-1 text-[13px] text-ink-2">

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CutterId } from '#core/film/cutters';
 import type { Nested, NestPiece } from '#core/film/nest';
 import { type FilmWork, filmWork, nestCaseOf } from '#job/film';
-import { useJobQuery, useJobsQuery } from '../../../app/api';
+import { useJobQuery, useJobsOfTheDayQuery } from '../../../app/api';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
@@ -21,9 +21,9 @@ interface Props {
 
 /** Whether another job's film and this one's, nested together, take less of the roll than each by itself. */
 export function Together({ job, work: { product, pieces, widthMm }, cutter }: Props) {
-  const { data: jobs = [] } = useJobsQuery();
+  const { data: jobs = [] } = useJobsOfTheDayQuery();
   const [other, setOther] = useState('');
-  const { data: record } = useJobQuery(other === '' ? skipToken : other);
+  const { data: record } = useJobQuery(other === '' ? skipToken : { id: other });
   const [found, setFound] = useState<readonly (Nested | undefined)[]>([]);
   const { state, start, stop } = useNest(setFound);
   const others = jobs.filter(({ id }) => id !== job.id);

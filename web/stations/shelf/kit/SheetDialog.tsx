@@ -36,7 +36,7 @@ export function SheetDialog({ kind, sheet, version, onClose }: Props) {
     const [nonsense] = kitSenseFaults(read.data);
     if (nonsense) return setFault(`${labelOf(kind, [nonsense.path])}: ${nonsense.message}`);
     setFault(undefined);
-    const saved = await save({ version, entry: read.data as KitEntry });
+    const saved = await save({ id: read.data.id, version, body: read.data as KitEntry });
     if (saved.data) onClose();
   };
   const failed = saving.error ?? removing.error;

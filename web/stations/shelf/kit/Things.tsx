@@ -26,7 +26,8 @@ export function Things({ records, pads, machines, liquids }: Props) {
   const [save, saving] = useSaveKitMutation();
   const [adding, setAdding] = useState<'pad' | 'machine'>();
   const [opened, setOpened] = useState<string>();
-  const put = ({ version }: Pick<KitRecord, 'version'>, entry: KitEntry) => void save({ version, entry });
+  const put = ({ version }: Pick<KitRecord, 'version'>, entry: KitEntry) =>
+    void save({ id: entry.id, version, body: entry });
   const sheetOf = new Map(pads.map((pad) => [pad.id, pad]));
   const padRecords = records.flatMap((record) =>
     record.entry.kind === 'pad-in-use' ? [{ ...record, entry: record.entry }] : [],

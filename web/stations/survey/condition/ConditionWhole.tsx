@@ -3,6 +3,7 @@ import { judgeReadings } from '#core/survey/paint';
 import { takesPolish } from '#core/prepare/steps';
 import { surfaceName } from '#formats/job';
 import { changeDocument } from '#job/edit';
+import { addressOf } from '../../../app/address-of';
 import { Part } from '../../../job/Station';
 import type { JobView } from '../../../job/useJobView';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
@@ -44,7 +45,7 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
           </dl>
         )}
         <div className="mt-3">
-          <PaperLink href={`/api/jobs/${id}/walk-round.pdf`}>Walk-round sheet to sign</PaperLink>
+          <PaperLink href={addressOf('walkRoundPaper', { id })}>Walk-round sheet to sign</PaperLink>
         </div>
       </section>
       {document.surfaces.some(({ substrate }) => takesPolish(substrate)) && (

@@ -23,7 +23,7 @@ export function KeepTemplate({ job }: { readonly job: JobView }) {
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() === '') return;
-          void keep({ id: nanoid(10), draft: keptTemplate(name.trim(), document) }).then(({ data: kept }) => {
+          void keep({ id: nanoid(10), body: keptTemplate(name.trim(), document) }).then(({ data: kept }) => {
             if (kept) setName('');
           });
         }}
@@ -55,7 +55,7 @@ export function KeepTemplate({ job }: { readonly job: JobView }) {
               <span>
                 {template.name} <span className="text-ink-3">{template.surfaces.length} surfaces</span>
               </span>
-              <Button look="quiet" onClick={() => void remove(template.id)}>
+              <Button look="quiet" onClick={() => void remove({ id: template.id })}>
                 Take it away
               </Button>
             </li>

@@ -2,6 +2,7 @@ import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
+import { addressOf } from '../../../app/address-of';
 import { errorText, useRemoveJobMutation } from '../../../app/api';
 import { useDraft } from '../../../draft/useDraft';
 import { Part } from '../../../job/Station';
@@ -10,9 +11,9 @@ import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 
 const FILES = [
-  ['net.svg', 'net as SVG'],
-  ['net.dxf', 'net as DXF'],
-  ['surfaces.csv', 'areas as CSV'],
+  ['netSvg', 'net as SVG'],
+  ['netDxf', 'net as DXF'],
+  ['surfacesCsv', 'areas as CSV'],
 ] as const;
 
 /** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
@@ -55,8 +56,8 @@ export function JobForm({ job }: { readonly job: JobView }) {
         )}
         <p className="flex flex-wrap gap-x-4 gap-y-1 text-[14px]">
           <span className="text-ink-2">Take it along:</span>
-          {FILES.map(([file, name]) => (
-            <a key={file} className="underline" href={`/api/jobs/${job.id}/${file}`} download>
+          {FILES.map(([route, name]) => (
+            <a key={route} className="underline" href={addressOf(route, { id: job.id })} download>
               {name}
             </a>
           ))}

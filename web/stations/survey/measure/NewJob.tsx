@@ -13,7 +13,8 @@ import {
 } from '#core/item/nets';
 import { FIRST_CREW, type JobInput } from '#formats/job';
 import { expectedAir } from '#job/edit';
-import { errorText, useAddJobMutation, useBaysQuery } from '../../../app/api';
+import { errorText, useBaysQuery } from '../../../app/api';
+import { useMakeJob } from '../../../app/calls';
 import { Net } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
 import { DateTimeField } from '../../../ui/DateField';
@@ -79,7 +80,7 @@ export function Component() {
   const [params] = useSearchParams();
   const itemId = params.get('item') ?? undefined;
   const sources = useSources(itemId);
-  const [addJob, { error }] = useAddJobMutation();
+  const [makeJob, { error }] = useMakeJob();
   const navigate = useNavigate();
   const [first] = sources.all;
   const {
@@ -149,8 +150,7 @@ export function Component() {
         plate: values.plate || undefined,
       },
     };
-    const job = await addJob({
-      id: nanoid(),
+    const job = await makeJob({
       document,
       bayId: bay?.id ?? null,
       airSource: bay ? 'bay' : 'typed',

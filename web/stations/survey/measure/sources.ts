@@ -59,9 +59,9 @@ export interface Sources {
 /** @param itemId an item that has come back */
 export function useSources(itemId: string | undefined): Sources {
   const { data: kept } = useTemplatesQuery();
-  const { data: history, error } = useItemHistoryQuery(itemId ?? skipToken);
-  const { data: last } = useJobQuery(history?.lastJobId ?? skipToken);
-  const { data: log } = useLogQuery(history?.lastJobId ?? skipToken);
+  const { data: history, error } = useItemHistoryQuery(itemId === undefined ? skipToken : { id: itemId });
+  const { data: last } = useJobQuery(history?.lastJobId === undefined ? skipToken : { id: history?.lastJobId });
+  const { data: log } = useLogQuery(history?.lastJobId === undefined ? skipToken : { id: history?.lastJobId });
   const back = useMemo(() => {
     if (!history || !last || !log) return undefined;
     return fromMeasured(`back:${history.id}`, `${history.name}, as it was left`, comingBack(last.document, log));

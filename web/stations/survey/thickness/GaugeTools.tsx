@@ -5,6 +5,7 @@ import { type GaugeAnswer, type Surface, surfaceName } from '#formats/job';
 import { readReadingsCsv } from '#formats/tables';
 import type { Fault } from '#formats/values';
 import { addReadings } from '#job/edit';
+import { addressOf } from '../../../app/address-of';
 import { listenWhileVisible } from '../../../app/event-source';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
@@ -66,7 +67,7 @@ export function GaugeTools({ job, armed, onArm, said }: Props) {
 }
 
 const streamAddress = ({ id: panel, substrate, body, paint, readingsUm }: Surface) =>
-  `/api/thickness-gauge/stream?${new URLSearchParams({ panel, substrate, ...(body && { body }), paint, nth: String(readingsUm.length + 1) })}`;
+  addressOf('thicknessWalk', { panel, substrate, body, paint, nth: readingsUm.length + 1 });
 
 interface DialogProps {
   readonly job: JobView;
