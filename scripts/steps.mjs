@@ -1,5 +1,5 @@
 /** What the entry points share: running commands, and installing only when something has changed. */
-import { spawn, spawnSync } from 'node:child_process';
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -77,6 +77,10 @@ function windowed() {
   return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file));
 }
 
+/** The name of the models as they are now, which what is kept of their results is known by. */
+const modelEdition = () =>
+  execFileSync(process.execPath, ['--import', 'tsx', 'server/print-model-edition.ts'], { cwd: ROOT, encoding: 'utf8' });
+
 /** Builds the interface and the server into `dist/`. */
 export function build() {
   // Its parts are named by what is in them: earlier ones would stay.
@@ -97,6 +101,7 @@ export function build() {
       '--format=esm',
       '--packages=external',
       '--alias:#demo=./demo/index.ts',
+      `--define:BUILT_MODEL_EDITION=${JSON.stringify(modelEdition())}`,
       '--outdir=dist/server',
       '--log-level=warning',
     )

@@ -130,13 +130,21 @@ test('an older backup is brought up to date, one of a newer version is refused',
   writeFileSync(journal, JSON.stringify({ ...known, entries: known.entries.slice(0, -1) }));
   const older = at('older.sqlite');
   openDatabase(older, migrations).close();
+  const before = new Database(older);
+  before.pragma('foreign_keys = OFF');
+  before.exec(`insert into job_versions (job_id, version, draft) values ('launch', 3, '{"bayId":null}')`);
+  before.close();
   await makeBackup(older, photoFolder(older), at('older.tar.gz'), now);
   const into = at('updated.sqlite');
   await restoreBackup(at('older.tar.gz'), into, {}, now);
   const updated = new Database(into, { readonly: true });
   const tables = (name: string) =>
     updated.prepare(`select count(*) from sqlite_master where name = ?`).pluck().get(name);
-  expect(tables('job_glances')).toBe(1);
+  expect(tables('job_summaries')).toBe(1);
+  // Earlier states of a job went with it.
+  expect(updated.prepare('select kind, id, version, body from former_versions').all()).toEqual([
+    { kind: 'job', id: 'launch', version: 3, body: '{"bayId":null}' },
+  ]);
   updated.close();
   const newer = at('newer.sqlite');
   openDatabase(newer).close();

@@ -130,7 +130,7 @@ test('an owner’s data are given out whole, over all their items, and removed o
   ])
     expect(JSON.stringify((await server.call('GET', address)).body)).not.toMatch(/Aurel|Strand|TM 9/);
   // Nor in any version kept of them.
-  const [kept] = server.db.all<{ n: number }>(sql`select count(*) n from job_versions where draft like '%Aurel%'`);
+  const [kept] = server.db.all<{ n: number }>(sql`select count(*) n from former_versions where body like '%Aurel%'`);
   expect(kept!.n).toBe(0);
   expect(await history()).toEqual(before);
   expect((await server.call<JobRecord>('GET', '/api/jobs/second')).body.document.title).toBe('the owner, weekend car');

@@ -144,18 +144,18 @@ describe('several at once', () => {
 });
 
 describe('time goes by', () => {
-  test('what a job looks like at a glance follows the clock, the plan and the log', async () => {
-    const glance = async () =>
+  test('what a job looks like in brief follows the clock, the plan and the log', async () => {
+    const summary = async () =>
       (await call<{ rows: JobSummary[] }>('GET', '/api/jobs?find=topsides')).body.rows.find(
         ({ id }) => id === 'marrow-launch',
       )!;
-    const curing = await glance();
+    const curing = await summary();
     expect(curing.phase).toBe('curing');
     nowMs = Date.parse(curing.handover!) + 60_000;
-    expect((await glance()).phase).toBe('ready');
+    expect((await summary()).phase).toBe('ready');
     // Three weeks on, the weather was another than it was forecast to be: hours sooner or later.
     nowMs = Date.parse(curing.firstWash!) + 86_400_000;
-    expect((await glance()).phase).toBe('in-care');
+    expect((await summary()).phase).toBe('in-care');
   });
 
   test('a bay keeps its versions too, and its instrument follows its climate', async () => {

@@ -62,7 +62,7 @@ describe('jobs', () => {
     expect(list).toMatchObject([{ id: 'tourer', phase: 'planned', stops: 0, patchesDone: 0, dusty: [] }]);
   });
 
-  test('the glance says when a job makes dust beside others: while its paint is cut, before anything is laid on it', async () => {
+  test('its summary says when a job makes dust beside others: while its paint is cut, before anything is laid on it', async () => {
     const { document } = await withTourer();
     const [tank] = document.surfaces;
     const polished = {

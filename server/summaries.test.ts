@@ -1,7 +1,8 @@
-/** Jobs at a summary: kept beside the jobs, and as current as what changes them. */
+/** Jobs in brief: kept beside the jobs, and as current as what changes them. */
 import type { Bay, JobRecord, JobSummary } from '#formats/job';
 import { eq } from 'drizzle-orm';
 import { jobSummaries } from './db/schema';
+import { createServices } from './services';
 import { type RunningServer, startStocked } from './testing/client';
 
 const NOW = '2027-03-02T10:40:00+01:00';
@@ -93,4 +94,18 @@ test('the day’s list leaves out what is over: an earlier visit, and what is du
   nowMs = Date.parse(all.rows.find(({ id }) => id === 'two-door-classic')!.renew!) + 61 * 86_400_000;
   const later = (await server.call<JobSummary[]>('GET', '/api/today')).body;
   expect(later.some(({ id }) => id === 'two-door-classic')).toBe(false);
+});
+
+test('what was worked out by other models is worked out anew', async () => {
+  const id = 'satin-tourer';
+  await list();
+  /** As the same file reads to a server that starts now. */
+  const titleAtStart = () =>
+    createServices(server.db, server.photoFolder, () => new Date(nowMs))
+      .summaries.found('', 0)
+      .rows.find((job) => job.id === id)!.title;
+  mark(id);
+  expect(titleAtStart()).toBe('as kept');
+  server.db.update(jobSummaries).set({ model: 'of-last-year' }).where(eq(jobSummaries.jobId, id)).run();
+  expect(titleAtStart()).not.toBe('as kept');
 });

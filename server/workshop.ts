@@ -37,7 +37,7 @@ export function openWorkshop(
   let isOpen = true;
   services.summaries
     .warm(() => isOpen)
-    .catch((error: unknown) => log.error({ err: error }, 'glances could not be worked out'));
+    .catch((error: unknown) => log.error({ err: error }, 'summaries could not be worked out'));
   return {
     app: createApp({ db, services, log, webFolder, network, keeping, proxied: proxy !== undefined }),
     services,

@@ -53,12 +53,8 @@ type NamesIn<Path extends string> = Path extends `${string}{${infer Name}}${infe
 /** The parameters in a route's path. */
 export type ParamsOf<R extends Route> = { readonly [Name in NamesIn<R['path']>]: string };
 /** A route's query as it is sent, and as the server reads it. */
-export type QuerySent<R extends Route> = R extends { readonly query: infer Q extends z.ZodType }
-  ? z.input<Q>
-  : object;
-export type QueryRead<R extends Route> = R extends { readonly query: infer Q extends z.ZodType }
-  ? z.output<Q>
-  : object;
+export type QuerySent<R extends Route> = R extends { readonly query: infer Q extends z.ZodType } ? z.input<Q> : object;
+export type QueryRead<R extends Route> = R extends { readonly query: infer Q extends z.ZodType } ? z.output<Q> : object;
 export type BodySent<R extends Route> = R extends { readonly body: infer B extends z.ZodType } ? z.input<B> : undefined;
 export type BodyRead<R extends Route> = R extends { readonly body: infer B extends z.ZodType }
   ? z.output<B>

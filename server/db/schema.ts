@@ -96,19 +96,6 @@ export const templates = sqliteTable('templates', {
   createdAt: text('created_at').notNull(),
 });
 
-/** The latest versions of each job, so that a stale write can be told what has changed since. */
-export const jobVersions = sqliteTable(
-  'job_versions',
-  {
-    jobId: text('job_id')
-      .notNull()
-      .references(() => jobs.id, { onDelete: 'cascade' }),
-    version: integer('version').notNull(),
-    draft: text('draft', { mode: 'json' }).$type<JobDraft>().notNull(),
-  },
-  (table) => [uniqueIndex('job_versions_key').on(table.jobId, table.version)],
-);
-
 /** Earlier states of what is kept under a version, so that a stale write can be told what has changed since. */
 export const formerVersions = sqliteTable(
   'former_versions',
@@ -120,14 +107,15 @@ export const formerVersions = sqliteTable(
   },
   (table) => [uniqueIndex('former_versions_key').on(table.kind, table.id, table.version)],
 );
-export type VersionedKind = 'product' | 'offer' | 'kit' | 'bay';
+export type VersionedKind = 'job' | 'product' | 'offer' | 'kit' | 'bay';
 
-/** What each job teaches of preparation, as of an entry of its log: worked out when the log grows, not when it is asked. */
+/** What each job teaches, as of an entry of its log and by which models: worked out when the log grows, not when it is asked. */
 export const jobLessons = sqliteTable('job_lessons', {
   jobId: text('job_id')
     .primaryKey()
     .references(() => jobs.id, { onDelete: 'cascade' }),
   lastSeq: integer('last_seq').notNull(),
+  model: text('model').notNull(),
   lesson: text('lesson', { mode: 'json' }).$type<JobLesson>().notNull(),
 });
 
@@ -156,22 +144,24 @@ export const photos = sqliteTable(
   (table) => [index('photos_job').on(table.jobId)],
 );
 
-/** Each job at a summary, with what it was worked out from and until when it holds: a list is read, not planned. */
 /** What a job still takes: units of each product, so that nine jobs in ten like it are covered; none once all is laid. */
 export interface JobDemand {
   readonly lessons: string;
   readonly units: Readonly<Record<string, number>>;
 }
 
+/** Each job in brief, with what it was worked out from and until when it holds: a list is read, not planned. */
 export const jobSummaries = sqliteTable(
-  'job_glances',
+  'job_summaries',
   {
     jobId: text('job_id')
       .primaryKey()
       .references(() => jobs.id, { onDelete: 'cascade' }),
     version: integer('version').notNull(),
     lastSeq: integer('last_seq').notNull(),
-    /** What it turns on beside the job and its log, as it stood. */
+    /** The models it was worked out by. */
+    model: text('model').notNull(),
+    /** What else it depends on beside the job and its log, as it was then. */
     standing: text('standing').notNull(),
     /** When it was worked out, and until when it stays as it is. */
     atMs: integer('at_ms').notNull(),
@@ -184,11 +174,11 @@ export const jobSummaries = sqliteTable(
     itemId: text('item_id'),
     /** Title, item, owner and traits, in small letters. */
     find: text('find').notNull(),
-    summary: text('glance', { mode: 'json' }).$type<JobSummary>().notNull(),
-    /** What the job still takes, and the lessons of weighings it was worked out with; null: kept by an older server. */
-    demand: text('demand', { mode: 'json' }).$type<JobDemand>(),
+    summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
+    /** What the job still takes, and the lessons of weighings it was worked out with. */
+    demand: text('demand', { mode: 'json' }).$type<JobDemand>().notNull(),
   },
-  (table) => [index('job_glances_item').on(table.itemId, table.startMs)],
+  (table) => [index('job_summaries_item').on(table.itemId, table.startMs)],
 );
 
 /** What was really done. Append-only: triggers in the migrations refuse any change or removal. */

@@ -5,7 +5,7 @@ import { formerVersions, type VersionedKind } from '../db/schema';
 /** Versions kept of each thing. */
 const KEPT = 20;
 
-/** Earlier states of sheets, offers, kit and bays. */
+/** Earlier states of jobs, sheets, offers, kit and bays. */
 export function formerVersionRepository(db: Db, kind: VersionedKind) {
   const of = (id: string) => and(eq(formerVersions.kind, kind), eq(formerVersions.id, id));
   return {
@@ -20,6 +20,7 @@ export function formerVersionRepository(db: Db, kind: VersionedKind) {
         .where(and(of(id), lte(formerVersions.version, version - KEPT)))
         .run();
     },
+    forget: (id: string): void => void db.delete(formerVersions).where(of(id)).run(),
     get: (id: string, version: number): object | undefined =>
       db
         .select({ body: formerVersions.body })

@@ -1,10 +1,8 @@
-import { and, desc, eq, getTableColumns, gt, isNotNull, isNull, lt, lte, ne, or, sql } from 'drizzle-orm';
+import { and, desc, eq, getTableColumns, gt, isNotNull, isNull, lt, ne, or, sql } from 'drizzle-orm';
 import type { JobDraft, JobRecord } from '#formats/job';
 import type { Db } from '../db/open';
-import { jobs, jobVersions } from '../db/schema';
-
-/** Versions kept of each job. */
-const VERSIONS_KEPT = 20;
+import { jobs } from '../db/schema';
+import { formerVersionRepository } from './former-versions';
 
 /** Earlier jobs that are looked at for what worked on a model. */
 const TEST_SPOT_JOBS = 20;
@@ -15,13 +13,7 @@ function draftOf({ document, bayId, airSource }: JobRecord): JobDraft {
 
 /** Jobs in their latest version, and the few before it. */
 export function jobRepository(db: Db) {
-  const keepVersion = (id: string, version: number, draft: JobDraft) => {
-    // Kept under that version already by an older edition.
-    db.insert(jobVersions).values({ jobId: id, version, draft }).onConflictDoNothing().run();
-    db.delete(jobVersions)
-      .where(and(eq(jobVersions.jobId, id), lte(jobVersions.version, version - VERSIONS_KEPT)))
-      .run();
-  };
+  const former = formerVersionRepository(db, 'job');
   const { itemId, templateId, testSpots, removedAt, ...columns } = getTableColumns(jobs);
   const present = isNull(removedAt);
   const startAt = sql<string>`json_extract(${jobs.document}, '$.startAt')`;
@@ -48,11 +40,15 @@ export function jobRepository(db: Db) {
         .all()
         .map(({ title }) => title),
     /** Forgets those taken away before an instant, and says how many there were. */
-    clear: (before: string): number =>
-      db
+    clear(before: string): number {
+      const gone = db
         .delete(jobs)
         .where(and(isNotNull(removedAt), lt(removedAt, before)))
-        .run().changes,
+        .returning({ id: jobs.id })
+        .all();
+      for (const { id } of gone) former.forget(id);
+      return gone.length;
+    },
     markRemoved: (id: string, at: string | null) =>
       void db.update(jobs).set({ removedAt: at }).where(eq(jobs.id, id)).run(),
     /** The same with those that were taken away and can still be brought back. */
@@ -103,23 +99,16 @@ export function jobRepository(db: Db) {
         .limit(TEST_SPOT_JOBS)
         .all();
     },
-    /** An earlier version of it, while that is kept. */
-    version: (id: string, version: number): JobDraft | undefined =>
-      db
-        .select({ draft: jobVersions.draft })
-        .from(jobVersions)
-        .where(and(eq(jobVersions.jobId, id), eq(jobVersions.version, version)))
-        .get()?.draft,
     add(id: string, draft: JobDraft, at: string): JobRecord {
       const record = { id, version: 1, ...draft, createdAt: at, updatedAt: at };
       db.insert(jobs).values(record).run();
       return record;
     },
     /** Forgets every version before the one that stands. */
-    forgetVersions: (id: string) => void db.delete(jobVersions).where(eq(jobVersions.jobId, id)).run(),
+    forgetVersions: former.forget,
     /** @param before what stood until now: it is kept for a while */
     update(id: string, version: number, draft: JobDraft, at: string, before: JobRecord): void {
-      keepVersion(id, before.version, draftOf(before));
+      former.keep(id, before.version, draftOf(before));
       db.update(jobs)
         .set({ ...draft, version, updatedAt: at })
         .where(eq(jobs.id, id))

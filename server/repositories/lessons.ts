@@ -2,6 +2,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { JobLesson } from '#job/learn';
 import type { Db } from '../db/open';
 import { jobLessons, runLog } from '../db/schema';
+import { MODEL_EDITION } from '../model-edition';
 
 /** What each job teaches, kept with the entry of its log it was worked out at. */
 export function lessonRepository(db: Db) {
@@ -13,14 +14,16 @@ export function lessonRepository(db: Db) {
         .orderBy(jobLessons.lastSeq)
         .all()
         .map(({ jobId, lesson }) => ({ ...lesson, jobId })),
-    /** Jobs whose log has grown since their lesson was worked out. */
+    /** Jobs whose log has grown since their lesson was worked out, or whose lesson is by other models. */
     outdated: (): string[] =>
       db
         .select({ jobId: runLog.jobId })
         .from(runLog)
         .leftJoin(jobLessons, eq(jobLessons.jobId, runLog.jobId))
         .groupBy(runLog.jobId)
-        .having(sql`max(${runLog.seq}) > coalesce(${jobLessons.lastSeq}, 0)`)
+        .having(
+          sql`max(${runLog.seq}) > coalesce(${jobLessons.lastSeq}, 0) or max(${jobLessons.model}) <> ${MODEL_EDITION}`,
+        )
         .all()
         .map(({ jobId }) => jobId),
     /** The log has grown by something that teaches nothing; a lesson that was outdated before stays so. */
@@ -31,7 +34,7 @@ export function lessonRepository(db: Db) {
         .where(and(eq(jobLessons.jobId, jobId), eq(jobLessons.lastSeq, from)))
         .run(),
     put(jobId: string, lastSeq: number, lesson: JobLesson): void {
-      const row = { jobId, lastSeq, lesson };
+      const row = { jobId, lastSeq, model: MODEL_EDITION, lesson };
       db.insert(jobLessons).values(row).onConflictDoUpdate({ target: jobLessons.jobId, set: row }).run();
     },
   };

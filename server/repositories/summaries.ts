@@ -3,11 +3,13 @@ import { MS_PER_DAY } from '#core/measures';
 import type { ItemSummary, JobSummary } from '#formats/job';
 import type { Db } from '../db/open';
 import { type JobDemand, jobSummaries, jobs, runLog } from '../db/schema';
+import { MODEL_EDITION } from '../model-edition';
 
 /** A summary as it is kept. */
 export interface KeptSummary {
   readonly version: number;
   readonly lastSeq: number;
+  readonly model: string;
   readonly standing: string;
   readonly atMs: number;
   readonly goodUntilMs: number;
@@ -51,10 +53,10 @@ export function summaryRepository(db: Db) {
       wordsOf(words).map((word) => sql`instr(seen.find, ${word}) > 0`),
       sql` and `,
     );
-  /** Glances of jobs that are there. */
+  /** Summaries of jobs that are there. */
   const summaries = () => db.select({ summary }).from(jobSummaries).innerJoin(jobs, eq(jobs.id, jobSummaries.jobId));
   /** Its item has been here again since. */
-  const cameBack = sql`exists (select 1 from job_glances later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
+  const cameBack = sql`exists (select 1 from job_summaries later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
   return {
     /** All jobs that are there, last changed first. No document is opened, and no summary read. */
     listed(): ListedJob[] {
@@ -99,8 +101,13 @@ export function summaryRepository(db: Db) {
     },
     /** What a job in this version, with so much of its log, still takes; undefined: not worked out yet. */
     demandOf(id: string, version: number, lastSeq: number): JobDemand | undefined {
-      const own = and(eq(jobSummaries.jobId, id), eq(jobSummaries.version, version), eq(jobSummaries.lastSeq, lastSeq));
-      return db.select({ demand }).from(jobSummaries).where(own).get()?.demand ?? undefined;
+      const own = and(
+        eq(jobSummaries.jobId, id),
+        eq(jobSummaries.version, version),
+        eq(jobSummaries.lastSeq, lastSeq),
+        eq(jobSummaries.model, MODEL_EDITION),
+      );
+      return db.select({ demand }).from(jobSummaries).where(own).get()?.demand;
     },
     /** What is the day's matter: in the bays, curing, to come, and in care where something is due and it is the last visit. */
     current(nowMs: number, most: number): JobSummary[] {
@@ -157,7 +164,7 @@ export function summaryRepository(db: Db) {
     /** Items by their last visit, found by words of any visit: its names, or what was laid, used and found at it. */
     items(words: string, from: number, most: number): Page<ItemSummary> {
       const last = sql<number>`max(${startMs})`;
-      const visited = sql`${itemId} in (select seen.item_id from job_glances seen join jobs on jobs.id = seen.job_id where jobs.removed_at is null and ${said(words)})`;
+      const visited = sql`${itemId} in (select seen.item_id from job_summaries seen join jobs on jobs.id = seen.job_id where jobs.removed_at is null and ${said(words)})`;
       const wanted = and(there, isNotNull(itemId), words.trim() === '' ? undefined : visited);
       const [count] = db
         .select({ found: sql<number>`count(distinct ${itemId})` })

@@ -3,12 +3,13 @@ import type { RunRecord } from '#core/lay/run';
 import type { JobDraft, JobRecord } from '#formats/job';
 import { changedPaths, type Fault } from '#formats/values';
 import type { Db } from '../db/open';
-import { conflict, notFound, staleWrite } from '../http/problem';
+import { conflict, notFound } from '../http/problem';
 import { bayRepository } from '../repositories/bays';
 import { jobRepository } from '../repositories/jobs';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
 import type { RunLogService } from './run-log';
+import { versionGuard } from './versions';
 
 /** How long a job taken away can be brought back. */
 const KEPT_DAYS = 30;
@@ -18,6 +19,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
   const jobs = jobRepository(db);
   const bays = bayRepository(db);
   const log = runLogRepository(db);
+  const versions = versionGuard(db, 'job');
 
   const get = (id: string): JobRecord => {
     const job = jobs.get(id);
@@ -56,7 +58,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
       db.transaction(
         () => {
           const current = get(id);
-          if (current.version !== version) throw stale(current, version);
+          versions.require(id, { version: current.version, body: draftOf(current) }, version);
           const faults = contradictions(current, draft, runLog.record(id));
           if (faults.length > 0) throw conflict('What has been laid cannot be planned away.', faults);
           jobs.update(id, version + 1, draft, now().toISOString(), current);
@@ -71,7 +73,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
       db.transaction(
         () => {
           const current = get(id);
-          if (current.version !== version) throw stale(current, version);
+          versions.require(id, { version: current.version, body: draftOf(current) }, version);
           if (log.lastSeq(id) > 0) throw conflict('Work has been logged at this job; its record stays.');
           jobs.markRemoved(id, now().toISOString());
         },
@@ -88,11 +90,6 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
       return get(id);
     },
   };
-
-  function stale(current: JobRecord, edited: number) {
-    const base = jobs.version(current.id, edited);
-    return staleWrite(current.version, base ? changedPaths(base, draftOf(current)) : ['all of it']);
-  }
 }
 export type JobService = ReturnType<typeof jobService>;
 

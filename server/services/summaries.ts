@@ -27,6 +27,7 @@ import { careDue, preparedWith, standingView, traitsOf } from '#job/view';
 import type { Db } from '../db/open';
 import type { JobDemand } from '../db/schema';
 import type { YardForecastService } from '../devices/yard-forecast';
+import { MODEL_EDITION } from '../model-edition';
 import { bayRepository } from '../repositories/bays';
 import { summaryRepository, type ListedJob, type Page } from '../repositories/summaries';
 import { jobRepository } from '../repositories/jobs';
@@ -42,7 +43,7 @@ const FRESH_FOR_MS = 30_000;
 const FORECAST_FOR_MS = 3_600_000;
 /** What time moves on no more. */
 const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
-/** So many glances are worked out anew at most while somebody waits. */
+/** So many summaries are worked out anew at most while somebody waits. */
 const MOST_AT_ONCE = 12;
 /** Longer than any day's list of a workshop. */
 const LONGEST_LIST = 500;
@@ -66,11 +67,11 @@ export function summaryService(
   const bays = bayRepository(db);
   const kit = kitRepository(db);
   const jobs = jobRepository(db);
-  const glances = summaryRepository(db);
+  const summaries = summaryRepository(db);
   /** What a job takes: it changes with its document, its log and what weighings teach, not with the time of day. */
   const demandOf = ({ id, version }: JobRecord): ReadonlyMap<string, number> => {
     const lastSeq = log.lastSeq(id);
-    const known = glances.demandOf(id, version, lastSeq);
+    const known = summaries.demandOf(id, version, lastSeq);
     const { units } =
       known?.lessons === stock.lessonsStanding()
         ? known
@@ -95,6 +96,7 @@ export function summaryService(
   const holds = ({ version, lastSeq, kept }: ListedJob, standing: string, nowMs: number): boolean =>
     kept !== undefined &&
     kept.version === version &&
+    kept.model === MODEL_EDITION &&
     kept.lastSeq === lastSeq &&
     kept.standing === standingOf(kept, standing) &&
     // A clock that was put back makes what is kept a thing of the future.
@@ -108,8 +110,8 @@ export function summaryService(
     const seen = summarise(jobs.get(id)!, nowMs);
     const { summary, demand, goodUntilMs } = seen;
     const stood = standingOf(summary, standing);
-    const kept = { version, lastSeq, standing: stood, atMs: nowMs, goodUntilMs };
-    glances.put(id, { ...kept, summary: summary, demand });
+    const kept = { version, lastSeq, model: MODEL_EDITION, standing: stood, atMs: nowMs, goodUntilMs };
+    summaries.put(id, { ...kept, summary: summary, demand });
     listed?.set(id, { id, version, lastSeq, kept: { ...kept, phase: summary.phase } });
     return seen;
   };
@@ -121,13 +123,13 @@ export function summaryService(
     if (kind === 'job' || kind === 'log') touched.add(id);
   });
   const listedNow = (): Iterable<ListedJob> => {
-    listed ??= new Map(glances.listed().map((job) => [job.id, job]));
+    listed ??= new Map(summaries.listed().map((job) => [job.id, job]));
     for (const id of touched) readAgain(id);
     touched.clear();
     return listed.values();
   };
   const readAgain = (id: string): void => {
-    const job = glances.listedJob(id);
+    const job = summaries.listedJob(id);
     if (job) listed?.set(id, job);
     else listed?.delete(id);
   };
@@ -154,7 +156,7 @@ export function summaryService(
       for (const { id } of [...listedNow()]) {
         await new Promise((resolve) => setImmediate(resolve));
         if (!isWanted()) return;
-        const [job, nowMs, standing] = [glances.listedJob(id), now().getTime(), standingNow()];
+        const [job, nowMs, standing] = [summaries.listedJob(id), now().getTime(), standingNow()];
         if (job && !holds(job, standing, nowMs)) renewed(job, standing, nowMs);
       }
     })().finally(() => (warming = undefined));
@@ -169,23 +171,23 @@ export function summaryService(
      */
     list(): JobSummary[] {
       refresh();
-      return glances.current(now().getTime(), LONGEST_LIST);
+      return summaries.current(now().getTime(), LONGEST_LIST);
     },
     /** All jobs, found by words of their title, item or owner, the last ones first. */
     found(words: string, from: number): Page<JobSummary> {
       refresh();
-      return glances.found(words, from, PAGE);
+      return summaries.found(words, from, PAGE);
     },
     /** All items, found by words of their name or owner, the last visit first. */
     items(words: string, from: number): Page<ItemSummary> {
       refresh();
-      return glances.items(words, from, PAGE);
+      return summaries.items(words, from, PAGE);
     },
     /** What is out and looked after, and what it is due for; what is to be done soonest first. */
     care(from: number, most: number = PAGE): Page<CareDue> {
       refresh();
       const nowMs = now().getTime();
-      const { rows, found } = glances.inCare(nowMs, from, most);
+      const { rows, found } = summaries.inCare(nowMs, from, most);
       return {
         found,
         rows: rows.map((summary) => ({
@@ -200,7 +202,7 @@ export function summaryService(
     startingFrom(ms: number): { readonly id: string; readonly version: number }[] {
       // When it begins stands in the job itself: neither time nor what others teach moves it.
       knowAll(standingNow(), now().getTime());
-      return glances.startingFrom(ms);
+      return summaries.startingFrom(ms);
     },
     /** Units of each product a job still takes; none once all is laid. */
     demandOf,

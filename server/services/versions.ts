@@ -6,6 +6,7 @@ import { formerVersionRepository } from '../repositories/former-versions';
 
 /** What each kind of thing is called where it is not found. */
 const NAMES: Readonly<Record<VersionedKind, string>> = {
+  job: 'job',
   product: 'product',
   offer: 'offer',
   kit: 'entry of the preparation shelf',
