@@ -1,5 +1,5 @@
 import { phaseOf, standingSurfaces } from '#core/care/upkeep';
-import { entryFault, foldLog, runProgress } from '#core/lay/run';
+import { entryFault, foldLog, progressOf, runSheet } from '#core/lay/run';
 import { readJob } from '#formats/job';
 import { loggedEntries, newEntrySchema } from '#formats/log';
 import { layOut } from '#core/lay/run-sheet';
@@ -16,7 +16,7 @@ function stageAt({ draft, log }: SampleJob, now: string) {
   const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const nowMin = minutesBetween(document.startAt, now);
-  const sheet = runProgress(planned, record, Math.max(0, nowMin));
+  const sheet = progressOf(runSheet(planned, record, Math.max(0, nowMin)), record);
   return phaseOf(sheet, standingSurfaces(planned, record, {}), nowMin);
 }
 

@@ -3,7 +3,7 @@ import { conditionAt, dropSays, firstRenewMin, phaseOf, topOf } from '#core/care
 import { MINUTES_PER_DAY } from '#core/measures';
 import { NO_KIT } from '#core/prepare/kit';
 import { stageNow } from '#core/prepare/stages';
-import { foldLog, type RunEntry, runProgress } from '#core/lay/run';
+import { foldLog, type RunEntry, progressOf, runSheet } from '#core/lay/run';
 import { type Job, jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { productSchema } from '#formats/shelf';
@@ -102,7 +102,7 @@ test('a topper goes only where something lies that carries it; where nothing is 
   expect(preparation.stages.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThan(100);
   const phase = (entries: readonly LogEntry[], nowMin: number) => {
     const { planned, record, standing } = standingOf(visit, entries);
-    return phaseOf(runProgress(planned, record, nowMin), standing, nowMin, {
+    return phaseOf(progressOf(runSheet(planned, record, nowMin), record), standing, nowMin, {
       begun: record.stages.size > 0,
       left: stageNow(preparation.stages, record.stages) !== undefined,
     });

@@ -23,7 +23,8 @@ export function planInput(job: Job): PlanInput {
   const cut = cutFilm(job);
   return {
     // What is marked on a panel is polished or not, and laid over all the same: but for paint that lets go.
-    surfaces: job.surfaces.map(({ marks = [], ...surface }) => {
+    // Nothing is laid by a mark or a note: an edit of them moves no plan.
+    surfaces: job.surfaces.map(({ marks = [], note, ...surface }) => {
       const found = staying(job, surface);
       return {
         ...surface,

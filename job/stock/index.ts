@@ -1,1 +1,1 @@
-export { withStock, withUsage } from './live-products';
+export { type FoundInStock, withStock, withUsage } from './live-products';

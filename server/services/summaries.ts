@@ -1,29 +1,15 @@
-import { firstRenewMin, firstWashMin, phaseOf, takesTopper } from '#core/care/upkeep';
-import { NO_KIT } from '#core/prepare/kit';
 import type { PickGroup } from '#core/lay/pick-list';
-import { stageNow } from '#core/prepare/stages';
-import { foldLog, patchState, type RunRecord, runProgress, runSheet } from '#core/lay/run';
 import type { LaidOut } from '#core/lay/run-sheet';
-import {
-  type CareDue,
-  type GuestJob,
-  type ItemSummary,
-  type JobRecord,
-  type JobSummary,
-  surfaceName,
-} from '#formats/job';
-import { type LearnedPreparation, loggedEntries } from '#formats/log';
-import { instantAfter, minutesBetween } from '#formats/values';
-import { wishesOf } from '#job/choose';
-import { pickListOf } from '#job/pick';
+import { NO_KIT } from '#core/prepare/kit';
 import { calendarFile } from '#formats/calendar';
-import { daysView, leavesMin, outdoorsOf, ownerDates, curingDates } from '#job/days';
-import { planInput } from '#job/plan';
-import { remindersOf } from '#job/prepare';
-import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
-import { withUsage } from '#job/stock';
-import { operationsOf } from '#job/calendar';
-import { careDue, preparedWith, standingView, traitsOf } from '#job/view';
+import type { CareDue, GuestJob, ItemSummary, JobRecord, JobSummary } from '#formats/job';
+import type { LearnedPreparation } from '#formats/log';
+import { minutesBetween } from '#formats/values';
+import { type JobFacts, jobFacts, type JobInputs } from '#job/model';
+import { pickListOf } from '#job/pick';
+import { weekOf } from '#job/promise';
+import { demandOf as unitsOf, guestView, summarise } from '#job/summary';
+import { careDue } from '#job/view';
 import type { Db } from '../db/open';
 import type { JobDemand } from '../db/schema';
 import type { YardForecastService } from '../devices/yard-forecast';
@@ -106,8 +92,8 @@ export function summaryService(
     { id, version, lastSeq }: Pick<ListedJob, 'id' | 'version' | 'lastSeq'>,
     standing: string,
     nowMs: number,
-  ): ReturnType<typeof summarise> => {
-    const seen = summarise(jobs.get(id)!, nowMs);
+  ): ReturnType<typeof workedOut> => {
+    const seen = workedOut(jobs.get(id)!, nowMs);
     const { summary, demand, goodUntilMs } = seen;
     const stood = standingOf(summary, standing);
     const kept = { version, lastSeq, model: MODEL_EDITION, standing: stood, atMs: nowMs, goodUntilMs };
@@ -208,151 +194,50 @@ export function summaryService(
     demandOf,
     /** The dates of a job that matter to its owner, as an iCalendar file. */
     calendarOf: (job: JobRecord): string =>
-      calendarFile(job.document.title, datesOf(lookAt(job, now().getTime())).dates, {
-        id: job.id,
-        edition: job.version,
-        at: now(),
-      }),
-    /** A job as its owner sees it by a link. */
+      calendarFile(job.document.title, factsNow(job).dates, { id: job.id, edition: job.version, at: now() }),
     /** The weather a job's item goes out into. */
-    outdoorsOf: (job: JobRecord) => datesOf(lookAt(job, now().getTime())).outdoors,
+    outdoorsOf: (job: JobRecord) => factsNow(job).outdoors,
+    /** A job as its owner sees it by a link. */
     guestView(job: JobRecord): GuestJob {
-      const look = lookAt(job, now().getTime());
-      const { document, planned, record, progress, nowMin } = look;
-      const { phase } = summarise(job, now().getTime()).summary;
-      const { patches } = runSheet(planned, record, nowMin);
-      const stateOf = (surface: string, layer: number) => {
-        const own = patches.filter((each) => each.patch.surface === surface && each.patch.layer === layer);
-        const done = own.filter(({ record: done }) => done && patchState(done) === 'done');
-        return own.length > 0 && done.length === own.length
-          ? 'laid'
-          : own.some(({ record: begun }) => begun)
-            ? 'begun'
-            : 'planned';
-      };
-      const names = new Map(document.products.map(({ id, name }) => [id, name]));
-      return {
-        title: document.title,
-        ...(document.item && { itemName: document.item.name }),
-        phase,
-        patchesDone: progress.patchesDone,
-        patchesTotal: progress.patchesTotal,
-        panels: document.surfaces
-          .filter(({ layers }) => layers.length > 0)
-          .map((surface) => ({
-            id: surface.id,
-            name: surfaceName(surface),
-            layers: surface.layers.map(({ product }, layer) => ({
-              product: names.get(product) ?? product,
-              state: stateOf(surface.id, layer),
-            })),
-          })),
-        dates: datesOf(look).dates.map(({ key, ...date }) => date),
-      };
+      const facts = factsNow(job);
+      return guestView(job.document, summarise(job, facts, facts.nowMin).phase, facts);
     },
     /** What is left to be laid of a job: who does what when. */
-    runSheetOf: (job: JobRecord): LaidOut => lookAt(job, now().getTime()).progress.out,
+    runSheetOf: (job: JobRecord): LaidOut => factsNow(job).sheet.out,
     /** Everything a job still wants at hand, in the order of work. */
     pickList(job: JobRecord): PickGroup[] {
-      const { document, progress, ...look } = lookAt(job, now().getTime());
-      return pickListOf(document, { ...look, plan: progress.plan, nowMs: now().getTime() });
+      const { live, plan, prepared, record } = factsNow(job);
+      const kit = prepared.settings.kit ?? NO_KIT;
+      return pickListOf(live, { plan, preparation: prepared.preparation, record, kit, nowMs: now().getTime() });
     },
   };
 
-  /** A job as it stands: what was done, what is left to do and when, with what weighings have taught. */
-  function lookAt({ id, bayId, document: own }: JobRecord, atMs: number) {
-    const document = withUsage(own, stock.usage);
-    const { startAt } = document;
-    const record = foldLog(loggedEntries(startAt, log.of(id)));
-    const nowMin = minutesBetween(startAt, new Date(atMs).toISOString());
-    const week = weekOf(bayId === null ? undefined : bays.get(bayId));
-    const planned = inOpeningHours(planInput(document), document, week, { record, nowMin });
-    const { preparation, day, settings } = preparedWith(document, settingsOf(document));
-    // Until it begins, a job is judged at the time it is planned for, its preparation done.
-    const progress = runProgress(planned, record, layingFrom(planned, preparation, day, { record, nowMin }));
-    return { document, record, nowMin, planned, preparation, day, progress, kit: settings.kit ?? NO_KIT };
+  function factsNow(job: JobRecord) {
+    return factsOf(job, now().getTime());
+  }
+  /** What follows from a job as it is now, with what weighings have taught. */
+  function factsOf({ id, bayId, document }: JobRecord, atMs: number): JobFacts & Pick<JobInputs, 'nowMin'> {
+    const inputs: JobInputs = {
+      document,
+      entries: log.of(id),
+      week: weekOf(bayId === null ? undefined : bays.get(bayId)),
+      usage: stock.usage,
+      found: [],
+      settings: settingsOf(document),
+      nowMin: minutesBetween(document.startAt, new Date(atMs).toISOString()),
+      weather: weather.forecast(now()),
+    };
+    return Object.assign(jobFacts(inputs), { nowMin: inputs.nowMin });
   }
 
-  function datesOf({ document, planned, preparation, day, record, progress, nowMin }: ReturnType<typeof lookAt>) {
-    const fromMin = countsFrom(record, nowMin);
-    const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
-    const outdoors = outdoorsOf(document, leavesMin(days, progress.plan, nowMin), weather.forecast(now()));
-    return {
-      days,
-      outdoors,
-      dates: ownerDates(document, progress.plan, days, curingDates(planned, progress.plan, outdoors)),
-    };
-  }
-
-  function summarise(
-    job: JobRecord,
-    atMs: number,
-  ): { readonly summary: JobSummary; readonly demand: JobDemand; readonly goodUntilMs: number } {
-    const { id, version, bayId } = job;
-    const { document, record, nowMin, planned, progress, preparation, day } = lookAt(job, atMs);
-    const { startAt, item, owner } = document;
-    const { plan, patchesDone, patchesTotal } = progress;
-    const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
-    const laid = patchesTotal > 0 && patchesDone === patchesTotal;
-    const fromMin = countsFrom(record, nowMin);
-    const days = daysView({ document, planned, preparation, day, record, out: progress.out, fromMin });
-    const outdoors = outdoorsOf(document, leavesMin(days, plan, nowMin), weather.forecast(now()));
-    const standing = standingView(planned, record, owner, outdoors);
-    const demand: JobDemand = {
-      lessons: stock.lessonsStanding(),
-      units: Object.fromEntries(laid ? [] : plan.purchases.map(({ product, order }) => [product, order])),
-    };
-    const stages = { begun: record.stages.size > 0, left: stageNow(preparation.stages, record.stages) !== undefined };
-    // Where nothing is laid, a visit is over with its last stage.
-    const visitEnd = patchesTotal === 0 && stages.begun && !stages.left ? lastStageEnd(record) : null;
-    const summary: JobSummary = {
-      id,
-      version,
-      title: document.title,
-      bayId,
-      startAt,
-      phase: phaseOf(progress, standing, nowMin, stages),
-      areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
-      patchesDone,
-      patchesTotal,
-      stops: plan.findings.filter(({ severity }) => severity === 'stop').length,
-      waterSafe: at(plan.waterSafeMin),
-      handover: at(visitEnd ?? plan.handoverMin),
-      firstWash: at(firstWashMin(standing)),
-      renew: at(firstRenewMin(standing)),
-      takesTopper: takesTopper(standing),
-      reminders: remindersOf(document),
-      traits: traitsOf(document, record),
-      dusty: days.blocks.flatMap(({ kind, stretches }) =>
-        kind === 'correct'
-          ? stretches.map(([from, until]) => ({
-              from: instantAfter(startAt, from),
-              until: instantAfter(startAt, until),
-            }))
-          : [],
-      ),
-      ...(days.blocks.length > 0 && {
-        work: operationsOf(document, days.blocks, plan, days.people),
-        costs: {
-          materialMoney: Math.round(plan.purchases.reduce((sum, { cost }) => sum + cost, 0)),
-          hourRate: wishesOf(document).hourRate,
-          currency: document.currency,
-        },
-      }),
-      ...(item && {
-        itemName: item.name,
-        ...(item.id && { itemId: item.id }),
-        ...(item.ownerName && { ownerName: item.ownerName }),
-      }),
-      ...(owner?.needsBy && { needsBy: owner.needsBy }),
-    };
-    const isBegun = record.patches.size > 0 || record.stages.size > 0;
+  function workedOut(job: JobRecord, atMs: number) {
+    const facts = factsOf(job, atMs);
+    const summary = summarise(job, facts, facts.nowMin);
+    const demand: JobDemand = { lessons: stock.lessonsStanding(), units: unitsOf(facts) };
+    const isBegun = facts.record.patches.size > 0 || facts.record.stages.size > 0;
     return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, atMs) };
   }
 }
-
-const lastStageEnd = ({ stages }: RunRecord): number =>
-  Math.max(...[...stages.values()].map(({ endMin }) => endMin ?? 0));
 
 /** Small steps of what was learned move no day of a job. */
 const twoPlaces = (_key: string, value: unknown): unknown =>

@@ -1,5 +1,5 @@
 import { MINUTES_PER_MONTH } from '#core/measures';
-import { foldLog, type LoggedEntry, type RunEntry, runProgress, runSheet } from '#core/lay/run';
+import { foldLog, type LoggedEntry, type RunEntry, progressOf, runSheet } from '#core/lay/run';
 import { job, product, surface } from '../../testing/samples';
 import { firstWashAfter, standingSurfaces } from './care';
 import { firstRenewMin, firstWashMin, phaseOf } from './phase';
@@ -37,7 +37,7 @@ function worked(taps: number, everyMin = 1.5): LoggedEntry[] {
 
 function phaseAfter(taps: number, nowMin: number, of = planned) {
   const record = foldLog(worked(taps));
-  return phaseOf(runProgress(of, record, nowMin), standingSurfaces(of, record, {}), nowMin);
+  return phaseOf(progressOf(runSheet(of, record, nowMin), record), standingSurfaces(of, record, {}), nowMin);
 }
 
 describe('where a job stands', () => {
@@ -62,7 +62,7 @@ describe('where a job stands', () => {
   test('what never cures never leaves the curing', () => {
     const dry = { ...planned, ambient: [{ atMin: 0, airC: 20, rhPct: 0, airSpeed: 0.1 }] as const };
     const record = foldLog(worked(Infinity));
-    const sheet = runProgress(dry, record, 1e6);
+    const sheet = progressOf(runSheet(dry, record, 1e6), record);
     expect(phaseOf(sheet, standingSurfaces(dry, record, {}), 1e6)).toBe('curing');
   });
 });

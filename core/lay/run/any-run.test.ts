@@ -9,7 +9,7 @@ import {
   mayCarryOn,
   patchKey,
   type RunEntry,
-  runProgress,
+  progressOf,
   type RunSheet,
   runSheet,
   type SheetPatch,
@@ -160,7 +160,7 @@ test('the run sheet has every patch once, in the state the record gives it, and 
         const start = { product: 'base', sections: laid.sectionsPerCopy, areaM2, amount };
         expect(entryFault(record, log, { type: 'lay-start', patch, start })).toBeUndefined();
       }
-      const progress = runProgress(planned, record, nowMin);
+      const progress = progressOf(runSheet(planned, record, nowMin), record);
       expect(progress.patchesTotal).toBe(all.length);
       expect(progress.patchesDone).toBe(all.filter(({ state }) => state === 'done').length);
       expect(progress.plan.handoverMin).toBe(runSheet(planned, record, nowMin).plan.handoverMin);

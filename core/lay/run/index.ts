@@ -31,5 +31,5 @@ export { windowMoments, windowState, type WindowState } from './window-state';
 export { entryFault, foldLog, type PatchRecord, patchState, type RunRecord, undoable } from './record';
 export { carriedOn, coatRecords, mayCarryOn, paceOf, runSheet, type RunSheet, type SheetPatch } from './sheet';
 export { strays, unfit, untimely } from './fits';
-export { runProgress, type RunProgress } from './progress';
+export { progressOf, type RunProgress } from './progress';
 export { cueRatios, type CueSeen, flashBeliefs, learnedFlash } from './calibrate';

@@ -1,9 +1,8 @@
-import type { PlanInput } from '#core/plan/job';
 import type { LaidOut } from '#core/lay/run-sheet';
 import { patchState, type RunRecord } from './record';
-import { runSheet } from './sheet';
+import type { RunSheet } from './sheet';
 
-/** How far a run has come, counted: what a glance at a job needs. */
+/** How far a run has come, counted. */
 export interface RunProgress {
   readonly plan: LaidOut['plan'];
   /** Who does what when. */
@@ -16,8 +15,7 @@ export interface RunProgress {
 }
 
 /** The run sheet in numbers. */
-export function runProgress(job: PlanInput, record: RunRecord, nowMin: number): RunProgress {
-  const { plan, out, patches, refused } = runSheet(job, record, nowMin);
+export function progressOf({ plan, out, patches, refused }: RunSheet, record: RunRecord): RunProgress {
   return {
     plan,
     out,

@@ -1,0 +1,2 @@
+export { guestView } from './guest-view';
+export { demandOf, summarise } from './summarise';
