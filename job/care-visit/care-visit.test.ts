@@ -10,7 +10,8 @@ import { productSchema } from '#formats/shelf';
 import { instantAfter } from '#formats/values';
 import { planInput } from '#job/plan';
 import { comingBack } from '#job/return';
-import { preparedView, standingView } from '#job/view';
+import { prepareSettings } from '#job/prepare';
+import { preparedWith, standingView } from '#job/view';
 import { DEMO_SHELF } from '../../demo/shelf';
 import { yardThatMorning } from '../../demo/that-morning';
 import { careVisitJob, isTopper, panelsFor } from '.';
@@ -93,7 +94,7 @@ test('a topper goes only where something lies that carries it; where nothing is 
   expect(visits.some(({ products }) => products.length === 1)).toBe(true);
 
   const visit = careVisitJob(draft.document, laidLog, { startAt: LATER });
-  const { preparation } = preparedView(visit, undefined, NO_KIT);
+  const { preparation } = preparedWith(visit, prepareSettings(visit, undefined, NO_KIT));
   const kinds = [...new Set(preparation.stages.map(({ kind }) => kind))];
   expect(kinds).toContain('wash');
   // Nothing that takes what it is to keep; an estate is washed for care in an hour or so, not in a morning.

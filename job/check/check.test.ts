@@ -1,7 +1,8 @@
 import { foldLog, type LoggedEntry, patchKey, type RunEntry, runSheet } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { planInput } from '#job/plan';
-import { preparedView } from '#job/view';
+import { prepareSettings } from '#job/prepare';
+import { preparedWith } from '#job/view';
 import { NO_KIT } from '#core/prepare/kit';
 import { playedLog } from '../../demo/play';
 import { yardThatMorning } from '../../demo/that-morning';
@@ -86,7 +87,7 @@ test('a fault stands open with what helps at its age; mended, its place is looke
   const found = laidWhole('satin-tourer', fault);
   expect(found.check.open.map(({ entry }) => entry)).toEqual(['m0']);
   const { document, planned, record, endMin } = found;
-  const preparation = preparedView(document, undefined, NO_KIT).preparation;
+  const preparation = preparedWith(document, prepareSettings(document, undefined, NO_KIT)).preparation;
   const ways = (later: number) =>
     remediesFor({ planned, record, sheet: found.sheet, preparation }, found.check.open[0]!, endMin + later);
   // Days later, on satin: nothing that polishes.
@@ -113,7 +114,7 @@ test('a patch found missing when wet is a small job that has to stay dry again, 
   expect(dryMin).toBeGreaterThan(endMin);
   const missed: RunEntry = { type: 'fault', patch, fault: 'missed-patch', at: [0.6, 0.5] };
   const found = laidWhole('slate-estate', missed);
-  const preparation = preparedView(document, undefined, NO_KIT).preparation;
+  const preparation = preparedWith(document, prepareSettings(document, undefined, NO_KIT)).preparation;
   const [way] = remediesFor({ ...found, preparation }, found.check.open[0]!, endMin + 5000);
   expect(way).toMatchObject({
     how: 'laid-again',

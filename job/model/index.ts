@@ -1,1 +1,1 @@
-export { type JobFacts, jobFacts, type JobInputs, type JobModel, jobModel } from './job-model';
+export { type JobFacts, jobFacts, type JobInputs, jobModel } from './job-model';

@@ -33,13 +33,21 @@ export interface JobInputs {
   readonly sheet?: RunSheet | undefined;
 }
 
-/** Keeps the last result, and keeps it as it is while it depends on the very same values. */
-const createLast = createSelectorCreator({ memoize: lruMemoize, argsMemoize: lruMemoize });
+/** Two moments of one job are asked for by turns: now, and until what was tapped has been seen, the moment before. */
+const MOMENTS = { maxSize: 2 };
+/** Keeps its last results, each as it is while it depends on the very same values. */
+const createLast = createSelectorCreator({
+  memoize: lruMemoize,
+  memoizeOptions: MOMENTS,
+  argsMemoize: lruMemoize,
+  argsMemoizeOptions: MOMENTS,
+});
 /** The same; a result that says nothing else is the value it was before, so that nothing that follows moves. */
 const createSteady = createSelectorCreator({
   memoize: lruMemoize,
-  memoizeOptions: { resultEqualityCheck: isEqual },
+  memoizeOptions: { ...MOMENTS, resultEqualityCheck: isEqual },
   argsMemoize: lruMemoize,
+  argsMemoizeOptions: MOMENTS,
 });
 
 /**

@@ -3,7 +3,7 @@ import { NO_KIT } from '#core/prepare/kit';
 import { climbLadder, isDone, LEVELS, stageKey, USUAL_GOAL_PCT, USUAL_SCHOOLS } from '#core/prepare/stages';
 import { entryFault, foldLog, type LoggedEntry } from '#core/lay/run';
 import type { JobInput } from '#formats/job';
-import { preparedView } from '#job/view';
+import { preparedWith } from '#job/view';
 import { plainJob } from '../testing/plain-job';
 import { clearTakenUm, pairsFound, panelCases, prepareSettings } from '.';
 
@@ -74,7 +74,9 @@ describe('the clear a visit took', () => {
     });
 
   test('is the upper end of every polish that was finished, and of none that was only begun', () => {
-    const steps = preparedView(document, undefined, NO_KIT).preparation.panels.find(({ id }) => id === 'a')!.steps;
+    const steps = preparedWith(document, prepareSettings(document, undefined, NO_KIT)).preparation.panels.find(
+      ({ id }) => id === 'a',
+    )!.steps;
     const most = (kinds: readonly string[]) =>
       steps.filter(({ kind }) => kinds.includes(kind)).reduce((sum, { clearUm }) => sum + clearUm[1], 0);
     expect(clearTakenUm(document, foldLog([])).size).toBe(0);
@@ -102,7 +104,7 @@ describe('the clear a visit took', () => {
 test('a working day has every step of every panel once, ends after it begins, and is as long as its work and its waits', () => {
   for (const level of LEVELS) {
     const document = job({ surfaces: [panel('a'), panel('b')], prepare: { level } });
-    const { preparation, day } = preparedView(document, undefined, NO_KIT);
+    const { preparation, day } = preparedWith(document, prepareSettings(document, undefined, NO_KIT));
     const done = day.turns.flatMap(({ kind, round, surfaces }) =>
       surfaces.map((id) => `${id}/${stageKey({ kind, round })}`),
     );

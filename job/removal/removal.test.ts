@@ -5,7 +5,8 @@ import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { planInput } from '#job/plan';
-import { preparedView } from '#job/view';
+import { prepareSettings } from '#job/prepare';
+import { preparedWith } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { costOfWaiting, removalJob } from '.';
 
@@ -60,7 +61,7 @@ test('made a job at a tap: the item as it is, taking off in its preparation on t
   const startAt = '2027-06-01T09:00:00+02:00';
   const made = removalJob(document, log, { surfaces: ['bonnet', 'roof', 'windscreen'], takes: 'all', startAt })!;
   expect(jobSchema.parse(JSON.parse(JSON.stringify(made)))).toBeTruthy();
-  const { panels, stages } = preparedView(made, undefined, NO_KIT).preparation;
+  const { panels, stages } = preparedWith(made, prepareSettings(made, undefined, NO_KIT)).preparation;
   const stripped = panels.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id);
   expect(stripped.toSorted()).toEqual(['bonnet', 'roof']);
   expect(stages.some(({ kind }) => kind === 'strip-found')).toBe(true);

@@ -24,11 +24,6 @@ export interface PreparedView {
   readonly day: WorkingDay;
 }
 
-export function preparedView(document: Job, learned: LearnedPreparation | undefined, kit: Kit): PreparedView {
-  return preparedWith(document, prepareSettings(document, learned, kit));
-}
-
-/** The same with settings that are at hand. */
 export function preparedWith(document: Job, settings: PrepareSettings): PreparedView {
   const cases = panelCases(document);
   const preparation = prepareItem(cases, settings);

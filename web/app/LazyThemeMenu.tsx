@@ -1,5 +1,5 @@
 import { SunMoon } from 'lucide-react';
-import { Suspense } from 'react';
+import { memo, Suspense } from 'react';
 import { later } from '../ui/later';
 
 const Menu = later<{ readonly glove?: boolean }>(
@@ -8,7 +8,7 @@ const Menu = later<{ readonly glove?: boolean }>(
 );
 
 /** The menu of light and measures; what it takes is fetched after the first screen stands. */
-export function LazyThemeMenu({ glove = false }: { readonly glove?: boolean }) {
+export const LazyThemeMenu = memo(function LazyThemeMenu({ glove = false }: { readonly glove?: boolean }) {
   return (
     <Suspense
       fallback={
@@ -20,4 +20,4 @@ export function LazyThemeMenu({ glove = false }: { readonly glove?: boolean }) {
       <Menu glove={glove} />
     </Suspense>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Download, Redo2, Share2, Undo2 } from 'lucide-react';
-import { Suspense, useEffect, useState } from 'react';
+import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { addressOf } from '../app/address-of';
 import { errorText } from '../app/api';
@@ -14,7 +14,8 @@ import { Refused } from './Refused';
 import { keepSearch, searchFor } from './kept-place';
 import { STATION_NAMES } from './station-names';
 import { STATIONS } from './stations';
-import { type JobView, useLoadedJob } from './useJobView';
+import { JobContext, useJob, useOfJob, useOpenJob } from './job-context';
+import { useLoadedJob } from './useJobView';
 import { PageTitle } from '../ui/PageTitle';
 
 const GuestLinks = later(() => import('./GuestLinks'));
@@ -22,30 +23,49 @@ const GuestLinks = later(() => import('./GuestLinks'));
 /** A job: its title block, the line of stations, and the station one is in. */
 export function Component() {
   const { jobId = '' } = useParams();
-  const loaded = useLoadedJob(jobId);
+  return (
+    <OpenedJob key={jobId} id={jobId}>
+      <JobFrame />
+    </OpenedJob>
+  );
+}
+
+/** What is within it is there once the job is, and is rendered by what it reads of it. */
+function OpenedJob({ id, children }: { readonly id: string; readonly children: ReactNode }) {
+  const loaded = useLoadedJob(id);
+  const job = useOpenJob(loaded.kind === 'view' ? loaded.view : undefined);
+  if (loaded.kind === 'failed') return <JobFailed error={loaded.error} />;
+  if (loaded.kind === 'loading' || !job) return <p className="p-10 text-ink-2">Opening the job …</p>;
+  return <JobContext value={job}>{children}</JobContext>;
+}
+
+function JobFrame() {
+  const { id } = useJob('id');
   const { pathname, search } = useLocation();
   const inBay = useMatch('/jobs/:jobId/run') !== null;
-  if (loaded.kind === 'loading') return <p className="p-10 text-ink-2">Opening the job …</p>;
-  if (loaded.kind === 'failed') return <JobFailed error={loaded.error} />;
-  const { view } = loaded;
-  if (pathname.endsWith(jobId)) return <Navigate to={`survey${search}`} replace />;
+  if (pathname.endsWith(id)) return <Navigate to={`survey${search}`} replace />;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <PageTitle>{`${stationOf(pathname)} · ${view.document.title}`}</PageTitle>
-      <Refused id={view.id} />
-      <NotKept id={view.id} />
-      <Troubles job={view} />
+      <JobTitle station={stationOf(pathname)} />
+      <Refused id={id} />
+      <NotKept id={id} />
+      <Troubles />
       {!inBay && (
         <>
-          <TitleBlock view={view} />
-          <StationLine view={view} />
+          <TitleBlock />
+          <StationLine />
         </>
       )}
       <div className="min-h-0 flex-1">
-        <Outlet context={view} />
+        <Outlet />
       </div>
     </div>
   );
+}
+
+function JobTitle({ station }: { readonly station: string }) {
+  const title = useOfJob(({ document }) => document.title);
+  return <PageTitle>{`${station} · ${title}`}</PageTitle>;
 }
 
 /** The station an address stands for. */
@@ -65,8 +85,8 @@ function JobFailed({ error }: { readonly error: unknown }) {
 }
 
 /** As in the corner of a drawing: whose, what, where, when. */
-function TitleBlock({ view }: { readonly view: JobView }) {
-  const { document, bay, plan } = view;
+function TitleBlock() {
+  const { id, document, bay, plan } = useJob('id', 'document', 'bay', 'plan');
   const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
   const cells: readonly (readonly [string, string])[] = [
     ['Owner', document.item?.ownerName ?? 'not said'],
@@ -93,7 +113,7 @@ function TitleBlock({ view }: { readonly view: JobView }) {
           </div>
         ))}
       </dl>
-      <SavedState id={view.id} />
+      <SavedState id={id} />
     </div>
   );
 }
@@ -161,32 +181,35 @@ function SavedState({ id }: { readonly id: string }) {
 
 const TONES = { done: 'text-ink-3', plain: 'text-ink-3', lacks: 'text-warn', stop: 'text-stop' } as const;
 
-function StationLine({ view }: { readonly view: JobView }) {
+function StationLine() {
+  const { id } = useJob('id');
   const { search, pathname } = useLocation();
   const here = pathname.split('/').at(-1) ?? '';
-  useEffect(() => keepSearch(view.id, here, search), [view.id, here, search]);
+  useEffect(() => keepSearch(id, here, search), [id, here, search]);
   return (
     <nav aria-label="Stations of the job" className="shrink-0 border-b bg-sheet">
       <ol className="flex max-sm:grid max-sm:grid-cols-4">
-        {STATIONS.map((station) => {
-          const { text, tone } = station.state(view);
-          return (
-            <li key={station.path} className="min-w-0 flex-1 border-l first:border-l-0">
-              <NavLink
-                to={{ pathname: station.path, search: searchFor(view.id, station.path, search) }}
-                className={({ isActive }) =>
-                  `block h-full border-t-3 px-4 py-1.5 max-sm:px-2 max-sm:py-2 ${isActive ? 'border-over bg-over-soft' : 'border-transparent hover:bg-tint-1'}`
-                }
-              >
-                <span className="block truncate text-[15px] font-semibold max-sm:whitespace-normal max-sm:text-[13.5px] max-sm:leading-tight">
-                  {station.name}
-                </span>
-                <span className={`block truncate text-[12.5px] max-sm:sr-only ${TONES[tone]}`}>{text}</span>
-              </NavLink>
-            </li>
-          );
-        })}
+        {STATIONS.map((station) => (
+          <li key={station.path} className="min-w-0 flex-1 border-l first:border-l-0">
+            <NavLink
+              to={{ pathname: station.path, search: searchFor(id, station.path, search) }}
+              className={({ isActive }) =>
+                `block h-full border-t-3 px-4 py-1.5 max-sm:px-2 max-sm:py-2 ${isActive ? 'border-over bg-over-soft' : 'border-transparent hover:bg-tint-1'}`
+              }
+            >
+              <span className="block truncate text-[15px] font-semibold max-sm:whitespace-normal max-sm:text-[13.5px] max-sm:leading-tight">
+                {station.name}
+              </span>
+              <StationState station={station} />
+            </NavLink>
+          </li>
+        ))}
       </ol>
     </nav>
   );
+}
+
+function StationState({ station }: { readonly station: (typeof STATIONS)[number] }) {
+  const { text, tone } = useOfJob(station.state);
+  return <span className={`block truncate text-[12.5px] max-sm:sr-only ${TONES[tone]}`}>{text}</span>;
 }

@@ -5,7 +5,7 @@ import { Net } from '../net/Net';
 import type { LegendEntry, PanelPaint, Place } from '../net/paint';
 import type { SheetTool } from '../net/sheet-tool';
 import { useKeptScroll } from './kept-place';
-import { useJob } from './useJobView';
+import { useJob } from './job-context';
 
 interface Props {
   readonly lens: (id: string) => PanelPaint;
@@ -34,7 +34,7 @@ const MIDDLE: Place = [0.5, 0.5];
 /** A station of the desk: the net under its lens on the left, the chosen panel on the right. */
 export function Station(props: Props) {
   const { lens, legend, lensName, headline, onPlace, tool, paper, beside, below, names = true, children } = props;
-  const { id, document, chosen, choose } = useJob();
+  const { id, document, chosen, choose } = useJob('choose', 'chosen', 'document', 'id');
   const scrolled = useKeptScroll<HTMLElement>(`${id}/${lensName}/${chosen?.id ?? ''}`);
   const arrangement = useMemo(() => withPaper(arrange(document), paper), [document, paper]);
   return (
@@ -116,7 +116,7 @@ export function Part({
 
 /** Name and kind of the chosen panel, with a way back to the whole item. */
 export function PanelHead({ children }: { readonly children?: ReactNode }) {
-  const { chosen, choose, nameOf } = useJob();
+  const { chosen, choose, nameOf } = useJob('choose', 'chosen', 'nameOf');
   if (!chosen) return null;
   return (
     <div className="border-b bg-sheet px-5 py-3">

@@ -18,7 +18,7 @@ export interface Station {
   readonly state: (job: JobView) => State;
 }
 
-const stops = (job: JobView, codes: readonly string[]) =>
+const stops = (job: Pick<JobView, 'plan'>, codes: readonly string[]) =>
   new Set(
     job.plan.findings.filter(({ severity, code }) => severity === 'stop' && codes.includes(code)).map((f) => f.surface),
   ).size;

@@ -1,16 +1,15 @@
-import isEqual from 'fast-deep-equal';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useOutletContext, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { Plan, PlanInput } from '#core/plan/job';
 import type { LoggedEntry, RunRecord, RunSheet } from '#core/lay/run';
 import { type Bay, type Job, type JobDraft, type Surface, surfaceName } from '#formats/job';
 import { kitOf, type ProductSheet, stocked } from '#formats/shelf';
 import type { JobStock } from '#formats/stock';
 import { instantAfter, minutesBetween } from '#formats/values';
-import { planInput } from '#job/plan';
-import { countsFrom, inOpeningHours, layingFrom, weekOf } from '#job/promise';
-import { withStock, withUsage } from '#job/stock';
-import { doneView, type PreparedView, preparedView, type Hands, byOf, handsOf } from '#job/view';
+import { type JobFacts, type JobInputs, jobModel } from '#job/model';
+import { prepareSettings } from '#job/prepare';
+import { weekOf } from '#job/promise';
+import { byOf, type Hands, handsOf } from '#job/view';
 import {
   useBaysQuery,
   useJobQuery,
@@ -19,17 +18,19 @@ import {
   useLearnedQuery,
   useLogQuery,
   useProductsQuery,
+  useYardForecastQuery,
 } from '../app/api';
 import { draftsTaken, useAppDispatch } from '../app/store';
 import { opened } from '../draft/slice';
 import { useDraft } from '../draft/useDraft';
 import { useWaitingStock, useWaitingTaps, withWaiting, withWaitingStock } from '../outbox/useWaitingTaps';
-import { type After, useAfter } from './useAfter';
 import { useSheet } from './useSheet';
+import { useLater } from '../ui/useLater';
+import { useSteady } from '../ui/useSteady';
 import { useNow } from '../ui/useNow';
 
 /** One job as every station sees it: the draft, what was done, and all that follows from both. */
-export interface JobView extends After {
+export interface JobView extends Pick<JobFacts, 'days' | 'outdoors' | 'standing' | 'prepared'> {
   readonly id: string;
   readonly draft: JobDraft;
   readonly document: Job;
@@ -53,7 +54,6 @@ export interface JobView extends After {
   /** When laying may begin, its preparation done, minutes after the start. */
   readonly layFromMin: number;
   readonly plan: Plan;
-  readonly prepared: PreparedView;
   readonly begun: boolean;
   /** Now, minutes after the job's start; renewed every few seconds. */
   readonly nowMin: number;
@@ -74,6 +74,7 @@ export type LoadedJob =
   | { readonly kind: 'loading' }
   | { readonly kind: 'failed'; readonly error: unknown };
 
+/** A job by its address, as far as it has come; what follows from it is worked out by its model (`job/model`). */
 export function useLoadedJob(id: string): LoadedJob {
   const dispatch = useAppDispatch();
   const { data: record, error } = useJobQuery({ id });
@@ -87,8 +88,10 @@ export function useLoadedJob(id: string): LoadedJob {
   const stockAsked = useJobStockQuery({ id });
   const inStock = stockAsked.currentData;
   const learnedAsked = useLearnedQuery();
+  const { data: learned } = learnedAsked;
   const kitAsked = useKitQuery();
   const { data: kitRecords = NONE } = kitAsked;
+  const { data: weather } = useYardForecastQuery();
   const { current, edit } = useDraft(id);
   const [params, setParams] = useSearchParams();
   const nowMs = useNow(RENEW_MS);
@@ -114,78 +117,88 @@ export function useLoadedJob(id: string): LoadedJob {
   const hands = useMemo(() => handsOf(entries ?? NONE), [entries]);
   const authors = useMemo(() => byOf(entries ?? NONE), [entries]);
   const authorOf = useCallback((entry: string) => authors.get(entry), [authors]);
-  const done = useMemo(() => (startAt && known ? doneView(startAt, known) : undefined), [startAt, known]);
-  const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
   const bay = bays.find(({ id: own }) => own === current?.draft.bayId);
-  const countsFromMin = done ? countsFrom(done.record, nowMin) : 0;
   const waitingStock = useWaitingStock(id);
   const found = useMemo(() => withWaitingStock(inStock, waitingStock, id), [inStock, waitingStock, id]);
   const products = useMemo(() => (shelf ?? NONE).map(stocked), [shelf]);
-  // With what is in stock for it today, and what weighings have taught since its sheets were copied.
-  const live = useMemo(() => {
-    const learned = new Map(products.map(({ id: own, usageFactor, usageSigma }) => [own, { usageFactor, usageSigma }]));
-    return (
-      document &&
-      withStock(
-        withUsage(document, (own) => learned.get(own)),
-        found?.kinds ?? NONE,
-      )
+  const usage = useMemo(() => {
+    const learnedOf = new Map(
+      products.map(({ id: own, usageFactor, usageSigma }) => [own, { usageFactor, usageSigma }]),
     );
-  }, [document, products, found]);
-  // An edit of what nothing is laid by (a mark, a note, a picture) leaves all that follows from the plan as it is.
-  const asPlanned = useSteady(
-    useMemo(() => live && planInput(live), [live]),
-    isEqual,
-  );
-  const planned = useSteady(
-    useMemo(
-      () =>
-        live &&
-        asPlanned &&
-        done &&
-        inOpeningHours(asPlanned, live, weekOf(bay), { record: done.record, nowMin: countsFromMin }),
-      [live, asPlanned, done, bay, countsFromMin],
-    ),
-    isEqual,
-  );
-  const { data: learned } = learnedAsked;
+    return (own: string) => learnedOf.get(own);
+  }, [products]);
   const kit = useMemo(() => kitOf(kitRecords.map(({ entry }) => entry)), [kitRecords]);
-  const prepared = useMemo(() => document && preparedView(document, learned, kit), [document, learned, kit]);
-  const layFromMin = useMemo(
-    () =>
-      planned &&
-      done &&
-      prepared &&
-      layingFrom(planned, prepared.preparation, prepared.day, { record: done.record, nowMin: countsFromMin }),
-    [planned, done, prepared, countsFromMin],
-  );
+  const settings = useMemo(() => document && prepareSettings(document, learned, kit), [document, learned, kit]);
+  const week = useMemo(() => weekOf(bay), [bay]);
+  const nowMin = startAt ? minutesBetween(startAt, new Date(nowMs).toISOString()) : 0;
+
+  const [model] = useState(jobModel);
+  const inputs: JobInputs | undefined = document &&
+    settings &&
+    known && {
+      document,
+      entries: known,
+      week,
+      usage,
+      found: found?.kinds ?? NONE,
+      settings,
+      nowMin,
+      weather,
+    };
+  const planned = inputs && model.planned(inputs);
+  const done = inputs && model.done(inputs);
+  const layFromMin = inputs && model.layFromMin(inputs);
   const toLayOut = useMemo(
     () =>
       planned && done && layFromMin !== undefined ? { planned, record: done.record, fromMin: layFromMin } : undefined,
     [planned, done, layFromMin],
   );
-  const sheet = useSheet(asPlanned, toLayOut);
-  const whole = useMemo(
-    () => (document && planned && prepared && done && sheet ? { document, planned, prepared, done, sheet } : undefined),
-    [document, planned, prepared, done, sheet],
+  const sheet = useSheet(inputs && model.asPlanned(inputs), toLayOut);
+  // What is tapped at the bay is seen first, and what follows from it a moment later; an edit is followed at once.
+  const latest = useMemo(() => ({ entries: known, sheet, document }), [known, sheet, document]);
+  const before = useLater(latest);
+  const after = before.document === latest.document && before.sheet ? before : latest;
+
+  const surfaces = useMemo(() => new Map(document?.surfaces.map((surface) => [surface.id, surface])), [document]);
+  const nameOf = useCallback(
+    (surface: string) => {
+      const own = surfaces.get(surface);
+      return own ? surfaceName(own) : surface;
+    },
+    [surfaces],
   );
-  const after = useAfter(whole, countsFromMin, nowMin);
+  const ownProducts = document?.products;
+  const productName = useCallback(
+    (product: string) =>
+      [...(ownProducts ?? NONE), ...products].find((sheetOf) => sheetOf.id === product)?.name ?? product,
+    [ownProducts, products],
+  );
+  const at = useCallback((minutes: number) => instantAfter(startAt!, minutes), [startAt]);
+  const choose = useCallback(
+    (surface: string | undefined) =>
+      setParams(
+        (search) => {
+          const next = new URLSearchParams(search);
+          if (surface === undefined) next.delete('panel');
+          else next.set('panel', surface);
+          return next;
+        },
+        { replace: true },
+      ),
+    [setParams],
+  );
 
   // Nothing is chosen from, or judged by, a shelf that is still on its way.
-  if (!shelf || !current || !document || !live || !planned || !done || !sheet || !after || !prepared) {
+  if (!shelf || !current || !inputs || !planned || !done || !sheet || !after.entries || !after.sheet) {
     const failed = error ?? logError ?? shelfError;
     return failed ? { kind: 'failed', error: failed } : { kind: 'loading' };
   }
-  const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
-  const nameOf = (surface: string) => {
-    const known = surfaces.get(surface);
-    return known ? surfaceName(known) : surface;
-  };
+  const later = { ...inputs, entries: after.entries, sheet: after.sheet };
   const view: JobView = {
     id,
     draft: current.draft,
-    document,
-    products: live.products,
+    document: inputs.document,
+    products: model.live(inputs).products,
     stock: found,
     bay,
     bays,
@@ -197,25 +210,17 @@ export function useLoadedJob(id: string): LoadedJob {
     sheet,
     layFromMin: layFromMin!,
     plan: sheet.plan,
-    ...after,
-    prepared,
+    days: model.days(later),
+    outdoors: model.outdoors(later),
+    standing: model.standing(later),
+    prepared: model.prepared(inputs),
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),
-    choose: (surface) =>
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          if (surface === undefined) next.delete('panel');
-          else next.set('panel', surface);
-          return next;
-        },
-        { replace: true },
-      ),
+    choose,
     edit,
     nameOf,
-    productName: (product) =>
-      [...document.products, ...products].find((sheetOf) => sheetOf.id === product)?.name ?? product,
-    at: (minutes) => instantAfter(document.startAt, minutes),
+    productName,
+    at,
   };
   return { kind: 'view', view };
 }
@@ -227,14 +232,3 @@ const sameEntries = (
   a: readonly { readonly id: string }[] | undefined,
   b: readonly { readonly id: string }[] | undefined,
 ): boolean => a !== undefined && a.length === b?.length && a.every(({ id }, at) => id === b[at]!.id);
-
-/** A value as it was first seen, for as long as it says the same. */
-function useSteady<T>(value: T, isSame: (a: T, b: T) => boolean): T {
-  const [kept, keep] = useState(value);
-  if (kept === value || isSame(kept, value)) return kept;
-  keep(value);
-  return value;
-}
-
-/** The job of the station one is in. */
-export const useJob = () => useOutletContext<JobView>();

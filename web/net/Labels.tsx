@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { memo, useMemo } from 'react';
 import type { Box } from '#core/item/geometry';
 import type { PlacedPanel } from '#core/item/nets';
@@ -41,7 +42,8 @@ export const Labels = memo(function Labels({ panels, paints, unit, chosen, withi
   );
 });
 
-function Label({ label, unit }: { readonly label: PlacedLabel; readonly unit: number }) {
+/** A name that stays where it was is not drawn again. */
+const Label = memo(function Label({ label, unit }: { readonly label: PlacedLabel; readonly unit: number }) {
   const { lines, at, turned, px, leader } = label;
   const step = px * 1.15 * unit;
   return (
@@ -78,4 +80,4 @@ function Label({ label, unit }: { readonly label: PlacedLabel; readonly unit: nu
       </text>
     </>
   );
-}
+}, isEqual);

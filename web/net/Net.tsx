@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useCallback, useEffect, useId, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, useCallback, useEffect, useId, useMemo, useRef } from 'react';
 import type { Arrangement, PlacedPanel } from '#core/item/nets';
 import { useSize } from '../ui/useSize';
 import { Labels } from './Labels';
@@ -34,7 +34,7 @@ const MARGIN_PX = 30;
 const SCALE_BAR_PX = 24;
 
 /** The item, unfolded flat: the one map of a job. Arrow keys walk from panel to panel. */
-export function Net({
+export const Net = memo(function Net({
   arrangement,
   tool,
   lens,
@@ -186,7 +186,7 @@ export function Net({
       )}
     </div>
   );
-}
+});
 
 /** The chosen panel over its neighbours, what is kept clear over the panel it lies in. */
 function inOrder(panels: readonly PlacedPanel[], chosen: string | undefined): PlacedPanel[] {

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { memo, useMemo } from 'react';
 import { boundingBox, type Polygon } from '#core/item/geometry';
 import type { PlacedPanel } from '#core/item/nets';
@@ -93,8 +94,7 @@ function isDrawnAlike({ panel: p, paint: a, ...before }: PanelProps, { panel: q,
       p.folded === q.folded &&
       p.outline.length === q.outline.length &&
       p.outline.every(([x, y], index) => x === q.outline[index]![0] && y === q.outline[index]![1]));
-  const samePaint =
-    a.fill === b.fill && a.caption === b.caption && a.sign === b.sign && a.parts === b.parts && a.spots === b.spots;
+  const samePaint = isEqual(a, b);
   return (
     samePanel &&
     samePaint &&

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { SubstrateId } from '#core/item/substrates';
 
 /** How a panel can be filled. Each differs from its neighbours in more than colour. */
@@ -41,7 +42,7 @@ interface Props {
 }
 
 /** The patterns, once a sheet. */
-export function FillPatterns({ prefix, unit }: Props) {
+export const FillPatterns = memo(function FillPatterns({ prefix, unit }: Props) {
   const pattern = (fill: Fill, size: number, ground: string, stroke: string, path: string, width = 1) => (
     <pattern
       id={`${prefix}-${fill}`}
@@ -73,7 +74,7 @@ export function FillPatterns({ prefix, unit }: Props) {
       </linearGradient>
     </defs>
   );
-}
+});
 
 export const KINDS = {
   gloss: { name: 'Paint, gloss', fill: 'tint-2' },

@@ -18,7 +18,15 @@ export const Lines = memo(function Lines({ linework }: { readonly linework: Arra
 });
 
 /** A length one can compare with: one metre, or half of one on a small item. */
-export function ScaleBar({ x, y, unit }: { readonly x: number; readonly y: number; readonly unit: number }) {
+export const ScaleBar = memo(function ScaleBar({
+  x,
+  y,
+  unit,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly unit: number;
+}) {
   const lengthMm = 1000 / unit > 50 ? 1000 : 5000;
   const quarter = lengthMm / 4;
   const high = 4 * unit;
@@ -42,4 +50,4 @@ export function ScaleBar({ x, y, unit }: { readonly x: number; readonly y: numbe
       </text>
     </g>
   );
-}
+});

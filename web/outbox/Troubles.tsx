@@ -1,5 +1,5 @@
-import { useState } from 'react';
-import type { JobView } from '../job/useJobView';
+import { memo, useState } from 'react';
+import { useJob } from '../job/job-context';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { asideOf, decided, waitingOf } from './slice';
 import { Button } from '../ui/Button';
@@ -8,7 +8,7 @@ import { moment } from '../ui/moments';
 import { tapInWords } from './tap-words';
 
 /** Said until it is over: taps that have not reached the log, and taps that did not fit it. */
-export function Troubles({ job }: { readonly job: JobView }) {
+export const Troubles = memo(function Troubles() {
   const outbox = useAppSelector((state) => state.outbox);
   const [waiting, aside] = [waitingOf(outbox), asideOf(outbox)];
   const [isOpen, setOpen] = useState(false);
@@ -40,19 +40,23 @@ export function Troubles({ job }: { readonly job: JobView }) {
           </Button>
         </div>
       )}
-      <Dialog open={isOpen && aside.length > 0} onClose={() => setOpen(false)} title="Taps that did not fit">
-        <ul className="space-y-4">
-          {aside.map((tap) => (
-            <AsideTap key={tap.entry.id} job={job} tap={tap} />
-          ))}
-        </ul>
-      </Dialog>
+      {isOpen && aside.length > 0 && (
+        <Dialog open onClose={() => setOpen(false)} title="Taps that did not fit">
+          <ul className="space-y-4">
+            {aside.map((tap) => (
+              <AsideTap key={tap.entry.id} tap={tap} />
+            ))}
+          </ul>
+        </Dialog>
+      )}
     </>
   );
-}
+});
 
 /** One of them: what was tapped, what stands instead, and what becomes of it. */
-function AsideTap({ job, tap }: { readonly job: JobView; readonly tap: ReturnType<typeof asideOf>[number] }) {
+function AsideTap({ tap }: { readonly tap: ReturnType<typeof asideOf>[number] }) {
+  const job = useJob('id', 'nameOf');
+
   const dispatch = useAppDispatch();
   const { id, at } = tap.entry;
   return (

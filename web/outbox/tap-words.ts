@@ -5,7 +5,7 @@ import type { JobView } from '../job/useJobView';
 import { celsius, um } from '../ui/measures';
 
 /** What a tap said, in the words of the bay. */
-export function tapInWords(job: JobView, tap: KeptTap): string {
+export function tapInWords(job: Pick<JobView, 'id' | 'nameOf'>, tap: KeptTap): string {
   const own = tap.jobId === job.id;
   const said = () => {
     if (tap.kind === 'tick') return `${tap.entry.ticked ? 'Ticked' : 'Took the tick from'} a line of the list`;

@@ -1,4 +1,4 @@
-import { Suspense } from 'react';
+import { memo, Suspense } from 'react';
 import { later } from '../ui/later';
 import { useMe } from './api';
 
@@ -8,11 +8,11 @@ const Chip = later<{ readonly glove?: boolean }>(
 );
 
 /** Who is in, where people have accounts; what it takes is fetched only then. */
-export function LazyWhoChip({ glove = false }: { readonly glove?: boolean }) {
+export const LazyWhoChip = memo(function LazyWhoChip({ glove = false }: { readonly glove?: boolean }) {
   const me = useMe();
   return me?.person ? (
     <Suspense>
       <Chip glove={glove} />
     </Suspense>
   ) : null;
-}
+});

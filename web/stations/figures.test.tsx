@@ -13,7 +13,7 @@ import { layOut } from '#core/lay/run-sheet';
 import { planInput, planOf } from '#job/plan';
 import { inOpeningHours, layingFrom, weekOf } from '#job/promise';
 import { panelCases, prepareSettings } from '#job/prepare';
-import { preparedView } from '#job/view';
+import { preparedWith } from '#job/view';
 import { kitOf } from '#formats/shelf';
 import { onAStillDay } from '../testing/still-day';
 import { NOW, open, server, yard } from '../testing/yard';
@@ -85,7 +85,10 @@ describe('Prepare', () => {
   });
 
   test('the steps of a panel are those of the core, each with its reason', async () => {
-    const { preparation } = preparedView(documentOf('teal-hatchback'), undefined, kit);
+    const { preparation } = preparedWith(
+      documentOf('teal-hatchback'),
+      prepareSettings(documentOf('teal-hatchback'), undefined, kit),
+    );
     const bonnet = preparation.panels.find(({ id }) => id === 'bonnet')!;
     await open('/jobs/teal-hatchback/prepare?panel=bonnet');
     await screen.findByRole('heading', { level: 2, name: 'Bonnet' });
@@ -123,7 +126,7 @@ describe('Layer', () => {
     const document = documentOf('two-seater');
     const done = { record: foldLog([]), nowMin: 0 };
     const planned = inOpeningHours(planInput(document), document, weekOf(bayOf('two-seater')), done);
-    const { preparation, day } = preparedView(document, undefined, kit);
+    const { preparation, day } = preparedWith(document, prepareSettings(document, undefined, kit));
     const { plan } = layOut(planned, { nowMin: layingFrom(planned, preparation, day, done), begun: new Map() });
     const stops = plan.findings.filter(({ severity }) => severity === 'stop');
     expect(stops.length).toBeGreaterThan(0);

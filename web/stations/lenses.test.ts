@@ -14,7 +14,8 @@ import type { Surface } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { judgeLayers } from '#job/judge';
 import { planInput, planOf } from '#job/plan';
-import { preparedView } from '#job/view';
+import { prepareSettings } from '#job/prepare';
+import { preparedWith } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { familyFill, groundOf } from '../core-sample/strata';
 import { kindOf, KINDS } from '../net/fills';
@@ -66,7 +67,7 @@ describe('lenses', () => {
   });
 
   test('a stage shows each panel it wants, by whether it is through with it, and no other', () => {
-    const { stages } = preparedView(hatchback, undefined, NO_KIT).preparation;
+    const { stages } = preparedWith(hatchback, prepareSettings(hatchback, undefined, NO_KIT)).preparation;
     const explained = new Set<string>(STAGE_LEGEND.map(({ fill }) => fill));
     for (const stage of stages) {
       const wanted = stage.steps.filter(isDone).map(({ surface }) => surface);

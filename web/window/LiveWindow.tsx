@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { MS_PER_MIN } from '#core/measures';
 import { useNow } from '../ui/useNow';
 import { type WindowTimes, WindowDrawing } from './WindowDrawing';
@@ -13,7 +14,7 @@ interface Props {
 }
 
 /** The window of a patch that lies: it comes towards the person and passes. */
-export function LiveWindow({ times, startMs, heightPx }: Props) {
+export const LiveWindow = memo(function LiveWindow({ times, startMs, heightPx }: Props) {
   const now = useNow(MOVES_MS);
   return <WindowDrawing times={times} nowMin={(now - startMs) / MS_PER_MIN} heightPx={heightPx} />;
-}
+});

@@ -1,4 +1,4 @@
-import { useId, useRef } from 'react';
+import { memo, useId, useRef } from 'react';
 import { useSize } from '../ui/useSize';
 
 export interface WindowTimes {
@@ -28,7 +28,7 @@ const JAW = 0.5;
  * The window as two jaws: shut, opening between the earliest moment and the one to be trusted, open, and
  * closing again. In a run time flows to the left, past the line that is now.
  */
-export function WindowDrawing({ times, nowMin, heightPx }: Props) {
+export const WindowDrawing = memo(function WindowDrawing({ times, nowMin, heightPx }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width } = useSize(frame);
   const id = useId().replaceAll(':', '');
@@ -112,4 +112,4 @@ export function WindowDrawing({ times, nowMin, heightPx }: Props) {
     const step = [1, 2, 5, 10, 20, 30, 60, 120, 240].find((size) => shown / size <= 8) ?? 480;
     for (let min = Math.max(0, Math.ceil(startMin / step) * step); min <= startMin + shown; min += step) yield min;
   }
-}
+});

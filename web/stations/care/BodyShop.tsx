@@ -3,7 +3,7 @@ import { repairedJob, stackOfRest } from '#job/body-shop';
 import { productsOf } from '#job/judge';
 import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
 import { Fault } from '../../ui/Fault';
@@ -11,7 +11,9 @@ import { day } from '../../ui/moments';
 import { useMakeNextJob } from './useMakeNextJob';
 
 /** A panel repainted elsewhere: planned again once its paint has breathed, with what the rest has. */
-export function BodyShop({ job, surface }: { readonly job: JobView; readonly surface: string }) {
+export function BodyShop({ surface }: { readonly surface: string }) {
+  const job = useJob('at', 'bay', 'document', 'id', 'nowMin', 'shelf', 'standing');
+
   const { id, document, shelf, standing, at, nowMin } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

@@ -20,7 +20,8 @@ import { hiddenMarks } from '#job/prepare';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part, Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
+import type { JobView } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
@@ -48,7 +49,7 @@ const LEGEND: readonly LegendEntry[] = [
 
 /** What is on it now, when it may be washed, when it wants renewing, and how it would come off. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('chosen', 'document', 'nowMin', 'planned', 'prepared', 'record', 'standing');
   const [dateMin, setDateMin] = useState<number>();
   const atMin = dateMin ?? job.nowMin;
   const lens = useMemo(() => conditionLens(job, atMin), [job, atMin]);
@@ -63,7 +64,7 @@ export function Component() {
       lens={lens}
       legend={LEGEND}
       lensName="by what is left of the top layer"
-      headline={anything && <DateLine job={job} atMin={atMin} chosen={dateMin !== undefined} onChange={setDateMin} />}
+      headline={anything && <DateLine atMin={atMin} chosen={dateMin !== undefined} onChange={setDateMin} />}
     >
       {!anything ? (
         <p className="p-6 text-ink-2">
@@ -71,15 +72,15 @@ export function Component() {
           and how it would come off.
         </p>
       ) : job.chosen ? (
-        <Panel key={job.chosen.id} job={job} atMin={atMin} clear={clear} hidden={hidden} />
+        <Panel key={job.chosen.id} atMin={atMin} clear={clear} hidden={hidden} />
       ) : (
-        <Whole job={job} atMin={atMin} clear={clear} hidden={hidden} />
+        <Whole atMin={atMin} clear={clear} hidden={hidden} />
       )}
     </Station>
   );
 }
 
-function conditionLens({ standing }: JobView, atMin: number) {
+function conditionLens({ standing }: Pick<JobView, 'standing'>, atMin: number) {
   const paints = new Map(
     standing.map((subject): [string, PanelPaint] => {
       const { surface, found } = subject;
@@ -94,20 +95,20 @@ function conditionLens({ standing }: JobView, atMin: number) {
 }
 
 interface LayerProps {
-  readonly job: JobView;
   readonly layer: StandingLayer;
   readonly atMin: number;
 }
 
 interface DateLineProps {
-  readonly job: JobView;
   readonly atMin: number;
   readonly chosen: boolean;
   readonly onChange: (atMin: number | undefined) => void;
 }
 
 /** The day everything here is looked at: today, or one to come. */
-function DateLine({ job, atMin, chosen, onChange }: DateLineProps) {
+function DateLine({ atMin, chosen, onChange }: DateLineProps) {
+  const job = useJob('document', 'nowMin', 'standing');
+
   const { startAt } = job.document;
   const renew = firstRenewMin(job.standing);
   const jumps = [
@@ -140,14 +141,15 @@ function DateLine({ job, atMin, chosen, onChange }: DateLineProps) {
 }
 
 interface PanelProps {
-  readonly job: JobView;
   readonly atMin: number;
   readonly clear: readonly (number | undefined)[];
   /** Marks that show again once what hides them is off, by panel. */
   readonly hidden: ReturnType<typeof hiddenMarks>;
 }
 
-function Panel({ job, atMin, clear, hidden }: PanelProps) {
+function Panel({ atMin, clear, hidden }: PanelProps) {
+  const job = useJob('at', 'chosen', 'document', 'hands', 'record', 'standing');
+
   const index = job.document.surfaces.indexOf(job.chosen!);
   const subject = job.standing[index]!;
   const { surface, layers, found } = subject;
@@ -166,7 +168,7 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
           existing={found.map(({ family }) => family)}
           told={found.map(({ name, wears }) => ({
             name,
-            words: wears && <WearState job={job} wears={wears} atMin={atMin} />,
+            words: wears && <WearState wears={wears} atMin={atMin} />,
           }))}
           layers={layers.map((layer) => ({
             key: layer.product.id + layer.laidMin,
@@ -176,7 +178,6 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
             open: isCuring(layer, atMin),
             children: (
               <LayerState
-                job={job}
                 layer={layer}
                 atMin={atMin}
                 substrate={surface.substrate}
@@ -192,9 +193,9 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
           </p>
         )}
       </Part>
-      {top && <SeenSince job={job} subject={subject} top={top} atMin={atMin} />}
-      <TestPatch job={job} subject={subject} clearUm={clear[index]} />
-      {removal.layers.length > 0 && <MakeItAJob job={job} />}
+      {top && <SeenSince subject={subject} top={top} atMin={atMin} />}
+      <TestPatch subject={subject} clearUm={clear[index]} />
+      {removal.layers.length > 0 && <MakeItAJob />}
       {removal.layers.length > 0 && (
         <RemovalPlan
           removal={removal}
@@ -203,7 +204,7 @@ function Panel({ job, atMin, clear, hidden }: PanelProps) {
           hidden={hidden.get(surface.id) ?? []}
         />
       )}
-      <BodyShop job={job} surface={surface.id} />
+      <BodyShop surface={surface.id} />
     </>
   );
 }
@@ -221,25 +222,26 @@ const isCuring = ({ milestones }: StandingLayer, atMin: number) => {
 
 type LayerStateProps = LayerProps & { readonly substrate: SubstrateId; readonly hands: readonly string[] };
 
-function LayerState({ job, layer, atMin, substrate, hands }: LayerStateProps) {
+function LayerState({ layer, atMin, substrate, hands }: LayerStateProps) {
+  const { at } = useJob('at');
   const nameOf = useNameOf();
   const { endMin, firstWashMin: wash, firstWashBy, doneShare } = layer;
   return (
     <div className="text-[13.5px] text-ink-2">
       <p>
-        Laid {day(job.at(endMin))}
+        Laid {day(at(endMin))}
         {hands.length > 0 && ` by ${hands.map(nameOf).join(', ')}`}, {span(Math.max(0, atMin - endMin))} old;{' '}
         <strong className="text-ink">{percent(conditionAt(layer, atMin))}</strong> left
         {isCuring(layer, atMin) && '; still curing'}
       </p>
       {doneShare < 1 && <p className="text-warn">Only {percent(doneShare)} of the panel has it.</p>}
       <p>
-        First wash {wash === null ? 'never in this air' : moment(job.at(wash))} (
+        First wash {wash === null ? 'never in this air' : moment(at(wash))} (
         {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
       </p>
-      <GoneOver job={job} layer={layer} atMin={atMin} substrate={substrate} />
-      {layer.product.family === 'film' && <FilmSettles job={job} layer={layer} atMin={atMin} />}
-      <Renewal job={job} wears={layer} />
+      <GoneOver layer={layer} atMin={atMin} substrate={substrate} />
+      {layer.product.family === 'film' && <FilmSettles layer={layer} atMin={atMin} />}
+      <Renewal wears={layer} />
     </div>
   );
 }
@@ -247,27 +249,29 @@ function LayerState({ job, layer, atMin, substrate, hands }: LayerStateProps) {
 type GoneOverProps = LayerProps & { readonly substrate: SubstrateId };
 
 /** Until when another coat may go over it, and what then: its sheet's interval in the air it lies in. */
-function GoneOver({ job, layer, atMin, substrate }: GoneOverProps) {
+function GoneOver({ layer, atMin, substrate }: GoneOverProps) {
+  const { at } = useJob('at');
   const { recoatBy } = layer.milestones;
   if (typeof recoatBy !== 'number') return null;
   const then = WHEN_TOO_LATE[whenTooLate(layer.product.family, substrate)];
   return recoatBy > atMin ? (
     <p>
-      May be gone over until <strong className="text-ink">{moment(job.at(recoatBy))}</strong>; after that {then}
+      May be gone over until <strong className="text-ink">{moment(at(recoatBy))}</strong>; after that {then}
     </p>
   ) : (
     <p>
-      Closed since {moment(job.at(recoatBy))}: to go over it, {then}
+      Closed since {moment(at(recoatBy))}: to go over it, {then}
     </p>
   );
 }
 
 interface WearProps {
-  readonly job: JobView;
   readonly wears: Wearing;
 }
 
-function Renewal({ job, wears: { life, renewMin, renewRangeMin } }: WearProps) {
+function Renewal({ wears: { life, renewMin, renewRangeMin } }: WearProps) {
+  const job = useJob('at');
+
   const [from, to] = renewRangeMin;
   return (
     <p>
@@ -282,19 +286,23 @@ function Renewal({ job, wears: { life, renewMin, renewRangeMin } }: WearProps) {
 }
 
 /** What an earlier visit laid, as it wears on. */
-function WearState({ job, wears, atMin }: WearProps & { readonly atMin: number }) {
+function WearState({ wears, atMin }: WearProps & { readonly atMin: number }) {
+  const job = useJob('at');
+
   return (
     <div className="text-[13.5px] text-ink-2">
       <p>
         Laid {day(job.at(wears.endMin))}, at an earlier visit;{' '}
         <strong className="text-ink">{percent(conditionAt(wears, atMin))}</strong> left
       </p>
-      <Renewal job={job} wears={wears} />
+      <Renewal wears={wears} />
     </div>
   );
 }
 
-function Whole({ job, atMin, clear, hidden }: PanelProps) {
+function Whole({ atMin, clear, hidden }: PanelProps) {
+  const job = useJob('at', 'choose', 'nameOf', 'standing');
+
   const { standing, choose, nameOf } = job;
   const laid = standing.some(({ layers }) => layers.length > 0);
   const wash = firstWashMin(standing);
@@ -361,9 +369,9 @@ function Whole({ job, atMin, clear, hidden }: PanelProps) {
           </ul>
         )}
       </Part>
-      <CareVisit job={job} />
-      <Renewing job={job} atMin={atMin} />
-      <TakingOff job={job} clear={clear} />
+      <CareVisit />
+      <Renewing atMin={atMin} />
+      <TakingOff clear={clear} />
       <Part title="Panel by panel">
         <FactTable
           columns={['Panel', 'Work', 'Clear, expected']}
@@ -381,7 +389,9 @@ function Whole({ job, atMin, clear, hidden }: PanelProps) {
 }
 
 /** Film goes on settling after it is handed over: what the owner sees of that, and until when. */
-function FilmSettles({ job, layer, atMin }: LayerProps) {
+function FilmSettles({ layer, atMin }: LayerProps) {
+  const job = useJob('at');
+
   const clearMin = hardFromMin(layer);
   const sealedMin = layer.milestones.waterSafe;
   if (clearMin !== null && clearMin <= atMin) return null;

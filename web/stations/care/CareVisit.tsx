@@ -4,7 +4,7 @@ import { careVisitJob, isTopper, panelsFor } from '#job/care-visit';
 import { jobAgain } from '#job/return';
 import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { SelectField } from '../../ui/SelectField';
@@ -13,7 +13,9 @@ import { useMakeNextJob } from './useMakeNextJob';
 const NO_TOPPER = '';
 
 /** The item here for care: a job of its own, in minutes. */
-export function CareVisit({ job }: { readonly job: JobView }) {
+export function CareVisit() {
+  const job = useJob('at', 'bay', 'document', 'id', 'nowMin', 'shelf', 'standing');
+
   const { id, document, shelf } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

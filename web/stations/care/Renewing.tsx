@@ -4,7 +4,7 @@ import { productsOf } from '#job/judge';
 import { type PanelRenewal, renewalJob, renewalOf, type RenewalWay, RENEWAL_WAYS } from '#job/renewal';
 import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { day } from '../../ui/moments';
@@ -18,13 +18,14 @@ const WAY_WORDS: Readonly<Record<RenewalWay, string>> = {
 };
 
 interface Props {
-  readonly job: JobView;
   /** The day care is looked at, minutes after the start. */
   readonly atMin: number;
 }
 
 /** The renewal of what is on it: what must come off, what may stay, made a job at a tap. */
-export function Renewing({ job, atMin }: Props) {
+export function Renewing({ atMin }: Props) {
+  const job = useJob('at', 'bay', 'document', 'id', 'nameOf', 'nowMin', 'shelf', 'standing');
+
   const { id, document, shelf, standing } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

@@ -3,7 +3,7 @@ import { dropSays, type StandingSurface, waterSeen, type Wearing } from '#core/c
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { changeSurface } from '#job/edit';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { later } from '../../ui/later';
@@ -12,7 +12,6 @@ import { useTap } from '../run/useTap';
 const LifeChart = later(() => import('./LifeChart'));
 
 interface Props {
-  readonly job: JobView;
   readonly subject: StandingSurface;
   /** What wears on it: laid at this visit, or found and known of. */
   readonly top: Wearing;
@@ -23,7 +22,9 @@ interface Props {
 const BY_EYE_DEG = 5;
 
 /** What is left of the top layer over the years, and what a visit finds: a drop on it says how long it lasts. */
-export function SeenSince({ job, subject, top, atMin }: Props) {
+export function SeenSince({ subject, top, atMin }: Props) {
+  const job = useJob('document', 'edit', 'id', 'record', 'standing');
+
   const { tap } = useTap(job.id);
   const { endMin, life, byWater } = top;
   const { surface, layers } = subject;

@@ -6,7 +6,7 @@ import { wishesOf } from '#job/choose';
 import { costOfWaiting, removalJob, type WaitingDay } from '#job/removal';
 import { useLogQuery } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Fault } from '../../ui/Fault';
 import { SelectField } from '../../ui/SelectField';
@@ -26,12 +26,13 @@ const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
 };
 
 interface Props {
-  readonly job: JobView;
   readonly clear: readonly (number | undefined)[];
 }
 
 /** What waiting costs, and the taking off made a job. */
-export function TakingOff({ job, clear }: Props) {
+export function TakingOff({ clear }: Props) {
+  const job = useJob('at', 'document', 'nowMin', 'standing');
+
   const { document } = job;
   const days = costOfWaiting(job.standing, clear, job.nowMin);
   const rate = wishesOf(document).hourRate;
@@ -80,7 +81,7 @@ export function TakingOff({ job, clear }: Props) {
           correction itself, which polishes it off.
         </p>
       </Part>
-      <MakeItAJob job={job} />
+      <MakeItAJob />
     </>
   );
 }
@@ -89,7 +90,9 @@ export function TakingOff({ job, clear }: Props) {
 const LIKELY = 0.05;
 
 /** The taking off of a panel, a side or the whole, as a job of its own. */
-export function MakeItAJob({ job }: { readonly job: JobView }) {
+export function MakeItAJob() {
+  const job = useJob('at', 'bay', 'chosen', 'document', 'id', 'nameOf', 'nowMin');
+
   const { id, document, chosen } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

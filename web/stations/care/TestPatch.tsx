@@ -6,11 +6,10 @@ import { surfaceAreaM2 } from '#core/plan/job';
 import { changePrepare } from '#job/edit';
 import { patchesTried } from '#job/plan';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 
 interface Props {
-  readonly job: JobView;
   readonly subject: StandingSurface;
   readonly clearUm: number | undefined;
 }
@@ -18,7 +17,9 @@ interface Props {
 const inLine = (method: RemovalMethodId) => REMOVAL_METHODS[method].name.toLowerCase();
 
 /** How something nobody knows comes off: tried on a patch, mildest first, until water sheets. */
-export function TestPatch({ job, subject, clearUm }: Props) {
+export function TestPatch({ subject, clearUm }: Props) {
+  const job = useJob('document', 'edit', 'nameOf', 'nowMin');
+
   const { surface, found, layers } = subject;
   const own = job.document.surfaces.find(({ id }) => id === surface.id);
   const top = found.at(-1);

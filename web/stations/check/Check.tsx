@@ -4,7 +4,7 @@ import { type CheckProgress, HOT_REASONS, type Look } from '#core/check/checks';
 import { CHECK_LIGHTS, type CheckLight, type NetPoint } from '#core/lay/run';
 import { checkNet, checkView, keepDryUntilMin, panelDrops } from '#job/check';
 import { Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import type { LegendEntry, PanelPaint, PanelSpot } from '../../net/paint';
 import { Segmented } from '../../ui/Segmented';
 import { Closing } from './Closing';
@@ -34,7 +34,7 @@ const WATER_LEGEND: readonly LegendEntry[] = [
 
 /** Light off, hand light on: round the item place by place, what is found is mended, then looked at again. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('byOf', 'chosen', 'document', 'id', 'laid', 'nowMin', 'planned', 'record', 'sheet');
   const { document, laid, planned, record, sheet, chosen } = job;
   const [view, setView] = useState<CheckLight | 'water'>('hand-light');
   const light = view === 'water' ? 'daylight' : view;
@@ -61,7 +61,7 @@ export function Component() {
       isWater ? waterLens(laid, panelDrops(record, laid), check.open) : checkLens(laid, looks, current, check.open),
     [isWater, record, laid, looks, current, check.open],
   );
-  if (laid.size === 0) return <NothingLaid job={job} />;
+  if (laid.size === 0) return <NothingLaid />;
   const seen = (each: CheckLight) => check.looks[each].filter((look) => look.seen).length;
   return (
     <Station
@@ -91,7 +91,6 @@ export function Component() {
     >
       {found ? (
         <NewFault
-          job={job}
           net={net}
           found={found}
           first={isWater ? 'missed-patch' : undefined}
@@ -99,15 +98,15 @@ export function Component() {
         />
       ) : isWater ? (
         <>
-          <Water job={job} picture={picture} />
-          <Faults job={job} />
+          <Water picture={picture} />
+          <Faults />
         </>
       ) : (
         <>
-          <LookAt job={job} light={light} look={current} onNextLight={setView} check={check} />
-          <Faults job={job} />
-          <Proof job={job} />
-          <Closing job={job} isChecked={check.isDone} />
+          <LookAt light={light} look={current} onNextLight={setView} check={check} />
+          <Faults />
+          <Proof />
+          <Closing isChecked={check.isDone} />
         </>
       )}
     </Station>
@@ -153,7 +152,9 @@ function checkLens(
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'cross' };
 }
 
-function NothingLaid({ job }: { readonly job: JobView }) {
+function NothingLaid() {
+  const job = useJob('id');
+
   return (
     <main className="flex h-full flex-col items-center justify-center gap-4 p-10 text-center">
       <h2 className="figure text-2xl">Nothing to check yet</h2>

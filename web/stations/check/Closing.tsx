@@ -5,7 +5,7 @@ import { closingView } from '#job/check';
 import { handsOn, LEFT_WORDS } from '#core/lay/run';
 import { hours } from '../../ui/hours';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { MaterialCosts } from '../quantify/MaterialCosts';
 import { LookedAtBy } from './SecondPair';
@@ -16,7 +16,9 @@ import { useTap } from '../run/useTap';
 const MOST_NAMED = 6;
 
 /** Before it goes: what is not done, and the list that is gone through by hand. Done is all of it, or left with a reason. */
-export function Closing({ job, isChecked }: { readonly job: JobView; readonly isChecked: boolean }) {
+export function Closing({ isChecked }: { readonly isChecked: boolean }) {
+  const job = useJob('document', 'id', 'laid', 'nameOf', 'planned', 'record', 'sheet');
+
   const { document, sheet, record } = job;
   const { tap, settling } = useTap(job.id);
   const { lacking, ticks, bare, isDone } = useMemo(
@@ -50,7 +52,7 @@ export function Closing({ job, isChecked }: { readonly job: JobView; readonly is
                   {refused > 0 && `${refused === 1 ? 'a coat is' : `${refused} coats are`} refused`}
                   {twinDone !== undefined && <strong>. {twinDone} is done</strong>}
                 </p>
-                <LeaveOut job={job} surface={surface} />
+                <LeaveOut surface={surface} />
               </li>
             ))}
             {lacking.length > MOST_NAMED && <li>and {lacking.length - MOST_NAMED} more</li>}
@@ -75,10 +77,10 @@ export function Closing({ job, isChecked }: { readonly job: JobView; readonly is
       )}
       {lay.tookMin > 0 && (
         <div className="mb-3">
-          <MaterialCosts job={job} />
+          <MaterialCosts />
         </div>
       )}
-      <LookedAtBy job={job} surfaces={[...job.laid]} />
+      <LookedAtBy surfaces={[...job.laid]} />
       {left.length > 0 && (
         <ul className="mb-3 text-ink-2">
           {left.map(([surface, { reason }]) => (

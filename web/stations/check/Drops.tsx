@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { angleFromTouches } from '#core/survey/water';
 import { panelDrops } from '#job/check';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { TakePicture } from '../../photos/TakePicture';
 import { PictureDot, type PictureAt, Touchable } from '../../photos/Touchable';
 import { usePhotos } from '../../photos/usePhotos';
@@ -20,7 +20,9 @@ const BESIDE_WORDS = {
 } as const;
 
 /** How high a drop stands, by three touches on a picture from its side; over time, and against a panel left bare. */
-export function Drops({ job }: { readonly job: JobView }) {
+export function Drops() {
+  const job = useJob('at', 'chosen', 'id', 'laid', 'nameOf', 'record');
+
   const { record, laid, chosen } = job;
   const { photos, take } = usePhotos(job.id);
   const { tap } = useTap(job.id);

@@ -2,7 +2,7 @@ import { LAYING_FAULTS } from '#core/lay/faults';
 import type { FoundFault } from '#core/lay/run';
 import { remediesFor } from '#job/check';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { TakePicture } from '../../photos/TakePicture';
 import { pictureAddress, thumbAddress, usePhotos } from '../../photos/usePhotos';
 import { Button } from '../../ui/Button';
@@ -12,7 +12,9 @@ import { useTap } from '../run/useTap';
 import { REMEDY_WORDS } from './words';
 
 /** What was found, the latest first: what can be done about it at its age, and what was. */
-export function Faults({ job }: { readonly job: JobView }) {
+export function Faults() {
+  const job = useJob('at', 'nameOf', 'record');
+
   const { record } = job;
   const found = [...record.faults.values()].reverse();
   if (found.length === 0) return null;
@@ -29,9 +31,9 @@ export function Faults({ job }: { readonly job: JobView }) {
                   : `· found at ${clock(job.at(fault.atMin))}`}
               </span>
             </p>
-            <FaultPictures job={job} fault={fault} />
+            <FaultPictures fault={fault} />
             {fault.note && <p className="text-ink-2">{fault.note}</p>}
-            {!fault.remedy && <Ways job={job} fault={fault} />}
+            {!fault.remedy && <Ways fault={fault} />}
           </li>
         ))}
       </ul>
@@ -40,7 +42,9 @@ export function Faults({ job }: { readonly job: JobView }) {
 }
 
 /** Pictures of a fault in its place, kept with the panel. */
-function FaultPictures({ job, fault }: { readonly job: JobView; readonly fault: FoundFault }) {
+function FaultPictures({ fault }: { readonly fault: FoundFault }) {
+  const job = useJob('id', 'nameOf');
+
   const { photos, take, waiting, faults } = usePhotos(job.id);
   const own = photos.filter(({ mark }) => mark === fault.entry);
   const name = `${LAYING_FAULTS[fault.fault].name}, ${job.nameOf(fault.patch.surface)}`;
@@ -66,7 +70,9 @@ function FaultPictures({ job, fault }: { readonly job: JobView; readonly fault: 
   );
 }
 
-function Ways({ job, fault }: { readonly job: JobView; readonly fault: FoundFault }) {
+function Ways({ fault }: { readonly fault: FoundFault }) {
+  const job = useJob('at', 'id', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
+
   const { tap, settling } = useTap(job.id);
   const { planned, record, sheet, prepared, nowMin } = job;
   const ways = remediesFor({ planned, record, sheet, preparation: prepared.preparation }, fault, nowMin);

@@ -1,6 +1,7 @@
 import { Check, Undo2 } from 'lucide-react';
 import { type CheckProgress, HOT_REASONS, type HotPlace, type Look, SIDE_WORDS } from '#core/check/checks';
 import { CHECK_LIGHTS, type CheckLight } from '#core/lay/run';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { useUndoable } from '../run/hand';
@@ -9,7 +10,6 @@ import { SecondPair } from './SecondPair';
 import { LIGHT_WORDS } from './words';
 
 interface Props {
-  readonly job: JobView;
   readonly light: CheckLight;
   /** What to look at now; undefined: all of it was looked at by this light. */
   readonly look: Look | undefined;
@@ -18,7 +18,9 @@ interface Props {
 }
 
 /** The one thing to look at now, with the places on it; one tap says that nothing was found. */
-export function LookAt({ job, light, look, check, onNextLight }: Props) {
+export function LookAt({ light, look, check, onNextLight }: Props) {
+  const job = useJob('id', 'log', 'nameOf', 'record');
+
   const { tap, settling } = useTap(job.id);
   const last = useUndoable(job);
   if (!look) {
@@ -43,7 +45,7 @@ export function LookAt({ job, light, look, check, onNextLight }: Props) {
       <h2 className="figure mt-2 text-[2rem] leading-tight">
         {isPanel ? job.nameOf(look.surfaces[0]!) : look.side ? SIDE_WORDS[look.side] : 'What lies apart'}
       </h2>
-      <SecondPair job={job} surfaces={look.surfaces} />
+      <SecondPair surfaces={look.surfaces} />
       {isPanel ? (
         <ul className="mt-2 text-lg">
           {look.places.map((place) => (
@@ -81,7 +83,7 @@ export function LookAt({ job, light, look, check, onNextLight }: Props) {
   );
 }
 
-function placeInWords(job: JobView, { why, beside }: HotPlace): string {
+function placeInWords(job: Pick<JobView, 'nameOf'>, { why, beside }: HotPlace): string {
   const names = beside.map((id) => job.nameOf(id));
   return names.length === 0 ? HOT_REASONS[why] : `${HOT_REASONS[why]}: ${names.join(' and ')}`;
 }

@@ -2,12 +2,11 @@ import { useState } from 'react';
 import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/lay/faults';
 import type { NetPoint } from '#core/lay/run';
 import { type CheckNet, patchAt } from '#job/check';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { useTap } from '../run/useTap';
 
 interface Props {
-  readonly job: JobView;
   readonly net: CheckNet;
   readonly found: { readonly surface: string; readonly at: NetPoint };
   /** What it most likely is: it stands first. */
@@ -16,7 +15,9 @@ interface Props {
 }
 
 /** What was found where one has touched: the second tap names it. */
-export function NewFault({ job, net, found: { surface, at }, first, onDone }: Props) {
+export function NewFault({ net, found: { surface, at }, first, onDone }: Props) {
+  const job = useJob('document', 'id', 'nameOf', 'sheet');
+
   const { tap } = useTap(job.id);
   const [patch] = useState(() => patchAt(net, job.sheet, surface, at));
   const product = job.document.products.find(({ id }) => id === patch?.coat.product);

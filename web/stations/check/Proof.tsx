@@ -4,7 +4,7 @@ import { proofsOf } from '#core/check/checks';
 import { gaugeReads } from '#core/survey/paint';
 import { errorText, useTakeGlossMutation, useTakeThicknessMutation } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { um } from '../../ui/measures';
@@ -17,7 +17,9 @@ const said = (what: 'thickness' | 'gloss', value: number | undefined) =>
 const MOST_GU = 120;
 
 /** What proves the work: thickness and gloss, read before and after. */
-export function Proof({ job }: { readonly job: JobView }) {
+export function Proof() {
+  const job = useJob('chosen', 'document', 'id', 'laid', 'nameOf', 'record');
+
   const { chosen, record, laid, document } = job;
   const { tap, settling } = useTap(job.id);
   const [gloss, { error: glossError }] = useTakeGlossMutation();

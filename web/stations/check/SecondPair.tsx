@@ -1,13 +1,13 @@
 import { useMe, useNameOf } from '../../people/api';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 
 interface Props {
-  readonly job: JobView;
   readonly surfaces: readonly string[];
 }
 
 /** Who laid any of these panels, by their ids. */
-const laidBy = (job: JobView, surfaces: readonly string[]) =>
+const laidBy = (job: Pick<JobView, 'document' | 'hands'>, surfaces: readonly string[]) =>
   new Set(
     job.document.surfaces
       .filter(({ id }) => surfaces.includes(id))
@@ -15,7 +15,9 @@ const laidBy = (job: JobView, surfaces: readonly string[]) =>
   );
 
 /** Said to whoever looks at their own work: somebody else sees more. */
-export function SecondPair({ job, surfaces }: Props) {
+export function SecondPair({ surfaces }: Props) {
+  const job = useJob('document', 'hands');
+
   const me = useMe()?.person?.id;
   if (me === undefined || !laidBy(job, surfaces).has(me)) return null;
   return (
@@ -24,7 +26,9 @@ export function SecondPair({ job, surfaces }: Props) {
 }
 
 /** Who looked at the finished work, beside who laid it. */
-export function LookedAtBy({ job, surfaces }: Props) {
+export function LookedAtBy({ surfaces }: Props) {
+  const job = useJob('byOf', 'document', 'hands', 'log');
+
   const nameOf = useNameOf();
   const undone = new Set(job.log.flatMap(({ entry }) => (entry.type === 'undo' ? [entry.entry] : [])));
   const looked = new Set(

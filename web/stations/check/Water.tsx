@@ -1,7 +1,7 @@
 import { Droplets, Umbrella } from 'lucide-react';
 import { keepDryUntilMin } from '#job/check';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { TakePicture } from '../../photos/TakePicture';
 import { PictureDot, Touchable } from '../../photos/Touchable';
 import { thumbAddress } from '../../photos/usePhotos';
@@ -12,14 +12,15 @@ import { Drops } from './Drops';
 import type { useWetPicture } from './useWetPicture';
 
 interface Props {
-  readonly job: JobView;
   readonly picture: ReturnType<typeof useWetPicture>;
 }
 
 /** What water says of the finished work. Only once it may get wet: until then it says when. */
-export function Water({ job, picture }: Props) {
+export function Water({ picture }: Props) {
+  const job = useJob('nowMin', 'planned', 'record', 'sheet');
+
   const dryUntilMin = keepDryUntilMin(job);
-  if (dryUntilMin === null || job.nowMin < dryUntilMin) return <KeepDry job={job} untilMin={dryUntilMin} />;
+  if (dryUntilMin === null || job.nowMin < dryUntilMin) return <KeepDry untilMin={dryUntilMin} />;
   const { wet, photo, match, mode, ask, pending, beside, choose, touchPicture, take, forget, faults } = picture;
   const matched = photo?.matched ?? [];
   const said = !photo
@@ -92,7 +93,7 @@ export function Water({ job, picture }: Props) {
           </p>
         ))}
       </Part>
-      <Drops job={job} />
+      <Drops />
     </>
   );
 }
@@ -100,7 +101,9 @@ export function Water({ job, picture }: Props) {
 /** Further off than this a patch is not found again, mm. */
 const OFF_MM = 60;
 
-function KeepDry({ job, untilMin }: { readonly job: JobView; readonly untilMin: number | null }) {
+function KeepDry({ untilMin }: { readonly untilMin: number | null }) {
+  const job = useJob('at', 'nowMin');
+
   return (
     <section className="px-5 py-5" aria-label="Keep it dry">
       <h2 className="figure flex items-center gap-3 text-2xl">

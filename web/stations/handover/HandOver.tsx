@@ -6,7 +6,7 @@ import { checkNet, checkView, closingView } from '#job/check';
 import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover';
 import { addressOf } from '../../app/address-of';
 import { Part, Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { useIsHelper, useMe } from '../../people/api';
 import { Button } from '../../ui/Button';
@@ -47,7 +47,7 @@ const LEGEND: readonly LegendEntry[] = [
 
 /** Agreed beside done, what goes with the item, and the owner’s signature under both. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('document', 'record', 'standing');
   const { document, record, standing } = job;
   const panels = useMemo(() => agreedAndDone(document, record, standing), [document, record, standing]);
   const lens = useMemo(() => {
@@ -59,14 +59,16 @@ export function Component() {
   }, [panels]);
   return (
     <Station lens={lens} legend={LEGEND} lensName="agreed beside done">
-      <Agreed job={job} panels={panels} />
-      <Papers job={job} />
-      <Sign job={job} isWhole={panels.every(({ state }) => state !== 'lacking' && state !== 'in-part')} />
+      <Agreed panels={panels} />
+      <Papers />
+      <Sign isWhole={panels.every(({ state }) => state !== 'lacking' && state !== 'in-part')} />
     </Station>
   );
 }
 
-function Agreed({ job, panels }: { readonly job: JobView; readonly panels: readonly AgreedPanel[] }) {
+function Agreed({ panels }: { readonly panels: readonly AgreedPanel[] }) {
+  const job = useJob('choose', 'chosen');
+
   const { chosen, choose } = job;
   const one = panels.find(({ surface }) => surface === chosen?.id);
   const count = (state: AgreedState) => panels.filter((panel) => panel.state === state).length;
@@ -126,7 +128,9 @@ function Agreed({ job, panels }: { readonly job: JobView; readonly panels: reado
 
 const PAPER = 'inline-flex min-h-11 items-center gap-2 rounded border border-line-strong bg-sheet px-3 hover:bg-tint-1';
 
-function Papers({ job }: { readonly job: JobView }) {
+function Papers() {
+  const job = useJob('at', 'id', 'record');
+
   const { id, record } = job;
   const { tap, settling } = useTap(id);
   const me = useMe();
@@ -192,7 +196,9 @@ function Papers({ job }: { readonly job: JobView }) {
   );
 }
 
-function Sign({ job, isWhole }: { readonly job: JobView; readonly isWhole: boolean }) {
+function Sign({ isWhole }: { readonly isWhole: boolean }) {
+  const job = useJob('byOf', 'document', 'id', 'laid', 'planned', 'record', 'sheet');
+
   const { id, document, record, sheet, planned, laid, byOf } = job;
   const isHelper = useIsHelper();
   const { data: handovers = [] } = useHandoversQuery({ id });

@@ -2,7 +2,7 @@ import { foundName, topComesOffAlone } from '#core/products/families';
 import type { Surface } from '#formats/job';
 import { stripFirst } from '#job/edit';
 import { comesOff, staying, type ToldLayer } from '#job/plan';
-import { useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { StrippingCosts } from './StrippingCosts';
 
@@ -12,7 +12,7 @@ const named = (found: readonly ToldLayer[]) => found.map(nameOf).join(' and ');
 
 /** What was found on a panel and what becomes of it: it stays, all of it comes off, or the layer on top alone. */
 export function FoundHere({ surface, started }: { readonly surface: Surface; readonly started: boolean }) {
-  const job = useJob();
+  const job = useJob('document', 'edit');
   const [off, on] = [comesOff(job.document, surface), staying(job.document, surface)];
   if (off.length + on.length === 0) return null;
   const choice = (label: string, takes: Parameters<typeof stripFirst>[1]) => (
@@ -32,12 +32,12 @@ export function FoundHere({ surface, started }: { readonly surface: Surface; rea
           <p>Found here, and stays: {named(on)}.</p>
           <p>
             {choice(on.length > 1 ? 'Take all of it off first' : 'Take it off first', 'all')}{' '}
-            <StrippingCosts job={job} surfaces={[surface.id]} />
+            <StrippingCosts surfaces={[surface.id]} />
           </p>
           {topComesOffAlone(on.map(({ family }) => family)) && (
             <p>
               {choice(`Take only the ${nameOf(on.at(-1)!)} off`, 'top')}{' '}
-              <StrippingCosts job={job} surfaces={[surface.id]} takes="top" />
+              <StrippingCosts surfaces={[surface.id]} takes="top" />
             </p>
           )}
         </>

@@ -12,7 +12,8 @@ import { stackInWords } from '#job/offers';
 import { staysOn } from '#job/plan';
 import { familyFill } from '../../core-sample/strata';
 import { Part, Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
+import type { JobView } from '../../job/useJobView';
 import type { PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { Findings } from '../../ui/Findings';
@@ -28,19 +29,19 @@ import { useLasso } from './useLasso';
 
 /** What goes on each panel, and whether it may. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('chosen', 'document', 'edit', 'laid', 'plan', 'planned', 'productName', 'shelf');
   const view = useLayerView();
   const brush = useBrush(job);
   const lasso = useLasso(job, brush.layOn);
   const lens = useMemo(() => stackLens(job), [job]);
-  if (view === 'choose') return <Choose job={job} />;
-  if (view === 'offers') return <Offers job={job} />;
+  if (view === 'choose') return <Choose />;
+  if (view === 'offers') return <Offers />;
   return (
     <Station
       lens={lens}
       legend={LEGEND}
       lensName="by what goes on top"
-      headline={brush.brush ? <BrushBar job={job} brush={brush} lasso={lasso} /> : <ViewSwitch />}
+      headline={brush.brush ? <BrushBar brush={brush} lasso={lasso} /> : <ViewSwitch />}
       tool={brush.brush && lasso.tool}
       onPlace={
         brush.brush &&
@@ -50,25 +51,21 @@ export function Component() {
         })
       }
     >
-      {job.chosen ? (
-        <StackEditor key={job.chosen.id} surface={job.chosen} onPickUp={brush.pickUp} />
-      ) : (
-        <Whole job={job} />
-      )}
+      {job.chosen ? <StackEditor key={job.chosen.id} surface={job.chosen} onPickUp={brush.pickUp} /> : <Whole />}
     </Station>
   );
 }
 
 /** The stack in hand: what a tap lays, whole zones at once, and why something was not laid. */
 function BrushBar({
-  job,
   brush: { brush, said, layOn, putDown },
   lasso,
 }: {
-  readonly job: JobView;
   readonly brush: ReturnType<typeof useBrush>;
   readonly lasso: ReturnType<typeof useLasso>;
 }) {
+  const job = useJob('document', 'productName');
+
   const { document, productName } = job;
   const zones = (Object.keys(ZONE_NAMES) as Zone[]).filter((zone) =>
     document.surfaces.some((surface) => surface.zone === zone),
@@ -106,7 +103,7 @@ function BrushBar({
   );
 }
 
-function stackLens({ document, plan, productName }: JobView) {
+function stackLens({ document, plan, productName }: Pick<JobView, 'document' | 'plan' | 'productName'>) {
   const families = new Map(document.products.map(({ id, family }) => [id, family]));
   const paints = new Map(
     plan.surfaces.map(({ id, coats }): [string, PanelPaint] => {
@@ -122,7 +119,16 @@ function stackLens({ document, plan, productName }: JobView) {
 }
 
 /** One paint carries one stack unless something is hit harder, was repaired, or somebody wants it so: asked about, not changed. */
-function ManyStacks({ job: { document, choose, edit, shelf, laid, nameOf, productName } }: { readonly job: JobView }) {
+function ManyStacks() {
+  const { document, choose, edit, shelf, laid, nameOf, productName } = useJob(
+    'document',
+    'choose',
+    'edit',
+    'shelf',
+    'laid',
+    'nameOf',
+    'productName',
+  );
   const uneven = unevenPaints(document);
   if (uneven.length === 0) return null;
   return (
@@ -164,7 +170,9 @@ function ManyStacks({ job: { document, choose, edit, shelf, laid, nameOf, produc
 
 const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'recoat-window', 'test-spot'];
 
-function Whole({ job }: { readonly job: JobView }) {
+function Whole() {
+  const job = useJob('choose', 'document', 'edit', 'id', 'nameOf', 'plan', 'productName');
+
   const { document, plan, choose, edit, nameOf, productName } = job;
   const findings = plan.findings.filter(({ code }) => LAYERING.includes(code));
   // What was found there is what something does not bond to: it can come off.
@@ -191,7 +199,7 @@ function Whole({ job }: { readonly job: JobView }) {
               <Button className="w-full" onClick={() => edit(stripFirst(inTheWay))}>
                 Take it off {inTheWay.length === 1 ? 'that panel' : `those ${inTheWay.length} panels`} first
               </Button>{' '}
-              <StrippingCosts job={job} surfaces={inTheWay} />
+              <StrippingCosts surfaces={inTheWay} />
             </p>
           )}
           <Link to={`/shelf/rules?job=${job.id}`} className="mt-2 inline-block text-[14px] text-ink-2 underline">
@@ -199,8 +207,8 @@ function Whole({ job }: { readonly job: JobView }) {
           </Link>
         </Part>
       )}
-      <ManyStacks job={job} />
-      <NewerSheets job={job} />
+      <ManyStacks />
+      <NewerSheets />
       <Part title="By what it is made of">
         <ul className="space-y-3">
           {substrates.map((substrate) => {

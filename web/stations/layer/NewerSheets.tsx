@@ -1,12 +1,13 @@
+import { useJob } from '../../job/job-context';
 import { parted } from '#formats/shelf';
 import { changedPaths } from '#formats/values';
 import { takeSheet } from '#job/edit';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 
 /** Sheets of this job that the shelf has in another version by now: offered, with what differs, never slipped in. */
-export function NewerSheets({ job: { document, shelf, edit } }: { readonly job: JobView }) {
+export function NewerSheets() {
+  const { document, shelf, edit } = useJob('document', 'shelf', 'edit');
   const newer = document.products.flatMap((own) => {
     const now = shelf.find(({ id }) => id === own.id);
     const changed = now ? changedPaths(parted(own).sheet, parted(now).sheet) : [];

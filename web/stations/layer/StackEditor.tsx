@@ -10,7 +10,7 @@ import { judgeLayers, judgePlanned, tooDearToRemove, productsOf } from '#job/jud
 import { staysOn } from '#job/plan';
 import { bySchoolsOf } from '#job/terms';
 import { PanelHead, Part } from '../../job/Station';
-import { useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
 import { moment } from '../../ui/moments';
@@ -24,7 +24,7 @@ import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
 
 /** What taking the stack off again costs the paint, where that is more than it has. */
 function TakingItOff({ surface }: { readonly surface: Surface }) {
-  const { document, shelf, edit } = useJob();
+  const { document, shelf, edit } = useJob('document', 'edit', 'shelf');
   const short = tooDearToRemove(document, surface, shelf);
   if (!short) return null;
   return (
@@ -66,7 +66,7 @@ interface StackEditorProps {
 }
 
 export function StackEditor({ surface, onPickUp }: StackEditorProps) {
-  const job = useJob();
+  const job = useJob('at', 'document', 'edit', 'plan', 'planned', 'record', 'shelf');
   const { document, planned, plan, shelf, edit, record } = job;
   const index = document.surfaces.indexOf(surface);
   const ground = planned.surfaces[index]!;

@@ -1,18 +1,19 @@
 import { USUAL_WISHES } from '#core/choose/stacks';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import { strippingMin } from '#job/prepare';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { hours } from '../../ui/hours';
 import { money } from '#formats/values';
 
 /** What taking off what is found, or only its top, comes to, before it is decided: hours and money at the job's rate. */
 interface StrippingCostsProps {
-  readonly job: JobView;
   readonly surfaces: readonly string[];
   readonly takes?: 'all' | 'top';
 }
 
-export function StrippingCosts({ job, surfaces, takes = 'all' }: StrippingCostsProps) {
+export function StrippingCosts({ surfaces, takes = 'all' }: StrippingCostsProps) {
+  const job = useJob('document');
+
   const { document } = job;
   const minutes = strippingMin(document, surfaces, takes);
   const rate = document.prepare?.hourRate ?? USUAL_WISHES.hourRate;

@@ -12,7 +12,13 @@ export interface Brush {
 }
 
 /** Laying one stack on many panels: by tap, or a whole zone at once. What the rules refuse is not laid, and says why. */
-export function useBrush({ document, planned, shelf, laid, edit }: JobView) {
+export function useBrush({
+  document,
+  planned,
+  shelf,
+  laid,
+  edit,
+}: Pick<JobView, 'document' | 'edit' | 'laid' | 'planned' | 'shelf'>) {
   const [brush, setBrush] = useState<Brush>();
   const [said, setSaid] = useState<string>();
   const products = productsOf(document.products, shelf);

@@ -8,7 +8,7 @@ import type { SheetTool } from '../../net/sheet-tool';
 const TREMBLE_PX = 6;
 
 /** Drawing round panels on the sheet. A tap takes the panel under it. */
-export function useLasso({ document }: JobView, onTaken: (ids: readonly string[]) => void) {
+export function useLasso({ document }: Pick<JobView, 'document'>, onTaken: (ids: readonly string[]) => void) {
   const [inHand, setInHand] = useState(false);
   const [line, setLine] = useState<readonly Point[]>([]);
   // What is drawn between two paintings of the screen is not lost.

@@ -1,6 +1,7 @@
 import { adviseLevel, inOwnersWords, type PlacedMark, type ScopeOption } from '#core/prepare/stages';
 import { money } from '#formats/values';
 import { changePrepare } from '#job/edit';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
@@ -8,13 +9,14 @@ import { hours } from '../../ui/hours';
 import { ArrowLeft, Printer } from 'lucide-react';
 
 interface Props {
-  readonly job: JobView;
   readonly options: readonly ScopeOption[];
   readonly onBack: () => void;
 }
 
 /** What each level of correction would do to this very item, side by side in the owner's words. */
-export function OwnerComparison({ job, options, onBack }: Props) {
+export function OwnerComparison({ options, onBack }: Props) {
+  const job = useJob('document', 'edit', 'nameOf', 'prepared');
+
   const { document, nameOf, edit } = job;
   const { prepare, currency } = document;
   const marks = document.surfaces.flatMap(({ id, marks: own = [] }): PlacedMark[] =>
@@ -95,7 +97,7 @@ export function OwnerComparison({ job, options, onBack }: Props) {
           );
         })}
       </ol>
-      <ScopeLines job={job} />
+      <ScopeLines />
     </section>
   );
 }
@@ -132,7 +134,9 @@ const STATE_WORDS = {
 } as const;
 
 /** Line by line what was agreed otherwise. */
-function ScopeLines({ job }: { readonly job: JobView }) {
+function ScopeLines() {
+  const job = useJob('document', 'nameOf');
+
   const scope = job.document.prepare?.scope ?? [];
   if (scope.length === 0) return null;
   return (
@@ -151,7 +155,7 @@ function ScopeLines({ job }: { readonly job: JobView }) {
 }
 
 /** Where least can still be taken above the reserve and the removals to come. */
-function tightest({ prepared: { preparation } }: JobView) {
+function tightest({ prepared: { preparation } }: Pick<JobView, 'prepared'>) {
   const known = preparation.panels.flatMap(({ id, ledger }) =>
     ledger ? [{ surface: id, um: Math.max(0, ledger.spareUm + ledger.thisCorrectionUm) }] : [],
   );

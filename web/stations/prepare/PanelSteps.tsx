@@ -5,7 +5,7 @@ import type { Job, Surface, SurfaceMark } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { DateField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
@@ -18,13 +18,14 @@ import { TestSpot } from './TestSpot';
 import { hours } from '../../ui/hours';
 
 interface Props {
-  readonly job: JobView;
   readonly surface: Surface;
   readonly prepared: PanelPreparation;
 }
 
 /** What is done to one panel, step by step with its reason, and what its paint can stand. */
-export function PanelSteps({ job, surface, prepared }: Props) {
+export function PanelSteps({ surface, prepared }: Props) {
+  const job = useJob('document', 'edit', 'nameOf', 'record');
+
   const { document, edit } = job;
   const { steps, level, ledger, goes } = prepared;
   const leftOut = document.prepare?.leftOut ?? [];
@@ -58,10 +59,10 @@ export function PanelSteps({ job, surface, prepared }: Props) {
               taken {um(surface.clearBefore.takenUm, 1)} by then.
             </p>
           )}
-          {polishBegun && <ClearTaken job={job} surface={surface} />}
+          {polishBegun && <ClearTaken surface={surface} />}
         </Part>
       )}
-      <Scope job={job} surface={surface} />
+      <Scope surface={surface} />
       {goes.length > 0 && (
         <Part title="What becomes of its marks">
           <ul className="text-[14px]">
@@ -76,7 +77,7 @@ export function PanelSteps({ job, surface, prepared }: Props) {
                     <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>
                       {hidden ? 'hidden: back when the filler goes' : inWords(share)}
                     </span>
-                    {polishBegun && <MarkBecame job={job} surface={surface} mark={seen} level={level.level} />}
+                    {polishBegun && <MarkBecame surface={surface} mark={seen} level={level.level} />}
                   </li>
                 )
               );
@@ -84,8 +85,8 @@ export function PanelSteps({ job, surface, prepared }: Props) {
           </ul>
         </Part>
       )}
-      {takesPolish(surface.substrate) && <TestSpot job={job} surface={surface} />}
-      {takesPolish(surface.substrate) && <SandIt job={job} surface={surface} />}
+      {takesPolish(surface.substrate) && <TestSpot surface={surface} />}
+      {takesPolish(surface.substrate) && <SandIt surface={surface} />}
       <Part title="Steps">
         <ol className="space-y-3">
           {steps.map((step) => {
@@ -152,7 +153,8 @@ export function PanelSteps({ job, surface, prepared }: Props) {
 }
 
 /** Sanding is asked for panel by panel; where the paint has no room for it its step says why. */
-function SandIt({ job: { document, edit }, surface }: Pick<Props, 'job' | 'surface'>) {
+function SandIt({ surface }: Pick<Props, 'surface'>) {
+  const { document, edit } = useJob('document', 'edit');
   const sand = document.prepare?.sand ?? [];
   const others = sand.filter((one) => one.surface !== surface.id);
   return (
@@ -186,7 +188,8 @@ interface BecameProps extends Omit<Props, 'prepared'> {
 }
 
 /** What really became of a mark once it has been polished: on the record, and the next promise learns from it. */
-function MarkBecame({ job, surface, mark, level }: BecameProps) {
+function MarkBecame({ surface, mark, level }: BecameProps) {
+  const job = useJob('id', 'record');
   const { tap } = useTap(job.id);
   const { id, kind, severity } = mark;
   return (
@@ -204,7 +207,8 @@ function MarkBecame({ job, surface, mark, level }: BecameProps) {
 }
 
 /** Clear measured to have gone, by the gauge before and after. */
-function ClearTaken({ job, surface }: Omit<Props, 'prepared'>) {
+function ClearTaken({ surface }: Omit<Props, 'prepared'>) {
+  const job = useJob('id', 'record');
   const { tap } = useTap(job.id);
   const taken = job.record.clearTakenUm.get(surface.id);
   return (
@@ -239,7 +243,8 @@ const STATE_NAMES = {
 type ScopeLine = NonNullable<NonNullable<Job['prepare']>['scope']>[number];
 
 /** What is agreed of the panel, with its reason. */
-function Scope({ job: { document, edit }, surface }: Pick<Props, 'job' | 'surface'>) {
+function Scope({ surface }: Pick<Props, 'surface'>) {
+  const { document, edit } = useJob('document', 'edit');
   const scope = document.prepare?.scope ?? [];
   const line = scope.find((one) => one.surface === surface.id);
   const put = (next: ScopeLine | undefined) =>

@@ -3,7 +3,7 @@ import { preparationMin } from '#core/schedule/hours';
 import { compareLevels } from '#core/prepare/stages';
 import { changePrepare } from '#job/edit';
 import { Station } from '../../job/Station';
-import { useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { OwnerComparison } from './OwnerComparison';
 import { PanelSteps } from './PanelSteps';
 import { ScopeStrip } from './ScopeStrip';
@@ -12,7 +12,7 @@ import { PREPARE_LEGEND, prepareLens } from './prepare-lens';
 
 /** How the item is made ready: how far it is corrected, what that takes, and what its paint can stand. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('chosen', 'document', 'edit', 'prepared');
   const { document, chosen, edit } = job;
   const { prepared: view } = job;
   const options = useMemo(
@@ -22,7 +22,7 @@ export function Component() {
   const lens = useMemo(() => prepareLens(view.preparation.panels), [view]);
   const [comparing, setComparing] = useState(false);
   const prepared = chosen && view.preparation.panels.find(({ id }) => id === chosen.id);
-  if (comparing) return <OwnerComparison job={job} options={options} onBack={() => setComparing(false)} />;
+  if (comparing) return <OwnerComparison options={options} onBack={() => setComparing(false)} />;
   return (
     <Station
       lens={lens}
@@ -40,9 +40,9 @@ export function Component() {
       }
     >
       {chosen && prepared ? (
-        <PanelSteps key={chosen.id} job={job} surface={chosen} prepared={prepared} />
+        <PanelSteps key={chosen.id} surface={chosen} prepared={prepared} />
       ) : (
-        <WholePreparation job={job} options={options} />
+        <WholePreparation options={options} />
       )}
     </Station>
   );

@@ -1,8 +1,8 @@
+import { useJob } from '../../job/job-context';
 import { FULL_SITE } from '#core/prepare/stages';
 import { STEP_KIND_IDS, STEP_KINDS, type StepKindId } from '#core/prepare/steps';
 import type { Job } from '#formats/job';
 import { changePrepare } from '#job/edit';
-import type { JobView } from '../../job/useJobView';
 import { NumberField } from '../../ui/NumberField';
 import { OfferTicks } from '../../ui/OfferTicks';
 import { Tick } from '../../ui/Tick';
@@ -17,7 +17,8 @@ const STATES = {
 } as const;
 
 /** Where the preparation is done, where it moves to in the middle, and how it comes. */
-export function SiteForm({ job: { document, edit, prepared } }: { readonly job: JobView }) {
+export function SiteForm() {
+  const { document, edit, prepared } = useJob('document', 'edit', 'prepared');
   const { prepare } = document;
   const { move } = prepare ?? {};
   // From the first step of the item on there is nothing to move.

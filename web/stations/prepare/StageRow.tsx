@@ -12,7 +12,7 @@ import {
   workedMin,
 } from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from '../run/useTap';
@@ -27,14 +27,15 @@ const turnInWords = ({ fromMin, meanwhile }: Turn) =>
   `, ${fromMin < 1 ? 'first' : `${hours(fromMin)} in`}${meanwhile ? ' while something dries' : ''}`;
 
 interface Props {
-  readonly job: JobView;
   readonly stage: PrepStage;
   /** When it is its turn; more than once where what dries is waited out with something else. */
   readonly turns: readonly Turn[];
 }
 
 /** One stage of the work: what it is, and at the bay begun, paused with a reason, and finished with one tap. */
-export function StageRow({ job, stage, turns }: Props) {
+export function StageRow({ stage, turns }: Props) {
+  const job = useJob('at', 'id', 'nowMin', 'prepared', 'record');
+
   const { kind, round, steps, minutes, defaultMin: predictedMin } = stage;
   const { tap } = useTap(job.id);
   const [pausing, setPausing] = useState(false);
@@ -158,7 +159,7 @@ export function StageRow({ job, stage, turns }: Props) {
           {!lamps[0]!.flickerFree && ': it flickers, and hides faults'}
         </span>
       )}
-      {record && state !== 'todo' && <StageTook job={job} stage={stage} record={record} />}
+      {record && state !== 'todo' && <StageTook stage={stage} record={record} />}
       {lacking.length > 0 && <span className="block text-[13px] text-stop">Not here: {lacking[0]!.impossible}.</span>}
     </li>
   );

@@ -1,20 +1,21 @@
 import { useState } from 'react';
 import { type PrepStage, stageKey, type StageRecord, usesOf } from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { NumberField } from '../../ui/NumberField';
 import { useTap } from '../run/useTap';
 
 interface Props {
-  readonly job: JobView;
   readonly stage: PrepStage;
   readonly record: StageRecord;
 }
 
 /** What a stage really used and what was found while at it: on the record, and the next plan learns from it. */
-export function StageTook({ job, stage, record }: Props) {
+export function StageTook({ stage, record }: Props) {
+  const job = useJob('id', 'prepared');
+
   const [open, setOpen] = useState(false);
   const { tap } = useTap(job.id);
   const [found, setFound] = useState('');

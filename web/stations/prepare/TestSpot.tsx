@@ -13,7 +13,7 @@ import type { Surface } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { useEarlierPairsQuery } from '../../app/api';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
@@ -22,7 +22,9 @@ const MACHINE_WORDS = { dual: 'Dual action', forced: 'Forced rotation', rotary: 
 const percentFault = (value: number) => (value >= 0 && value <= 100 ? undefined : '0 to 100 %');
 
 /** The ladder of test spots on a panel: what to try next and why, and what each try did. */
-export function TestSpot({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
+export function TestSpot({ surface }: { readonly surface: Surface }) {
+  const job = useJob('document', 'edit', 'id');
+
   const { document, edit } = job;
   const all = document.prepare?.tests ?? [];
   const own = all.filter((test) => test.surface === surface.id);

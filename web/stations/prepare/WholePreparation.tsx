@@ -19,7 +19,7 @@ import { surfaceName } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { USUAL_YEARS } from '#job/prepare';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { useNow } from '../../ui/useNow';
 import { NumberField } from '../../ui/NumberField';
@@ -31,12 +31,13 @@ import { StageRow } from './StageRow';
 import { hours } from '../../ui/hours';
 
 interface Props {
-  readonly job: JobView;
   readonly options: readonly ScopeOption[];
 }
 
 /** The item's preparation in working order, what it uses, and what it follows from. */
-export function WholePreparation({ job, options }: Props) {
+export function WholePreparation({ options }: Props) {
+  const job = useJob('choose', 'document', 'edit', 'nameOf', 'prepared', 'record');
+
   const { document, edit, choose, nameOf } = job;
   const { preparation, settings, day } = job.prepared;
   const { prepare } = document;
@@ -96,20 +97,19 @@ export function WholePreparation({ job, options }: Props) {
         <Part title="Running now">
           <ol className="text-[14px]">
             {running.map((stage) => (
-              <StageRow key={stageKey(stage)} job={job} stage={stage} turns={[]} />
+              <StageRow key={stageKey(stage)} stage={stage} turns={[]} />
             ))}
           </ol>
         </Part>
       )}
-      <NobodyLooked job={job} />
-      <LooseEnds job={job} />
-      <UseAdvice job={job} options={options} />
+      <NobodyLooked />
+      <LooseEnds />
+      <UseAdvice options={options} />
       <Part title="In working order">
         <ol className="text-[14px]">
           {preparation.stages.filter(isNotRunning).map((stage) => (
             <StageRow
               key={stageKey(stage)}
-              job={job}
               stage={stage}
               turns={day.turns.filter((turn) => stageKey(turn) === stageKey(stage))}
             />
@@ -138,7 +138,7 @@ export function WholePreparation({ job, options }: Props) {
         </table>
       </Part>
       <Part title="Where it is done">
-        <SiteForm job={job} />
+        <SiteForm />
       </Part>
       <Part title="What it is worked out with">
         <div className="grid grid-cols-2 gap-3">
@@ -198,7 +198,9 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
 };
 
 /** What is sensible for what the item is for, worked out from what each level would do on it. */
-function UseAdvice({ job, options }: Props) {
+function UseAdvice({ options }: Props) {
+  const job = useJob('document', 'edit', 'prepared');
+
   const use = job.document.prepare?.use;
   const advice = use && adviseLevel(options, use);
   const option = advice && options.find(({ level }) => level === advice.level);
@@ -228,7 +230,9 @@ function UseAdvice({ job, options }: Props) {
 }
 
 /** Panels of whose paint nothing is said: asked about where the hours are worked out, and answered there in one tap. */
-function NobodyLooked({ job }: { readonly job: JobView }) {
+function NobodyLooked() {
+  const job = useJob('document', 'prepared');
+
   const unknown = new Set(job.prepared.preparation.panels.filter((panel) => panel.unknown).map(({ id }) => id));
   if (unknown.size === 0) return null;
   return (
@@ -236,13 +240,15 @@ function NobodyLooked({ job }: { readonly job: JobView }) {
       <p className="mb-2 border-l-4 border-warn pl-3 text-[14px]">
         Counted with medium marks and the level chosen above until somebody says what their paint looks like.
       </p>
-      <AllOver zoned job={job} surfaces={job.document.surfaces.filter(({ id }) => unknown.has(id))} />
+      <AllOver zoned surfaces={job.document.surfaces.filter(({ id }) => unknown.has(id))} />
     </Part>
   );
 }
 
 /** What would be forgotten before anything is laid. */
-function LooseEnds({ job }: { readonly job: JobView }) {
+function LooseEnds() {
+  const job = useJob('begun', 'choose', 'document', 'nameOf', 'prepared', 'record');
+
   const { preparation, cases } = job.prepared;
   const nowMs = useNow(60_000);
   const waitingMin = job.begun ? undefined : (nowMs - Date.parse(job.document.startAt)) / 60_000;

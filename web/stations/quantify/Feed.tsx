@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
 import { feeding } from '#core/products/quantity';
@@ -13,7 +14,7 @@ interface Props {
 }
 
 /** How the applicator is loaded and fed on one section: what to begin with, how much more, and where. */
-export function Feed({ product, method, amount, areaM2 }: Props) {
+export const Feed = memo(function Feed({ product, method, amount, areaM2 }: Props) {
   if (product.unit === 'm2') return null;
   const ml = millilitres(product, amount);
   const { firstMl, moreMl, times, everyM2 } = feeding(ml, areaM2, method);
@@ -26,4 +27,4 @@ export function Feed({ product, method, amount, areaM2 }: Props) {
       {times > 1 && `, ${said(moreMl)} more ${times} times, every ${m2(everyM2)}`}
     </span>
   );
-}
+});

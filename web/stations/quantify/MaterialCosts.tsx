@@ -1,9 +1,10 @@
 import type { Product } from '#core/products/sheets';
 import { money } from '#formats/values';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 
 /** What a unit of a product costs: as was paid for what is taken next, else in the cheapest pack. */
-export function unitPrice({ stock }: JobView, product: Product): number {
+export function unitPrice({ stock }: Pick<JobView, 'stock'>, product: Product): number {
   const next = stock?.kinds
     .find(({ of }) => of === product.id)
     ?.things.find(({ past, paid }) => !past && paid !== undefined);
@@ -12,7 +13,9 @@ export function unitPrice({ stock }: JobView, product: Product): number {
 }
 
 /** What a job costs in material: as planned, and as it has become, with what was thrown away. */
-export function MaterialCosts({ job }: { readonly job: JobView }) {
+export function MaterialCosts() {
+  const job = useJob('document', 'plan', 'products', 'stock');
+
   const { plan, products, stock, document } = job;
   const planned = plan.purchases.reduce((sum, { product, need }) => {
     const sheet = products.find(({ id }) => id === product);

@@ -3,6 +3,7 @@ import { type MethodId, METHODS } from '#core/products/methods';
 import { money } from '#formats/values';
 import { changeDocument } from '#job/edit';
 import { errorText, useMethodsQuery } from '../../app/api';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { hours } from '../../ui/hours';
@@ -10,13 +11,14 @@ import { SelectField } from '../../ui/SelectField';
 import { amountIn } from '../stock/words';
 
 interface Props {
-  readonly job: JobView;
   /** What is laid on the job and has methods to choose from. */
   readonly products: readonly string[];
 }
 
 /** A product by each method beside one another: what it takes against how long it takes. */
-export function Methods({ job, products }: Props) {
+export function Methods({ products }: Props) {
+  const job = useJob('document', 'edit', 'id', 'productName', 'products', 'record');
+
   const [product, setProduct] = useState(products[0]!);
   const { data, error, isFetching } = useMethodsQuery({ id: job.id, product });
   const sheet = job.products.find(({ id }) => id === product);
@@ -85,7 +87,7 @@ export function Methods({ job, products }: Props) {
   );
 }
 
-const layAllBy = ({ document }: JobView, product: string, method: MethodId) =>
+const layAllBy = ({ document }: Pick<JobView, 'document'>, product: string, method: MethodId) =>
   changeDocument({
     surfaces: document.surfaces.map((surface) => ({
       ...surface,

@@ -16,11 +16,10 @@ import {
 } from '@dnd-kit/sortable';
 import { GripVertical } from 'lucide-react';
 import type { WorkPatch } from '#core/plan/section-map';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { m2 } from '../../ui/measures';
 
 interface Props {
-  readonly job: JobView;
   readonly patches: readonly WorkPatch[];
   readonly said: (amount: number) => string;
   /** Surfaces in their new order. */
@@ -31,7 +30,9 @@ interface Props {
 const PRESS_PX = 5;
 
 /** Panels in the order they are worked, dragged to another place by pointer or by key. */
-export function OrderOfWork({ job, patches, said, onMove }: Props) {
+export function OrderOfWork({ patches, said, onMove }: Props) {
+  const job = useJob('choose', 'document', 'nameOf');
+
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: PRESS_PX } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

@@ -2,12 +2,14 @@ import { useState } from 'react';
 import type { Arrangement } from '#core/item/nets';
 import { inWorkOrder, WORK_ORDERS, type WorkOrder } from '#core/plan/section-map';
 import { inOrder } from '#job/edit';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
 
 /** The ways round an item that shops go by: one tap lays the panels in that order. */
-export function OrderSchools({ job, arrangement }: { readonly job: JobView; readonly arrangement: Arrangement }) {
+export function OrderSchools({ arrangement }: { readonly arrangement: Arrangement }) {
+  const job = useJob('document', 'edit');
+
   const [glassLast, setGlassLast] = useState(true);
   const outlines = new Map(arrangement.panels.map(({ id, outline }) => [id, outline]));
   const panels = job.document.surfaces.map(({ id, zone, substrate }) => ({

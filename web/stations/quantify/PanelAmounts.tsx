@@ -6,7 +6,7 @@ import { applicatorCount, seamFactor, wetFilmUm } from '#core/products/quantity'
 import { TENTH_SIGMAS } from '#core/measures';
 import { money } from '#formats/values';
 import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Working } from '../../ui/Working';
 import { m2, um } from '../../ui/measures';
 import { percent } from '../../ui/numbers';
@@ -14,7 +14,9 @@ import { Feed } from './Feed';
 import { unitPrice } from './MaterialCosts';
 import { amountInHand, inUnit } from './words';
 
-export function Panel({ job }: { readonly job: JobView }) {
+export function Panel() {
+  const job = useJob('chosen', 'document', 'plan', 'products', 'stock');
+
   const { plan, products, chosen } = job;
   const surface = chosen!;
   const laidFor = job.stock?.cost.bySurface.find((each) => each.surface === surface.id)?.cost;

@@ -3,13 +3,12 @@ import type { WorkPatch } from '#core/plan/section-map';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
 import { Tick } from '../../ui/Tick';
 
 interface Props {
-  readonly job: JobView;
   readonly surface: Surface;
   readonly patches: readonly WorkPatch[];
   readonly said: (amount: number) => string;
@@ -19,7 +18,9 @@ interface Props {
 }
 
 /** One panel: its sections with their numbers and amounts, whether it goes in one piece, and what it waits for. */
-export function PanelSections({ job, surface, patches, said, waiting, onWait }: Props) {
+export function PanelSections({ surface, patches, said, waiting, onWait }: Props) {
+  const job = useJob('edit', 'nameOf');
+
   const own = patches.filter(({ pieces }) => pieces.some((piece) => piece.surface === surface.id));
   const others = own.flatMap(({ pieces }) => pieces.map((piece) => piece.surface)).filter((id) => id !== surface.id);
   const matte = SUBSTRATES[surface.substrate].matte === true;

@@ -4,7 +4,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { addressOf } from '../../app/address-of';
 import { errorText } from '../../app/api';
 import { useHandIn } from '../../outbox/useHandIn';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { PaperLink } from '../../ui/PaperLink';
 import { amountIn } from '../stock/words';
 import { DoNotBegin } from './DoNotBegin';
@@ -13,7 +13,9 @@ import { ViewSwitch } from './ViewSwitch';
 import { useNameOf } from '../../people/api';
 
 /** Everything the job wants at hand, in the order of work, ticked off on whatever tablet is nearest. */
-export function PickListView({ job }: { readonly job: JobView }) {
+export function PickListView() {
+  const job = useJob('at', 'document', 'id', 'nowMin', 'plan', 'prepared', 'products', 'record');
+
   const { groups, ticked, tickedBy, short, error } = usePickList(job);
   const nameOf = useNameOf();
   const handIn = useHandIn();

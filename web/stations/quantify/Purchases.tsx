@@ -4,6 +4,7 @@ import type { Product } from '#core/products/sheets';
 import type { ProductPurchase } from '#core/plan/job';
 import { money } from '#formats/values';
 import { type CutFilm, cutFilm } from '#job/film';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { percent } from '../../ui/numbers';
@@ -16,7 +17,6 @@ interface Row {
   readonly purchase: ProductPurchase;
   /** Of a film that is nested: what is cut of it. */
   readonly cut: CutFilm | undefined;
-  readonly job: JobView;
 }
 
 const features = tableFeatures({});
@@ -30,18 +30,17 @@ const COLUMNS = [
   { id: 'packs', header: 'To buy', cell: ({ row }: CellProps) => <PacksCell row={row.original} /> },
 ];
 
-export function Purchases({ job }: { readonly job: JobView }) {
-  const { plan, products } = job;
-  const { currency } = job.document;
+export function Purchases() {
+  const { document, plan, products } = useJob('document', 'plan', 'products');
+  const { currency } = document;
   const rows = useMemo(() => {
-    const cut = cutFilm(job.document);
+    const cut = cutFilm(document);
     return plan.purchases.map((purchase): Row => ({
       purchase,
       cut: cut.get(purchase.product),
       product: products.find(({ id }) => id === purchase.product)!,
-      job,
     }));
-  }, [plan.purchases, products, job]);
+  }, [plan.purchases, products, document]);
   const table = useTable({ features, columns: COLUMNS, data: rows });
   const total = plan.purchases.reduce((sum, { cost }) => sum + cost, 0);
   const methodical = rows.flatMap(({ product }) => (product.unit === 'm2' ? [] : [product.id]));
@@ -58,7 +57,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
         <h2 className="label">To buy, after what is in stock</h2>
         <p className="figure text-4xl">{money(total, currency)}</p>
         <p className="text-ink-2">least money, then least left over; covers nine jobs in ten like this</p>
-        <MaterialCosts job={job} />
+        <MaterialCosts />
       </section>
       <table aria-label="What to buy" className="w-full bg-sheet text-[14px]">
         <thead>
@@ -84,7 +83,7 @@ export function Purchases({ job }: { readonly job: JobView }) {
           ))}
         </tbody>
       </table>
-      {methodical.length > 0 && <Methods key={methodical.join()} job={job} products={methodical} />}
+      {methodical.length > 0 && <Methods key={methodical.join()} products={methodical} />}
     </>
   );
 }
@@ -104,7 +103,8 @@ function ProductCell({ row: { product, purchase, cut } }: { readonly row: Row })
   );
 }
 
-function OrderCell({ row: { product, purchase, cut, job } }: { readonly row: Row }) {
+function OrderCell({ row: { product, purchase, cut } }: { readonly row: Row }) {
+  const job = useJob('plan', 'stock');
   const laid = job.plan.surfaces
     .flatMap(({ coats }) => coats)
     .filter((coat) => coat.product === product.id)
@@ -159,7 +159,7 @@ function OrderCell({ row: { product, purchase, cut, job } }: { readonly row: Row
 }
 
 /** What is in stock of it, what others have set aside, what was drawn already. */
-function stockRows({ stock }: JobView, product: Product): [string, string][] {
+function stockRows({ stock }: Pick<JobView, 'stock'>, product: Product): [string, string][] {
   const kind = stock?.kinds.find(({ of }) => of === product.id);
   if (!kind) return [];
   return [
@@ -169,8 +169,8 @@ function stockRows({ stock }: JobView, product: Product): [string, string][] {
   ];
 }
 
-function PacksCell({ row: { product, purchase, job } }: { readonly row: Row }) {
-  const { currency } = job.document;
+function PacksCell({ row: { product, purchase } }: { readonly row: Row }) {
+  const { currency } = useJob('document').document;
   const left = `${inUnit(product, purchase.leftover)} left over`;
   if (purchase.packs.length === 0) {
     return (

@@ -3,6 +3,7 @@ import { arrange } from '#core/item/nets';
 import { changeSurface, type Edit, inOrder } from '#job/edit';
 import { type CoatSections, sectionPlan } from '#job/sections';
 import { Part, Station } from '../../job/Station';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { SelectField } from '../../ui/SelectField';
@@ -22,7 +23,9 @@ const LEGEND: readonly LegendEntry[] = [
 ];
 
 /** The sections of a coat on the sheet itself: what is laid in one go, in which order, with how much. */
-export function SectionPlan({ job }: { readonly job: JobView }) {
+export function SectionPlan() {
+  const job = useJob('chosen', 'document', 'edit', 'plan', 'productName', 'products');
+
   const { document, plan, chosen } = job;
   const arrangement = useMemo(() => arrange(document), [document]);
   const coats = useMemo(() => sectionPlan(document, plan, arrangement), [document, plan, arrangement]);
@@ -72,7 +75,6 @@ export function SectionPlan({ job }: { readonly job: JobView }) {
       )}
       {shown && chosen && (
         <PanelSections
-          job={job}
           surface={chosen}
           patches={shown.patches}
           said={(amount) => said(job, shown, amount)}
@@ -93,9 +95,8 @@ export function SectionPlan({ job }: { readonly job: JobView }) {
             </p>
           </section>
           <Part title="Order of work">
-            <OrderSchools job={job} arrangement={arrangement} />
+            <OrderSchools arrangement={arrangement} />
             <OrderOfWork
-              job={job}
               patches={shown.patches}
               said={(amount) => said(job, shown, amount)}
               onMove={(ids) => job.edit(inOrder(ids))}
@@ -107,7 +108,7 @@ export function SectionPlan({ job }: { readonly job: JobView }) {
   );
 }
 
-function said({ products }: JobView, shown: CoatSections | undefined, amount: number): string {
+function said({ products }: Pick<JobView, 'products'>, shown: CoatSections | undefined, amount: number): string {
   const product = products.find(({ id }) => id === shown?.product);
   return product ? inUnit(product, amount) : '';
 }
@@ -128,7 +129,7 @@ function sectionLens(shown: CoatSections | undefined) {
 }
 
 /** A panel waits for another, or no longer; what would come to wait for itself is left as it is. */
-function toggleFollows({ document }: JobView, id: string, other: string): Edit {
+function toggleFollows({ document }: Pick<JobView, 'document'>, id: string, other: string): Edit {
   const follows = new Map(document.surfaces.map((surface) => [surface.id, surface.follows ?? []]));
   const own = follows.get(id) ?? [];
   const next = own.includes(other) ? own.filter((each) => each !== other) : [...own, other];

@@ -14,7 +14,7 @@ const STEPS: readonly (readonly [upToMl: number, fill: Fill, text: string])[] = 
 
 export const LEGEND: readonly LegendEntry[] = STEPS.map(([, fill, text]) => ({ fill, text }));
 
-export function amountLens({ plan, products: sheets }: JobView) {
+export function amountLens({ plan, products: sheets }: Pick<JobView, 'plan' | 'products'>) {
   const products = new Map(sheets.map((product) => [product.id, product]));
   const paints = new Map(
     plan.surfaces.map(({ id, coats }): [string, PanelPaint] => {

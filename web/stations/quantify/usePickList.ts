@@ -14,7 +14,9 @@ export interface Short {
 const LOOKS_EVERY_MIN = 10;
 
 /** What a job wants at hand, what of it is ticked off, and what the stock is short of. */
-export function usePickList(job: JobView): {
+export function usePickList(
+  job: Pick<JobView, 'at' | 'document' | 'id' | 'nowMin' | 'plan' | 'prepared' | 'products' | 'record'>,
+): {
   readonly groups: readonly PickGroup[];
   readonly ticked: ReadonlySet<string>;
   /** Who ticked a line off, where people have accounts. */

@@ -1,8 +1,10 @@
 import { Link, useLocation } from 'react-router';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { moment } from '../../ui/moments';
 
-export function AllDone({ job }: { readonly job: JobView }) {
+export function AllDone() {
+  const job = useJob('at', 'document', 'id', 'plan', 'record', 'sheet');
+
   const { sheet, plan, at, document, record } = job;
   const { search } = useLocation();
   if (sheet.patches.length === 0 && sheet.refused.length === 0 && record.stages.size > 0) {

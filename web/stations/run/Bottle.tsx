@@ -1,9 +1,10 @@
 import { FlaskConical } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { BASES } from '#core/stock';
 import type { Product } from '#core/products/sheets';
 import type { NewStockEntry, StockRow } from '#formats/stock';
 import { nanoid } from '@reduxjs/toolkit';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { useHandIn } from '../../outbox/useHandIn';
 import { Button } from '../../ui/Button';
@@ -12,7 +13,6 @@ import { day } from '../../ui/moments';
 import { amountIn, leftOf } from '../stock/words';
 
 interface Props {
-  readonly job: JobView;
   readonly product: Product;
   /** What the patch in hand takes. */
   readonly amount: number;
@@ -21,11 +21,13 @@ interface Props {
 const named = ({ batch, id }: StockRow) => (batch ? `batch ${batch}` : id);
 
 /** Batch of the bottle of a product that is in hand at a job; undefined: none is, or nobody noted it. */
-export const batchInHand = ({ id, stock }: JobView, product: string): string | undefined =>
+export const batchInHand = ({ id, stock }: Pick<JobView, 'id' | 'stock'>, product: string): string | undefined =>
   stock?.kinds.find(({ of }) => of === product)?.things.find(({ inHand }) => inHand === id)?.batch ?? undefined;
 
 /** The bottle in hand: what is laid draws from it. Taken, changed and emptied in one tap. */
-export function Bottle({ job, product, amount }: Props) {
+export const Bottle = memo(function Bottle({ product, amount }: Props) {
+  const job = useJob('id', 'stock');
+
   const [changing, setChanging] = useState(false);
   const handIn = useHandIn();
   const kind = job.stock?.kinds.find(({ of }) => of === product.id);
@@ -113,4 +115,4 @@ export function Bottle({ job, product, amount }: Props) {
       </Dialog>
     </div>
   );
-}
+});

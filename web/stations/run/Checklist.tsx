@@ -1,6 +1,7 @@
 import { Check, TriangleAlert } from 'lucide-react';
 import { patchWindow, type SheetPatch } from '#core/lay/run';
 import { checklistLines } from '#job/checklist';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { usePickList } from '../quantify/usePickList';
@@ -8,7 +9,13 @@ import { batchInHand, Bottle } from './Bottle';
 import { useTap } from './useTap';
 
 /** What the first patch wants at hand, as far as it is not known or answered for. */
-export function useChecklist(job: JobView, first: SheetPatch | undefined) {
+export function useChecklist(
+  job: Pick<
+    JobView,
+    'at' | 'document' | 'id' | 'nowMin' | 'plan' | 'planned' | 'prepared' | 'products' | 'record' | 'stock'
+  >,
+  first: SheetPatch | undefined,
+) {
   const { groups } = usePickList(job);
   if (!first) return [];
   const { product } = first.coat;
@@ -25,13 +32,14 @@ export function useChecklist(job: JobView, first: SheetPatch | undefined) {
 }
 
 interface Props {
-  readonly job: JobView;
   readonly first: SheetPatch;
   readonly lines: ReturnType<typeof checklistLines>;
 }
 
 /** Before the first patch: everything that sends one running later. What is missing is said, and may be answered for. */
-export function Checklist({ job, first, lines }: Props) {
+export function Checklist({ first, lines }: Props) {
+  const job = useJob('document', 'id');
+
   const { tap, settling } = useTap(job.id);
   const product = job.document.products.find(({ id }) => id === first.coat.product)!;
   const open = lines.filter(({ state }) => state === undefined);
@@ -50,7 +58,7 @@ export function Checklist({ job, first, lines }: Props) {
         {open.length === 1 ? 'One thing is open' : `${open.length} things are open`}
       </h2>
       {lines.some(({ line, state }) => line === 'bottle' && state === undefined) && (
-        <Bottle job={job} product={product} amount={first.amount} />
+        <Bottle product={product} amount={first.amount} />
       )}
       <ul className="mt-3">
         {open.map(({ line, what, trouble, protective }) => (

@@ -1,19 +1,21 @@
+import { memo } from 'react';
 import { LEFT_WORDS, type SheetPatch } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { LayOtherwise } from './LayOtherwise';
 import { LeaveOut } from './LeaveOut';
 import { useTap } from './useTap';
 
 interface Props {
-  readonly job: JobView;
   /** What stands large. */
   readonly current: SheetPatch | undefined;
   readonly onWish: (surface: string) => void;
 }
 
 /** The panel touched on the map: done before its turn, left out for a reason, or taken up again. */
-export function ChosenPanel({ job, current, onWish }: Props) {
+export const ChosenPanel = memo(function ChosenPanel({ current, onWish }: Props) {
+  const job = useJob('choose', 'chosen', 'id', 'nameOf', 'record', 'sheet');
+
   const { chosen, record, sheet } = job;
   const { tap, settling } = useTap(job.id);
   if (!chosen) return null;
@@ -50,12 +52,10 @@ export function ChosenPanel({ job, current, onWish }: Props) {
               Do it now
             </Button>
           )}
-          {!layerBegun && (
-            <LayOtherwise job={job} surface={chosen.id} layer={layer} onDone={() => job.choose(undefined)} />
-          )}
-          <LeaveOut job={job} surface={chosen.id} onLeft={() => job.choose(undefined)} />
+          {!layerBegun && <LayOtherwise surface={chosen.id} layer={layer} onDone={() => job.choose(undefined)} />}
+          <LeaveOut surface={chosen.id} onLeft={() => job.choose(undefined)} />
         </>
       )}
     </div>
   );
-}
+});

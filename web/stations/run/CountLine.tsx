@@ -1,11 +1,11 @@
+import { memo } from 'react';
 import type { SheetPatch, WindowState } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Countdown } from '../../ui/Countdown';
 import { clock, span } from '../../ui/moments';
 import type { windowTimes } from '../../window/window-times';
 
 interface CountProps {
-  readonly job: JobView;
   readonly current: SheetPatch;
   readonly state: WindowState;
   readonly laid: boolean;
@@ -16,7 +16,17 @@ interface CountProps {
 }
 
 /** The window in one line: what it does next, and when. */
-export function CountLine({ job, current, state, laid, early, ageMin, times, rewetByMin }: CountProps) {
+export const CountLine = memo(function CountLine({
+  current,
+  state,
+  laid,
+  early,
+  ageMin,
+  times,
+  rewetByMin,
+}: CountProps) {
+  const job = useJob('at', 'document');
+
   if (early) {
     return (
       <p className="text-2xl text-warn">
@@ -64,4 +74,4 @@ export function CountLine({ job, current, state, laid, early, ageMin, times, rew
     );
   }
   return <p className={`${line} text-warn`}>past what is safe; closes in {big(times.byMin ?? 0)}</p>;
-}
+});

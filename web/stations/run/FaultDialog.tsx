@@ -1,14 +1,14 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { faultsOf, LAYING_FAULTS, type LayingFault } from '#core/lay/faults';
 import { patchKey, type RunEntry, type SheetPatch } from '#core/lay/run';
 import { remediesFor } from '#job/check';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { clock } from '../../ui/moments';
 
 interface Props {
-  readonly job: JobView;
   readonly current: SheetPatch;
   readonly onClose: () => void;
   readonly onTap: (entry: RunEntry) => void;
@@ -17,7 +17,9 @@ interface Props {
 const LAST_SHOWN = 5;
 
 /** A fault noted on a patch, and what to do about it at its age. */
-export function FaultDialog({ job, current, onClose, onTap }: Props) {
+export const FaultDialog = memo(function FaultDialog({ current, onClose, onTap }: Props) {
+  const job = useJob('at', 'chosen', 'document', 'nameOf', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
+
   const { sheet, chosen } = job;
   const worked = sheet.patches
     .filter(({ record }) => record !== undefined)
@@ -84,13 +86,24 @@ export function FaultDialog({ job, current, onClose, onTap }: Props) {
       )}
     </Dialog>
   );
-}
+});
 
-const familyOf = ({ document }: JobView, { coat }: SheetPatch) =>
+const familyOf = ({ document }: Pick<JobView, 'document'>, { coat }: SheetPatch) =>
   document.products.find(({ id }) => id === coat.product)!.family;
 
 /** What Check offers first, for one who still has the panel in hand. */
-function remedy({ planned, record, sheet, prepared, nowMin, at }: JobView, { patch }: SheetPatch, fault: LayingFault) {
+function remedy(
+  {
+    planned,
+    record,
+    sheet,
+    prepared,
+    nowMin,
+    at,
+  }: Pick<JobView, 'at' | 'nowMin' | 'planned' | 'prepared' | 'record' | 'sheet'>,
+  { patch }: SheetPatch,
+  fault: LayingFault,
+) {
   const known = { planned, record, sheet, preparation: prepared.preparation };
   const [first] = remediesFor(known, { patch, fault }, nowMin);
   if (!first) return '';

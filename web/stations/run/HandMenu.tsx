@@ -1,15 +1,15 @@
 import { Hand as HandIcon } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { hoursOf, peopleOf } from '#core/plan/crew';
 import { HAND_ROLES, type HelpRole } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { ROLE_WORDS, useHand } from './hand';
 import { useTap } from './useTap';
 
 /** What the hands at this screen do: chosen once, kept on the device. */
-export function HandMenu({ job }: { readonly job: JobView }) {
+export const HandMenu = memo(function HandMenu() {
   const { role, choose } = useHand();
   const [open, setOpen] = useState(false);
   return (
@@ -41,11 +41,11 @@ export function HandMenu({ job }: { readonly job: JobView }) {
             </Button>
           ))}
         </div>
-        <WhoIsThere job={job} />
+        <WhoIsThere />
       </Dialog>
     </>
   );
-}
+});
 
 /** What somebody who comes to help may be there for. */
 const COMES: readonly (readonly [name: string, does: HelpRole])[] = [
@@ -55,7 +55,9 @@ const COMES: readonly (readonly [name: string, does: HelpRole])[] = [
 ];
 
 /** Who works at the item: somebody joins or leaves, and the rest of the sheet is laid out anew. */
-function WhoIsThere({ job }: { readonly job: JobView }) {
+function WhoIsThere() {
+  const job = useJob('id', 'nowMin', 'planned', 'record');
+
   const { tap } = useTap(job.id);
   const { planned, nowMin, record } = job;
   const people = peopleOf(planned.crew);

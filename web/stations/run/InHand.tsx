@@ -1,9 +1,18 @@
 import { Eye, Flag, Layers2, Undo2 } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, towelLoad, windowState } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import {
+  cutInto,
+  mayBeCut,
+  patchKey,
+  patchWindow,
+  type RunEntry,
+  type SheetPatch,
+  towelLoad,
+  windowState,
+} from '#core/lay/run';
+import { useJob, useJobThen, useOfJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
 import { entryInWords } from '../../outbox/tap-words';
@@ -33,27 +42,32 @@ import { partOf } from './words';
 const EARLY_MIN = 0.5;
 
 interface InHandProps {
-  readonly job: JobView;
   readonly current: SheetPatch;
   /** What others have in hand. */
   readonly others: readonly SheetPatch[];
 }
 
 /** The patch in hand: what to do, until when. It stays while patches come and go, so that a finger that bounces meets no fresh button. */
-export function InHand({ job, current: bySheet, others }: InHandProps) {
+export const InHand = memo(function InHand({ current: bySheet, others }: InHandProps) {
+  const job = useJob('document', 'id', 'nameOf', 'planned', 'record');
+  const jobThen = useJobThen();
+  const startMin = useOfJob(({ nowMin }) => bySheet.record?.layStartMin ?? nowMin);
+  const mayCut = useOfJob(({ sheet }) => mayBeCut(bySheet, sheet.patches));
+  // Where more is wet than what is shown large, it is told in the room there is.
+  const crowded = useOfJob(
+    ({ sheet }) => others.length > 0 || sheet.wet.some(({ patch }) => patchKey(patch) !== patchKey(bySheet.patch)),
+  );
   const inHand = patchKey(bySheet.patch);
   const [cut, setCut] = useState<{ readonly of: string; readonly sections: number }>();
-  const mayCut = mayBeCut(bySheet, job.sheet.patches);
   const current = mayCut && cut?.of === inHand ? cutInto(bySheet, cut.sections) : bySheet;
-  const { planned, record, document, sheet } = job;
+  const { planned, record, document } = job;
   const { tap, settling } = useTap(job.id);
   const [faulting, setFaulting] = useState<string>();
   const [sound] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
-  const begunAt = bySheet.record?.layStartMin ?? job.nowMin;
   const { window, rewetByMin } = useMemo(
-    () => patchWindow(planned, record, bySheet, begunAt),
-    [planned, record, bySheet, begunAt],
+    () => patchWindow(planned, record, bySheet, startMin),
+    [planned, record, bySheet, startMin],
   );
   const surface = document.surfaces.find(({ id }) => id === current.patch.surface)!;
   const product = document.products.find(({ id }) => id === current.coat.product)!;
@@ -64,20 +78,13 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
   const state = windowState(window, laid ? ageMin : 0);
   const instruction = instructionFor(current.state, state, isFilm)!;
   useSignals(inHand, laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
-  const times = windowTimes(window);
+  const times = useMemo(() => windowTimes(window), [window]);
   const early = !laid && ageMin < 0;
   const { patch } = current;
   const where = partOf(job, current);
   const name = job.nameOf(patch.surface);
   useSpoken([instruction.verb, name, where].filter((each) => each !== '').join(', '), sound);
-  const next = sheet.patches.find((other) => other.state === 'todo' && other !== bySheet);
-  // Where more is wet than what stands large, it is told in the room there is.
-  const crowded = others.length > 0 || sheet.wet.some((wet) => wet !== bySheet);
   const windowPx = crowded ? 60 : 118;
-  const me = useMe()?.person?.id;
-  const last = useUndoable(job);
-  const { byOf } = job;
-  const towel = useMemo(() => towelLoad(record, byOf, me), [record, byOf, me]);
   const cueDue = current.state === 'waiting' || current.state === 'laying';
 
   return (
@@ -98,7 +105,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
         {isFilm ? (
           <FilmSteps film={product.film} state={current.state} />
         ) : (
-          <Bottle job={job} product={product} amount={current.amount} />
+          <Bottle product={product} amount={current.amount} />
         )}
         {mayCut && !isFilm && <SectionsByHand first={current} onCut={(sections) => setCut({ of: inHand, sections })} />}
         {SUBSTRATES[surface.substrate].matte && !isFilm && (
@@ -114,7 +121,6 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
               state={state}
               laid={laid}
               early={early}
-              job={job}
               current={current}
               ageMin={ageMin}
               times={times}
@@ -137,8 +143,8 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
         ) : (
           <p className="text-xl text-stop">The window stays closed in this air.</p>
         )}
-        <Meanwhile job={job} current={current} others={others} disabled={settling} onTap={tap} />
-        <Lesson job={job} product={product.id} />
+        <Meanwhile current={current} others={others} disabled={settling} onTap={tap} />
+        <Lesson product={product.id} />
       </div>
       <div className="sticky bottom-0 shrink-0 bg-paper px-6 pb-4 pt-3">
         <Button
@@ -147,7 +153,7 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           className={`w-full text-[2rem] ${crowded ? 'min-h-22' : 'min-h-28'}`}
           disabled={settling}
           onClick={() =>
-            tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(job, current.coat.product)))
+            tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(jobThen(), current.coat.product)))
           }
         >
           {instruction.action}
@@ -173,46 +179,79 @@ export function InHand({ job, current: bySheet, others }: InHandProps) {
           <Button glove onClick={() => setFaulting(inHand)} disabled={record.patches.size === 0}>
             <Flag size={22} /> Fault
           </Button>
-          <Button
-            glove
-            title={last && `Takes back: ${entryInWords(last.entry, job.nameOf)}`}
-            disabled={settling || !last}
-            onClick={() => last && tap({ type: 'undo', entry: last.id })}
-          >
-            <Undo2 size={22} /> Undo
-          </Button>
-          <AirButton job={job} disabled={settling} onTap={tap} />
-          <Button
-            glove
-            look={towel.isLoaded && !isFilm ? 'main' : 'plain'}
-            aria-label="Fresh towel"
-            title={`Levelled since the last fresh one: ${m2(towel.m2)}`}
-            disabled={settling || isFilm || towel.m2 === 0}
-            onClick={() => tap({ type: 'fresh-towel' })}
-          >
-            <Layers2 size={22} /> Towel
-          </Button>
+          <UndoButton disabled={settling} onTap={tap} />
+          <AirButton disabled={settling} onTap={tap} />
+          <TowelButton isFilm={isFilm} disabled={settling} onTap={tap} />
         </div>
-        {towel.isLoaded && !isFilm && (
-          <p role="status" className="mt-2 text-lg font-semibold text-warn">
-            The towel is loaded: {m2(towel.m2)} levelled with it. Take a fresh one.
-          </p>
-        )}
-        <p className={`mt-3 truncate text-ink-2 ${crowded ? 'max-lg:hidden' : ''}`}>
-          {next ? (
-            <>
-              Then {job.nameOf(next.patch.surface)}
-              {next.sections > 1 && `, section ${next.patch.section} of ${next.sections}`}, with{' '}
-              {job.productName(next.coat.product)}
-            </>
-          ) : (
-            'The last patch.'
-          )}
-        </p>
+        <TowelLoaded isFilm={isFilm} />
+        <Then current={bySheet} crowded={crowded} />
       </div>
-      {faulting === inHand && (
-        <FaultDialog job={job} current={current} onClose={() => setFaulting(undefined)} onTap={tap} />
-      )}
+      {faulting === inHand && <FaultDialog current={current} onClose={() => setFaulting(undefined)} onTap={tap} />}
     </section>
   );
+});
+
+interface Tapped {
+  readonly disabled: boolean;
+  readonly onTap: (entry: RunEntry) => void;
+}
+
+function UndoButton({ disabled, onTap }: Tapped) {
+  const job = useJob('log', 'nameOf', 'record');
+  const last = useUndoable(job);
+  return (
+    <Button
+      glove
+      title={last && `Takes back: ${entryInWords(last.entry, job.nameOf)}`}
+      disabled={disabled || !last}
+      onClick={() => last && onTap({ type: 'undo', entry: last.id })}
+    >
+      <Undo2 size={22} /> Undo
+    </Button>
+  );
+}
+
+/** How much has been levelled with the towel in these hands. */
+function useTowel() {
+  const me = useMe()?.person?.id;
+  return useOfJob(({ record, byOf }) => towelLoad(record, byOf, me));
+}
+
+function TowelButton({ isFilm, disabled, onTap }: Tapped & { readonly isFilm: boolean }) {
+  const towel = useTowel();
+  return (
+    <Button
+      glove
+      look={towel.isLoaded && !isFilm ? 'main' : 'plain'}
+      aria-label="Fresh towel"
+      title={`Levelled since the last fresh one: ${m2(towel.m2)}`}
+      disabled={disabled || isFilm || towel.m2 === 0}
+      onClick={() => onTap({ type: 'fresh-towel' })}
+    >
+      <Layers2 size={22} /> Towel
+    </Button>
+  );
+}
+
+function TowelLoaded({ isFilm }: { readonly isFilm: boolean }) {
+  const towel = useTowel();
+  if (!towel.isLoaded || isFilm) return null;
+  return (
+    <p role="status" className="mt-2 text-lg font-semibold text-warn">
+      The towel is loaded: {m2(towel.m2)} levelled with it. Take a fresh one.
+    </p>
+  );
+}
+
+/** What comes after the patch in hand. */
+function Then({ current, crowded }: { readonly current: SheetPatch; readonly crowded: boolean }) {
+  const text = useOfJob(({ sheet, nameOf, productName }) => {
+    const next = sheet.patches.find(
+      ({ state, patch }) => state === 'todo' && patchKey(patch) !== patchKey(current.patch),
+    );
+    if (!next) return 'The last patch.';
+    const section = next.sections > 1 ? `, section ${next.patch.section} of ${next.sections}` : '';
+    return `Then ${nameOf(next.patch.surface)}${section}, with ${productName(next.coat.product)}`;
+  });
+  return <p className={`mt-3 truncate text-ink-2 ${crowded ? 'max-lg:hidden' : ''}`}>{text}</p>;
 }

@@ -7,13 +7,12 @@ import type { ProductSheet } from '#formats/shelf';
 import { setLayers } from '#job/edit';
 import { judgeLayers, productsOf } from '#job/judge';
 import { bySchoolsOf } from '#job/terms';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { AnswerMark } from '../../ui/Mark';
 
 interface Props {
-  readonly job: JobView;
   readonly surface: string;
   /** The layer on it that comes next; nothing of it is begun. */
   readonly layer: number;
@@ -21,7 +20,9 @@ interface Props {
 }
 
 /** Another product, or another way to lay it, than planned: the rules are asked first, and what they refuse is not offered. */
-export function LayOtherwise({ job, surface, layer, onDone }: Props) {
+export function LayOtherwise({ surface, layer, onDone }: Props) {
+  const job = useJob('nameOf');
+
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -31,7 +32,6 @@ export function LayOtherwise({ job, surface, layer, onDone }: Props) {
       <Dialog open={open} onClose={() => setOpen(false)} title={`${job.nameOf(surface)} with`} wide>
         {open && (
           <Ways
-            job={job}
             surface={surface}
             layer={layer}
             onDone={() => {
@@ -45,7 +45,9 @@ export function LayOtherwise({ job, surface, layer, onDone }: Props) {
   );
 }
 
-function Ways({ job, surface, layer, onDone }: Props) {
+function Ways({ surface, layer, onDone }: Props) {
+  const job = useJob('document', 'edit', 'planned', 'shelf', 'stock');
+
   const { document, planned, shelf, stock } = job;
   const own = document.surfaces.find(({ id }) => id === surface)!;
   const ground = planned.surfaces.find(({ id }) => id === surface)!;

@@ -1,18 +1,19 @@
 import { useState } from 'react';
 import { LEFT_REASONS, LEFT_WORDS } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { useTap } from './useTap';
 
 interface Props {
-  readonly job: JobView;
   readonly surface: string;
   readonly onLeft?: () => void;
 }
 
 /** Leaves a panel out, with the reason: it gets nothing more than it was begun with. */
-export function LeaveOut({ job, surface, onLeft }: Props) {
+export function LeaveOut({ surface, onLeft }: Props) {
+  const job = useJob('id', 'nameOf');
+
   const [leaving, setLeaving] = useState(false);
   const { tap } = useTap(job.id);
   return (

@@ -1,9 +1,11 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { flashLessons } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 
 /** What the cues seen have taught of the product in hand. */
-export function Lesson({ job, product }: { readonly job: JobView; readonly product: string }) {
+export const Lesson = memo(function Lesson({ product }: { readonly product: string }) {
+  const job = useJob('planned', 'record');
+
   const lesson = useMemo(
     () => flashLessons(job.planned, job.record).find((one) => one.product === product),
     [job.planned, job.record, product],
@@ -24,4 +26,4 @@ export function Lesson({ job, product }: { readonly job: JobView; readonly produ
       )}
     </p>
   );
-}
+});

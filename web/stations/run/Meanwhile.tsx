@@ -1,13 +1,12 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { useNameOf } from '../../people/api';
 import { Countdown } from '../../ui/Countdown';
 import { clock } from '../../ui/moments';
 import { useAge } from './useAge';
 
 interface Props {
-  readonly job: JobView;
   /** The patch that stands large. */
   readonly current?: SheetPatch;
   /** What others have in hand. */
@@ -26,7 +25,9 @@ const TONE = {
 } as const;
 
 /** What else is wet, the oldest first, each with its own window, and what others have in hand: a tap takes it over. */
-export function Meanwhile({ job, current, others, disabled, onTap }: Props) {
+export const Meanwhile = memo(function Meanwhile({ current, others, disabled, onTap }: Props) {
+  const job = useJob('byOf', 'document', 'nameOf', 'sheet');
+
   const { sheet, document } = job;
   const nameOf = useNameOf();
   const wet = sheet.wet.filter(({ patch }) => !current || patchKey(patch) !== patchKey(current.patch));
@@ -36,14 +37,7 @@ export function Meanwhile({ job, current, others, disabled, onTap }: Props) {
   return (
     <ul aria-label="Also wet" className="mt-2 flex shrink-0 gap-3 overflow-x-auto">
       {wet.map((each) => (
-        <AlsoWet
-          key={patchKey(each.patch)}
-          job={job}
-          wet={each}
-          name={nameFor(each)}
-          disabled={disabled}
-          onTap={onTap}
-        />
+        <AlsoWet key={patchKey(each.patch)} wet={each} name={nameFor(each)} disabled={disabled} onTap={onTap} />
       ))}
       {others.map((each) => {
         const done = each.record!;
@@ -73,14 +67,13 @@ export function Meanwhile({ job, current, others, disabled, onTap }: Props) {
       })}
     </ul>
   );
-}
+});
 
 const Named = ({ children }: { readonly children: string }) => (
   <strong className="block text-lg leading-tight font-semibold">{children}</strong>
 );
 
 interface AlsoWetProps {
-  readonly job: JobView;
   readonly wet: SheetPatch;
   readonly name: string;
   readonly disabled: boolean;
@@ -88,7 +81,9 @@ interface AlsoWetProps {
 }
 
 /** One of them: a tap begins to level it. */
-function AlsoWet({ job, wet, name, disabled, onTap }: AlsoWetProps) {
+function AlsoWet({ wet, name, disabled, onTap }: AlsoWetProps) {
+  const job = useJob('at', 'document', 'planned', 'record');
+
   const { planned, record, document } = job;
   const { startMin, window } = useMemo(() => patchWindow(planned, record, wet, wet.startMin), [planned, record, wet]);
   const ageMin = useAge(document.startAt, startMin, window);

@@ -2,14 +2,13 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { stageKey, type StageNow } from '#core/prepare/stages';
 import type { SheetPatch } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { DoNotBegin } from '../quantify/DoNotBegin';
 import { usePickList } from '../quantify/usePickList';
 import { Checklist, useChecklist } from './Checklist';
 import { StageInHand } from './StageInHand';
 
 interface Props {
-  readonly job: JobView;
   readonly stage: StageNow | undefined;
   readonly first: SheetPatch | undefined;
   /** Whether what the first patch wants is asked for now. */
@@ -20,7 +19,9 @@ interface Props {
 }
 
 /** Before the first patch: what nobody begins without, the stages of preparation, and what has to lie at hand. */
-export function NotBegun({ job, stage, first, isChecklistDue, onLay, children }: Props) {
+export function NotBegun({ stage, first, isChecklistDue, onLay, children }: Props) {
+  const job = useJob('at', 'document', 'id', 'nowMin', 'plan', 'planned', 'prepared', 'products', 'record', 'stock');
+
   const checklist = useChecklist(job, first);
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   if (unsafe.length > 0)
@@ -35,8 +36,8 @@ export function NotBegun({ job, stage, first, isChecklistDue, onLay, children }:
         </Link>
       </section>
     );
-  if (stage) return <StageInHand key={stageKey(stage.stage)} job={job} now={stage} onLay={onLay} />;
+  if (stage) return <StageInHand key={stageKey(stage.stage)} now={stage} onLay={onLay} />;
   if (first && isChecklistDue && checklist.some(({ state }) => state === undefined))
-    return <Checklist job={job} first={first} lines={checklist} />;
+    return <Checklist first={first} lines={checklist} />;
   return children;
 }

@@ -1,6 +1,6 @@
 import { Play } from 'lucide-react';
 import type { RunRecord } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { PAUSE_NAMES } from '../prepare/pause-names';
@@ -8,12 +8,13 @@ import { Meanwhile } from './Meanwhile';
 import { useTap } from './useTap';
 
 interface Props {
-  readonly job: JobView;
   readonly pause: RunRecord['pauses'][number];
 }
 
 /** The work stands still; what is wet does not: its windows go on. */
-export function Paused({ job, pause }: Props) {
+export function Paused({ pause }: Props) {
+  const job = useJob('document', 'id', 'sheet');
+
   const { tap, settling } = useTap(job.id);
   return (
     <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">
@@ -28,7 +29,7 @@ export function Paused({ job, pause }: Props) {
       {job.sheet.wet.length > 0 && (
         <p className="mt-4 text-xl font-semibold text-warn">What is wet does not wait. A tap on it goes on with it.</p>
       )}
-      <Meanwhile job={job} others={[]} disabled={settling} onTap={tap} />
+      <Meanwhile others={[]} disabled={settling} onTap={tap} />
       <Button
         look="main"
         glove

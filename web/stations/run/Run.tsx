@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { arrange } from '#core/item/nets';
 import { stageKey, stageNow } from '#core/prepare/stages';
 import { openPause, patchKey } from '#core/lay/run';
-import { useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Net } from '../../net/Net';
 import { useLater } from '../../ui/useLater';
 import { AllDone } from './AllDone';
@@ -24,8 +24,8 @@ const START_SLACK_MIN = 10;
 
 /** The bay: one large thing to do at a time, read from two metres and touched with a glove. */
 export function Component() {
-  const job = useJob();
-  const { document, begun, nowMin, record } = job;
+  const job = useJob('begun', 'choose', 'chosen', 'document', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
+  const { document, begun, nowMin, record, sheet } = job;
   useWakeLock();
   const [wish, setWish] = useState<string>();
   const { next, others } = useNext(job, wish);
@@ -36,8 +36,7 @@ export function Component() {
   const atStart = Math.abs(nowMin) <= START_SLACK_MIN;
   const arrangement = useMemo(() => arrange(document), [document]);
   // What to do comes first; what stands around it follows a moment later.
-  const { job: around, current: drawnFor } = useLater(useMemo(() => ({ job, current }), [job, current]));
-  const drawn = around.sheet;
+  const { sheet: drawn, current: drawnFor } = useLater(useMemo(() => ({ sheet, current }), [sheet, current]));
   const step = stage?.stage;
   const stepDone = step && record.stages.get(stageKey(step));
   const lens = useMemo(
@@ -46,20 +45,20 @@ export function Component() {
   );
   const hands =
     !next || !current ? null : paused ? (
-      <Paused job={job} pause={paused} />
+      <Paused pause={paused} />
     ) : begun || atStart ? (
       next.does === 'watch' ? (
-        <Watch key={patchKey(current.patch)} job={job} patch={current} others={others} />
+        <Watch key={patchKey(current.patch)} patch={current} others={others} />
       ) : (
-        <InHand job={job} current={current} others={others} />
+        <InHand current={current} others={others} />
       )
     ) : (
-      <StartNow job={job} />
+      <StartNow />
     );
   return (
     <main className="flex h-full flex-col">
-      <BayBar job={around} />
-      <Strays job={around} />
+      <BayBar />
+      <Strays />
       {(next && current) || stage ? (
         <div className="grid min-h-0 flex-1 grid-rows-[minmax(0,0.7fr)_minmax(0,1fr)] lg:grid-cols-[minmax(0,0.82fr)_minmax(0,1fr)] lg:grid-rows-1">
           <section aria-label="Map" className="flex min-h-0 flex-col border-b bg-sheet lg:border-b-0 lg:border-r">
@@ -74,13 +73,12 @@ export function Component() {
                 onChoose={job.choose}
               />
             </div>
-            {current && <ChosenPanel job={job} current={current} onWish={setWish} />}
+            {current && <ChosenPanel current={current} onWish={setWish} />}
           </section>
           {begun ? (
             hands
           ) : (
             <NotBegun
-              job={job}
               stage={stage}
               first={current}
               isChecklistDue={atStart && !paused}
@@ -91,7 +89,7 @@ export function Component() {
           )}
         </div>
       ) : (
-        <AllDone job={job} />
+        <AllDone />
       )}
     </main>
   );

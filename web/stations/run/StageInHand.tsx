@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { MS_PER_MIN } from '#core/measures';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { hours } from '../../ui/hours';
@@ -13,14 +13,15 @@ import { useTap } from './useTap';
 import { WhyPaused } from './WhyPaused';
 
 interface Props {
-  readonly job: JobView;
   readonly now: StageNow;
   /** Laying is gone on to, whatever of the preparation is not ticked off; absent: nothing is to be laid. */
   readonly onLay: (() => void) | undefined;
 }
 
 /** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
-export function StageInHand({ job, now: { stage, nth, of }, onLay }: Props) {
+export function StageInHand({ now: { stage, nth, of }, onLay }: Props) {
+  const job = useJob('document', 'id', 'nameOf', 'record');
+
   const { tap, settling } = useTap(job.id);
   const now = useNow(1000);
   const [pausing, setPausing] = useState(false);

@@ -1,9 +1,11 @@
 import { startAt } from '#job/edit';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { moment, nowInstant } from '../../ui/moments';
 
-export function StartNow({ job }: { readonly job: JobView }) {
+export function StartNow() {
+  const job = useJob('bay', 'document', 'edit');
+
   const { document, edit, bay } = job;
   return (
     <section className="flex flex-col justify-center gap-6 p-8">

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { strays } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
 import { useTap } from './useTap';
@@ -8,7 +8,9 @@ import { useTap } from './useTap';
 const REASON = 'the job has no place for it any more';
 
 /** Entries of the record whose panel or layer the job has lost: set aside by hand, and never silently. */
-export const Strays = memo(function Strays({ job }: { readonly job: JobView }) {
+export const Strays = memo(function Strays() {
+  const job = useJob('at', 'document', 'id', 'log');
+
   const { document, log } = job;
   const { tap, settling } = useTap(job.id);
   const lost = useMemo(() => strays(document, log), [document, log]);

@@ -1,5 +1,5 @@
 import type { SheetPatch } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { Meanwhile } from './Meanwhile';
@@ -7,13 +7,14 @@ import { useTap } from './useTap';
 import { partOf } from './words';
 
 interface Props {
-  readonly job: JobView;
   readonly patch: SheetPatch;
   readonly others: readonly SheetPatch[];
 }
 
 /** Nothing to touch yet: what comes to these hands next, and how far the others are with it. */
-export function Watch({ job, patch, others }: Props) {
+export function Watch({ patch, others }: Props) {
+  const job = useJob('document', 'id', 'nameOf');
+
   const { tap, settling } = useTap(job.id);
   const { state } = patch;
   return (
@@ -38,7 +39,7 @@ export function Watch({ job, patch, others }: Props) {
           ago
         </p>
       )}
-      <Meanwhile job={job} others={others} disabled={settling} onTap={tap} />
+      <Meanwhile others={others} disabled={settling} onTap={tap} />
       {state === 'laying' && (
         <Button
           glove

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal';
 import { useMemo } from 'react';
 import {
   type HandRole,
@@ -9,6 +10,7 @@ import {
   windowState,
 } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
+import { useSteady } from '../../ui/useSteady';
 import { useHand } from './hand';
 import { useNowAmong } from './useAge';
 
@@ -21,7 +23,10 @@ export interface Led {
 }
 
 /** The next thing for the hands at this screen, by the windows of all that is wet. */
-export function useNext(job: JobView, wish: string | undefined): Led {
+export function useNext(
+  job: Pick<JobView, 'document' | 'planned' | 'record' | 'sheet'>,
+  wish: string | undefined,
+): Led {
   const { planned, record, sheet, document } = job;
   const { role, began } = useHand();
   // The window of what is laid stands: only its age grows.
@@ -34,14 +39,14 @@ export function useNext(job: JobView, wish: string | undefined): Led {
     document.startAt,
     useMemo(() => [...windows.values()], [windows]),
   );
-  const next = nextFor(sheet, { role, began, wish }, (wet) => {
+  const found = nextFor(sheet, { role, began, wish }, (wet) => {
     const { window, startMin } = windows.get(patchKey(wet.patch))!;
     const ageMin = nowMin - startMin;
     return { state: windowState(window, ageMin), opensInMin: (window.guarded?.fromMin ?? Infinity) - ageMin };
   });
   const others =
     role === 'all'
-      ? []
+      ? NONE
       : sheet.patches
           .filter(
             (patch) =>
@@ -49,5 +54,9 @@ export function useNext(job: JobView, wish: string | undefined): Led {
               (patch.state === 'levelling' && !began(patch, 'level')),
           )
           .sort((a, b) => a.startMin - b.startMin);
+  // The rest laid out anew leaves what is in hand as it is.
+  const next = useSteady(found, isEqual);
   return { role, next, others };
 }
+
+const NONE: readonly never[] = [];

@@ -10,7 +10,7 @@ import { type Surface, surfaceName } from '#formats/job';
 import { addMark, addReadings } from '#job/edit';
 import { errorText, useTakeThicknessMutation } from '../../app/api';
 import { Part, Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import type { Place } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
@@ -35,7 +35,7 @@ type View = keyof typeof VIEWS;
 
 /** What is there: surfaces and their size, what was seen on them, and how thick their paint is. */
 export function Component() {
-  const job = useJob();
+  const job = useJob('chosen', 'document', 'draft', 'edit', 'laid', 'nameOf', 'plan');
   const { document, chosen, edit } = job;
   const [adding, setAdding] = useState(false);
   const [params, setParams] = useSearchParams();
@@ -94,44 +94,45 @@ export function Component() {
             options={Object.entries(VIEWS) as [View, string][]}
             onChange={(next) => next && look(next)}
           />
-          {view === 'map' && <MapTools job={job} map={map} />}
+          {view === 'map' && <MapTools map={map} />}
           {view === 'condition' && <MarkLine armed={armed} onArm={setArmed} />}
-          {view === 'thickness' && <GaugeTools job={job} armed={gauge} onArm={setGauge} said={said} />}
+          {view === 'thickness' && <GaugeTools armed={gauge} onArm={setGauge} said={said} />}
         </div>
       }
       beside={view === 'condition' && <MarkPalette armed={armed} onArm={setArmed} />}
     >
-      <Side job={job} view={view} map={map} chosen={chosen} onAdd={() => setAdding(true)} />
+      <Side view={view} map={map} chosen={chosen} onAdd={() => setAdding(true)} />
       <AddSurface open={adding} onClose={() => setAdding(false)} />
     </Station>
   );
 }
 
 interface SideProps {
-  readonly job: JobView;
   readonly view: View;
   readonly map: MapEditor;
   readonly chosen: Surface | undefined;
   readonly onAdd: () => void;
 }
 
-function Side({ job, view, map, chosen, onAdd }: SideProps) {
+function Side({ view, map, chosen, onAdd }: SideProps) {
   switch (view) {
     case 'map':
-      if (map.drawn) return <DrawnPanelForm job={job} outline={map.drawn} onDone={() => map.putDrawn(undefined)} />;
-      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <MapSide job={job} />;
+      if (map.drawn) return <DrawnPanelForm outline={map.drawn} onDone={() => map.putDrawn(undefined)} />;
+      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <MapSide />;
     case 'condition':
-      return chosen ? <ConditionPanel job={job} surface={chosen} /> : <ConditionWhole job={job} />;
+      return chosen ? <ConditionPanel surface={chosen} /> : <ConditionWhole />;
     case 'thickness':
-      return chosen ? <ThicknessPanel job={job} surface={chosen} /> : <ThicknessWhole job={job} />;
+      return chosen ? <ThicknessPanel surface={chosen} /> : <ThicknessWhole />;
     case 'kind':
-      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <Whole job={job} onAdd={onAdd} />;
+      return chosen ? <SurfaceForm key={chosen.id} surface={chosen} /> : <Whole onAdd={onAdd} />;
   }
 }
 
 const allM2 = (surface: Surface) => surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }) * surface.count;
 
-function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => void }) {
+function Whole({ onAdd }: { readonly onAdd: () => void }) {
+  const job = useJob('choose', 'document');
+
   const { document, choose } = job;
   const parts = document.surfaces.map((surface) => ({ surface, areaM2: allM2(surface) }));
   const total = totalArea(parts.map(({ surface, areaM2 }) => ({ areaM2, source: surface.measuredBy })));
@@ -218,9 +219,9 @@ function Whole({ job, onAdd }: { readonly job: JobView; readonly onAdd: () => vo
           />
         </Part>
       )}
-      <Claims job={job} />
-      <ItemForm job={job} />
-      <JobForm job={job} />
+      <Claims />
+      <ItemForm />
+      <JobForm />
     </>
   );
 }

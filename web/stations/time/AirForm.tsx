@@ -4,7 +4,7 @@ import { changeOwner, moveToBay, startAt, typeAir } from '#job/edit';
 import { errorText } from '../../app/api';
 import { useSaveBay } from '../../app/calls';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { DateTimeField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
@@ -19,7 +19,9 @@ import { Thermometer } from 'lucide-react';
 const TYPED = 'typed';
 
 /** Where and when: the bay, its air as expected, typed in or read off, and the two moments that matter. */
-export function AirForm({ job }: { readonly job: JobView }) {
+export function AirForm() {
+  const job = useJob('bay', 'bays', 'begun', 'document', 'draft', 'edit', 'nowMin', 'planned');
+
   const { document, draft, bays, bay, edit, begun } = job;
   const air = airAt(job.planned.ambient, begun ? job.nowMin : 0);
   const dew = condensation(air.airC, air.rhPct, air.airC);
@@ -82,8 +84,8 @@ export function AirForm({ job }: { readonly job: JobView }) {
           Dew point {celsius(dew.dewPointC)}. A surface colder than {celsius(dew.dewPointC + 3)} is too close to it; a
           measured surface is entered at its panel.
         </p>
-        {bay && <Reading job={job} bay={bay} />}
-        {bay && <ClimateForm key={bay.id} job={job} bay={bay} />}
+        {bay && <Reading bay={bay} />}
+        {bay && <ClimateForm key={bay.id} bay={bay} />}
         {bay && <WeekForm key={`${bay.id} week`} bay={bay} />}
       </Part>
       <Part title="When">
@@ -113,7 +115,9 @@ export function AirForm({ job }: { readonly job: JobView }) {
 }
 
 /** What the bay's thermo-hygrometer says now, and taking it over. */
-function Reading({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
+function Reading({ bay }: { readonly bay: Bay }) {
+  const job = useJob('begun', 'edit');
+
   const reading = useInstrument(bay.id);
   if (reading === null) {
     return (
@@ -157,7 +161,9 @@ const CLIMATE_FIELDS: readonly (readonly [keyof BayClimate, string, string])[] =
 ];
 
 /** The bay's own climate; a change is for every job planned in it from then on, and for this one at once. */
-function ClimateForm({ job, bay }: { readonly job: JobView; readonly bay: Bay }) {
+function ClimateForm({ bay }: { readonly bay: Bay }) {
+  const job = useJob('draft', 'edit');
+
   const [save, { error }] = useSaveBay();
   const change = async (key: keyof BayClimate, value: number) => {
     const next = { ...bay, climate: { ...bay.climate, [key]: value } };

@@ -4,7 +4,7 @@ import { AHEAD_SCHOOLS, aheadOf, type AheadSchool } from '#core/plan/job';
 import { CREW_MODES, type CrewMode } from '#core/plan/sections';
 import { changeDocument, changeOwner } from '#job/edit';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { LayingSchoolsForm } from './LayingSchoolsForm';
 import { PeopleForm } from './PeopleForm';
 import { NumberField } from '../../ui/NumberField';
@@ -28,7 +28,9 @@ const WASH = { hand: 'By hand', rinseless: 'Rinseless', touchless: 'Touchless', 
 const paceFault = (value: number) => (value > 0 && value <= 10 ? undefined : 'more than 0, at most 10 m²/min');
 
 /** Whose hands, at what pace; and how the item lives afterwards. */
-export function CrewForm({ job }: { readonly job: JobView }) {
+export function CrewForm() {
+  const job = useJob('document', 'edit');
+
   const { document, edit } = job;
   const { crew, schools, owner } = document;
   const change = (changes: Partial<typeof crew>) => edit(changeDocument({ crew: { ...crew, ...changes } }));
@@ -65,7 +67,7 @@ export function CrewForm({ job }: { readonly job: JobView }) {
             onChange={(v) => v && change({ levelM2PerMin: v })}
           />
         </div>
-        <PeopleForm job={job} />
+        <PeopleForm />
         <div className="mt-3">
           <NumberField
             label="Guard on either side of a window, sigmas"
@@ -84,7 +86,7 @@ export function CrewForm({ job }: { readonly job: JobView }) {
           />
         </div>
       </Part>
-      <LayingSchoolsForm job={job} />
+      <LayingSchoolsForm />
       <Part title="How the item lives">
         <div className="grid grid-cols-2 gap-3">
           <SelectField

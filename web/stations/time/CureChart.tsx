@@ -1,5 +1,6 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR, MS_PER_MIN, NINE_IN_TEN_SIGMAS } from '#core/measures';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
+import type { JobView } from '../../job/useJobView';
 import { Chart } from '../../ui/Chart';
 import { moment } from '../../ui/moments';
 import { type CureBar, cureBars } from './cure-bars';
@@ -16,7 +17,7 @@ const HOURS_AFTER = 4;
 
 /** The bay's temperature through the cure, and under it each product's layers from laying to hand-over. */
 export default function CureChart() {
-  const job = useJob();
+  const job = useJob('at', 'bay', 'begun', 'document', 'nowMin', 'plan', 'planned');
   const airK = useAirSpread(job);
   const drawn = useCallback((colour: Colour) => chartOption(colour, job, airK), [job, airK]);
   const bars = cureBars(job.planned, job.plan, job.document.products, airK);
@@ -27,7 +28,7 @@ export default function CureChart() {
   return <Chart label={`Cure against the air. ${said.join('. ')}`} option={drawn} />;
 }
 
-const sayMin = (job: JobView, min: number | null) => (min === null ? 'never' : moment(job.at(min)));
+const sayMin = (job: Pick<JobView, 'at'>, min: number | null) => (min === null ? 'never' : moment(job.at(min)));
 
 /** Hours, and at midnight the day that begins. */
 function sayHour(ms: number): string {
@@ -38,7 +39,11 @@ function sayHour(ms: number): string {
 
 type Colour = (token: string) => string;
 
-function chartOption(colour: Colour, job: JobView, airK: number): echarts.EChartsCoreOption {
+function chartOption(
+  colour: Colour,
+  job: Pick<JobView, 'at' | 'begun' | 'document' | 'nowMin' | 'plan' | 'planned'>,
+  airK: number,
+): echarts.EChartsCoreOption {
   const { document: file, plan, planned, nowMin, begun } = job;
   const bars = cureBars(planned, plan, file.products, airK);
   const startMs = Date.parse(file.startAt);

@@ -4,7 +4,7 @@ import { type BlockKind, begins, type DayBlock, ends } from '#core/schedule/days
 import { inOrder, within } from '#core/plan/crew';
 import type { DaysView } from '#job/days';
 import { lostHours } from '#job/promise';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { clock } from '../../ui/moments';
 import { blockName } from './day-words';
 
@@ -27,7 +27,9 @@ const HOURS_MARKED = [0, 4, 8, 12, 16, 20];
 const MOST_DAYS = 21;
 
 /** A line a calendar day: when somebody is there, what is done, and what goes on by itself through the night. */
-export function DayStrips({ job, days }: { readonly job: JobView; readonly days: DaysView }) {
+export function DayStrips({ days }: { readonly days: DaysView }) {
+  const job = useJob('document', 'nowMin', 'planned');
+
   const { blocks } = days;
   const start = DateTime.fromISO(job.document.startAt, { setZone: true });
   const midnightMin = -(start.hour * MINUTES_PER_HOUR + start.minute + start.second / 60);
@@ -89,13 +91,7 @@ export function DayStrips({ job, days }: { readonly job: JobView; readonly days:
               ))}
               {blocks.flatMap((block) =>
                 within(block.stretches, [day]).map((stretch) => (
-                  <Block
-                    key={`${block.key} ${stretch[0]}`}
-                    job={job}
-                    block={block}
-                    stretch={stretch}
-                    place={place(stretch)}
-                  />
+                  <Block key={`${block.key} ${stretch[0]}`} block={block} stretch={stretch} place={place(stretch)} />
                 )),
               )}
               {needed !== undefined && needed >= day[0] && needed < day[1] && (
@@ -121,16 +117,16 @@ const Line = ({ at, says }: { readonly at: string; readonly says: string }) => (
 );
 
 function Block({
-  job,
   block,
   stretch: [from, to],
   place,
 }: {
-  readonly job: JobView;
   readonly block: DayBlock;
   readonly stretch: readonly [number, number];
   readonly place: { readonly left: string; readonly width: string };
 }) {
+  const job = useJob('at', 'productName');
+
   const name = blockName(block.key, job);
   const words = `${name}, ${clock(job.at(from))} to ${clock(job.at(to))}`;
   const byItself = block.personMin === 0;

@@ -7,7 +7,7 @@ import { changeDays, changePrepare } from '#job/edit';
 import { countsFrom, weekOf } from '#job/promise';
 import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { FactTable } from '../../ui/FactTable';
 import { NumberField } from '../../ui/NumberField';
@@ -23,7 +23,9 @@ import { UntilHours } from './UntilHours';
 const HALF_DAYS = 4;
 
 /** The job's days: from the first foam to the key in the owner's hand, in the hours there are. */
-export function DaysView({ job }: { readonly job: JobView }) {
+export function DaysView() {
+  const job = useJob('days', 'document', 'edit', 'id', 'nowMin', 'record');
+
   const { document, days, record, nowMin } = job;
   const fromMin = Math.floor(countsFrom(record, nowMin));
   return (
@@ -31,7 +33,7 @@ export function DaysView({ job }: { readonly job: JobView }) {
       <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
           <TimeSwitch />
-          <Headline job={job} days={days} />
+          <Headline days={days} />
         </div>
         {days.blocks.length === 0 ? (
           <p className="p-6 text-ink-2">
@@ -39,16 +41,16 @@ export function DaysView({ job }: { readonly job: JobView }) {
           </p>
         ) : (
           <div className="min-h-0 flex-1 overflow-auto" role="region" aria-label="Days of the job" tabIndex={0}>
-            <DayStrips job={job} days={days} />
-            <InOrder job={job} blocks={days.blocks} />
+            <DayStrips days={days} />
+            <InOrder blocks={days.blocks} />
           </div>
         )}
       </div>
       <aside aria-label="Until it is fetched" className="min-h-0 overflow-auto border-l border-line-strong bg-paper">
-        <Changes job={job} days={days} />
-        {days.until && <UntilHours job={job} until={days.until} />}
-        {days.wipedOverNight && !document.prepare?.overnight && <OverNight job={job} />}
-        <Lost job={job} fromMin={fromMin} />
+        <Changes days={days} />
+        {days.until && <UntilHours until={days.until} />}
+        {days.wipedOverNight && !document.prepare?.overnight && <OverNight />}
+        <Lost fromMin={fromMin} />
         <Part title="Hand-over">
           <NumberField
             optional
@@ -75,7 +77,9 @@ export function DaysView({ job }: { readonly job: JobView }) {
 }
 
 /** The one line that matters: when the owner has it, and whether that is in time. */
-function Headline({ job, days: { handedOverMin, spareMin, blocks } }: { readonly job: JobView; readonly days: Days }) {
+function Headline({ days: { handedOverMin, spareMin, blocks } }: { readonly days: Days }) {
+  const job = useJob('at');
+
   if (blocks.length === 0) return null;
   if (handedOverMin === null) {
     return <p className="figure text-xl text-stop">Not to be handed over in the hours there are, in this air.</p>;
@@ -94,7 +98,9 @@ function Headline({ job, days: { handedOverMin, spareMin, blocks } }: { readonly
   );
 }
 
-function InOrder({ job, blocks }: { readonly job: JobView; readonly blocks: readonly DayBlock[] }) {
+function InOrder({ blocks }: { readonly blocks: readonly DayBlock[] }) {
+  const job = useJob('at', 'productName');
+
   return (
     <section aria-label="In order" className="px-4 pb-4">
       <FactTable
@@ -114,7 +120,9 @@ function InOrder({ job, blocks }: { readonly job: JobView; readonly blocks: read
 }
 
 /** What was told to somebody, and what is otherwise now. */
-function Changes({ job, days }: { readonly job: JobView; readonly days: Days }) {
+function Changes({ days }: { readonly days: Days }) {
+  const job = useJob('at', 'document', 'edit', 'productName');
+
   const agreed = job.document.days?.agreed;
   const keep = () => job.edit(changeDays({ agreed: asAgreed(job.document, days, nowInstant()) }));
   if (days.blocks.length === 0) return null;
@@ -172,7 +180,9 @@ function Changes({ job, days }: { readonly job: JobView; readonly days: Days }) 
 }
 
 /** Half a day that is lost, struck out in one tap. */
-function Lost({ job, fromMin }: { readonly job: JobView; readonly fromMin: number }) {
+function Lost({ fromMin }: { readonly fromMin: number }) {
+  const job = useJob('at', 'bay', 'document', 'edit', 'nowMin');
+
   const [why, setWhy] = useState<LostWhy>('power');
   const lost = job.document.days?.lost ?? [];
   const { startAt } = job.document;
@@ -218,7 +228,9 @@ function Lost({ job, fromMin }: { readonly job: JobView; readonly fromMin: numbe
 }
 
 /** What was wiped in the evening is dusty in the morning. */
-function OverNight({ job }: { readonly job: JobView }) {
+function OverNight() {
+  const job = useJob('edit');
+
   return (
     <Part title="A night after the last wipe">
       <p>

@@ -4,7 +4,7 @@ import { minutesBetween } from '#formats/values';
 import { changeDocument } from '#job/edit';
 import { type GoGroup, type GoView, goView, waysFor } from '#job/go';
 import { PanelHead, Part, Station } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { DateTimeField } from '../../ui/DateField';
 import { NumberField } from '../../ui/NumberField';
@@ -27,7 +27,9 @@ const LEGEND: readonly LegendEntry[] = [
 const FILLS = { good: 'ok', marginal: 'warn', not: 'stop' } as const;
 
 /** Go or wait: each panel and product, now and through the coming two days. */
-export function GoOrWait({ job }: { readonly job: JobView }) {
+export function GoOrWait() {
+  const job = useJob('bay', 'begun', 'chosen', 'document', 'id', 'nowMin', 'plan', 'planned');
+
   const { planned, plan, nowMin, begun, document } = job;
   const fromMin = Math.floor((begun ? nowMin : Math.max(0, nowMin)) / SLOT_MIN) * SLOT_MIN;
   const arrived = document.item?.arrived;
@@ -65,22 +67,24 @@ export function GoOrWait({ job }: { readonly job: JobView }) {
       headline={
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
           <TimeSwitch />
-          <Verdict job={job} view={view} at={at} />
+          <Verdict view={view} at={at} />
         </div>
       }
-      below={view.groups.length > 0 && <GoStrip job={job} view={view} slot={at} onSlot={setSlot} />}
+      below={view.groups.length > 0 && <GoStrip view={view} slot={at} onSlot={setSlot} />}
     >
       {job.chosen ? (
-        <PanelGo key={job.chosen.id} job={job} group={view.nextOf.get(job.chosen.id)} slot={at} />
+        <PanelGo key={job.chosen.id} group={view.nextOf.get(job.chosen.id)} slot={at} />
       ) : (
-        <WholeGo job={job} view={view} slot={at} dust={dust} />
+        <WholeGo view={view} slot={at} dust={dust} />
       )}
     </Station>
   );
 }
 
 /** The one line that matters. */
-function Verdict({ job, view, at }: { readonly job: JobView; readonly view: GoView; readonly at: number }) {
+function Verdict({ view, at }: { readonly view: GoView; readonly at: number }) {
+  const job = useJob('at');
+
   const [row] = view.rows;
   if (!row) return <p className="text-ink-2">Nothing is left to be laid.</p>;
   const verdict = row.verdicts[at]!;
@@ -98,13 +102,14 @@ function Verdict({ job, view, at }: { readonly job: JobView; readonly view: GoVi
 }
 
 interface WholeProps {
-  readonly job: JobView;
   readonly view: GoView;
   readonly slot: number;
   readonly dust: readonly Dust[];
 }
 
-function WholeGo({ job, view, slot, dust }: WholeProps) {
+function WholeGo({ view, slot, dust }: WholeProps) {
+  const job = useJob('at', 'nameOf', 'plan');
+
   const { best } = view;
   const failing = alike(
     view.groups.filter(({ strip }) => strip[slot]!.verdict !== 'good'),
@@ -134,7 +139,7 @@ function WholeGo({ job, view, slot, dust }: WholeProps) {
           <p className="text-stop">None within two days that is long enough while somebody is there.</p>
         )}
       </section>
-      <Arrival job={job} />
+      <Arrival />
       {dust.length > 0 && (
         <Part title="Dust in the same bay">
           <ul>
@@ -163,22 +168,14 @@ function WholeGo({ job, view, slot, dust }: WholeProps) {
   );
 }
 
-function PanelGo({
-  job,
-  group,
-  slot,
-}: {
-  readonly job: JobView;
-  readonly group: GoGroup | undefined;
-  readonly slot: number;
-}) {
+function PanelGo({ group, slot }: { readonly group: GoGroup | undefined; readonly slot: number }) {
   if (!group)
     return (
       <>
         <PanelHead>
           <p className="text-ink-2">Nothing is left to be laid here.</p>
         </PanelHead>
-        <Arrival job={job} />
+        <Arrival />
       </>
     );
   const { surfaceC, dew, air, verdict, window } = group.strip[slot]!;
@@ -220,7 +217,7 @@ function PanelGo({
           <Against group={group} slot={slot} />
         </Part>
       )}
-      <Arrival job={job} />
+      <Arrival />
     </>
   );
 }
@@ -274,7 +271,9 @@ function Against({ group, slot }: { readonly group: GoGroup; readonly slot: numb
 }
 
 /** An item that comes in cold is below the dew point for a while. */
-function Arrival({ job }: { readonly job: JobView }) {
+function Arrival() {
+  const job = useJob('document', 'edit');
+
   const { item = { name: job.document.title }, startAt } = job.document;
   const { arrived } = item;
   const change = (next: typeof arrived) => job.edit(changeDocument({ item: { ...item, arrived: next } }));

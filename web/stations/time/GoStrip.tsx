@@ -1,12 +1,11 @@
 import { SLOT_MIN, type GoVerdict } from '#core/lay/go';
 import type { GoView } from '#job/go';
 import { DateTime } from 'luxon';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { moment } from '../../ui/moments';
 import { GO_WORDS } from './go-words';
 
 interface Props {
-  readonly job: JobView;
   readonly view: GoView;
   readonly slot: number;
   readonly onSlot: (slot: number) => void;
@@ -21,7 +20,9 @@ const BARS: Readonly<Record<GoVerdict, string>> = {
 const HOURS_A_LABEL = 6;
 
 /** Two days ahead, product by product, half an hour a bar; the moment that is looked at is moved along it. */
-export function GoStrip({ job, view: { fromMin, slots, rows, hours }, slot, onSlot }: Props) {
+export function GoStrip({ view: { fromMin, slots, rows, hours }, slot, onSlot }: Props) {
+  const job = useJob('at');
+
   const times = Array.from({ length: slots }, (_, index) => fromMin + index * SLOT_MIN);
   const isOpen = (tMin: number) => hours.some(([from, to]) => from <= tMin && tMin < to);
   const columns = { gridTemplateColumns: `9rem repeat(${slots}, minmax(0, 1fr))` };

@@ -1,8 +1,8 @@
+import { useJob } from '../../job/job-context';
 import { LAYING_SCHOOLS, type LayingSchools } from '#core/products/schools';
 import { changeDocument } from '#job/edit';
 import { layingSchools } from '#job/terms';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
 import { SchoolField } from '../../ui/SchoolField';
 
 const LABELS: Readonly<Record<keyof LayingSchools, string>> = {
@@ -22,7 +22,8 @@ const LABELS: Readonly<Record<keyof LayingSchools, string>> = {
 };
 
 /** Where installers disagree about laying: each a setting of the job, with what it changes in figures. */
-export function LayingSchoolsForm({ job: { document, edit } }: { readonly job: JobView }) {
+export function LayingSchoolsForm() {
+  const { document, edit } = useJob('document', 'edit');
   const schools = layingSchools(document);
   const said = document.schools ?? { matte: 'fixed-early' as const };
   return (

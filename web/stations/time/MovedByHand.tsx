@@ -3,6 +3,7 @@ import { coatName } from '#core/plan/job';
 import type { LostMove } from '#core/lay/run-sheet';
 import { changeDocument, moveCoat, unmoveCoat } from '#job/edit';
 import { Part } from '../../job/Station';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/SelectField';
@@ -11,7 +12,6 @@ import { percent } from '../../ui/numbers';
 import type { SchoolRehearsed } from './rehearsal.worker';
 
 interface Props {
-  readonly job: JobView;
   /** The sheet as it stands, and as it would be without what was moved; undefined until they have been gone through. */
   readonly own: SchoolRehearsed | undefined;
   readonly unmoved: SchoolRehearsed | undefined;
@@ -27,7 +27,9 @@ const AS_IT_COMES = '';
 const FIRST = 'first';
 
 /** Coats put elsewhere on the run sheet than it had them: by dragging their block, or here. */
-export function MovedByHand({ job, own, unmoved }: Props) {
+export function MovedByHand({ own, unmoved }: Props) {
+  const job = useJob('chosen', 'document', 'edit', 'nameOf', 'productName', 'sheet');
+
   const { moves = [] } = job.document;
   const { lostMoves } = job.sheet.out;
   const coats = coatsOnSheet(job);
@@ -42,7 +44,7 @@ export function MovedByHand({ job, own, unmoved }: Props) {
         </p>
       )}
       {chosen.map((coat) => (
-        <OneCoat key={coatKey(coat)} job={job} coat={coat} coats={coats} isOnlyOne={chosen.length === 1} />
+        <OneCoat key={coatKey(coat)} coat={coat} coats={coats} isOnlyOne={chosen.length === 1} />
       ))}
       {moves.length > 0 && (
         <>
@@ -73,16 +75,16 @@ export function MovedByHand({ job, own, unmoved }: Props) {
 }
 
 function OneCoat({
-  job,
   coat,
   coats,
   isOnlyOne,
 }: {
-  readonly job: JobView;
   readonly coat: CoatName;
   readonly coats: readonly CoatName[];
   readonly isOnlyOne: boolean;
 }) {
+  const job = useJob('document', 'edit', 'nameOf', 'productName', 'sheet');
+
   const { people } = job.sheet.out;
   const move = job.document.moves?.find((each) => coatKey(each) === coatKey(coat));
   const after = move ? (move.after ? coatKey(move.after) : FIRST) : AS_IT_COMES;
@@ -118,7 +120,7 @@ function OneCoat({
 }
 
 /** What is still to be laid, each coat once, in the order it is begun. */
-function coatsOnSheet({ sheet }: JobView): CoatName[] {
+function coatsOnSheet({ sheet }: Pick<JobView, 'sheet'>): CoatName[] {
   const coats = new Map<string, CoatName>();
   for (const action of sheet.out.actions) {
     const coat = coatName(action.coat);
@@ -128,7 +130,11 @@ function coatsOnSheet({ sheet }: JobView): CoatName[] {
 }
 
 /** The panel, and which of its coats where there are several. */
-function nameOf(job: JobView, { surface, layer, coat }: CoatName, isFull = true): string {
+function nameOf(
+  job: Pick<JobView, 'document' | 'nameOf' | 'productName'>,
+  { surface, layer, coat }: CoatName,
+  isFull = true,
+): string {
   const name = job.nameOf(surface);
   const layers = job.document.surfaces.find(({ id }) => id === surface)?.layers ?? [];
   if (!isFull || (layers.length < 2 && (layers[0]?.coats ?? 1) < 2)) return name;
@@ -136,7 +142,7 @@ function nameOf(job: JobView, { surface, layer, coat }: CoatName, isFull = true)
   return `${name}, ${product}${(layers[layer]?.coats ?? 1) > 1 ? ` coat ${coat}` : ''}`;
 }
 
-function wordsOf(job: JobView, move: Move): string {
+function wordsOf(job: Pick<JobView, 'document' | 'nameOf' | 'productName'>, move: Move): string {
   const when = move.after ? `after ${nameOf(job, move.after)}` : 'first of all';
   return `${nameOf(job, move)}: ${when}${move.by ? `, by ${move.by}` : ''}`;
 }

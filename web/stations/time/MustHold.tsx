@@ -15,6 +15,7 @@ import { USUAL_UNCERTAINTY } from '#core/schedule/rehearsal';
 import { minutesBetween } from '#formats/values';
 import { useBayAirQuery, useYardForecastQuery } from '../../app/api';
 import { Part } from '../../job/Station';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { SelectField } from '../../ui/SelectField';
 import { celsius } from '../../ui/measures';
@@ -26,13 +27,15 @@ const RAIN_FROM_PCT = 50;
 const HOUR_MIN = 60;
 
 /** How far the air of a job may be off its forecast, one sigma, K: as well as its bay was found again, else as usual. */
-export function useAirSpread({ bay }: JobView): number {
+export function useAirSpread({ bay }: Pick<JobView, 'bay'>): number {
   const { data } = useBayAirQuery({ id: bay?.id ?? '', days: 14, points: 2 }, { skip: !bay });
   return data?.fit?.rmsK ?? USUAL_UNCERTAINTY.airK;
 }
 
 /** What must hold until it is handed over, what is in danger first, each with its way out. */
-export function MustHold({ job }: { readonly job: JobView }) {
+export function MustHold() {
+  const job = useJob('at', 'bay', 'days', 'document', 'nameOf', 'nowMin', 'plan', 'planned', 'productName');
+
   const { document, planned, plan, days, nowMin } = job;
   const { data: weather } = useYardForecastQuery();
   const airK = useAirSpread(job);
@@ -71,7 +74,7 @@ export function MustHold({ job }: { readonly job: JobView }) {
   );
 }
 
-function inWords(hold: Hold, job: JobView, airK: number): string {
+function inWords(hold: Hold, job: Pick<JobView, 'at' | 'nameOf' | 'productName'>, airK: number): string {
   const at = (min: number) => moment(job.at(min));
   switch (hold.kind) {
     case 'dry': {
@@ -98,7 +101,9 @@ function inWords(hold: Hold, job: JobView, airK: number): string {
 }
 
 /** A lamp on the chosen panel, or on all that cures slowest: how often, how long, and whether it beats waiting. */
-export function UnderLamp({ job }: { readonly job: JobView }) {
+export function UnderLamp() {
+  const job = useJob('at', 'bay', 'chosen', 'nowMin', 'plan', 'planned');
+
   // Those of the bay; where nobody said which there are, any.
   const there = job.bay?.room?.lamps?.length ? job.bay.room.lamps : LAMP_IDS;
   const [asked, setLamp] = useState<LampId>('stand');
@@ -158,7 +163,7 @@ export function UnderLamp({ job }: { readonly job: JobView }) {
   );
 }
 
-function lampInWords(found: LampPlan, job: JobView): string {
+function lampInWords(found: LampPlan, job: Pick<JobView, 'at'>): string {
   const { placements, minutesEach, wholeMin, surfaceC, isCapped, readyMin, gainMin } = found;
   const places = placements === 1 ? 'one place' : `${placements} places`;
   const how = `${places}, ${span(minutesEach)} each at ${celsius(surfaceC)}${isCapped ? ' (no more: the surface)' : ''}, ${span(wholeMin)} in all; ready ${moment(job.at(readyMin))}`;

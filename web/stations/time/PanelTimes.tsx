@@ -16,7 +16,7 @@ import { type FitOption, whatWouldFit, slowness } from '#core/plan/sections';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Findings } from '../../ui/Findings';
 import { NumberField } from '../../ui/NumberField';
 import { Working } from '../../ui/Working';
@@ -50,12 +50,13 @@ const FILM_WORDS: Readonly<Partial<Record<MilestoneName, string>>> = {
 };
 
 interface Props {
-  readonly job: JobView;
   readonly surface: Surface;
 }
 
 /** One panel in time: how its clocks run, its window, its sections, and all that follows. */
-export function PanelTimes({ job, surface }: Props) {
+export function PanelTimes({ surface }: Props) {
+  const job = useJob('bay', 'document', 'edit', 'nameOf', 'plan', 'planned');
+
   const { plan, document, planned, edit } = job;
   const own = plan.surfaces.find(({ id }) => id === surface.id)!;
   const plannedSurface = planned.surfaces.find(({ id }) => id === surface.id)!;
@@ -82,7 +83,7 @@ export function PanelTimes({ job, surface }: Props) {
         {job.bay && (
           <ProbeReading bayId={job.bay.id} onTake={(surfaceC) => edit(changeSurface(surface.id, { surfaceC }))} />
         )}
-        <ColdSurface job={job} surface={plannedSurface} />
+        <ColdSurface surface={plannedSurface} />
       </Part>
       {own.coats.length === 0 && <p className="p-5 text-ink-2">This panel stays bare: nothing to time.</p>}
       {own.coats.map((coat) => {
@@ -90,7 +91,7 @@ export function PanelTimes({ job, surface }: Props) {
         return (
           <Part key={`${coat.layer}-${coat.coat}`} title={`${product.name}, coat ${coat.coat}`}>
             {coat.laid ? (
-              <CoatTimes job={job} surface={plannedSurface} product={product} coat={coat} laid={coat.laid} />
+              <CoatTimes surface={plannedSurface} product={product} coat={coat} laid={coat.laid} />
             ) : (
               <p className="text-stop">Not laid: see above.</p>
             )}
@@ -116,7 +117,9 @@ function ProbeReading({ bayId, onTake }: { readonly bayId: string; readonly onTa
 }
 
 /** A cold item in a warm bay: how far from the dew point, and how long until it is warm. */
-function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface: InputSurface }) {
+function ColdSurface({ surface }: { readonly surface: InputSurface }) {
+  const job = useJob('planned');
+
   if (surface.surfaceC === undefined) return null;
   const air = airAt(job.planned.ambient, 0);
   const dew = condensation(air.airC, air.rhPct, surface.surfaceC);
@@ -135,14 +138,15 @@ function ColdSurface({ job, surface }: { readonly job: JobView; readonly surface
 }
 
 interface CoatProps {
-  readonly job: JobView;
   readonly surface: InputSurface;
   readonly product: Product;
   readonly coat: CoatPlan;
   readonly laid: LaidCoat;
 }
 
-function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
+function CoatTimes({ surface, product, coat, laid }: CoatProps) {
+  const job = useJob('at', 'planned');
+
   const air = airAt(job.planned.ambient, laid.startMin);
   const times = windowTimes(laid.window);
   const { levelFromMin, levelByMin, guarded, cueMin } = laid.window;
@@ -212,13 +216,15 @@ function CoatTimes({ job, surface, product, coat, laid }: CoatProps) {
             </div>
           ))}
       </dl>
-      <WhatWouldFit job={job} surface={surface} product={product} coat={coat} laid={laid} />
+      <WhatWouldFit surface={surface} product={product} coat={coat} laid={laid} />
     </>
   );
 }
 
 /** For a panel that has to be done in one piece and is too large for the window: what would make it fit. */
-function WhatWouldFit({ job, surface, product, coat, laid }: CoatProps) {
+function WhatWouldFit({ surface, product, coat, laid }: CoatProps) {
+  const job = useJob('planned', 'shelf');
+
   const { crew, matteSchool, ambient } = job.planned;
   const { guarded } = laid.window;
   if (

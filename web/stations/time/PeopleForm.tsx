@@ -1,9 +1,9 @@
+import { useJob } from '../../job/job-context';
 import { Plus, Trash2 } from 'lucide-react';
 import { CREW_ROLES } from '#core/plan/crew';
 import type { Job } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { useLearnedHandsQuery } from '../../app/api';
-import type { JobView } from '../../job/useJobView';
 import { useNamesQuery } from '../../people/api';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
@@ -17,7 +17,8 @@ const MOST_PEOPLE = 12;
 const paceFault = (value: number) => (value > 0 && value <= 10 ? undefined : 'more than 0, at most 10 m²/min');
 
 /** Who works on it by name, each with what they do and their own pace; nobody named: hands alike, by the crew above. */
-export function PeopleForm({ job: { document, edit } }: { readonly job: JobView }) {
+export function PeopleForm() {
+  const { document, edit } = useJob('document', 'edit');
   const { crew } = document;
   const people = crew.people ?? [];
   const put = (next: readonly Person[]) =>

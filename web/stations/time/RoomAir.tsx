@@ -5,6 +5,7 @@ import { EXPLOSIVE_ALARM, releasesOf, roomVapour, type RoomVapour } from '#core/
 import { USUAL_ROOM } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { Part } from '../../job/Station';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { FactTable } from '../../ui/FactTable';
 import { NumberField } from '../../ui/NumberField';
@@ -20,7 +21,9 @@ interface Airing {
 }
 
 /** Solvent in the air of the bay over the run sheet, beside its limits; more air takes it away, and shortens windows. */
-export function RoomAir({ job }: { readonly job: JobView }) {
+export function RoomAir() {
+  const job = useJob('at', 'bay', 'document', 'planned', 'sheet');
+
   const { document, bay, planned, sheet } = job;
   const own = document.room;
   const measured = own ?? bay?.room ?? undefined;
@@ -44,7 +47,7 @@ export function RoomAir({ job }: { readonly job: JobView }) {
     <Part title="Air to breathe">
       {shut ? (
         <>
-          <Verdict job={job} vapour={shut.vapour} />
+          <Verdict vapour={shut.vapour} />
           <div className="mt-2">
             <FactTable
               columns={['', ...airings.map(({ name }) => name)] as [string, ...string[]]}
@@ -68,20 +71,16 @@ export function RoomAir({ job }: { readonly job: JobView }) {
         <summary className="text-[14px] text-ink-2">
           The room{own ? '' : bay?.room ? `, as ${bay.name} has it` : ''}
         </summary>
-        <RoomForm job={job} />
+        <RoomForm />
       </details>
     </Part>
   );
 }
 
 /** The one thing that matters: whether it may be breathed, and what it takes. */
-function Verdict({
-  job,
-  vapour: { peak, peakMin, neededPerHour },
-}: {
-  readonly job: JobView;
-  readonly vapour: RoomVapour;
-}) {
+function Verdict({ vapour: { peak, peakMin, neededPerHour } }: { readonly vapour: RoomVapour }) {
+  const job = useJob('at');
+
   const burns = peak.ofExplosive >= EXPLOSIVE_ALARM;
   const isOver = burns || (peak.ofLimit ?? 0) > 1;
   const needs =
@@ -107,7 +106,7 @@ function Verdict({
   );
 }
 
-const factsOf = (job: JobView, airings: readonly Airing[]) => [
+const factsOf = (job: Pick<JobView, 'at' | 'document' | 'planned' | 'sheet'>, airings: readonly Airing[]) => [
   {
     key: 'changes',
     name: 'Air changes an hour',
@@ -133,7 +132,10 @@ const factsOf = (job: JobView, airings: readonly Airing[]) => [
 ];
 
 /** What a draught leaves of the window of the next coat. */
-function windowIn({ sheet, planned, document }: JobView, airSpeed: number): string {
+function windowIn(
+  { sheet, planned, document }: Pick<JobView, 'document' | 'planned' | 'sheet'>,
+  airSpeed: number,
+): string {
   const next = sheet.out.actions.find(({ does }) => does === 'lay');
   if (!next) return '';
   const air: Air = { ...airAt(planned.ambient, next.startMin), airSpeed };
@@ -154,7 +156,8 @@ function windowIn({ sheet, planned, document }: JobView, airSpeed: number): stri
 }
 
 /** How large the room is, how its air is changed, and a limit that goes for everything in it. */
-function RoomForm({ job: { document, bay, edit } }: { readonly job: JobView }) {
+function RoomForm() {
+  const { document, bay, edit } = useJob('document', 'bay', 'edit');
   const room = document.room ?? bay?.room ?? USUAL_ROOM;
   const change = (changes: Partial<NonNullable<typeof document.room>>) => {
     const { volumeM3, airChangesPerHour } = room;

@@ -14,6 +14,7 @@ import { coatKey } from '#core/plan/job';
 import { coatName } from '#core/plan/job';
 import type { SheetAction } from '#core/lay/run-sheet';
 import { moveCoat } from '#job/edit';
+import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';
 import { clock, moment, span } from '../../ui/moments';
@@ -21,7 +22,6 @@ import { percent } from '../../ui/numbers';
 import { inUnit } from '../quantify/words';
 
 interface Props {
-  readonly job: JobView;
   /** Share of days each patch is late, by its key; empty until it is known. */
   readonly late: ReadonlyMap<string, number>;
   readonly across: 'all' | '2' | '1';
@@ -49,7 +49,9 @@ interface Stretch {
 }
 
 /** A lane a person: what is laid above, what is levelled below, each patch in the colour of its product. */
-export function SheetLanes({ job, late, across, onAcross }: Props) {
+export function SheetLanes({ late, across, onAcross }: Props) {
+  const job = useJob('at', 'document', 'edit', 'productName', 'sheet');
+
   const { actions, people } = job.sheet.out;
   const stretches = stretchesOf(actions);
   const wholeMin = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
@@ -100,13 +102,12 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
                       {people.length > 1 || person.id !== '1' ? person.id : 'One person'}
                     </p>
                     <Lane of={{ stretch, who }}>
-                      <Ticks job={job} stretch={stretch} />
+                      <Ticks stretch={stretch} />
                       {actions
                         .filter((action) => action.who === who && isIn(stretch, action))
                         .map((action) => (
                           <Block
                             key={`${blockKey(action)} ${action.does}`}
-                            job={job}
                             action={action}
                             stretch={stretch}
                             fill={FILLS[products.indexOf(action.coat.product.id) % FILLS.length]!}
@@ -122,14 +123,15 @@ export function SheetLanes({ job, late, across, onAcross }: Props) {
             ))}
           </div>
         </DndContext>
-        <OrderOfWork job={job} late={late} />
+        <OrderOfWork late={late} />
       </div>
     </div>
   );
 }
 
 /** The same as a list, from the first stroke to the last. */
-function OrderOfWork({ job, late }: Pick<Props, 'job' | 'late'>) {
+function OrderOfWork({ late }: Pick<Props, 'late'>) {
+  const job = useJob('at', 'chosen', 'document', 'nameOf', 'productName', 'sheet');
   const { actions, people } = job.sheet.out;
   const units = new Map(job.document.products.map((product) => [product.id, product]));
   return (
@@ -195,7 +197,9 @@ function stretchesOf(actions: readonly SheetAction[]): Stretch[] {
 
 const share = ({ fromMin, toMin }: Stretch, tMin: number) => (100 * (tMin - fromMin)) / Math.max(1, toMin - fromMin);
 
-function Ticks({ job, stretch }: { readonly job: JobView; readonly stretch: Stretch }) {
+function Ticks({ stretch }: { readonly stretch: Stretch }) {
+  const job = useJob('at');
+
   const whole = stretch.toMin - stretch.fromMin;
   const everyMin = whole > 360 ? 120 : whole > 120 ? 60 : 30;
   const first = DateTime.fromISO(job.at(stretch.fromMin), { setZone: true });
@@ -230,7 +234,7 @@ function Lane({ of, children }: { readonly of: LaneOf; readonly children: ReactN
 }
 
 /** A coat is laid after what began before the place its block was let go at, and by whoever's lane it was. */
-function dropped(job: JobView, { active, over }: DragEndEvent): void {
+function dropped(job: Pick<JobView, 'document' | 'edit' | 'sheet'>, { active, over }: DragEndEvent): void {
   const at = active.rect.current.translated;
   if (!over || !at) return;
   const action = active.data.current as SheetAction;
@@ -248,7 +252,6 @@ function dropped(job: JobView, { active, over }: DragEndEvent): void {
 }
 
 function Block({
-  job,
   action,
   stretch,
   fill,
@@ -256,7 +259,6 @@ function Block({
   isMoved,
   isNamed,
 }: {
-  readonly job: JobView;
   readonly action: SheetAction;
   readonly stretch: Stretch;
   readonly fill: string;
@@ -264,6 +266,8 @@ function Block({
   readonly isMoved: boolean;
   readonly isNamed: boolean;
 }) {
+  const job = useJob('at', 'choose', 'chosen', 'nameOf');
+
   const isLaying = action.does === 'lay';
   const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({
     id: `${blockKey(action)} ${action.does}`,

@@ -5,7 +5,7 @@ import { patchKey } from '#core/lay/run';
 import { changeDocument } from '#job/edit';
 import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { PaperLink } from '../../ui/PaperLink';
 import { moment, span } from '../../ui/moments';
@@ -25,7 +25,9 @@ const MOST_NAMED = 6;
 const WORTH_NAMING = 0.01;
 
 /** The whole laying before it is done: who does what when, and how it goes on a thousand days. */
-export function SheetView({ job }: { readonly job: JobView }) {
+export function SheetView() {
+  const job = useJob('bay', 'begun', 'document', 'edit', 'id', 'layFromMin', 'planned', 'prepared', 'record', 'sheet');
+
   const { sheet, document } = job;
   const rehearsal = useRehearsal(job, AHEAD_SCHOOLS);
   const { found } = rehearsal;
@@ -48,11 +50,11 @@ export function SheetView({ job }: { readonly job: JobView }) {
         {sheet.out.actions.length === 0 ? (
           <p className="p-6 text-ink-2">Nothing is left to be laid.</p>
         ) : (
-          <SheetLanes job={job} late={late} across={hours} onAcross={setHours} />
+          <SheetLanes late={late} across={hours} onAcross={setHours} />
         )}
       </div>
       <aside aria-label="How it goes" className="min-h-0 overflow-auto border-l border-line-strong bg-paper">
-        <Chance job={job} own={own} rehearsal={rehearsal} />
+        <Chance own={own} rehearsal={rehearsal} />
         {found && found.schools.length > 1 && (
           <Part title="For time or for safety">
             <table className="w-full text-[14px]">
@@ -88,22 +90,16 @@ export function SheetView({ job }: { readonly job: JobView }) {
             </table>
           </Part>
         )}
-        <MovedByHand job={job} own={own} unmoved={found?.unmoved} />
-        {own && <WhereLate job={job} own={own} />}
+        <MovedByHand own={own} unmoved={found?.unmoved} />
+        {own && <WhereLate own={own} />}
       </aside>
     </main>
   );
 }
 
-function Chance({
-  job,
-  own,
-  rehearsal,
-}: {
-  readonly job: JobView;
-  readonly own: SchoolRehearsed | undefined;
-  readonly rehearsal: Rehearsal;
-}) {
+function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined; readonly rehearsal: Rehearsal }) {
+  const job = useJob('at', 'sheet');
+
   const { isWorking, share, failed, start, stop } = rehearsal;
   const rows =
     own &&
@@ -163,13 +159,15 @@ function Chance({
           </tbody>
         </table>
       )}
-      <Promise job={job} own={own} />
+      <Promise own={own} />
     </section>
   );
 }
 
 /** What was wished for, and whether it may be promised. */
-function Promise({ job, own }: { readonly job: JobView; readonly own: SchoolRehearsed | undefined }) {
+function Promise({ own }: { readonly own: SchoolRehearsed | undefined }) {
+  const job = useJob('at', 'document');
+
   const needsBy = job.document.owner?.needsBy;
   const ready = own?.rehearsed.ready;
   if (!needsBy || !ready) return null;
@@ -184,7 +182,9 @@ function Promise({ job, own }: { readonly job: JobView; readonly own: SchoolRehe
 }
 
 /** The patches that are late most often. */
-function WhereLate({ job, own }: { readonly job: JobView; readonly own: SchoolRehearsed }) {
+function WhereLate({ own }: { readonly own: SchoolRehearsed }) {
+  const job = useJob('choose', 'nameOf');
+
   const rows = own.patches
     .map((patch, index) => ({ patch, share: own.rehearsed.late[index]! }))
     .filter(({ share }) => share >= WORTH_NAMING)

@@ -3,7 +3,8 @@ import { MS_PER_MIN } from '#core/measures';
 import { layingHours } from '#core/schedule/hours';
 import { useYardForecastQuery } from '../../app/api';
 import { Part, Station } from '../../job/Station';
-import { type JobView, useJob } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
+import type { JobView } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Findings } from '../../ui/Findings';
 import { Working } from '../../ui/Working';
@@ -49,16 +50,17 @@ const NOT_OF_TIME = [
 
 /** When: windows, sections and cure in the air of the day, and whether the promise holds. */
 export function Component() {
-  const job = useJob();
   const view = useTimeView();
-  if (view === 'go') return <GoOrWait job={job} />;
-  if (view === 'sheet') return <SheetView job={job} />;
-  if (view === 'days') return <DaysView job={job} />;
-  if (view === 'bench') return <WhatIf job={job} />;
-  return <ReadyAndCure job={job} />;
+  if (view === 'go') return <GoOrWait />;
+  if (view === 'sheet') return <SheetView />;
+  if (view === 'days') return <DaysView />;
+  if (view === 'bench') return <WhatIf />;
+  return <ReadyAndCure />;
 }
 
-function ReadyAndCure({ job }: { readonly job: JobView }) {
+function ReadyAndCure() {
+  const job = useJob('chosen', 'plan');
+
   const lens = useMemo(() => timeLens(job), [job]);
   return (
     <Station
@@ -68,24 +70,24 @@ function ReadyAndCure({ job }: { readonly job: JobView }) {
       headline={
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
           <TimeSwitch />
-          <Headline job={job} />
+          <Headline />
         </div>
       }
-      below={<Cure job={job} />}
+      below={<Cure />}
     >
       {job.chosen ? (
         <>
-          <PanelTimes key={job.chosen.id} job={job} surface={job.chosen} />
-          <UnderLamp job={job} />
+          <PanelTimes key={job.chosen.id} surface={job.chosen} />
+          <UnderLamp />
         </>
       ) : (
-        <Whole job={job} />
+        <Whole />
       )}
     </Station>
   );
 }
 
-function timeLens({ plan }: JobView) {
+function timeLens({ plan }: Pick<JobView, 'plan'>) {
   const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
   const worst = (id: string) =>
     ['stop', 'warn'].find((severity) => findings.some((f) => f.surface === id && f.severity === severity));
@@ -105,7 +107,9 @@ function timeLens({ plan }: JobView) {
 }
 
 /** The one line that matters: when it may go, and whether that is in time. */
-function Headline({ job }: { readonly job: JobView }) {
+function Headline() {
+  const job = useJob('at', 'document', 'plan');
+
   const { plan, document } = job;
   const { handoverMin } = plan;
   if (plan.purchases.length === 0)
@@ -132,7 +136,9 @@ function Headline({ job }: { readonly job: JobView }) {
   );
 }
 
-function Cure({ job }: { readonly job: JobView }) {
+function Cure() {
+  const job = useJob('plan');
+
   if (job.plan.purchases.length === 0) return null;
   return (
     <section aria-label="Cure against the air of the bay" className="h-64 shrink-0 border-t">
@@ -143,27 +149,43 @@ function Cure({ job }: { readonly job: JobView }) {
   );
 }
 
-function Whole({ job }: { readonly job: JobView }) {
+function Whole() {
+  const job = useJob('choose', 'nameOf', 'plan');
+
   const { plan, nameOf, choose } = job;
   const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
   return (
     <>
-      {plan.purchases.length > 0 && <Ready job={job} />}
+      {plan.purchases.length > 0 && <Ready />}
       {findings.length > 0 && (
         <Part title="What this air does">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />
         </Part>
       )}
-      <MustHold job={job} />
-      <UnderLamp job={job} />
-      <RoomAir job={job} />
-      <AirForm job={job} />
-      <CrewForm job={job} />
+      <MustHold />
+      <UnderLamp />
+      <RoomAir />
+      <AirForm />
+      <CrewForm />
     </>
   );
 }
 
-function Ready({ job }: { readonly job: JobView }) {
+function Ready() {
+  const job = useJob(
+    'at',
+    'bay',
+    'begun',
+    'document',
+    'layFromMin',
+    'outdoors',
+    'plan',
+    'planned',
+    'prepared',
+    'record',
+    'sheet',
+  );
+
   const { plan, document } = job;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
   const curing = useCuringDates(job);
@@ -220,7 +242,7 @@ function Ready({ job }: { readonly job: JobView }) {
           </div>
         )}
       </dl>
-      <Outside job={job} curing={curing} />
+      <Outside curing={curing} />
     </section>
   );
 }
@@ -229,7 +251,9 @@ function Ready({ job }: { readonly job: JobView }) {
 const TOLD_FROM_MIN = 6 * 60;
 
 /** What standing outside makes of the first wash and of the cure. */
-function Outside({ job, curing }: { readonly job: JobView; readonly curing: CuringDatesView }) {
+function Outside({ curing }: { readonly curing: CuringDatesView }) {
+  const job = useJob('at', 'outdoors');
+
   const { expected, inBay, cold } = curing;
   const { data: weather } = useYardForecastQuery();
   if (job.outdoors === undefined) return null;

@@ -1,13 +1,15 @@
 import type { UntilDeadline } from '#core/schedule/days';
 import { Part } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import { hours } from '../../ui/hours';
 import { clock, moment } from '../../ui/moments';
 
 const HIGH_PX = 84;
 
 /** What is left until the owner needs it, hour by hour of those in which somebody is there. */
-export function UntilHours({ job, until }: { readonly job: JobView; readonly until: UntilDeadline }) {
+export function UntilHours({ until }: { readonly until: UntilDeadline }) {
+  const job = useJob('at', 'document');
+
   const { workMin, beyondMin, thereMin, spareMin } = until;
   const most = Math.max(1, workMin);
   const needsBy = job.document.owner!.needsBy!;

@@ -5,7 +5,7 @@ import { type BenchCase, MAP_C, MAP_RH, whatIf, workingRegion } from '#core/lay/
 import { inOnePiece, paceWith } from '#core/plan/job';
 import { slowness } from '#core/plan/sections';
 import { PanelHead, Part, Station } from '../../job/Station';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../../job/job-context';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
 import { Button } from '../../ui/Button';
 import { SelectField } from '../../ui/SelectField';
@@ -38,7 +38,9 @@ const LEGEND: readonly LegendEntry[] = [
 const FILLS = { good: 'ok', marginal: 'warn', not: 'stop' } as const;
 
 /** Air, panel and hands turned by hand: what becomes of windows, sections, minutes and risk, on every panel at once. */
-export function WhatIf({ job }: { readonly job: JobView }) {
+export function WhatIf() {
+  const job = useJob('begun', 'chosen', 'nowMin', 'plan', 'planned');
+
   const { planned, plan } = job;
   const now = airAt(planned.ambient, job.begun ? job.nowMin : 0);
   const asPlanned: Bench = { airC: now.airC, rhPct: now.rhPct, airSpeed: now.airSpeed, panelK: 0, pace: 1 };

@@ -28,7 +28,7 @@ export function blockName(key: string, { productName }: Pick<JobView, 'productNa
 const AS_ONE = 3;
 
 /** What is otherwise than it was agreed, in sentences: the hand-over first, what moves together as one. */
-export function changesInWords(changes: readonly DayChange[], job: JobView): string[] {
+export function changesInWords(changes: readonly DayChange[], job: Pick<JobView, 'at' | 'productName'>): string[] {
   const told = changes.filter(({ key }) => key !== 'cure');
   const handover = told.filter(({ key }) => key === 'hand-over');
   const groups = new Map<string, DayChange[]>();
@@ -51,7 +51,7 @@ export function changesInWords(changes: readonly DayChange[], job: JobView): str
 
 const shiftInWords = (laterMin: number) => `${span(laterMin)} ${laterMin > 0 ? 'later' : 'earlier'}`;
 
-function changeInWords({ key, was, is, laterMin }: DayChange, job: JobView): string {
+function changeInWords({ key, was, is, laterMin }: DayChange, job: Pick<JobView, 'at' | 'productName'>): string {
   const name = blockName(key, job);
   if (!was) return `${name} is new: ${moment(job.at(is!.fromMin))}.`;
   if (!is) return `${name} is done, or no longer needed.`;

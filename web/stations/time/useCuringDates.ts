@@ -10,7 +10,11 @@ export interface CuringDatesView {
   readonly cold: CuringDates;
 }
 
-export const useCuringDates = ({ planned, plan, outdoors }: JobView): CuringDatesView =>
+export const useCuringDates = ({
+  planned,
+  plan,
+  outdoors,
+}: Pick<JobView, 'outdoors' | 'plan' | 'planned'>): CuringDatesView =>
   useMemo(
     () => ({
       expected: curingDates(planned, plan, outdoors),

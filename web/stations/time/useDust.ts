@@ -12,7 +12,11 @@ export interface Dust {
 }
 
 /** Who makes dust in the bay of a job within the time looked at. */
-export function useDust({ id, bay, document: { startAt } }: JobView, fromMin: number, forMin: number): readonly Dust[] {
+export function useDust(
+  { id, bay, document: { startAt } }: Pick<JobView, 'bay' | 'document' | 'id'>,
+  fromMin: number,
+  forMin: number,
+): readonly Dust[] {
   const { data: jobs } = useJobsOfTheDayQuery();
   return useMemo(
     () =>

@@ -20,7 +20,10 @@ interface Told {
  * The run sheet gone through on a thousand days, beside the interface: anew whenever the job, its record or its air
  * changes, called off when it is left. What was found before stands until there is better.
  */
-export function useRehearsal(job: JobView, schools: readonly AheadSchool[]) {
+export function useRehearsal(
+  job: Pick<JobView, 'bay' | 'begun' | 'document' | 'layFromMin' | 'planned' | 'prepared' | 'record' | 'sheet'>,
+  schools: readonly AheadSchool[],
+) {
   const request = useRequest(job, schools);
   const [told, setTold] = useState<Told>();
   const [found, setFound] = useState<RehearsalAnswer>();
@@ -58,7 +61,10 @@ export function useRehearsal(job: JobView, schools: readonly AheadSchool[]) {
 export type Rehearsal = ReturnType<typeof useRehearsal>;
 
 /** What is asked; the same as long as nothing but the clock has moved. */
-function useRequest(job: JobView, schools: readonly AheadSchool[]): RehearsalRequest {
+function useRequest(
+  job: Pick<JobView, 'bay' | 'begun' | 'document' | 'layFromMin' | 'planned' | 'prepared' | 'record' | 'sheet'>,
+  schools: readonly AheadSchool[],
+): RehearsalRequest {
   const { document, record, bay, planned, layFromMin, begun, prepared, sheet } = job;
   const slot = Math.round(layFromMin / SAME_SHEET_MIN);
   const asked = { document, record, bay, slot };

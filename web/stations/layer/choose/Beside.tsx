@@ -3,14 +3,13 @@ import type { ChoicePoint } from '#formats/choice';
 import { surfaceName } from '#formats/job';
 import { panelsInWords, stackInWords } from '#job/offers';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { SelectField } from '../../../ui/SelectField';
 import { POINT_NAMES } from './points';
 
 const MINUTES_PER_HOUR = 60;
 
 interface Props {
-  readonly job: JobView;
   readonly point: ChoicePoint;
   readonly points: readonly ChoicePoint[];
   /** What it is held against: another choice, or what is planned. */
@@ -19,7 +18,9 @@ interface Props {
 }
 
 /** Two proposals side by side: what differs in money, life and hours, and on which panels. */
-export function Beside({ job, point, points, against, onAgainst }: Props) {
+export function Beside({ point, points, against, onAgainst }: Props) {
+  const job = useJob('document', 'productName');
+
   const { document, productName } = job;
   const others = points.filter((each) => each !== point);
   const differences = differencesBetween(

@@ -1,17 +1,18 @@
 import type { ChoiceFile, ChoicePoint } from '#formats/choice';
 import { money } from '#formats/values';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { um } from '../../../ui/measures';
 import { span } from '../../../ui/moments';
 import { MINUTES_PER_HOUR, unitOf } from './FellAway';
 
 interface SumsProps {
-  readonly job: JobView;
   readonly point: ChoicePoint;
   readonly answer: ChoiceFile | undefined;
 }
 
-export function ChoiceSums({ job, point, answer }: SumsProps) {
+export function ChoiceSums({ point, answer }: SumsProps) {
+  const job = useJob('document', 'productName', 'shelf');
+
   const { currency } = job.document;
   const rows: readonly (readonly [string, string])[] = [
     ['To buy', money(point.materialMoney, currency)],

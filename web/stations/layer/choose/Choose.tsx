@@ -4,7 +4,7 @@ import { jobToChoose, wishesOf } from '#job/choose';
 import { changeWishes, type Edit, setStacks } from '#job/edit';
 import { toPlan } from '#job/offers';
 import { Part, Station } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { ViewSwitch } from '../ViewSwitch';
 import { Beside } from './Beside';
@@ -21,7 +21,9 @@ import { later } from '../../../ui/later';
 const FrontierChart = later(() => import('./FrontierChart'));
 
 /** What to lay where: for the whole item at once, as a frontier to choose from. */
-export function Choose({ job }: { readonly job: JobView }) {
+export function Choose() {
+  const job = useJob('chosen', 'document', 'draft', 'edit', 'laid', 'productName', 'shelf');
+
   const { document, shelf, edit, chosen, laid } = job;
   const { state, start, stop } = useChoice();
   const [at, setAt] = useState(0);
@@ -56,7 +58,7 @@ export function Choose({ job }: { readonly job: JobView }) {
   return (
     <Station lens={lens} legend={CHOICE_LEGEND} lensName="by what would go on top" headline={<ViewSwitch />}>
       {chosen ? (
-        <OnPanel job={job} point={point} points={points} onGive={give} />
+        <OnPanel point={point} points={points} onGive={give} />
       ) : (
         <>
           <section className="border-b bg-sheet px-5 py-4" aria-label="The choice">
@@ -124,7 +126,7 @@ export function Choose({ job }: { readonly job: JobView }) {
                 </div>
               </Part>
               <Part title="This choice">
-                <ChoiceSums job={job} point={point} answer={answer} />
+                <ChoiceSums point={point} answer={answer} />
                 <Button look="main" className="mt-3 w-full" disabled={changes === 0} onClick={take}>
                   <Check size={17} />{' '}
                   {changes === 0
@@ -133,17 +135,16 @@ export function Choose({ job }: { readonly job: JobView }) {
                 </Button>
               </Part>
               <Beside
-                job={job}
                 point={point}
                 points={points}
                 against={against}
                 onAgainst={(other) => setBesideAt(other && points.indexOf(other))}
               />
-              <LifeAxis job={job} point={point} />
-              {answer && <FellAway job={job} answer={answer} />}
+              <LifeAxis point={point} />
+              {answer && <FellAway answer={answer} />}
             </>
           )}
-          <WishesForm job={job} />
+          <WishesForm />
         </>
       )}
     </Station>

@@ -2,9 +2,10 @@ import { SUBSTRATES } from '#core/item/substrates';
 import type { ChoiceFile } from '#formats/choice';
 import { money } from '#formats/values';
 import { Part } from '../../../job/Station';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 
-export const unitOf = ({ shelf, document }: JobView, product: string) => {
+export const unitOf = ({ shelf, document }: Pick<JobView, 'document' | 'shelf'>, product: string) => {
   const unit = [...shelf, ...document.products].find(({ id }) => id === product)?.unit;
   return unit === 'm2' ? 'm²' : (unit ?? '');
 };
@@ -22,7 +23,9 @@ const FELL_AWAY_WORDS = {
 export const MINUTES_PER_HOUR = 60;
 
 /** Why the rest of the shelf is not in the best choice. */
-export function FellAway({ job, answer }: { readonly job: JobView; readonly answer: ChoiceFile }) {
+export function FellAway({ answer }: { readonly answer: ChoiceFile }) {
+  const job = useJob('document', 'productName');
+
   const { currency } = job.document;
   const dearer = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [each] : [])).sort((a, b) => a.by - b.by);
   const rest = answer.fellAway.flatMap((each) =>

@@ -3,6 +3,7 @@ import type { ChoicePoint } from '#formats/choice';
 import { wishesOf } from '#job/choose';
 import { stackInWords } from '#job/offers';
 import { Part } from '../../../job/Station';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 
 const MONTHS_PER_YEAR = 12;
@@ -18,7 +19,9 @@ interface Row {
 }
 
 /** How long each stack of a choice lasts, on one axis of the time it is kept, with its renewals. */
-export function LifeAxis({ job, point }: { readonly job: JobView; readonly point: ChoicePoint }) {
+export function LifeAxis({ point }: { readonly point: ChoicePoint }) {
+  const job = useJob('document', 'productName', 'shelf');
+
   const { keptMonths } = wishesOf(job.document);
   const rows = lifeRows(job, point);
   if (rows.length === 0) return null;
@@ -78,7 +81,10 @@ export function LifeAxis({ job, point }: { readonly job: JobView; readonly point
 }
 
 /** Stacks of a choice, the longest-lived first, each with the range from a bad tenth to a good one. */
-function lifeRows({ document, shelf, productName }: JobView, { surfaces }: ChoicePoint): Row[] {
+function lifeRows(
+  { document, shelf, productName }: Pick<JobView, 'document' | 'productName' | 'shelf'>,
+  { surfaces }: ChoicePoint,
+): Row[] {
   const { exposure, beyondTwo } = wishesOf(document);
   const known = new Map([...document.products, ...shelf].map((product) => [product.id, product]));
   const rows = new Map<string, Row>();

@@ -3,6 +3,7 @@ import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { ChoicePoint } from '#formats/choice';
 import { stackInWords } from '#job/offers';
 import { PanelHead, Part } from '../../../job/Station';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 import { SelectField } from '../../../ui/SelectField';
 
@@ -12,7 +13,7 @@ export type GivePanel = (id: string, layers: readonly StackLayer[] | undefined) 
 /** Stacks that any point of the frontier lays on a kind of surface, and none at all. */
 function stacksLike(
   substrate: SubstrateId,
-  { document }: JobView,
+  { document }: Pick<JobView, 'document'>,
   points: readonly ChoicePoint[],
 ): readonly (readonly StackLayer[])[] {
   const alike = new Set(document.surfaces.filter((each) => each.substrate === substrate).map(({ id }) => id));
@@ -24,14 +25,15 @@ function stacksLike(
 }
 
 interface OnPanelProps {
-  readonly job: JobView;
   readonly point: ChoicePoint | undefined;
   readonly points: readonly ChoicePoint[];
   readonly onGive: GivePanel;
 }
 
 /** What is proposed for one panel, and whether its planned stack is given. */
-export function OnPanel({ job, point, points, onGive }: OnPanelProps) {
+export function OnPanel({ point, points, onGive }: OnPanelProps) {
+  const job = useJob('chosen', 'document', 'laid', 'productName');
+
   const { chosen, document, productName, laid } = job;
   if (!chosen) return null;
   const pinned = document.wishes?.pinned ?? [];

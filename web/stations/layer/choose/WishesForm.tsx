@@ -3,7 +3,7 @@ import { type Concern, CONCERN_NAMES, CONCERNS, FILM_WISH_NAMES, FILM_WISHES } f
 import { wishesOf } from '#job/choose';
 import { changeOwner, changePrepare, changeWishes } from '#job/edit';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { NumberField } from '../../../ui/NumberField';
 import { Segmented } from '../../../ui/Segmented';
 import { Tick } from '../../../ui/Tick';
@@ -19,7 +19,9 @@ const WEIGHTS = [
 ] as const;
 
 /** What matters to the owner, what is given, and how the item lives. */
-export function WishesForm({ job }: { readonly job: JobView }) {
+export function WishesForm() {
+  const job = useJob('document', 'edit');
+
   const { document, edit } = job;
   const wishes = wishesOf(document);
   const { currency } = document;
@@ -150,7 +152,7 @@ export function WishesForm({ job }: { readonly job: JobView }) {
       <Part title="How it lives">
         <div className="grid grid-cols-2 gap-3">
           {CIRCUMSTANCE_IDS.map((id) => (
-            <Circumstance key={id} job={job} id={id} />
+            <Circumstance key={id} id={id} />
           ))}
         </div>
       </Part>
@@ -158,7 +160,9 @@ export function WishesForm({ job }: { readonly job: JobView }) {
   );
 }
 
-function Circumstance({ job, id }: { readonly job: JobView; readonly id: CircumstanceId }) {
+function Circumstance({ id }: { readonly id: CircumstanceId }) {
+  const job = useJob('document', 'edit');
+
   const { name, choices } = CIRCUMSTANCES[id];
   const value: string = job.document.owner?.[id] ?? USUAL_EXPOSURE[id];
   return (

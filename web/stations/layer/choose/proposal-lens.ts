@@ -12,7 +12,7 @@ export const CHOICE_LEGEND: readonly LegendEntry[] = [
 
 /** What a choice lays, with a sign where it differs from another, or from what is planned. */
 export function proposalLens(
-  { document, shelf, productName }: JobView,
+  { document, shelf, productName }: Pick<JobView, 'document' | 'productName' | 'shelf'>,
   point: ChoicePoint | undefined,
   against: ChoicePoint | undefined,
 ) {
@@ -35,7 +35,7 @@ export function proposalLens(
   };
 }
 
-export function changesOf({ document, laid }: JobView, point: ChoicePoint): number {
+export function changesOf({ document, laid }: Pick<JobView, 'document' | 'laid'>, point: ChoicePoint): number {
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
   return point.surfaces.filter(({ id, layers }) => !laid.has(id) && !sameLayers(layers, planned.get(id) ?? [])).length;
 }

@@ -12,6 +12,7 @@ import { changePrepare, type Edit, setAgreed, setStacks, stripFirst } from '#job
 import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
 import { addressOf } from '../../../app/address-of';
 import { errorText, useOffersQuery } from '../../../app/api';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { PaperLink } from '../../../ui/PaperLink';
@@ -20,7 +21,9 @@ import { ViewSwitch } from '../ViewSwitch';
 import { OfferDialog } from './OfferDialog';
 
 /** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
-export function Offers({ job }: { readonly job: JobView }) {
+export function Offers() {
+  const job = useJob('document', 'edit', 'id', 'laid', 'prepared', 'shelf');
+
   const { document, shelf, edit, laid } = job;
   const { data: records, error } = useOffersQuery();
   const [editing, setEditing] = useState<OfferRecord>();
@@ -84,7 +87,7 @@ export function Offers({ job }: { readonly job: JobView }) {
             {errorText(error)}
           </p>
         )}
-        {agreed && <Agreed job={job} agreed={agreed} quotes={quotes.map(({ quote }) => quote)} />}
+        {agreed && <Agreed agreed={agreed} quotes={quotes.map(({ quote }) => quote)} />}
         {records?.length === 0 && (
           <p className="max-w-prose border border-line-strong bg-sheet p-5 text-ink-2">
             No offers yet. Choose stacks for this item, then keep them as an offer: it can be laid on any item, adapted
@@ -95,7 +98,6 @@ export function Offers({ job }: { readonly job: JobView }) {
           {quotes.map(({ record: own, quote }) => (
             <OfferColumn
               key={own.id}
-              job={job}
               quote={quote}
               onAgree={() => agree(quote)}
               onPlan={() => edit(planned(quote))}
@@ -111,7 +113,6 @@ export function Offers({ job }: { readonly job: JobView }) {
 }
 
 interface ColumnProps {
-  readonly job: JobView;
   readonly quote: Quoted;
   /** The job is planned just as the offer says. */
   readonly planned: boolean;
@@ -120,7 +121,9 @@ interface ColumnProps {
   readonly onEdit: () => void;
 }
 
-function OfferColumn({ job, quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
+function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
+  const job = useJob('document', 'nameOf', 'shelf');
+
   const agreed = job.document.agreed?.offer === quote.offer.id;
   const { offer, applied, price } = quote;
   const { currency } = job.document;
@@ -222,14 +225,14 @@ function Lines({ title, lines }: { readonly title: string; readonly lines: reado
 
 /** What was agreed, as it stood then, and what the same would come to today. */
 function Agreed({
-  job,
   agreed,
   quotes,
 }: {
-  readonly job: JobView;
   readonly agreed: NonNullable<JobView['document']['agreed']>;
   readonly quotes: readonly Quoted[];
 }) {
+  const job = useJob('document', 'edit');
+
   const { currency } = job.document;
   const today = quotes.find(({ offer }) => offer.id === agreed.offer)?.price.totalMoney;
   return (
@@ -260,7 +263,10 @@ function Agreed({
 }
 
 /** Whether a job is planned just as an offer says, as far as nothing is laid yet. */
-function isPlanned({ document, prepared, laid }: JobView, { offer, applied }: Quoted): boolean {
+function isPlanned(
+  { document, prepared, laid }: Pick<JobView, 'document' | 'laid' | 'prepared'>,
+  { offer, applied }: Quoted,
+): boolean {
   const planned = new Map(document.surfaces.map(({ id, layers }) => [id, layers]));
   const same = applied
     .filter(({ id }) => !laid.has(id))

@@ -7,6 +7,7 @@ import type { Surface } from '#formats/job';
 import { layFilm, laySet, panelsInSet, splitFilm, takeFilmOff, wrapEdge } from '#job/edit';
 import { type FilmWork, outlineOf } from '#job/film';
 import { PanelHead, Part, Station } from '../../../job/Station';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../../net/paint';
 import { Button } from '../../../ui/Button';
@@ -26,7 +27,9 @@ const LEGEND: readonly LegendEntry[] = [
 ];
 
 /** The blanks where they will lie: on the panels, edge by edge. */
-export function FilmBlanks({ job }: { readonly job: JobView }) {
+export function FilmBlanks() {
+  const job = useJob('chosen', 'document', 'edit');
+
   const work = useFilmWork(job);
   const { chosen } = job;
   const blanks = useMemo(() => work.flatMap((each) => each.blanks), [work]);
@@ -50,13 +53,13 @@ export function FilmBlanks({ job }: { readonly job: JobView }) {
   );
   return (
     <Station lens={lens} legend={LEGEND} lensName="as film blanks" headline={<ViewSwitch />} tool={{ overlay }}>
-      {chosen ? <PanelFilm job={job} surface={chosen} work={work} /> : <WholeFilm job={job} work={work} />}
+      {chosen ? <PanelFilm surface={chosen} work={work} /> : <WholeFilm work={work} />}
     </Station>
   );
 }
 
 /** Blanks with where their panels lie on the sheet; a strip that is drawn folded has none. */
-function onSheet(blanks: readonly Blank[], { document }: JobView): PlacedBlank[] {
+function onSheet(blanks: readonly Blank[], { document }: Pick<JobView, 'document'>): PlacedBlank[] {
   const placed = new Map(arrange(document).panels.map((panel) => [panel.id, panel]));
   const surfaces = new Map(document.surfaces.map((surface) => [surface.id, surface]));
   return blanks.flatMap((blank) => {
@@ -69,11 +72,12 @@ function onSheet(blanks: readonly Blank[], { document }: JobView): PlacedBlank[]
 }
 
 interface Props {
-  readonly job: JobView;
   readonly work: readonly FilmWork[];
 }
 
-function WholeFilm({ job, work }: Props) {
+function WholeFilm({ work }: Props) {
+  const job = useJob('document', 'edit', 'laid', 'shelf');
+
   const films = job.shelf.filter(({ family }) => family === 'film');
   const [filmId, setFilm] = useState<string | undefined>(work[0]?.product.id);
   const film = films.find(({ id }) => id === filmId) ?? films[0];
@@ -143,12 +147,14 @@ function WholeFilm({ job, work }: Props) {
           </p>
         </Part>
       )}
-      <Mixes job={job} work={work} />
+      <Mixes work={work} />
     </>
   );
 }
 
-function PanelFilm({ job, surface, work }: Props & { readonly surface: Surface }) {
+function PanelFilm({ surface, work }: Props & { readonly surface: Surface }) {
+  const job = useJob('edit', 'shelf');
+
   const own = work.flatMap(({ blanks, product }) =>
     blanks.filter(({ panel }) => panel === surface.id).map((blank) => ({ blank, product })),
   );
@@ -225,7 +231,8 @@ function PanelFilm({ job, surface, work }: Props & { readonly surface: Surface }
   );
 }
 
-const unlaid = ({ document, laid }: JobView) => document.surfaces.filter(({ id }) => !laid.has(id));
+const unlaid = ({ document, laid }: Pick<JobView, 'document' | 'laid'>) =>
+  document.surfaces.filter(({ id }) => !laid.has(id));
 
 const lengthOf = (points: readonly Point[]) =>
   points.slice(1).reduce((sum, [x, y], index) => sum + Math.hypot(x - points[index]![0], y - points[index]![1]), 0);

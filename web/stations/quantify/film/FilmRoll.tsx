@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { offcutsOf } from '#core/film/cut-plan';
 import type { FilmWork } from '#job/film';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { Segmented } from '../../../ui/Segmented';
 import { SelectField } from '../../../ui/SelectField';
@@ -21,7 +21,9 @@ const TRIES = [
 type Seconds = (typeof TRIES)[number][0];
 
 /** The blanks on the roll: nested as long as one cares to wait, moved by hand, and cut. */
-export function FilmRoll({ job }: { readonly job: JobView }) {
+export function FilmRoll() {
+  const job = useJob('document');
+
   const work = useFilmWork(job);
   const [wanted, setWanted] = useState<string>();
   const shown = work.find(({ product }) => product.id === wanted) ?? work[0];
@@ -39,7 +41,7 @@ export function FilmRoll({ job }: { readonly job: JobView }) {
         )}
       </div>
       {shown ? (
-        <OneFilm key={shown.product.id} job={job} work={shown} />
+        <OneFilm key={shown.product.id} work={shown} />
       ) : (
         <p className="p-6 text-ink-2">No panel has film in its stack. Choose what is covered under Film blanks.</p>
       )}
@@ -47,7 +49,9 @@ export function FilmRoll({ job }: { readonly job: JobView }) {
   );
 }
 
-function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork }) {
+function OneFilm({ work }: { readonly work: FilmWork }) {
+  const job = useJob('document', 'edit', 'stock');
+
   const rolls = useRolls(job, work);
   const [seconds, setSeconds] = useState<Seconds>('10');
   const { film, shown, working, state } = rolls;
@@ -117,7 +121,7 @@ function OneFilm({ job, work }: { readonly job: JobView; readonly work: FilmWork
           </p>
         )}
       </div>
-      <RollSide job={job} work={work} rolls={rolls} seconds={Number(seconds)} />
+      <RollSide work={work} rolls={rolls} seconds={Number(seconds)} />
     </div>
   );
 }

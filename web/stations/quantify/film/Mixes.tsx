@@ -1,13 +1,15 @@
 import { mixesFor } from '#core/film/mixes';
 import type { FilmWork } from '#job/film';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 
 const USUAL_UM = 200;
 const ml = (value: number) => `${Math.round(value)} ml`;
 
 /** What the film floats on and is set with, for the air it is laid in. */
-export function Mixes({ job, work }: { readonly job: JobView; readonly work: readonly FilmWork[] }) {
+export function Mixes({ work }: { readonly work: readonly FilmWork[] }) {
+  const job = useJob('document');
+
   const airC = job.document.ambient[0]!.airC;
   if (work.every(({ areaM2 }) => areaM2 <= 0)) return null;
   return (

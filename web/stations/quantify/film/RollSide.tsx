@@ -1,3 +1,4 @@
+import { useJob } from '../../../job/job-context';
 import { useMemo } from 'react';
 import { CUTTER_IDS, CUTTERS } from '#core/film/cutters';
 import { offcutsOf } from '#core/film/cut-plan';
@@ -8,7 +9,6 @@ import { type FilmOnRoll, type FilmWork, rollWidthsOf } from '#job/film';
 import { addressOf } from '../../../app/address-of';
 import { errorText, useCutFilmMutation } from '../../../app/api';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { PaperLink } from '../../../ui/PaperLink';
 import { SelectField } from '../../../ui/SelectField';
@@ -21,7 +21,6 @@ import type { Rolls } from './useRolls';
 import { WhichRoll } from './WhichRoll';
 
 interface Props {
-  readonly job: JobView;
   readonly work: FilmWork;
   readonly rolls: Rolls;
   /** Time given to nesting a roll. */
@@ -37,29 +36,29 @@ const CUT_FILES = [
 const metres = (lengthMm: number) => `${(lengthMm / 1000).toFixed(2)} m`;
 
 /** What comes of a film's rolls: what to cut, what it costs, what is wrong, and which rolls they are. */
-export function RollSide({ job, work, rolls, seconds }: Props) {
+export function RollSide({ work, rolls, seconds }: Props) {
   const { film, shown, things, state } = rolls;
   const roll = film.rolls[shown]!;
   const { nest } = roll;
   const thing = things.find(({ id }) => id === nest.thing);
   return (
     <aside aria-label="The cut" className="min-h-0 overflow-auto border-l border-line-strong bg-paper">
-      <ToCut job={job} work={work} rolls={rolls} />
-      {!roll.isCut && <WhichOne job={job} work={work} rolls={rolls} seconds={seconds} />}
+      <ToCut work={work} rolls={rolls} />
+      {!roll.isCut && <WhichOne work={work} rolls={rolls} seconds={seconds} />}
       {film.rolls.length > 1 && !state.working && !roll.isCut && <Pieces work={work} rolls={rolls} />}
       {thing && !roll.isCut && <MarkFlaw key={`${thing.id}/${thing.flaws?.length ?? 0}`} thing={thing} />}
-      <WhichRoll job={job} work={work} cutter={nest.cutter} />
-      <Together job={job} work={work} cutter={nest.cutter} />
+      <WhichRoll work={work} cutter={nest.cutter} />
+      <Together work={work} cutter={nest.cutter} />
       {roll.placements.length > 0 && !state.working && (
-        <CutPlanPart key={shown} job={job} work={work} rolls={rolls} roll={roll} />
+        <CutPlanPart key={shown} work={work} rolls={rolls} roll={roll} />
       )}
     </aside>
   );
 }
 
 /** Length, share used and money; what lies on no roll, or not clear. */
-function ToCut({ job, work, rolls: { film, shown, things, atWork, working, nameOf, state } }: Omit<Props, 'seconds'>) {
-  const { currency } = job.document;
+function ToCut({ work, rolls: { film, shown, things, atWork, working, nameOf, state } }: Omit<Props, 'seconds'>) {
+  const { currency } = useJob('document').document;
   const { plan, placements, notClear, areaM2, nest } = atWork ?? film.rolls[shown]!;
   const wanted = pieceKeys(work.blanks);
   const used = plan.lengthMm > 0 ? areaM2 / filmAreaM2(plan.lengthMm, nest.widthMm) : 0;
@@ -207,7 +206,8 @@ function Pieces({ work, rolls }: Pick<Props, 'work' | 'rolls'>) {
 }
 
 /** The plan as files, the cut itself, and what is kept of the roll. */
-function CutPlanPart({ job, work: { product }, rolls, roll }: Omit<Props, 'seconds'> & { readonly roll: FilmOnRoll }) {
+function CutPlanPart({ work: { product }, rolls, roll }: Omit<Props, 'seconds'> & { readonly roll: FilmOnRoll }) {
+  const job = useJob('id');
   const [cut, { error: notCut, isLoading }] = useCutFilmMutation();
   const { plan, nest, notClear, isCut } = roll;
   const offcuts = useMemo(() => offcutsOf(plan), [plan]);

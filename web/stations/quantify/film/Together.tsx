@@ -5,7 +5,7 @@ import type { Nested, NestPiece } from '#core/film/nest';
 import { type FilmWork, filmWork, nestCaseOf } from '#job/film';
 import { useJobQuery, useJobsOfTheDayQuery } from '../../../app/api';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { useNest } from './useNest';
@@ -14,13 +14,14 @@ import { useNest } from './useNest';
 const EACH_S = 6;
 
 interface Props {
-  readonly job: JobView;
   readonly work: FilmWork;
   readonly cutter: CutterId;
 }
 
 /** Whether another job's film and this one's, nested together, take less of the roll than each by itself. */
-export function Together({ job, work: { product, pieces, widthMm }, cutter }: Props) {
+export function Together({ work: { product, pieces, widthMm }, cutter }: Props) {
+  const job = useJob('id');
+
   const { data: jobs = [] } = useJobsOfTheDayQuery();
   const [other, setOther] = useState('');
   const { data: record } = useJobQuery(other === '' ? skipToken : { id: other });

@@ -5,7 +5,7 @@ import { filmAreaM2 } from '#core/stock';
 import { money } from '#formats/values';
 import { type FilmWork, filmWork, nestCaseOf, rollWidthsOf } from '#job/film';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { useNest } from './useNest';
 
@@ -13,13 +13,14 @@ import { useNest } from './useNest';
 const COMPARE_S = 4;
 
 interface Props {
-  readonly job: JobView;
   readonly work: FilmWork;
   readonly cutter: CutterId;
 }
 
 /** Which width to buy: the whole film nested on each for a little while. */
-export function WhichRoll({ job, work, cutter }: Props) {
+export function WhichRoll({ work, cutter }: Props) {
+  const job = useJob('document');
+
   const widths = rollWidthsOf(work.product);
   const [found, setFound] = useState<readonly (Nested | undefined)[]>();
   const { state, start, stop } = useNest(setFound);

@@ -20,7 +20,7 @@ import type { JobView } from '../../../job/useJobView';
 import { useNest } from './useNest';
 
 /** The rolls one film is cut from, and all that can be done with them. */
-export function useRolls(job: JobView, work: FilmWork) {
+export function useRolls(job: Pick<JobView, 'document' | 'edit' | 'stock'>, work: FilmWork) {
   const { product, blanks } = work;
   const { document, stock } = job;
   const things: readonly StockRow[] = stock?.kinds.find(({ of }) => of === product.id)?.things ?? NONE;

@@ -1,10 +1,10 @@
+import { useJob } from '../../../job/job-context';
 import { useState } from 'react';
 import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId } from '#core/survey/condition';
 import type { Zone } from '#core/item/nets';
 import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { markAllOver, sayFaultless } from '#job/edit';
-import type { JobView } from '../../../job/useJobView';
 import { ZONE_NAMES } from '../../../net/zone-names';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
@@ -19,7 +19,6 @@ const SPREAD_KINDS = MARK_KIND_IDS.filter(
 );
 
 interface Props {
-  readonly job: JobView;
   /** Panels it is said of. */
   readonly surfaces: readonly Surface[];
   /** Whether a zone may be picked out of them. */
@@ -27,7 +26,8 @@ interface Props {
 }
 
 /** What the paint looks like all over, said of many panels in one tap. */
-export function AllOver({ job: { edit }, surfaces, zoned = false }: Props) {
+export function AllOver({ surfaces, zoned = false }: Props) {
+  const { edit } = useJob('edit');
   const [kind, setKind] = useState<MarkKindId>('swirls');
   const [where, setWhere] = useState<Where>('all');
   const paint = surfaces.filter(({ substrate }) => takesPolish(substrate));

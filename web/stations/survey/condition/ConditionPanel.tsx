@@ -3,14 +3,16 @@ import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { Segmented } from '../../../ui/Segmented';
 import { AllOver } from './AllOver';
 import { MarkRow, pictureOf } from './MarkRow';
 
 /** What was seen and tried on one panel, and what becomes of it. */
-export function ConditionPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
+export function ConditionPanel({ surface }: { readonly surface: Surface }) {
+  const job = useJob('document', 'edit', 'id', 'nameOf');
+
   const { edit } = job;
   const { marks = [] } = surface;
   const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));
@@ -71,13 +73,13 @@ export function ConditionPanel({ job, surface }: { readonly job: JobView; readon
         )}
         <ul className="space-y-3">
           {marks.map((mark) => (
-            <MarkRow key={mark.id} job={job} surface={surface} mark={mark} />
+            <MarkRow key={mark.id} surface={surface} mark={mark} />
           ))}
         </ul>
       </Part>
       {takesPolish(surface.substrate) && (
         <Part title="All over this panel">
-          <AllOver job={job} surfaces={[surface]} />
+          <AllOver surfaces={[surface]} />
         </Part>
       )}
       <Part title="Pictures">

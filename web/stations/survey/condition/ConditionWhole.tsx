@@ -5,7 +5,7 @@ import { surfaceName } from '#formats/job';
 import { changeDocument } from '#job/edit';
 import { addressOf } from '../../../app/address-of';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { PaperLink } from '../../../ui/PaperLink';
 import { TextField } from '../../../ui/TextField';
@@ -14,7 +14,9 @@ import { AllOver } from './AllOver';
 import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */
-export function ConditionWhole({ job }: { readonly job: JobView }) {
+export function ConditionWhole() {
+  const job = useJob('choose', 'document', 'edit', 'id', 'nameOf');
+
   const { document, choose, edit, nameOf, id } = job;
   const all = document.surfaces.flatMap((surface) => (surface.marks ?? []).map((mark) => ({ surface, mark })));
   const judged = judgeReadings(document.surfaces);
@@ -50,7 +52,7 @@ export function ConditionWhole({ job }: { readonly job: JobView }) {
       </section>
       {document.surfaces.some(({ substrate }) => takesPolish(substrate)) && (
         <Part title="All over the paint">
-          <AllOver zoned job={job} surfaces={document.surfaces} />
+          <AllOver zoned surfaces={document.surfaces} />
         </Part>
       )}
       {twins.length > 0 && (

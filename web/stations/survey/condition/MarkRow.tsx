@@ -15,6 +15,7 @@ import {
 } from '#core/survey/condition';
 import type { Photo, Surface, SurfaceMark } from '#formats/job';
 import { changeMark, removeMark } from '#job/edit';
+import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 import { TakePicture } from '../../../photos/TakePicture';
 import { usePhotos } from '../../../photos/usePhotos';
@@ -22,7 +23,7 @@ import { NumberField } from '../../../ui/NumberField';
 import { TextField } from '../../../ui/TextField';
 
 /** What a picture is of: its mark, its panel, or the item. */
-export const pictureOf = (job: JobView) => (photo: Photo) => {
+export const pictureOf = (job: Pick<JobView, 'document' | 'nameOf'>) => (photo: Photo) => {
   if (photo.surface === null) return job.document.item?.name ?? job.document.title;
   const surface = job.document.surfaces.find(({ id }) => id === photo.surface);
   const mark = surface?.marks?.find(({ id }) => id === photo.mark);
@@ -31,12 +32,13 @@ export const pictureOf = (job: JobView) => (photo: Photo) => {
 };
 
 interface MarkProps {
-  readonly job: JobView;
   readonly surface: Surface;
   readonly mark: SurfaceMark;
 }
 
-export function MarkRow({ job, surface, mark }: MarkProps) {
+export function MarkRow({ surface, mark }: MarkProps) {
+  const job = useJob('edit', 'id');
+
   const { name, sign, say, usually } = MARK_KINDS[mark.kind];
   const photos = usePhotos(job.id);
   const outcome = outcomeOf(mark, surface.substrate);

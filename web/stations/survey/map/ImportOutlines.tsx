@@ -4,7 +4,7 @@ import { arrange } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
 import { type Drawing, DrawingError, drawingSizeMm, type DrawingUnit } from '#formats/drawings';
 import { addDrawn } from '#job/edit';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
@@ -12,7 +12,6 @@ import { m2 } from '../../../ui/measures';
 import { substrateOptions } from '../measure/SurfaceForm';
 
 interface Props {
-  readonly job: JobView;
   readonly open: boolean;
   readonly onClose: () => void;
 }
@@ -39,7 +38,9 @@ async function readDrawing(name: string, text: string, unit?: DrawingUnit): Prom
 }
 
 /** Closed outlines of a drawing become panels. */
-export function ImportOutlines({ job, open, onClose }: Props) {
+export function ImportOutlines({ open, onClose }: Props) {
+  const job = useJob('edit');
+
   const [file, setFile] = useState<{ readonly name: string; readonly text: string }>();
   const [drawing, setDrawing] = useState<Drawing>();
   const [trouble, setTrouble] = useState<string>();

@@ -3,11 +3,13 @@ import { useState } from 'react';
 import { keptTemplate } from '#formats/job';
 import { errorText, useKeepTemplateMutation, useRemoveTemplateMutation, useTemplatesQuery } from '../../../app/api';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 
 /** The item as a pattern for the next one like it. */
-export function KeepTemplate({ job }: { readonly job: JobView }) {
+export function KeepTemplate() {
+  const job = useJob('document');
+
   const { document } = job;
   const { data: templates = [] } = useTemplatesQuery();
   const [keep, { error, data }] = useKeepTemplateMutation();

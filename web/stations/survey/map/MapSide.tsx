@@ -4,7 +4,7 @@ import type { SubstrateId } from '#core/item/substrates';
 import type { Surface } from '#formats/job';
 import { addDrawn, claimsOf, cutOut } from '#job/edit';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
@@ -12,7 +12,9 @@ import { substrateOptions } from '../measure/SurfaceForm';
 import { KeepTemplate } from './KeepTemplate';
 
 /** Panels that lay claim to one area, told wherever the map is looked at. */
-export function Claims({ job }: { readonly job: JobView }) {
+export function Claims() {
+  const job = useJob('choose', 'draft', 'nameOf');
+
   const { draft, nameOf, choose } = job;
   // After the edit itself is on the screen.
   const shown = useDeferredValue(draft);
@@ -39,7 +41,9 @@ export function Claims({ job }: { readonly job: JobView }) {
 }
 
 /** Beside the map when no outline waits for its name. */
-export function MapSide({ job }: { readonly job: JobView }) {
+export function MapSide() {
+  const job = useJob('document');
+
   const { document } = job;
   const drawn = document.surfaces.filter(({ onSheet }) => onSheet);
   return (
@@ -50,20 +54,21 @@ export function MapSide({ job }: { readonly job: JobView }) {
           {document.surfaces.length} surfaces, {drawn.length} of them drawn on it. Undo takes any change back.
         </p>
       </section>
-      <Claims job={job} />
-      <KeepTemplate job={job} />
+      <Claims />
+      <KeepTemplate />
     </>
   );
 }
 
 interface FormProps {
-  readonly job: JobView;
   readonly outline: Polygon;
   readonly onDone: () => void;
 }
 
 /** An outline that has just been closed: what it is called and made of, and whose area it claims. */
-export function DrawnPanelForm({ job, outline, onDone }: FormProps) {
+export function DrawnPanelForm({ outline, onDone }: FormProps) {
+  const job = useJob('choose', 'document', 'draft', 'edit', 'laid', 'nameOf');
+
   const { document, draft, edit, nameOf, choose, laid } = job;
   const [name, setName] = useState('');
   const [substrate, setSubstrate] = useState<SubstrateId>('clear-gloss');

@@ -2,7 +2,7 @@ import { Check, FileInput, Image, Merge, PenTool, Ruler, Scissors, SquareDashedM
 import { useState } from 'react';
 import { arrange } from '#core/item/nets';
 import { changeDocument } from '#job/edit';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { TakePicture } from '../../../photos/TakePicture';
 import { usePhotos } from '../../../photos/usePhotos';
 import { Button } from '../../../ui/Button';
@@ -22,7 +22,9 @@ const FIRST_WIDTH_MM = 3000;
 const PICTURE_GAP_MM = 300;
 
 /** What the map can be changed with. */
-export function MapTools({ job, map }: { readonly job: JobView; readonly map: MapEditor }) {
+export function MapTools({ map }: { readonly map: MapEditor }) {
+  const job = useJob('document', 'edit', 'id');
+
   const [importing, setImporting] = useState(false);
   const { take, faults, waiting } = usePhotos(job.id);
   const { document, edit } = job;
@@ -81,17 +83,19 @@ export function MapTools({ job, map }: { readonly job: JobView; readonly map: Ma
           <Check size={16} /> Close the outline
         </Button>
       )}
-      {map.mode === 'scale' && map.scale.length === 2 && <ScaleForm job={job} map={map} />}
+      {map.mode === 'scale' && map.scale.length === 2 && <ScaleForm map={map} />}
       <p className="min-w-40 flex-1 text-[14px] leading-tight text-ink-2" aria-live="polite">
         {faults[0] ?? map.said}
       </p>
-      <ImportOutlines job={job} open={importing} onClose={() => setImporting(false)} />
+      <ImportOutlines open={importing} onClose={() => setImporting(false)} />
     </div>
   );
 }
 
 /** The true distance of two points on the picture: it grows or shrinks about the first. */
-function ScaleForm({ job, map }: { readonly job: JobView; readonly map: MapEditor }) {
+function ScaleForm({ map }: { readonly map: MapEditor }) {
+  const job = useJob('document', 'edit');
+
   const { document, edit } = job;
   const { item } = document;
   const [[ax, ay], [bx, by]] = map.scale as [readonly [number, number], readonly [number, number]];

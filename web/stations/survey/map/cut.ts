@@ -11,7 +11,12 @@ export interface Cut {
 }
 
 /** Takes the next tap: the first end of the line, or the second, which cuts. */
-export function cutFurther({ first }: Cut, surface: Surface, at: Place, job: JobView): Cut {
+export function cutFurther(
+  { first }: Cut,
+  surface: Surface,
+  at: Place,
+  job: Pick<JobView, 'document' | 'draft' | 'edit' | 'laid'>,
+): Cut {
   const why = splitFault(surface);
   if (why) return { said: `${surfaceName(surface)} cannot be split: ${why}.` };
   if (job.laid.has(surface.id)) {

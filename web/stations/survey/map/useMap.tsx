@@ -40,7 +40,11 @@ export interface MapEditor {
   readonly close: () => void;
 }
 
-export function useMap(job: JobView, plainLens: (id: string) => PanelPaint, active: boolean): MapEditor {
+export function useMap(
+  job: Pick<JobView, 'chosen' | 'document' | 'draft' | 'edit' | 'laid' | 'nameOf'>,
+  plainLens: (id: string) => PanelPaint,
+  active: boolean,
+): MapEditor {
   const { document, chosen, edit, laid } = job;
   const [mode, setMode] = useState<MapMode>();
   const [cut, setCut] = useState<Cut>({});

@@ -3,7 +3,7 @@ import { shapeAreaM2 } from '#core/item/geometry';
 import type { SubstrateId } from '#core/item/substrates';
 import type { Surface } from '#formats/job';
 import { addSurface, blankSurface, freeId } from '#job/edit';
-import { useJob } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
@@ -13,7 +13,7 @@ import { substrateOptions } from './SurfaceForm';
 
 /** A surface measured by tape: what it is called, made of, and its shape. */
 export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
-  const { document, edit, choose } = useJob();
+  const { document, edit, choose } = useJob('choose', 'document', 'edit');
   const [name, setName] = useState('');
   const [substrate, setSubstrate] = useState<SubstrateId>('clear-gloss');
   const [shape, setShape] = useState<Surface['shape']>(firstShape('rectangle'));

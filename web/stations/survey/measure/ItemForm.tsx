@@ -2,11 +2,13 @@ import { useState } from 'react';
 import { asksFor, type Dimension, sizeFaults, type Sizes } from '#core/item/nets';
 import { groupsOf, itemTemplate, stretchItem, switchGroup } from '#job/edit';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { NumberField } from '../../../ui/NumberField';
 
 /** What the item was measured from: its sizes, and which groups of surfaces are surveyed with it. */
-export function ItemForm({ job }: { readonly job: JobView }) {
+export function ItemForm() {
+  const job = useJob('document', 'edit', 'record');
+
   const { document, edit, record } = job;
   const [fault, setFault] = useState<string>();
   const measured = itemTemplate(document);

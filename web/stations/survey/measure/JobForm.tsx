@@ -6,7 +6,7 @@ import { addressOf } from '../../../app/address-of';
 import { errorText, useRemoveJobMutation } from '../../../app/api';
 import { useDraft } from '../../../draft/useDraft';
 import { Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 
@@ -17,7 +17,9 @@ const FILES = [
 ] as const;
 
 /** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
-export function JobForm({ job }: { readonly job: JobView }) {
+export function JobForm() {
+  const job = useJob('document', 'edit', 'id', 'log');
+
   const { document, edit, log } = job;
   const version = useDraft(job.id).current?.version ?? 0;
   const [remove, { error }] = useRemoveJobMutation();

@@ -9,7 +9,7 @@ import { inOnePiece } from '#core/plan/job';
 import { type Surface, surfaceName } from '#formats/job';
 import { changeSurface, changeSurfaces, copyToTwin, removeSurface, setReadings } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
-import { useJob } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { DateField } from '../../../ui/DateField';
 import { NumberField } from '../../../ui/NumberField';
@@ -26,7 +26,7 @@ const SOURCE_WORDS = { template: 'template', tape: 'tape', trace: 'trace over a 
 
 /** All there is to say of one surface at the walk-round. */
 export function SurfaceForm({ surface }: { readonly surface: Surface }) {
-  const job = useJob();
+  const job = useJob('choose', 'document', 'edit', 'laid', 'planned');
   const { document, edit, choose, planned } = job;
   const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));
   const { shape, substrate, count, curvature = 1, measuredBy } = surface;

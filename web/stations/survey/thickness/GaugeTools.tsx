@@ -7,12 +7,11 @@ import type { Fault } from '#formats/values';
 import { addReadings } from '#job/edit';
 import { addressOf } from '../../../app/address-of';
 import { listenWhileVisible } from '../../../app/event-source';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 
 interface Props {
-  readonly job: JobView;
   readonly armed: boolean;
   readonly onArm: (armed: boolean) => void;
   /** What the gauge last said, in words. */
@@ -20,7 +19,9 @@ interface Props {
 }
 
 /** The gauge in hand: every tap on a panel takes one reading there; or a file of readings. */
-export function GaugeTools({ job, armed, onArm, said }: Props) {
+export function GaugeTools({ armed, onArm, said }: Props) {
+  const job = useJob('chosen', 'edit');
+
   const [pasting, setPasting] = useState(false);
   const [streaming, setStreaming] = useState<string>();
   const { chosen, edit } = job;
@@ -61,7 +62,7 @@ export function GaugeTools({ job, armed, onArm, said }: Props) {
           ? `The probe walks over ${surfaceName(walked)}: ${walked.readingsUm.length} readings.`
           : (said ?? (armed ? 'Tap a panel: each tap is one reading.' : 'Readings can also be typed at each panel.'))}
       </p>
-      <ReadingsDialog job={job} open={pasting} onClose={() => setPasting(false)} />
+      <ReadingsDialog open={pasting} onClose={() => setPasting(false)} />
     </>
   );
 }
@@ -70,12 +71,13 @@ const streamAddress = ({ id: panel, substrate, body, paint, readingsUm }: Surfac
   addressOf('thicknessWalk', { panel, substrate, body, paint, nth: readingsUm.length + 1 });
 
 interface DialogProps {
-  readonly job: JobView;
   readonly open: boolean;
   readonly onClose: () => void;
 }
 
-function ReadingsDialog({ job, open, onClose }: DialogProps) {
+function ReadingsDialog({ open, onClose }: DialogProps) {
+  const job = useJob('document', 'edit');
+
   const id = useId();
   const [text, setText] = useState('');
   const [faults, setFaults] = useState<readonly Fault[]>([]);

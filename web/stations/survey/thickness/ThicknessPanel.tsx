@@ -4,13 +4,15 @@ import { judgeReadings, judgeSpots, type TwoPaints, twoPaints, VERDICT_NAMES } f
 import { type Surface, surfaceName } from '#formats/job';
 import { placedReadings, setReadings, splitFault, splitSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
-import type { JobView } from '../../../job/useJobView';
+import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { um } from '../../../ui/measures';
 import { NumbersField } from '../measure/ShapeForm';
 
 /** The readings of one panel, and how they stand to the whole item. */
-export function ThicknessPanel({ job, surface }: { readonly job: JobView; readonly surface: Surface }) {
+export function ThicknessPanel({ surface }: { readonly surface: Surface }) {
+  const job = useJob('document', 'edit');
+
   const { document, edit } = job;
   const paint = judgeReadings(document.surfaces)[document.surfaces.indexOf(surface)]!;
   const readings = placedReadings(surface);
@@ -33,7 +35,7 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
           </p>
         )}
       </PanelHead>
-      {twofold && <TwoPaintsHere job={job} surface={surface} twofold={twofold} />}
+      {twofold && <TwoPaintsHere surface={surface} twofold={twofold} />}
       <Part title="Readings">
         {paint.verdict === 'not-readable' && (
           <p className="mb-2 text-[14px] text-warn">
@@ -108,14 +110,13 @@ export function ThicknessPanel({ job, surface }: { readonly job: JobView; readon
 
 /** Two groups of readings on one panel: a blend or a repair. Its clear is not known until it is split where they part. */
 function TwoPaintsHere({
-  job: { edit },
   surface,
   twofold: { medianUm, line },
 }: {
-  readonly job: JobView;
   readonly surface: Surface;
   readonly twofold: TwoPaints;
 }) {
+  const { edit } = useJob('edit');
   const fault = splitFault(surface);
   return (
     <Part title="Two paints on one panel">
@@ -141,7 +142,9 @@ function ordinal(n: number): string {
   return `${n}${teen ? 'th' : (['th', 'st', 'nd', 'rd'][n % 10] ?? 'th')}`;
 }
 
-export function ThicknessWhole({ job }: { readonly job: JobView }) {
+export function ThicknessWhole() {
+  const job = useJob('choose', 'document');
+
   const { document, choose } = job;
   const judged = judgeReadings(document.surfaces)
     .map((paint, index) => ({ paint, surface: document.surfaces[index]! }))
