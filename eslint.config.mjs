@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import js from '@eslint/js';
 import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
@@ -25,6 +26,28 @@ const IN_CORE = CORE_ORDER.slice(0, -1).map((group, at) => ({
   from: CORE_ORDER.slice(at + 1).map((later) => `./core/${later}`),
 }));
 
+/** Every folder of the interface. */
+const IN_WEB = readdirSync('web', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && entry.name !== 'stations')
+  .map(({ name }) => `./web/${name}`);
+const STATIONS = readdirSync('web/stations', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => `./web/stations/${name}`);
+/** A station is entered by its index; what two of them share lies beside the stations. */
+const BY_THE_DOOR = STATIONS.flatMap((station) => [
+  { target: STATIONS.filter((other) => other !== station), from: station },
+  { target: IN_WEB, from: station, except: ['./index.ts'] },
+]);
+
+/** On the server calls run one way: routes -> services -> repositories -> db. */
+const IN_SERVER = [
+  { target: './server/routes', from: ['./server/repositories', './server/db'] },
+  { target: './server/services', from: './server/routes' },
+  { target: './server/repositories', from: ['./server/services', './server/routes', './server/http'] },
+  { target: './server/db', from: ['./server/repositories', './server/services', './server/routes', './server/http'] },
+  { target: './server/routes', from: './server/services', except: ['./index.ts'] },
+];
+
 /** Tests of the interface, and of what is derived, may lean on the sample jobs. */
 const INWARD_ONLY_IN_TESTS = INWARD_ONLY.map((zone) =>
   ['./web', './job', './formats'].includes(zone.target)
@@ -44,7 +67,7 @@ export default tseslint.config(
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [(await import('./scripts/import-resolver.mjs')).default] },
     rules: {
-      'import-x/no-restricted-paths': ['error', { zones: [...INWARD_ONLY, ...IN_CORE] }],
+      'import-x/no-restricted-paths': ['error', { zones: [...INWARD_ONLY, ...IN_CORE, ...BY_THE_DOOR, ...IN_SERVER] }],
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       eqeqeq: 'error',

@@ -1,6 +1,5 @@
 /** What follows from a job's document and its log, in the pieces that change together. */
 import { type StandingSurface, standingSurfaces } from '#core/care/upkeep';
-import type { Kit } from '#core/prepare/kit';
 import type { PlanInput } from '#core/plan/job';
 import {
   type PanelCase,
@@ -13,8 +12,8 @@ import {
 import { foldLog, type LoggedEntry, type RunRecord } from '#core/lay/run';
 import type { Job } from '#formats/job';
 import { airOnceOutside, type Outdoors } from '#job/days';
-import { type LearnedPreparation, type LogEntry, loggedEntries } from '#formats/log';
-import { panelCases, prepareSettings } from '#job/prepare';
+import { type LogEntry, loggedEntries } from '#formats/log';
+import { panelCases } from '#job/prepare';
 
 /** The preparation that follows from a job as it stands, with what was learned of hours. */
 export interface PreparedView {

@@ -6,8 +6,9 @@ import { ended, renamed } from '../accounts/sessions';
 import type { Handlers } from '../http/mount';
 import { isHere } from '../http/own-host';
 import { conflict, signInFirst } from '../http/problem';
-import type { KeptPerson } from '../repositories/people';
 import type { Services } from '../services';
+
+type KeptPerson = NonNullable<ReturnType<Services['accounts']['kept']>>;
 
 /** Where it is asked from: attempts are counted by it. */
 const addressOf = (request: Request): string => request.ip ?? 'unknown';

@@ -1,4 +1,21 @@
 import { createBrowserRouter } from 'react-router';
+import { bayRoutes } from '../stations/bays';
+import { calendarRoutes } from '../stations/calendar';
+import { careRoutes } from '../stations/care';
+import { checkRoutes } from '../stations/check';
+import { figuresRoutes } from '../stations/figures';
+import { handoverRoutes } from '../stations/handover';
+import { itemRoutes } from '../stations/items';
+import { layerRoutes } from '../stations/layer';
+import { prepareRoutes } from '../stations/prepare';
+import { quantifyRoutes } from '../stations/quantify';
+import { runRoutes } from '../stations/run';
+import { shelfRoutes } from '../stations/shelf';
+import { stockRoutes } from '../stations/stock';
+import { surveyRoutes, newJobRoutes } from '../stations/survey';
+import { timeRoutes } from '../stations/time';
+import { todayRoutes } from '../stations/today';
+import { workshopRoutes } from '../stations/workshop';
 import { Lost } from './Lost';
 import { Shell } from './Shell';
 
@@ -9,42 +26,31 @@ export const router = createBrowserRouter([
     ErrorBoundary: Lost,
     HydrateFallback: () => null,
     children: [
-      { index: true, lazy: () => import('../stations/today/Today') },
-      { path: 'new', lazy: () => import('../stations/survey/measure/NewJob') },
-      { path: 'items', lazy: () => import('../stations/items/Items') },
-      { path: 'items/:itemId', lazy: () => import('../stations/items/Item') },
-      { path: 'shelf', lazy: () => import('../stations/shelf/Shelf') },
-      { path: 'shelf/preparation', lazy: () => import('../stations/shelf/kit/Kit') },
-      { path: 'shelf/rules', lazy: () => import('../stations/shelf/Rules') },
-      { path: 'stock', lazy: () => import('../stations/stock/Stock') },
-      { path: 'stock/take', lazy: () => import('../stations/stock/StockTake') },
-      { path: 'stock/order', lazy: () => import('../stations/stock/Order') },
-      { path: 'stock/recall', lazy: () => import('../stations/stock/Recall') },
-      { path: 'stock/learned', lazy: () => import('../stations/stock/Learned') },
-      { path: 'calendar', lazy: () => import('../stations/calendar/Calendar') },
-      { path: 'bays', lazy: () => import('../stations/bays/Bays') },
-      { path: 'workshop', lazy: () => import('../stations/workshop/People') },
-      { path: 'workshop/devices', lazy: () => import('../stations/workshop/Devices') },
-      { path: 'workshop/backups', lazy: () => import('../stations/workshop/Backups') },
-      { path: 'workshop/record', lazy: () => import('../stations/workshop/Record') },
+      ...todayRoutes,
+      ...newJobRoutes,
+      ...itemRoutes,
+      ...shelfRoutes,
+      ...stockRoutes,
+      ...calendarRoutes,
+      ...bayRoutes,
+      ...workshopRoutes,
+      ...figuresRoutes,
       { path: 'pair', lazy: () => import('../people/Pair') },
       { path: 'guest', lazy: () => import('../people/Guest') },
       { path: 'trust', lazy: () => import('../people/Trust') },
-      { path: 'figures', lazy: () => import('../stations/figures/Figures') },
-      { path: 'shelf/:productId', lazy: () => import('../stations/shelf/Sheet') },
       {
         path: 'jobs/:jobId',
         lazy: () => import('../job/JobShell'),
         children: [
-          { path: 'survey', lazy: () => import('../stations/survey/Survey') },
-          { path: 'prepare', lazy: () => import('../stations/prepare/Prepare') },
-          { path: 'layer', lazy: () => import('../stations/layer/Layer') },
-          { path: 'quantify', lazy: () => import('../stations/quantify/Quantify') },
-          { path: 'time', lazy: () => import('../stations/time/Time') },
-          { path: 'run', lazy: () => import('../stations/run/Run') },
-          { path: 'check', lazy: () => import('../stations/check/Check') },
-          { path: 'hand-over', lazy: () => import('../stations/handover/HandOver') },
-          { path: 'care', lazy: () => import('../stations/care/Care') },
+          ...surveyRoutes,
+          ...prepareRoutes,
+          ...layerRoutes,
+          ...quantifyRoutes,
+          ...timeRoutes,
+          ...runRoutes,
+          ...checkRoutes,
+          ...handoverRoutes,
+          ...careRoutes,
         ],
       },
       { path: '*', Component: Lost },

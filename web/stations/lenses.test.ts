@@ -20,7 +20,7 @@ import { yardThatMorning } from '../../demo/that-morning';
 import { familyFill, groundOf } from '../core-sample/strata';
 import { kindOf, KINDS } from '../net/fills';
 import { totalRemoval } from './care/totals';
-import { amountInHand } from './quantify/words';
+import { amountInHand } from '../material/product-words';
 import { RUN_LEGEND, runLens } from './run/run-lens';
 import { STAGE_LEGEND, stageLens } from './run/stage-lens';
 import { CONDITION_LEGEND, conditionLens, THICKNESS_LEGEND, thicknessLens } from './survey/condition/condition-lens';

@@ -13,7 +13,7 @@ import { Segmented } from '../../ui/Segmented';
 import { celsius } from '../../ui/measures';
 import { moment, nowInstant, span } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
-import { WeekForm } from '../time/WeekForm';
+import { WeekForm } from '../../hours/WeekForm';
 import { BayRoom } from './BayRoom';
 import { later } from '../../ui/later';
 import { PageTitle } from '../../ui/PageTitle';

@@ -18,7 +18,7 @@ import { People } from './People';
 import { Promised } from './Promised';
 import { PutIn } from './PutIn';
 import { Tools } from './Tools';
-import { useRisks } from './usePromises';
+import { useRisks } from '../../hours/usePromises';
 import { type ShopCalendarView, useShopCalendar } from './useShopCalendar';
 import { type Trial, useTrial } from './useTrial';
 import { weekAxis } from './week-axis';

@@ -6,7 +6,7 @@ import { bayOf, personOf, toolOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { day as dayWords } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
-import { LOST_WORDS } from '../time/day-words';
+import { LOST_WORDS } from '../../hours/day-words';
 import type { ShopCalendarView } from './useShopCalendar';
 
 /** So many days ahead somebody says that one is lost. */

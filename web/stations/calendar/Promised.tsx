@@ -6,7 +6,7 @@ import { minutesBetween, money } from '#formats/values';
 import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut, weightOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
-import { usePromises } from './usePromises';
+import { usePromises } from '../../hours/usePromises';
 import type { ShopCalendarView } from './useShopCalendar';
 
 type Bays = readonly { readonly id: string; readonly name: string }[];

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button';
 import { DateField } from '../../ui/DateField';
 import { moment, span } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
-import { usePromises } from './usePromises';
+import { usePromises } from '../../hours/usePromises';
 import type { ShopCalendarView } from './useShopCalendar';
 
 interface Props {

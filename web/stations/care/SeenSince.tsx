@@ -7,9 +7,9 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { later } from '../../ui/later';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 
-const LifeChart = later(() => import('./LifeChart'));
+const LifeChart = later(() => import('../../life/LifeChart'));
 
 interface Props {
   readonly subject: StandingSurface;

@@ -7,10 +7,10 @@ import { hours } from '../../ui/hours';
 import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
-import { MaterialCosts } from '../quantify/MaterialCosts';
+import { MaterialCosts } from '../../material/MaterialCosts';
 import { LookedAtBy } from './SecondPair';
-import { LeaveOut } from '../run/LeaveOut';
-import { useTap } from '../run/useTap';
+import { LeaveOut } from '../../bay/LeaveOut';
+import { useTap } from '../../bay/useTap';
 
 /** So many panels are named: the others stand under Run. */
 const MOST_NAMED = 6;

@@ -8,7 +8,7 @@ import { PictureDot, type PictureAt, Touchable } from '../../photos/Touchable';
 import { usePhotos } from '../../photos/usePhotos';
 import { Button } from '../../ui/Button';
 import { moment } from '../../ui/moments';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 
 /** A finger finds a point of a picture so surely: a share of the picture's width. */
 const TOUCH_SHARE = 0.006;

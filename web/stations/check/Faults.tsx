@@ -8,7 +8,7 @@ import { pictureAddress, thumbAddress, usePhotos } from '../../photos/usePhotos'
 import { Button } from '../../ui/Button';
 import { um } from '../../ui/measures';
 import { clock, moment, span } from '../../ui/moments';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 import { REMEDY_WORDS } from './words';
 
 /** What was found, the latest first: what can be done about it at its age, and what was. */

@@ -4,8 +4,8 @@ import { CHECK_LIGHTS, type CheckLight } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { useUndoable } from '../run/hand';
-import { useTap } from '../run/useTap';
+import { useUndoable } from '../../bay/hand';
+import { useTap } from '../../bay/useTap';
 import { SecondPair } from './SecondPair';
 import { LIGHT_WORDS } from './words';
 

@@ -4,7 +4,7 @@ import type { NetPoint } from '#core/lay/run';
 import { type CheckNet, patchAt } from '#job/check';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 
 interface Props {
   readonly net: CheckNet;

@@ -8,7 +8,7 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { um } from '../../ui/measures';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 
 const said = (what: 'thickness' | 'gloss', value: number | undefined) =>
   value === undefined ? '–' : what === 'gloss' ? `${value.toFixed(1)} GU` : um(value);

@@ -15,7 +15,7 @@ import { Segmented } from '../../ui/Segmented';
 import { TextField } from '../../ui/TextField';
 import { day, moment } from '../../ui/moments';
 import { later } from '../../ui/later';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 import { Signed, SignHere } from './SignHere';
 import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from '../../app/api';
 

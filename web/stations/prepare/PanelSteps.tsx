@@ -12,8 +12,8 @@ import { Segmented } from '../../ui/Segmented';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { um } from '../../ui/measures';
-import { useTap } from '../run/useTap';
-import { PolishTool } from './PolishTool';
+import { useTap } from '../../bay/useTap';
+import { PolishTool } from '../../bay/PolishTool';
 import { TestSpot } from './TestSpot';
 import { hours } from '../../ui/hours';
 

@@ -15,8 +15,8 @@ import { STEP_KINDS } from '#core/prepare/steps';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
-import { useTap } from '../run/useTap';
-import { PAUSE_NAMES } from './pause-names';
+import { useTap } from '../../bay/useTap';
+import { PAUSE_NAMES } from '../../bay/pause-names';
 import { StageTook } from './StageTook';
 import { hours } from '../../ui/hours';
 

@@ -5,7 +5,7 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { NumberField } from '../../ui/NumberField';
-import { useTap } from '../run/useTap';
+import { useTap } from '../../bay/useTap';
 
 interface Props {
   readonly stage: PrepStage;

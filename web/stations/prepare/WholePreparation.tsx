@@ -25,7 +25,7 @@ import { useNow } from '../../ui/useNow';
 import { NumberField } from '../../ui/NumberField';
 import { SchoolField } from '../../ui/SchoolField';
 import { SelectField } from '../../ui/SelectField';
-import { AllOver } from '../survey/condition/AllOver';
+import { AllOver } from '../../bay/AllOver';
 import { SiteForm } from './SiteForm';
 import { StageRow } from './StageRow';
 import { hours } from '../../ui/hours';

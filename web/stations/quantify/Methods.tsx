@@ -8,7 +8,7 @@ import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { hours } from '../../ui/hours';
 import { SelectField } from '../../ui/SelectField';
-import { amountIn } from '../stock/words';
+import { amountIn } from '../../material/stock-words';
 
 interface Props {
   /** What is laid on the job and has methods to choose from. */

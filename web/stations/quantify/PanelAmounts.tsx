@@ -10,9 +10,9 @@ import { useJob } from '../../job/job-context';
 import { Working } from '../../ui/Working';
 import { m2, um } from '../../ui/measures';
 import { percent } from '../../ui/numbers';
-import { Feed } from './Feed';
-import { unitPrice } from './MaterialCosts';
-import { amountInHand, inUnit } from './words';
+import { Feed } from '../../material/Feed';
+import { unitPrice } from '../../material/MaterialCosts';
+import { amountInHand, inUnit } from '../../material/product-words';
 
 export function Panel() {
   const job = useJob('chosen', 'document', 'plan', 'products', 'stock');

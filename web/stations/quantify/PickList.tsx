@@ -6,9 +6,9 @@ import { errorText } from '../../app/api';
 import { useHandIn } from '../../outbox/useHandIn';
 import { useJob } from '../../job/job-context';
 import { PaperLink } from '../../ui/PaperLink';
-import { amountIn } from '../stock/words';
-import { DoNotBegin } from './DoNotBegin';
-import { usePickList } from './usePickList';
+import { amountIn } from '../../material/stock-words';
+import { DoNotBegin } from '../../material/DoNotBegin';
+import { usePickList } from '../../material/usePickList';
 import { ViewSwitch } from './ViewSwitch';
 import { useNameOf } from '../../people/api';
 

@@ -8,9 +8,9 @@ import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Working } from '../../ui/Working';
 import { percent } from '../../ui/numbers';
-import { MaterialCosts } from './MaterialCosts';
+import { MaterialCosts } from '../../material/MaterialCosts';
 import { Methods } from './Methods';
-import { inUnit } from './words';
+import { inUnit } from '../../material/product-words';
 
 interface Row {
   readonly product: Product;

@@ -12,7 +12,7 @@ import { OrderOfWork } from './OrderOfWork';
 import { OrderSchools } from './OrderSchools';
 import { PanelSections } from './PanelSections';
 import { ViewSwitch } from './ViewSwitch';
-import { inUnit } from './words';
+import { inUnit } from '../../material/product-words';
 import { sectionsOverlay } from './sections-overlay';
 
 const LEGEND: readonly LegendEntry[] = [

@@ -10,7 +10,7 @@ import { useHandIn } from '../../outbox/useHandIn';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { day } from '../../ui/moments';
-import { amountIn, leftOf } from '../stock/words';
+import { amountIn, leftOf } from '../../material/stock-words';
 
 interface Props {
   readonly product: Product;

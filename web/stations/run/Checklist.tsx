@@ -4,9 +4,9 @@ import { checklistLines } from '#job/checklist';
 import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
-import { usePickList } from '../quantify/usePickList';
+import { usePickList } from '../../material/usePickList';
 import { batchInHand, Bottle } from './Bottle';
-import { useTap } from './useTap';
+import { useTap } from '../../bay/useTap';
 
 /** What the first patch wants at hand, as far as it is not known or answered for. */
 export function useChecklist(

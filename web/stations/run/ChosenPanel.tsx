@@ -3,8 +3,8 @@ import { LEFT_WORDS, type SheetPatch } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { LayOtherwise } from './LayOtherwise';
-import { LeaveOut } from './LeaveOut';
-import { useTap } from './useTap';
+import { LeaveOut } from '../../bay/LeaveOut';
+import { useTap } from '../../bay/useTap';
 
 interface Props {
   /** What stands large. */

@@ -5,8 +5,8 @@ import { HAND_ROLES, type HelpRole } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { ROLE_WORDS, useHand } from './hand';
-import { useTap } from './useTap';
+import { ROLE_WORDS, useHand } from '../../bay/hand';
+import { useTap } from '../../bay/useTap';
 
 /** What the hands at this screen do: chosen once, kept on the device. */
 export const HandMenu = memo(function HandMenu() {

@@ -3,8 +3,8 @@ import { Link } from 'react-router';
 import { stageKey, type StageNow } from '#core/prepare/stages';
 import type { SheetPatch } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
-import { DoNotBegin } from '../quantify/DoNotBegin';
-import { usePickList } from '../quantify/usePickList';
+import { DoNotBegin } from '../../material/DoNotBegin';
+import { usePickList } from '../../material/usePickList';
 import { Checklist, useChecklist } from './Checklist';
 import { StageInHand } from './StageInHand';
 

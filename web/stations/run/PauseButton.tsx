@@ -1,7 +1,7 @@
 import { Pause } from 'lucide-react';
 import { memo, useState } from 'react';
 import { useJob, useOfJob } from '../../job/job-context';
-import { useTap } from './useTap';
+import { useTap } from '../../bay/useTap';
 import { WhyPaused } from './WhyPaused';
 
 /** Stops the work for a reason: what is wet is told first. */

@@ -3,9 +3,9 @@ import type { RunRecord } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
-import { PAUSE_NAMES } from '../prepare/pause-names';
+import { PAUSE_NAMES } from '../../bay/pause-names';
 import { Meanwhile } from './Meanwhile';
-import { useTap } from './useTap';
+import { useTap } from '../../bay/useTap';
 
 interface Props {
   readonly pause: RunRecord['pauses'][number];

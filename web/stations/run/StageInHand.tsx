@@ -8,8 +8,8 @@ import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { hours } from '../../ui/hours';
 import { useNow } from '../../ui/useNow';
-import { PolishTool } from '../prepare/PolishTool';
-import { useTap } from './useTap';
+import { PolishTool } from '../../bay/PolishTool';
+import { useTap } from '../../bay/useTap';
 import { WhyPaused } from './WhyPaused';
 
 interface Props {

@@ -3,7 +3,7 @@ import { strays } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { clock } from '../../ui/moments';
-import { useTap } from './useTap';
+import { useTap } from '../../bay/useTap';
 
 const REASON = 'the job has no place for it any more';
 

@@ -3,7 +3,7 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { Meanwhile } from './Meanwhile';
-import { useTap } from './useTap';
+import { useTap } from '../../bay/useTap';
 import { partOf } from './words';
 
 interface Props {

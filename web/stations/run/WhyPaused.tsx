@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { PAUSE_REASONS, type PauseReason } from '#core/prepare/stages';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { PAUSE_NAMES } from '../prepare/pause-names';
+import { PAUSE_NAMES } from '../../bay/pause-names';
 
 interface Props {
   readonly title: string;

@@ -11,7 +11,7 @@ import {
 } from '#core/lay/run';
 import type { JobView } from '../../job/useJobView';
 import { useSteady } from '../../ui/useSteady';
-import { useHand } from './hand';
+import { useHand } from '../../bay/hand';
 import { useNowAmong } from './useAge';
 
 export interface Led {

@@ -3,7 +3,7 @@ import { type MethodId, METHODS } from '#core/products/methods';
 import type { ShelfProduct } from '#formats/job';
 import { errorText, useSetShopMutation } from '../../app/api';
 import { NumberField } from '../../ui/NumberField';
-import { amountIn } from '../stock/words';
+import { amountIn } from '../../material/stock-words';
 
 /** Further from the sheet than this, a learned factor is told. */
 const WORTH_TELLING = 0.01;

@@ -6,7 +6,7 @@ import type { MakerSheet } from '#formats/shelf';
 import { errorText, useProductLastedQuery } from '../../app/api';
 import { later } from '../../ui/later';
 
-const LifeChart = later(() => import('../care/LifeChart'));
+const LifeChart = later(() => import('../../life/LifeChart'));
 
 /** How long a product really lasts here, over all items drops were read on; small numbers say so. */
 export function Lasted({ sheet }: { readonly sheet: MakerSheet }) {

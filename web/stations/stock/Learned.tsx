@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { moment } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
 import { StockPage } from './StockPage';
-import { amountIn } from './words';
+import { amountIn } from '../../material/stock-words';
 import { useNameOf } from '../../people/api';
 
 /** What the scale has taught of what is really used, as it grows; taken back at will. */

@@ -4,7 +4,7 @@ import { money } from '#formats/values';
 import { useReorderQuery } from '../../app/api';
 import { day } from '../../ui/moments';
 import { StockPage } from './StockPage';
-import { amountIn } from './words';
+import { amountIn } from '../../material/stock-words';
 
 /** What all jobs to come lack together, the most pressing first. */
 export function Component() {

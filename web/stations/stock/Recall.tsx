@@ -7,7 +7,7 @@ import { day } from '../../ui/moments';
 import { PaperLink } from '../../ui/PaperLink';
 import { Level } from './Level';
 import { StockPage } from './StockPage';
-import { amountIn, leftOf } from './words';
+import { amountIn, leftOf } from '../../material/stock-words';
 
 /** Which items, which panels, which owners: one batch, one question, one list. */
 export function Component() {

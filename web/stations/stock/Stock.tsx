@@ -13,7 +13,7 @@ import { StockFile } from './StockFile';
 import { StockPage } from './StockPage';
 import { TakeInDialog } from './TakeInDialog';
 import { ThingPanel } from './ThingPanel';
-import { amountIn, basisOf, leftOf } from './words';
+import { amountIn, basisOf, leftOf } from '../../material/stock-words';
 
 const STATE_NAMES: Readonly<Record<StockState, string>> = {
   in: 'Everything in hand',

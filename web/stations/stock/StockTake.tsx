@@ -8,7 +8,7 @@ import { formatNumber, parseNumber } from '../../ui/numbers';
 import { cameraReader, simulatedReader } from './code-reader';
 import { Level } from './Level';
 import { StockPage } from './StockPage';
-import { leftOf, UNIT_SHOWN } from './words';
+import { leftOf, UNIT_SHOWN } from '../../material/stock-words';
 
 /** By place, as one walks along the shelf. */
 const alongTheShelf = (a: StockRow, b: StockRow) =>

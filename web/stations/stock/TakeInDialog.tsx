@@ -10,7 +10,7 @@ import { Dialog } from '../../ui/Dialog';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
-import { UNIT_SHOWN } from './words';
+import { UNIT_SHOWN } from '../../material/stock-words';
 
 /** What a thing is counted in: as its sheet says; pads by the piece, clay by weight, all else of the preparation shelf poured. */
 function unitOf(kind: StockKind, of: string, sheet: StockUnit | undefined, kit: string | undefined): StockUnit {

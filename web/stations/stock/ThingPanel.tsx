@@ -13,7 +13,7 @@ import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
 import { Level } from './Level';
-import { amountIn, leftOf, UNIT_SHOWN } from './words';
+import { amountIn, leftOf, UNIT_SHOWN } from '../../material/stock-words';
 
 /** One thing: what is left and how one knows, what can be noted of it, and all that happened to it. */
 export function ThingPanel({ id }: { readonly id: string }) {

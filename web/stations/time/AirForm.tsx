@@ -12,7 +12,7 @@ import { SelectField } from '../../ui/SelectField';
 import { celsius } from '../../ui/measures';
 import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
-import { WeekForm } from './WeekForm';
+import { WeekForm } from '../../hours/WeekForm';
 import { useInstrument } from './useInstrument';
 import { Thermometer } from 'lucide-react';
 

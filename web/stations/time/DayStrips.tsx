@@ -6,7 +6,7 @@ import type { DaysView } from '#job/days';
 import { lostHours } from '#job/promise';
 import { useJob } from '../../job/job-context';
 import { clock } from '../../ui/moments';
-import { blockName } from './day-words';
+import { blockName } from '../../hours/day-words';
 
 const LOOKS: Readonly<Record<BlockKind, string>> = {
   clean: 'bg-tint-2',

@@ -14,7 +14,7 @@ import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { hours } from '../../ui/hours';
 import { moment, nowInstant, span } from '../../ui/moments';
-import { blockName, changesInWords, LOST_WORDS } from './day-words';
+import { blockName, changesInWords, LOST_WORDS } from '../../hours/day-words';
 import { DayStrips } from './DayStrips';
 import { TimeSwitch } from './TimeSwitch';
 import { UntilHours } from './UntilHours';

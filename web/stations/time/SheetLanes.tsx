@@ -19,7 +19,7 @@ import type { JobView } from '../../job/useJobView';
 import { Segmented } from '../../ui/Segmented';
 import { clock, moment, span } from '../../ui/moments';
 import { percent } from '../../ui/numbers';
-import { inUnit } from '../quantify/words';
+import { inUnit } from '../../material/product-words';
 
 interface Props {
   /** Share of days each patch is late, by its key; empty until it is known. */

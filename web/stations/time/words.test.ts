@@ -5,7 +5,7 @@ import { dayChanges } from '#core/schedule/days';
 import { planInput } from '#job/plan';
 import { yardThatMorning } from '../../../demo/that-morning';
 import type { JobView } from '../../job/useJobView';
-import { changesInWords } from './day-words';
+import { changesInWords } from '../../hours/day-words';
 import { reasonInWords, wayInWords } from './go-words';
 
 const { products, matteSchool, crew } = planInput(

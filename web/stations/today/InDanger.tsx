@@ -4,7 +4,7 @@ import { NINE_IN_TEN, redraw } from '#core/schedule/calendar';
 import { shopCase } from '#job/calendar';
 import { useBaysQuery, useCalendarQuery } from '../../app/api';
 import { span } from '../../ui/moments';
-import { useRisks } from '../calendar/usePromises';
+import { useRisks } from '../../hours/usePromises';
 
 /**
  * Promises that the week of the whole workshop does not keep, the latest first; then those it keeps in fewer weeks than

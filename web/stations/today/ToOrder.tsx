@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { useReorderQuery } from '../../app/api';
 import { day } from '../../ui/moments';
-import { amountIn } from '../stock/words';
+import { amountIn } from '../../material/stock-words';
 
 /** What the jobs to come are short of, by the day it has to be ordered. */
 export function ToOrder() {

@@ -6,7 +6,7 @@ import { PanelHead, Part } from '../../../job/Station';
 import { useJob } from '../../../job/job-context';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { Segmented } from '../../../ui/Segmented';
-import { AllOver } from './AllOver';
+import { AllOver } from '../../../bay/AllOver';
 import { MarkRow, pictureOf } from './MarkRow';
 
 /** What was seen and tried on one panel, and what becomes of it. */

@@ -10,7 +10,7 @@ import { PhotoStrip } from '../../../photos/PhotoStrip';
 import { PaperLink } from '../../../ui/PaperLink';
 import { TextField } from '../../../ui/TextField';
 import { um } from '../../../ui/measures';
-import { AllOver } from './AllOver';
+import { AllOver } from '../../../bay/AllOver';
 import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */

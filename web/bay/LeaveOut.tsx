@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { LEFT_REASONS, LEFT_WORDS } from '#core/lay/run';
-import { useJob } from '../../job/job-context';
-import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { useJob } from '../job/job-context';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
 import { useTap } from './useTap';
 
 interface Props {

@@ -1,8 +1,8 @@
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
 import { dropsOf, pullsOf } from '#core/products/quantity';
-import { millilitresSaid } from '../../ui/measures';
-import { amountIn } from '../stock/words';
+import { millilitresSaid } from '../ui/measures';
+import { amountIn } from './stock-words';
 
 /** An amount as a hand counts it: sprays of a trigger bottle, drops of a dropper, grams of a tin. */
 export function amountInHand(product: Product, method: MethodId, amount: number): string {

@@ -3,7 +3,7 @@ import { GridComponent, MarkLineComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { useCallback } from 'react';
 import { conditionLeft, type LifeEstimate } from '#core/layers/life';
-import { Chart } from '../../ui/Chart';
+import { Chart } from '../ui/Chart';
 
 echarts.use([LineChart, ScatterChart, GridComponent, MarkLineComponent]);
 

@@ -1,13 +1,13 @@
-import { useJob } from '../../../job/job-context';
+import { useJob } from '../job/job-context';
 import { useState } from 'react';
 import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, type MarkKindId } from '#core/survey/condition';
 import type { Zone } from '#core/item/nets';
 import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { markAllOver, sayFaultless } from '#job/edit';
-import { ZONE_NAMES } from '../../../net/zone-names';
-import { Button } from '../../../ui/Button';
-import { SelectField } from '../../../ui/SelectField';
+import { ZONE_NAMES } from '../net/zone-names';
+import { Button } from '../ui/Button';
+import { SelectField } from '../ui/SelectField';
 
 const SEVERITY_WORDS = { light: 'Light', medium: 'Medium', heavy: 'Heavy' } as const;
 type Where = Zone | 'all';

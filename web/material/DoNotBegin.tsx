@@ -1,6 +1,6 @@
 import { OctagonX } from 'lucide-react';
 import { Link } from 'react-router';
-import { amountIn } from '../stock/words';
+import { amountIn } from './stock-words';
 import type { Short } from './usePickList';
 
 /** Protective equipment that is short is no note: nobody begins. */

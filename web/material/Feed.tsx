@@ -2,8 +2,8 @@ import { memo } from 'react';
 import type { MethodId } from '#core/products/methods';
 import { millilitres, type Product } from '#core/products/sheets';
 import { feeding } from '#core/products/quantity';
-import { m2 } from '../../ui/measures';
-import { amountInHand } from './words';
+import { m2 } from '../ui/measures';
+import { amountInHand } from './product-words';
 
 interface Props {
   readonly product: Product;

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { type OpenDay, USUAL_WEEK } from '#core/schedule/hours';
 import type { Bay } from '#formats/job';
 import { weekOf } from '#job/promise';
-import { errorText } from '../../app/api';
-import { useSaveBay } from '../../app/calls';
-import { NumberField } from '../../ui/NumberField';
+import { errorText } from '../app/api';
+import { useSaveBay } from '../app/calls';
+import { NumberField } from '../ui/NumberField';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 

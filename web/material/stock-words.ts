@@ -1,6 +1,6 @@
 import { BASES } from '#core/stock';
 import type { StockRow } from '#formats/stock';
-import { m2, measured } from '../../ui/measures';
+import { m2, measured } from '../ui/measures';
 
 /** An amount of a thing in its unit, in the measures of this device. */
 export function amountIn(unit: StockRow['unit'], amount: number): string {

@@ -1,7 +1,7 @@
 import type { Product } from '#core/products/sheets';
 import { money } from '#formats/values';
-import { useJob } from '../../job/job-context';
-import type { JobView } from '../../job/useJobView';
+import { useJob } from '../job/job-context';
+import type { JobView } from '../job/useJobView';
 
 /** What a unit of a product costs: as was paid for what is taken next, else in the cheapest pack. */
 export function unitPrice({ stock }: Pick<JobView, 'stock'>, product: Product): number {

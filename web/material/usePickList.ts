@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { NO_KIT } from '#core/prepare/kit';
 import { type PickGroup, type PickLine, shortOf } from '#core/lay/pick-list';
 import { pickListOf } from '#job/pick';
-import { useStockQuery, useTicksQuery } from '../../app/api';
-import type { JobView } from '../../job/useJobView';
-import { useWaitingTicks } from '../../outbox/useWaitingTaps';
+import { useStockQuery, useTicksQuery } from '../app/api';
+import type { JobView } from '../job/useJobView';
+import { useWaitingTicks } from '../outbox/useWaitingTaps';
 
 export interface Short {
   readonly line: PickLine;

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { type Hand, HAND_ROLES, type HandRole, type LoggedEntry, type RunEntry, undoable } from '#core/lay/run';
-import type { JobView } from '../../job/useJobView';
+import type { JobView } from '../job/useJobView';
 
 /** What a role takes on, as it is chosen. */
 export const ROLE_WORDS: Readonly<Record<HandRole, readonly [name: string, does: string]>> = {

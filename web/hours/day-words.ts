@@ -1,8 +1,8 @@
 import type { BlockKind, DayChange } from '#core/schedule/days';
 import type { LostWhy } from '#formats/job';
 import { STEP_WORDS } from '#job/calendar';
-import type { JobView } from '../../job/useJobView';
-import { moment, span } from '../../ui/moments';
+import type { JobView } from '../job/useJobView';
+import { moment, span } from '../ui/moments';
 
 const KINDS: Readonly<Record<Exclude<BlockKind, 'lay'>, string>> = { ...STEP_WORDS, wait: 'Waiting' };
 

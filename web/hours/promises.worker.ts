@@ -9,7 +9,7 @@ import {
   type WayOut,
   waysOut,
 } from '#job/calendar';
-import { serveWorker } from '../../work/in-worker';
+import { serveWorker } from '../work/in-worker';
 
 /** What is asked of a calendar that takes longer than a frame. */
 export type PromisesRequest =

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useState } from 'react';
 import type { RunEntry } from '#core/lay/run';
-import { useHandIn } from '../../outbox/useHandIn';
+import { useHandIn } from '../outbox/useHandIn';
 import { tappedHere } from './hand';
 
 /** A finger that bounces taps twice: for so long after a tap nothing else is taken, ms. */

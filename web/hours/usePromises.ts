@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PlacedTask } from '#core/schedule/calendar';
 import type { JobRisk, ShopSources } from '#job/calendar';
-import { inWorker } from '../../work/in-worker';
+import { inWorker } from '../work/in-worker';
 import type { PromisesAnswer, PromisesRequest } from './promises.worker';
 
 /** Asks beside the interface; what was asked before is called off. */

@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const calendarRoutes: RouteObject[] = [{ path: 'calendar', lazy: () => import('./Calendar') }];

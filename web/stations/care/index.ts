@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const careRoutes: RouteObject[] = [{ path: 'care', lazy: () => import('./Care') }];

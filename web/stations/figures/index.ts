@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const figuresRoutes: RouteObject[] = [{ path: 'figures', lazy: () => import('./Figures') }];

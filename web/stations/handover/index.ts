@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const handoverRoutes: RouteObject[] = [{ path: 'hand-over', lazy: () => import('./HandOver') }];

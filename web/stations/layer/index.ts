@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const layerRoutes: RouteObject[] = [{ path: 'layer', lazy: () => import('./Layer') }];

@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const quantifyRoutes: RouteObject[] = [{ path: 'quantify', lazy: () => import('./Quantify') }];

@@ -1,0 +1,3 @@
+import type { RouteObject } from 'react-router';
+
+export const runRoutes: RouteObject[] = [{ path: 'run', lazy: () => import('./Run') }];
