@@ -60,7 +60,7 @@ test('a tap draws anew what it moves, and not the station', async ({ page }) => 
   });
   expect(tap).toBeGreaterThan(0);
   // 946 while every part of the station was handed the whole job.
-  expect(tap).toBeLessThan(200);
+  expect(tap).toBeLessThan(300);
 });
 
 test('a passing minute draws anew what tells the time, and an edit what shows it', async ({ page }) => {
@@ -69,7 +69,7 @@ test('a passing minute draws anew what tells the time, and an edit what shows it
     await expect(page.getByRole('navigation', { name: 'Stations of the job' })).toBeVisible();
     await page.waitForTimeout(3000);
     // 157 to 388 before.
-    expect(await drawnAnew(page, () => page.clock.fastForward(60_000))).toBeLessThan(40);
+    expect(await drawnAnew(page, () => page.clock.fastForward(60_000))).toBeLessThan(60);
   }
   await page.goto('/jobs/taped-shuttle/survey?panel=roof');
   const name = page.getByLabel('Name', { exact: true });
@@ -81,5 +81,5 @@ test('a passing minute draws anew what tells the time, and an edit what shows it
   });
   // 554 before; the name is in the list, on the net and in the form.
   expect(edit).toBeGreaterThan(0);
-  expect(edit).toBeLessThan(350);
+  expect(edit).toBeLessThan(400);
 });
