@@ -91,7 +91,8 @@ const split = (subject: SubjectOf, args: AnyArgs) => {
   const [type, param] = subject.split(':{') as [Subject, string | undefined];
   return { type, id: param === undefined ? undefined : String(args?.[param.slice(0, -1)]) };
 };
-const tagsOfOne = (type: Subject, id: string) => [
+/** What a change of one thing makes one read again: itself, and whatever is made of any of its kind. */
+export const tagsOfChange = (type: Subject, id: string) => [
   { type, id },
   { type, id: ANY },
 ];
@@ -103,7 +104,7 @@ const readTags = ({ reads = [] }: Address, args: AnyArgs) =>
 const changedTags = ({ changes = [] }: Address, args: AnyArgs) =>
   changes.flatMap((subject): (Subject | { readonly type: Subject; readonly id: string })[] => {
     const { type, id } = split(subject, args);
-    return id === undefined ? [type] : tagsOfOne(type, id);
+    return id === undefined ? [type] : tagsOfChange(type, id);
   });
 
 function everyEndpoint(build: EndpointBuilder<typeof asking, Subject, 'api'>): Endpoints {
@@ -126,9 +127,6 @@ function everyEndpoint(build: EndpointBuilder<typeof asking, Subject, 'api'>): E
 
 /** The server as the interface sees it: every route that answers in JSON, by its name in the contract. */
 export const api = createApi({ reducerPath: 'api', baseQuery: asking, tagTypes: SUBJECTS, endpoints: everyEndpoint });
-
-/** What a change told by the server makes one read again. */
-export const tagsOfChange = tagsOfOne;
 
 api.enhanceEndpoints({
   endpoints: {

@@ -13,7 +13,6 @@ interface Props {
 /** Leaves a panel out, with the reason: it gets nothing more than it was begun with. */
 export function LeaveOut({ surface, onLeft }: Props) {
   const job = useJob('id', 'nameOf');
-
   const [leaving, setLeaving] = useState(false);
   const { tap } = useTap(job.id);
   return (

@@ -15,7 +15,6 @@ export function unitPrice({ stock }: Pick<JobView, 'stock'>, product: Product): 
 /** What a job costs in material: as planned, and as it has become, with what was thrown away. */
 export function MaterialCosts() {
   const job = useJob('document', 'plan', 'products', 'stock');
-
   const { plan, products, stock, document } = job;
   const planned = plan.purchases.reduce((sum, { product, need }) => {
     const sheet = products.find(({ id }) => id === product);

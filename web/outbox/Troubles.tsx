@@ -56,7 +56,6 @@ export const Troubles = memo(function Troubles() {
 /** One of them: what was tapped, what stands instead, and what becomes of it. */
 function AsideTap({ tap }: { readonly tap: ReturnType<typeof asideOf>[number] }) {
   const job = useJob('id', 'nameOf');
-
   const dispatch = useAppDispatch();
   const { id, at } = tap.entry;
   return (

@@ -13,7 +13,6 @@ import { useMakeNextJob } from './useMakeNextJob';
 /** A panel repainted elsewhere: planned again once its paint has breathed, with what the rest has. */
 export function BodyShop({ surface }: { readonly surface: string }) {
   const job = useJob('at', 'bay', 'document', 'id', 'nowMin', 'shelf', 'standing');
-
   const { id, document, shelf, standing, at, nowMin } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

@@ -108,7 +108,6 @@ interface DateLineProps {
 /** The day everything here is looked at: today, or one to come. */
 function DateLine({ atMin, chosen, onChange }: DateLineProps) {
   const job = useJob('document', 'nowMin', 'standing');
-
   const { startAt } = job.document;
   const renew = firstRenewMin(job.standing);
   const jumps = [
@@ -149,7 +148,6 @@ interface PanelProps {
 
 function Panel({ atMin, clear, hidden }: PanelProps) {
   const job = useJob('at', 'chosen', 'document', 'hands', 'record', 'standing');
-
   const index = job.document.surfaces.indexOf(job.chosen!);
   const subject = job.standing[index]!;
   const { surface, layers, found } = subject;
@@ -271,7 +269,6 @@ interface WearProps {
 
 function Renewal({ wears: { life, renewMin, renewRangeMin } }: WearProps) {
   const job = useJob('at');
-
   const [from, to] = renewRangeMin;
   return (
     <p>
@@ -302,7 +299,6 @@ function WearState({ wears, atMin }: WearProps & { readonly atMin: number }) {
 
 function Whole({ atMin, clear, hidden }: PanelProps) {
   const job = useJob('at', 'choose', 'nameOf', 'standing');
-
   const { standing, choose, nameOf } = job;
   const laid = standing.some(({ layers }) => layers.length > 0);
   const wash = firstWashMin(standing);
@@ -391,7 +387,6 @@ function Whole({ atMin, clear, hidden }: PanelProps) {
 /** Film goes on settling after it is handed over: what the owner sees of that, and until when. */
 function FilmSettles({ layer, atMin }: LayerProps) {
   const job = useJob('at');
-
   const clearMin = hardFromMin(layer);
   const sealedMin = layer.milestones.waterSafe;
   if (clearMin !== null && clearMin <= atMin) return null;

@@ -15,7 +15,6 @@ const NO_TOPPER = '';
 /** The item here for care: a job of its own, in minutes. */
 export function CareVisit() {
   const job = useJob('at', 'bay', 'document', 'id', 'nowMin', 'shelf', 'standing');
-
   const { id, document, shelf } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

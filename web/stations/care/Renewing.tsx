@@ -25,7 +25,6 @@ interface Props {
 /** The renewal of what is on it: what must come off, what may stay, made a job at a tap. */
 export function Renewing({ atMin }: Props) {
   const job = useJob('at', 'bay', 'document', 'id', 'nameOf', 'nowMin', 'shelf', 'standing');
-
   const { id, document, shelf, standing } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

@@ -24,7 +24,6 @@ const BY_EYE_DEG = 5;
 /** What is left of the top layer over the years, and what a visit finds: a drop on it says how long it lasts. */
 export function SeenSince({ subject, top, atMin }: Props) {
   const job = useJob('document', 'edit', 'id', 'record', 'standing');
-
   const { tap } = useTap(job.id);
   const { endMin, life, byWater } = top;
   const { surface, layers } = subject;

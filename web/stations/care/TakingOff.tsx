@@ -32,7 +32,6 @@ interface Props {
 /** What waiting costs, and the taking off made a job. */
 export function TakingOff({ clear }: Props) {
   const job = useJob('at', 'document', 'nowMin', 'standing');
-
   const { document } = job;
   const days = costOfWaiting(job.standing, clear, job.nowMin);
   const rate = wishesOf(document).hourRate;
@@ -92,7 +91,6 @@ const LIKELY = 0.05;
 /** The taking off of a panel, a side or the whole, as a job of its own. */
 export function MakeItAJob() {
   const job = useJob('at', 'bay', 'chosen', 'document', 'id', 'nameOf', 'nowMin');
-
   const { id, document, chosen } = job;
   const { currentData: log } = useLogQuery({ id });
   const { make, error, isLoading } = useMakeNextJob(job);

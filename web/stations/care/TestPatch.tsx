@@ -19,7 +19,6 @@ const inLine = (method: RemovalMethodId) => REMOVAL_METHODS[method].name.toLower
 /** How something nobody knows comes off: tried on a patch, mildest first, until water sheets. */
 export function TestPatch({ subject, clearUm }: Props) {
   const job = useJob('document', 'edit', 'nameOf', 'nowMin');
-
   const { surface, found, layers } = subject;
   const own = job.document.surfaces.find(({ id }) => id === surface.id);
   const top = found.at(-1);

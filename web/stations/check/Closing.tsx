@@ -18,7 +18,6 @@ const MOST_NAMED = 6;
 /** Before it goes: what is not done, and the list that is gone through by hand. Done is all of it, or left with a reason. */
 export function Closing({ isChecked }: { readonly isChecked: boolean }) {
   const job = useJob('document', 'id', 'laid', 'nameOf', 'planned', 'record', 'sheet');
-
   const { document, sheet, record } = job;
   const { tap, settling } = useTap(job.id);
   const { lacking, ticks, bare, isDone } = useMemo(

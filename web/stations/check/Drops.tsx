@@ -22,7 +22,6 @@ const BESIDE_WORDS = {
 /** How high a drop stands, by three touches on a picture from its side; over time, and against a panel left bare. */
 export function Drops() {
   const job = useJob('at', 'chosen', 'id', 'laid', 'nameOf', 'record');
-
   const { record, laid, chosen } = job;
   const { photos, take } = usePhotos(job.id);
   const { tap } = useTap(job.id);

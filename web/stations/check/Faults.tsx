@@ -14,7 +14,6 @@ import { REMEDY_WORDS } from './words';
 /** What was found, the latest first: what can be done about it at its age, and what was. */
 export function Faults() {
   const job = useJob('at', 'nameOf', 'record');
-
   const { record } = job;
   const found = [...record.faults.values()].reverse();
   if (found.length === 0) return null;
@@ -44,7 +43,6 @@ export function Faults() {
 /** Pictures of a fault in its place, kept with the panel. */
 function FaultPictures({ fault }: { readonly fault: FoundFault }) {
   const job = useJob('id', 'nameOf');
-
   const { photos, take, waiting, faults } = usePhotos(job.id);
   const own = photos.filter(({ mark }) => mark === fault.entry);
   const name = `${LAYING_FAULTS[fault.fault].name}, ${job.nameOf(fault.patch.surface)}`;
@@ -72,7 +70,6 @@ function FaultPictures({ fault }: { readonly fault: FoundFault }) {
 
 function Ways({ fault }: { readonly fault: FoundFault }) {
   const job = useJob('at', 'id', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
-
   const { tap, settling } = useTap(job.id);
   const { planned, record, sheet, prepared, nowMin } = job;
   const ways = remediesFor({ planned, record, sheet, preparation: prepared.preparation }, fault, nowMin);

@@ -20,7 +20,6 @@ interface Props {
 /** The one thing to look at now, with the places on it; one tap says that nothing was found. */
 export function LookAt({ light, look, check, onNextLight }: Props) {
   const job = useJob('id', 'log', 'nameOf', 'record');
-
   const { tap, settling } = useTap(job.id);
   const last = useUndoable(job);
   if (!look) {

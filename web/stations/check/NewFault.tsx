@@ -17,7 +17,6 @@ interface Props {
 /** What was found where one has touched: the second tap names it. */
 export function NewFault({ net, found: { surface, at }, first, onDone }: Props) {
   const job = useJob('document', 'id', 'nameOf', 'sheet');
-
   const { tap } = useTap(job.id);
   const [patch] = useState(() => patchAt(net, job.sheet, surface, at));
   const product = job.document.products.find(({ id }) => id === patch?.coat.product);

@@ -19,7 +19,6 @@ const MOST_GU = 120;
 /** What proves the work: thickness and gloss, read before and after. */
 export function Proof() {
   const job = useJob('chosen', 'document', 'id', 'laid', 'nameOf', 'record');
-
   const { chosen, record, laid, document } = job;
   const { tap, settling } = useTap(job.id);
   const [gloss, { error: glossError }] = useTakeGlossMutation();

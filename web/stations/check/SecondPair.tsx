@@ -17,7 +17,6 @@ const laidBy = (job: Pick<JobView, 'document' | 'hands'>, surfaces: readonly str
 /** Said to whoever looks at their own work: somebody else sees more. */
 export function SecondPair({ surfaces }: Props) {
   const job = useJob('document', 'hands');
-
   const me = useMe()?.person?.id;
   if (me === undefined || !laidBy(job, surfaces).has(me)) return null;
   return (
@@ -28,7 +27,6 @@ export function SecondPair({ surfaces }: Props) {
 /** Who looked at the finished work, beside who laid it. */
 export function LookedAtBy({ surfaces }: Props) {
   const job = useJob('byOf', 'document', 'hands', 'log');
-
   const nameOf = useNameOf();
   const undone = new Set(job.log.flatMap(({ entry }) => (entry.type === 'undo' ? [entry.entry] : [])));
   const looked = new Set(

@@ -18,7 +18,6 @@ interface Props {
 /** What water says of the finished work. Only once it may get wet: until then it says when. */
 export function Water({ picture }: Props) {
   const job = useJob('nowMin', 'planned', 'record', 'sheet');
-
   const dryUntilMin = keepDryUntilMin(job);
   if (dryUntilMin === null || job.nowMin < dryUntilMin) return <KeepDry untilMin={dryUntilMin} />;
   const { wet, photo, match, mode, ask, pending, beside, choose, touchPicture, take, forget, faults } = picture;

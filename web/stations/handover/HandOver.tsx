@@ -67,9 +67,7 @@ export function Component() {
 }
 
 function Agreed({ panels }: { readonly panels: readonly AgreedPanel[] }) {
-  const job = useJob('choose', 'chosen');
-
-  const { chosen, choose } = job;
+  const { chosen, choose } = useJob('choose', 'chosen');
   const one = panels.find(({ surface }) => surface === chosen?.id);
   const count = (state: AgreedState) => panels.filter((panel) => panel.state === state).length;
   const open = panels.filter(({ state }) => state !== 'done' && state !== 'bare');
@@ -130,7 +128,6 @@ const PAPER = 'inline-flex min-h-11 items-center gap-2 rounded border border-lin
 
 function Papers() {
   const job = useJob('at', 'id', 'record');
-
   const { id, record } = job;
   const { tap, settling } = useTap(id);
   const me = useMe();
@@ -197,9 +194,15 @@ function Papers() {
 }
 
 function Sign({ isWhole }: { readonly isWhole: boolean }) {
-  const job = useJob('byOf', 'document', 'id', 'laid', 'planned', 'record', 'sheet');
-
-  const { id, document, record, sheet, planned, laid, byOf } = job;
+  const { id, document, record, sheet, planned, laid, byOf } = useJob(
+    'byOf',
+    'document',
+    'id',
+    'laid',
+    'planned',
+    'record',
+    'sheet',
+  );
   const isHelper = useIsHelper();
   const { data: handovers = [] } = useHandoversQuery({ id });
   const [handOver, { error, isLoading }] = useHandOverMutation();

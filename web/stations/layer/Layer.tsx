@@ -64,9 +64,7 @@ function BrushBar({
   readonly brush: ReturnType<typeof useBrush>;
   readonly lasso: ReturnType<typeof useLasso>;
 }) {
-  const job = useJob('document', 'productName');
-
-  const { document, productName } = job;
+  const { document, productName } = useJob('document', 'productName');
   const zones = (Object.keys(ZONE_NAMES) as Zone[]).filter((zone) =>
     document.surfaces.some((surface) => surface.zone === zone),
   );
@@ -172,7 +170,6 @@ const LAYERING = ['not-allowed', 'bond', 'fresh-paint', 'recoat-window', 'test-s
 
 function Whole() {
   const job = useJob('choose', 'document', 'edit', 'id', 'nameOf', 'plan', 'productName');
-
   const { document, plan, choose, edit, nameOf, productName } = job;
   const findings = plan.findings.filter(({ code }) => LAYERING.includes(code));
   // What was found there is what something does not bond to: it can come off.

@@ -12,9 +12,7 @@ interface StrippingCostsProps {
 }
 
 export function StrippingCosts({ surfaces, takes = 'all' }: StrippingCostsProps) {
-  const job = useJob('document');
-
-  const { document } = job;
+  const { document } = useJob('document');
   const minutes = strippingMin(document, surfaces, takes);
   const rate = document.prepare?.hourRate ?? USUAL_WISHES.hourRate;
   return (

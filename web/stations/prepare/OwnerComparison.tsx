@@ -16,7 +16,6 @@ interface Props {
 /** What each level of correction would do to this very item, side by side in the owner's words. */
 export function OwnerComparison({ options, onBack }: Props) {
   const job = useJob('document', 'edit', 'nameOf', 'prepared');
-
   const { document, nameOf, edit } = job;
   const { prepare, currency } = document;
   const marks = document.surfaces.flatMap(({ id, marks: own = [] }): PlacedMark[] =>
@@ -136,7 +135,6 @@ const STATE_WORDS = {
 /** Line by line what was agreed otherwise. */
 function ScopeLines() {
   const job = useJob('document', 'nameOf');
-
   const scope = job.document.prepare?.scope ?? [];
   if (scope.length === 0) return null;
   return (

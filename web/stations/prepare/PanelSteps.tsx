@@ -25,7 +25,6 @@ interface Props {
 /** What is done to one panel, step by step with its reason, and what its paint can stand. */
 export function PanelSteps({ surface, prepared }: Props) {
   const job = useJob('document', 'edit', 'nameOf', 'record');
-
   const { document, edit } = job;
   const { steps, level, ledger, goes } = prepared;
   const leftOut = document.prepare?.leftOut ?? [];

@@ -35,7 +35,6 @@ interface Props {
 /** One stage of the work: what it is, and at the bay begun, paused with a reason, and finished with one tap. */
 export function StageRow({ stage, turns }: Props) {
   const job = useJob('at', 'id', 'nowMin', 'prepared', 'record');
-
   const { kind, round, steps, minutes, defaultMin: predictedMin } = stage;
   const { tap } = useTap(job.id);
   const [pausing, setPausing] = useState(false);

@@ -15,7 +15,6 @@ interface Props {
 /** What a stage really used and what was found while at it: on the record, and the next plan learns from it. */
 export function StageTook({ stage, record }: Props) {
   const job = useJob('id', 'prepared');
-
   const [open, setOpen] = useState(false);
   const { tap } = useTap(job.id);
   const [found, setFound] = useState('');

@@ -24,7 +24,6 @@ const percentFault = (value: number) => (value >= 0 && value <= 100 ? undefined 
 /** The ladder of test spots on a panel: what to try next and why, and what each try did. */
 export function TestSpot({ surface }: { readonly surface: Surface }) {
   const job = useJob('document', 'edit', 'id');
-
   const { document, edit } = job;
   const all = document.prepare?.tests ?? [];
   const own = all.filter((test) => test.surface === surface.id);

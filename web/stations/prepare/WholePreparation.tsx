@@ -37,7 +37,6 @@ interface Props {
 /** The item's preparation in working order, what it uses, and what it follows from. */
 export function WholePreparation({ options }: Props) {
   const job = useJob('choose', 'document', 'edit', 'nameOf', 'prepared', 'record');
-
   const { document, edit, choose, nameOf } = job;
   const { preparation, settings, day } = job.prepared;
   const { prepare } = document;
@@ -200,7 +199,6 @@ const SCHOOL_LABELS: Readonly<Record<keyof PrepareSchools, string>> = {
 /** What is sensible for what the item is for, worked out from what each level would do on it. */
 function UseAdvice({ options }: Props) {
   const job = useJob('document', 'edit', 'prepared');
-
   const use = job.document.prepare?.use;
   const advice = use && adviseLevel(options, use);
   const option = advice && options.find(({ level }) => level === advice.level);
@@ -232,7 +230,6 @@ function UseAdvice({ options }: Props) {
 /** Panels of whose paint nothing is said: asked about where the hours are worked out, and answered there in one tap. */
 function NobodyLooked() {
   const job = useJob('document', 'prepared');
-
   const unknown = new Set(job.prepared.preparation.panels.filter((panel) => panel.unknown).map(({ id }) => id));
   if (unknown.size === 0) return null;
   return (
@@ -248,7 +245,6 @@ function NobodyLooked() {
 /** What would be forgotten before anything is laid. */
 function LooseEnds() {
   const job = useJob('begun', 'choose', 'document', 'nameOf', 'prepared', 'record');
-
   const { preparation, cases } = job.prepared;
   const nowMs = useNow(60_000);
   const waitingMin = job.begun ? undefined : (nowMs - Date.parse(job.document.startAt)) / 60_000;

@@ -18,7 +18,6 @@ interface Props {
 /** A product by each method beside one another: what it takes against how long it takes. */
 export function Methods({ products }: Props) {
   const job = useJob('document', 'edit', 'id', 'productName', 'products', 'record');
-
   const [product, setProduct] = useState(products[0]!);
   const { data, error, isFetching } = useMethodsQuery({ id: job.id, product });
   const sheet = job.products.find(({ id }) => id === product);

@@ -32,7 +32,6 @@ const PRESS_PX = 5;
 /** Panels in the order they are worked, dragged to another place by pointer or by key. */
 export function OrderOfWork({ patches, said, onMove }: Props) {
   const job = useJob('choose', 'document', 'nameOf');
-
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: PRESS_PX } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),

@@ -9,7 +9,6 @@ import { Tick } from '../../ui/Tick';
 /** The ways round an item that shops go by: one tap lays the panels in that order. */
 export function OrderSchools({ arrangement }: { readonly arrangement: Arrangement }) {
   const job = useJob('document', 'edit');
-
   const [glassLast, setGlassLast] = useState(true);
   const outlines = new Map(arrangement.panels.map(({ id, outline }) => [id, outline]));
   const panels = job.document.surfaces.map(({ id, zone, substrate }) => ({

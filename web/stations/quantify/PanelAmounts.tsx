@@ -16,7 +16,6 @@ import { amountInHand, inUnit } from '../../material/product-words';
 
 export function Panel() {
   const job = useJob('chosen', 'document', 'plan', 'products', 'stock');
-
   const { plan, products, chosen } = job;
   const surface = chosen!;
   const laidFor = job.stock?.cost.bySurface.find((each) => each.surface === surface.id)?.cost;

@@ -20,7 +20,6 @@ interface Props {
 /** One panel: its sections with their numbers and amounts, whether it goes in one piece, and what it waits for. */
 export function PanelSections({ surface, patches, said, waiting, onWait }: Props) {
   const job = useJob('edit', 'nameOf');
-
   const own = patches.filter(({ pieces }) => pieces.some((piece) => piece.surface === surface.id));
   const others = own.flatMap(({ pieces }) => pieces.map((piece) => piece.surface)).filter((id) => id !== surface.id);
   const matte = SUBSTRATES[surface.substrate].matte === true;

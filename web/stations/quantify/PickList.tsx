@@ -15,7 +15,6 @@ import { useNameOf } from '../../people/api';
 /** Everything the job wants at hand, in the order of work, ticked off on whatever tablet is nearest. */
 export function PickListView() {
   const job = useJob('at', 'document', 'id', 'nowMin', 'plan', 'prepared', 'products', 'record');
-
   const { groups, ticked, tickedBy, short, error } = usePickList(job);
   const nameOf = useNameOf();
   const handIn = useHandIn();

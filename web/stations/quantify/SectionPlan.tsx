@@ -25,7 +25,6 @@ const LEGEND: readonly LegendEntry[] = [
 /** The sections of a coat on the sheet itself: what is laid in one go, in which order, with how much. */
 export function SectionPlan() {
   const job = useJob('chosen', 'document', 'edit', 'plan', 'productName', 'products');
-
   const { document, plan, chosen } = job;
   const arrangement = useMemo(() => arrange(document), [document]);
   const coats = useMemo(() => sectionPlan(document, plan, arrangement), [document, plan, arrangement]);

@@ -4,7 +4,6 @@ import { moment } from '../../ui/moments';
 
 export function AllDone() {
   const job = useJob('at', 'document', 'id', 'plan', 'record', 'sheet');
-
   const { sheet, plan, at, document, record } = job;
   const { search } = useLocation();
   if (sheet.patches.length === 0 && sheet.refused.length === 0 && record.stages.size > 0) {

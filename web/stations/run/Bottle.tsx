@@ -27,7 +27,6 @@ export const batchInHand = ({ id, stock }: Pick<JobView, 'id' | 'stock'>, produc
 /** The bottle in hand: what is laid draws from it. Taken, changed and emptied in one tap. */
 export const Bottle = memo(function Bottle({ product, amount }: Props) {
   const job = useJob('id', 'stock');
-
   const [changing, setChanging] = useState(false);
   const handIn = useHandIn();
   const kind = job.stock?.kinds.find(({ of }) => of === product.id);

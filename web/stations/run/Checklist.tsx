@@ -39,7 +39,6 @@ interface Props {
 /** Before the first patch: everything that sends one running later. What is missing is said, and may be answered for. */
 export function Checklist({ first, lines }: Props) {
   const job = useJob('document', 'id');
-
   const { tap, settling } = useTap(job.id);
   const product = job.document.products.find(({ id }) => id === first.coat.product)!;
   const open = lines.filter(({ state }) => state === undefined);

@@ -15,7 +15,6 @@ interface Props {
 /** The panel touched on the map: done before its turn, left out for a reason, or taken up again. */
 export const ChosenPanel = memo(function ChosenPanel({ current, onWish }: Props) {
   const job = useJob('choose', 'chosen', 'id', 'nameOf', 'record', 'sheet');
-
   const { chosen, record, sheet } = job;
   const { tap, settling } = useTap(job.id);
   if (!chosen) return null;

@@ -19,7 +19,6 @@ const LAST_SHOWN = 5;
 /** A fault noted on a patch, and what to do about it at its age. */
 export const FaultDialog = memo(function FaultDialog({ current, onClose, onTap }: Props) {
   const job = useJob('at', 'chosen', 'document', 'nameOf', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
-
   const { sheet, chosen } = job;
   const worked = sheet.patches
     .filter(({ record }) => record !== undefined)

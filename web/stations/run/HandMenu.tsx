@@ -57,7 +57,6 @@ const COMES: readonly (readonly [name: string, does: HelpRole])[] = [
 /** Who works at the item: somebody joins or leaves, and the rest of the sheet is laid out anew. */
 function WhoIsThere() {
   const job = useJob('id', 'nowMin', 'planned', 'record');
-
   const { tap } = useTap(job.id);
   const { planned, nowMin, record } = job;
   const people = peopleOf(planned.crew);

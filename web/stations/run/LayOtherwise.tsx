@@ -22,7 +22,6 @@ interface Props {
 /** Another product, or another way to lay it, than planned: the rules are asked first, and what they refuse is not offered. */
 export function LayOtherwise({ surface, layer, onDone }: Props) {
   const job = useJob('nameOf');
-
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -47,7 +46,6 @@ export function LayOtherwise({ surface, layer, onDone }: Props) {
 
 function Ways({ surface, layer, onDone }: Props) {
   const job = useJob('document', 'edit', 'planned', 'shelf', 'stock');
-
   const { document, planned, shelf, stock } = job;
   const own = document.surfaces.find(({ id }) => id === surface)!;
   const ground = planned.surfaces.find(({ id }) => id === surface)!;

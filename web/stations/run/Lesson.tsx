@@ -5,7 +5,6 @@ import { useJob } from '../../job/job-context';
 /** What the cues seen have taught of the product in hand. */
 export const Lesson = memo(function Lesson({ product }: { readonly product: string }) {
   const job = useJob('planned', 'record');
-
   const lesson = useMemo(
     () => flashLessons(job.planned, job.record).find((one) => one.product === product),
     [job.planned, job.record, product],

@@ -27,7 +27,6 @@ const TONE = {
 /** What else is wet, the oldest first, each with its own window, and what others have in hand: a tap takes it over. */
 export const Meanwhile = memo(function Meanwhile({ current, others, disabled, onTap }: Props) {
   const job = useJob('byOf', 'document', 'nameOf', 'sheet');
-
   const { sheet, document } = job;
   const nameOf = useNameOf();
   const wet = sheet.wet.filter(({ patch }) => !current || patchKey(patch) !== patchKey(current.patch));
@@ -83,7 +82,6 @@ interface AlsoWetProps {
 /** One of them: a tap begins to level it. */
 function AlsoWet({ wet, name, disabled, onTap }: AlsoWetProps) {
   const job = useJob('at', 'document', 'planned', 'record');
-
   const { planned, record, document } = job;
   const { startMin, window } = useMemo(() => patchWindow(planned, record, wet, wet.startMin), [planned, record, wet]);
   const ageMin = useAge(document.startAt, startMin, window);

@@ -14,7 +14,6 @@ interface Props {
 /** The work stands still; what is wet does not: its windows go on. */
 export function Paused({ pause }: Props) {
   const job = useJob('document', 'id', 'sheet');
-
   const { tap, settling } = useTap(job.id);
   return (
     <section aria-label="In hand" className="flex min-h-0 flex-col overflow-auto px-6 py-5">

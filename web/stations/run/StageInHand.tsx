@@ -21,7 +21,6 @@ interface Props {
 /** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
 export function StageInHand({ now: { stage, nth, of }, onLay }: Props) {
   const job = useJob('document', 'id', 'nameOf', 'record');
-
   const { tap, settling } = useTap(job.id);
   const now = useNow(1000);
   const [pausing, setPausing] = useState(false);

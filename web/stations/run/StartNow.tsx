@@ -4,9 +4,7 @@ import { Button } from '../../ui/Button';
 import { moment, nowInstant } from '../../ui/moments';
 
 export function StartNow() {
-  const job = useJob('bay', 'document', 'edit');
-
-  const { document, edit, bay } = job;
+  const { document, edit, bay } = useJob('bay', 'document', 'edit');
   return (
     <section className="flex flex-col justify-center gap-6 p-8">
       <p className="text-2xl">

@@ -10,7 +10,6 @@ const REASON = 'the job has no place for it any more';
 /** Entries of the record whose panel or layer the job has lost: set aside by hand, and never silently. */
 export const Strays = memo(function Strays() {
   const job = useJob('at', 'document', 'id', 'log');
-
   const { document, log } = job;
   const { tap, settling } = useTap(job.id);
   const lost = useMemo(() => strays(document, log), [document, log]);

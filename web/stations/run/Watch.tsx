@@ -14,7 +14,6 @@ interface Props {
 /** Nothing to touch yet: what comes to these hands next, and how far the others are with it. */
 export function Watch({ patch, others }: Props) {
   const job = useJob('document', 'id', 'nameOf');
-
   const { tap, settling } = useTap(job.id);
   const { state } = patch;
   return (

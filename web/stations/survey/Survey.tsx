@@ -131,9 +131,7 @@ function Side({ view, map, chosen, onAdd }: SideProps) {
 const allM2 = (surface: Surface) => surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 }) * surface.count;
 
 function Whole({ onAdd }: { readonly onAdd: () => void }) {
-  const job = useJob('choose', 'document');
-
-  const { document, choose } = job;
+  const { document, choose } = useJob('choose', 'document');
   const parts = document.surfaces.map((surface) => ({ surface, areaM2: allM2(surface) }));
   const total = totalArea(parts.map(({ surface, areaM2 }) => ({ areaM2, source: surface.measuredBy })));
   const [low, high] = areaRange(total);

@@ -21,7 +21,6 @@ const TYPED = 'typed';
 /** Where and when: the bay, its air as expected, typed in or read off, and the two moments that matter. */
 export function AirForm() {
   const job = useJob('bay', 'bays', 'begun', 'document', 'draft', 'edit', 'nowMin', 'planned');
-
   const { document, draft, bays, bay, edit, begun } = job;
   const air = airAt(job.planned.ambient, begun ? job.nowMin : 0);
   const dew = condensation(air.airC, air.rhPct, air.airC);
@@ -117,7 +116,6 @@ export function AirForm() {
 /** What the bay's thermo-hygrometer says now, and taking it over. */
 function Reading({ bay }: { readonly bay: Bay }) {
   const job = useJob('begun', 'edit');
-
   const reading = useInstrument(bay.id);
   if (reading === null) {
     return (
@@ -163,7 +161,6 @@ const CLIMATE_FIELDS: readonly (readonly [keyof BayClimate, string, string])[] =
 /** The bay's own climate; a change is for every job planned in it from then on, and for this one at once. */
 function ClimateForm({ bay }: { readonly bay: Bay }) {
   const job = useJob('draft', 'edit');
-
   const [save, { error }] = useSaveBay();
   const change = async (key: keyof BayClimate, value: number) => {
     const next = { ...bay, climate: { ...bay.climate, [key]: value } };

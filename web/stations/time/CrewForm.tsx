@@ -29,9 +29,7 @@ const paceFault = (value: number) => (value > 0 && value <= 10 ? undefined : 'mo
 
 /** Whose hands, at what pace; and how the item lives afterwards. */
 export function CrewForm() {
-  const job = useJob('document', 'edit');
-
-  const { document, edit } = job;
+  const { document, edit } = useJob('document', 'edit');
   const { crew, schools, owner } = document;
   const change = (changes: Partial<typeof crew>) => edit(changeDocument({ crew: { ...crew, ...changes } }));
   return (

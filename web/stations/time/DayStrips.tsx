@@ -29,7 +29,6 @@ const MOST_DAYS = 21;
 /** A line a calendar day: when somebody is there, what is done, and what goes on by itself through the night. */
 export function DayStrips({ days }: { readonly days: DaysView }) {
   const job = useJob('document', 'nowMin', 'planned');
-
   const { blocks } = days;
   const start = DateTime.fromISO(job.document.startAt, { setZone: true });
   const midnightMin = -(start.hour * MINUTES_PER_HOUR + start.minute + start.second / 60);
@@ -126,7 +125,6 @@ function Block({
   readonly place: { readonly left: string; readonly width: string };
 }) {
   const job = useJob('at', 'productName');
-
   const name = blockName(block.key, job);
   const words = `${name}, ${clock(job.at(from))} to ${clock(job.at(to))}`;
   const byItself = block.personMin === 0;

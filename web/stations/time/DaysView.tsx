@@ -25,7 +25,6 @@ const HALF_DAYS = 4;
 /** The job's days: from the first foam to the key in the owner's hand, in the hours there are. */
 export function DaysView() {
   const job = useJob('days', 'document', 'edit', 'id', 'nowMin', 'record');
-
   const { document, days, record, nowMin } = job;
   const fromMin = Math.floor(countsFrom(record, nowMin));
   return (
@@ -122,7 +121,6 @@ function InOrder({ blocks }: { readonly blocks: readonly DayBlock[] }) {
 /** What was told to somebody, and what is otherwise now. */
 function Changes({ days }: { readonly days: Days }) {
   const job = useJob('at', 'document', 'edit', 'productName');
-
   const agreed = job.document.days?.agreed;
   const keep = () => job.edit(changeDays({ agreed: asAgreed(job.document, days, nowInstant()) }));
   if (days.blocks.length === 0) return null;
@@ -182,7 +180,6 @@ function Changes({ days }: { readonly days: Days }) {
 /** Half a day that is lost, struck out in one tap. */
 function Lost({ fromMin }: { readonly fromMin: number }) {
   const job = useJob('at', 'bay', 'document', 'edit', 'nowMin');
-
   const [why, setWhy] = useState<LostWhy>('power');
   const lost = job.document.days?.lost ?? [];
   const { startAt } = job.document;

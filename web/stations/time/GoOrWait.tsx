@@ -29,7 +29,6 @@ const FILLS = { good: 'ok', marginal: 'warn', not: 'stop' } as const;
 /** Go or wait: each panel and product, now and through the coming two days. */
 export function GoOrWait() {
   const job = useJob('bay', 'begun', 'chosen', 'document', 'id', 'nowMin', 'plan', 'planned');
-
   const { planned, plan, nowMin, begun, document } = job;
   const fromMin = Math.floor((begun ? nowMin : Math.max(0, nowMin)) / SLOT_MIN) * SLOT_MIN;
   const arrived = document.item?.arrived;
@@ -84,7 +83,6 @@ export function GoOrWait() {
 /** The one line that matters. */
 function Verdict({ view, at }: { readonly view: GoView; readonly at: number }) {
   const job = useJob('at');
-
   const [row] = view.rows;
   if (!row) return <p className="text-ink-2">Nothing is left to be laid.</p>;
   const verdict = row.verdicts[at]!;
@@ -109,7 +107,6 @@ interface WholeProps {
 
 function WholeGo({ view, slot, dust }: WholeProps) {
   const job = useJob('at', 'nameOf', 'plan');
-
   const { best } = view;
   const failing = alike(
     view.groups.filter(({ strip }) => strip[slot]!.verdict !== 'good'),
@@ -273,7 +270,6 @@ function Against({ group, slot }: { readonly group: GoGroup; readonly slot: numb
 /** An item that comes in cold is below the dew point for a while. */
 function Arrival() {
   const job = useJob('document', 'edit');
-
   const { item = { name: job.document.title }, startAt } = job.document;
   const { arrived } = item;
   const change = (next: typeof arrived) => job.edit(changeDocument({ item: { ...item, arrived: next } }));

@@ -22,7 +22,6 @@ const HOURS_A_LABEL = 6;
 /** Two days ahead, product by product, half an hour a bar; the moment that is looked at is moved along it. */
 export function GoStrip({ view: { fromMin, slots, rows, hours }, slot, onSlot }: Props) {
   const job = useJob('at');
-
   const times = Array.from({ length: slots }, (_, index) => fromMin + index * SLOT_MIN);
   const isOpen = (tMin: number) => hours.some(([from, to]) => from <= tMin && tMin < to);
   const columns = { gridTemplateColumns: `9rem repeat(${slots}, minmax(0, 1fr))` };

@@ -29,7 +29,6 @@ const FIRST = 'first';
 /** Coats put elsewhere on the run sheet than it had them: by dragging their block, or here. */
 export function MovedByHand({ own, unmoved }: Props) {
   const job = useJob('chosen', 'document', 'edit', 'nameOf', 'productName', 'sheet');
-
   const { moves = [] } = job.document;
   const { lostMoves } = job.sheet.out;
   const coats = coatsOnSheet(job);
@@ -84,7 +83,6 @@ function OneCoat({
   readonly isOnlyOne: boolean;
 }) {
   const job = useJob('document', 'edit', 'nameOf', 'productName', 'sheet');
-
   const { people } = job.sheet.out;
   const move = job.document.moves?.find((each) => coatKey(each) === coatKey(coat));
   const after = move ? (move.after ? coatKey(move.after) : FIRST) : AS_IT_COMES;

@@ -35,7 +35,6 @@ export function useAirSpread({ bay }: Pick<JobView, 'bay'>): number {
 /** What must hold until it is handed over, what is in danger first, each with its way out. */
 export function MustHold() {
   const job = useJob('at', 'bay', 'days', 'document', 'nameOf', 'nowMin', 'plan', 'planned', 'productName');
-
   const { document, planned, plan, days, nowMin } = job;
   const { data: weather } = useYardForecastQuery();
   const airK = useAirSpread(job);

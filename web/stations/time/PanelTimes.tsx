@@ -56,7 +56,6 @@ interface Props {
 /** One panel in time: how its clocks run, its window, its sections, and all that follows. */
 export function PanelTimes({ surface }: Props) {
   const job = useJob('bay', 'document', 'edit', 'nameOf', 'plan', 'planned');
-
   const { plan, document, planned, edit } = job;
   const own = plan.surfaces.find(({ id }) => id === surface.id)!;
   const plannedSurface = planned.surfaces.find(({ id }) => id === surface.id)!;
@@ -146,7 +145,6 @@ interface CoatProps {
 
 function CoatTimes({ surface, product, coat, laid }: CoatProps) {
   const job = useJob('at', 'planned');
-
   const air = airAt(job.planned.ambient, laid.startMin);
   const times = windowTimes(laid.window);
   const { levelFromMin, levelByMin, guarded, cueMin } = laid.window;
@@ -224,7 +222,6 @@ function CoatTimes({ surface, product, coat, laid }: CoatProps) {
 /** For a panel that has to be done in one piece and is too large for the window: what would make it fit. */
 function WhatWouldFit({ surface, product, coat, laid }: CoatProps) {
   const job = useJob('planned', 'shelf');
-
   const { crew, matteSchool, ambient } = job.planned;
   const { guarded } = laid.window;
   if (

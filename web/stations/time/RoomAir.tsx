@@ -23,7 +23,6 @@ interface Airing {
 /** Solvent in the air of the bay over the run sheet, beside its limits; more air takes it away, and shortens windows. */
 export function RoomAir() {
   const job = useJob('at', 'bay', 'document', 'planned', 'sheet');
-
   const { document, bay, planned, sheet } = job;
   const own = document.room;
   const measured = own ?? bay?.room ?? undefined;
@@ -80,7 +79,6 @@ export function RoomAir() {
 /** The one thing that matters: whether it may be breathed, and what it takes. */
 function Verdict({ vapour: { peak, peakMin, neededPerHour } }: { readonly vapour: RoomVapour }) {
   const job = useJob('at');
-
   const burns = peak.ofExplosive >= EXPLOSIVE_ALARM;
   const isOver = burns || (peak.ofLimit ?? 0) > 1;
   const needs =

@@ -51,7 +51,6 @@ interface Stretch {
 /** A lane a person: what is laid above, what is levelled below, each patch in the colour of its product. */
 export function SheetLanes({ late, across, onAcross }: Props) {
   const job = useJob('at', 'document', 'edit', 'productName', 'sheet');
-
   const { actions, people } = job.sheet.out;
   const stretches = stretchesOf(actions);
   const wholeMin = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
@@ -199,7 +198,6 @@ const share = ({ fromMin, toMin }: Stretch, tMin: number) => (100 * (tMin - from
 
 function Ticks({ stretch }: { readonly stretch: Stretch }) {
   const job = useJob('at');
-
   const whole = stretch.toMin - stretch.fromMin;
   const everyMin = whole > 360 ? 120 : whole > 120 ? 60 : 30;
   const first = DateTime.fromISO(job.at(stretch.fromMin), { setZone: true });
@@ -267,7 +265,6 @@ function Block({
   readonly isNamed: boolean;
 }) {
   const job = useJob('at', 'choose', 'chosen', 'nameOf');
-
   const isLaying = action.does === 'lay';
   const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({
     id: `${blockKey(action)} ${action.does}`,

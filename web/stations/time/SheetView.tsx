@@ -27,7 +27,6 @@ const WORTH_NAMING = 0.01;
 /** The whole laying before it is done: who does what when, and how it goes on a thousand days. */
 export function SheetView() {
   const job = useJob('bay', 'begun', 'document', 'edit', 'id', 'layFromMin', 'planned', 'prepared', 'record', 'sheet');
-
   const { sheet, document } = job;
   const rehearsal = useRehearsal(job, AHEAD_SCHOOLS);
   const { found } = rehearsal;
@@ -99,7 +98,6 @@ export function SheetView() {
 
 function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined; readonly rehearsal: Rehearsal }) {
   const job = useJob('at', 'sheet');
-
   const { isWorking, share, failed, start, stop } = rehearsal;
   const rows =
     own &&
@@ -167,7 +165,6 @@ function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined;
 /** What was wished for, and whether it may be promised. */
 function Promise({ own }: { readonly own: SchoolRehearsed | undefined }) {
   const job = useJob('at', 'document');
-
   const needsBy = job.document.owner?.needsBy;
   const ready = own?.rehearsed.ready;
   if (!needsBy || !ready) return null;
@@ -184,7 +181,6 @@ function Promise({ own }: { readonly own: SchoolRehearsed | undefined }) {
 /** The patches that are late most often. */
 function WhereLate({ own }: { readonly own: SchoolRehearsed }) {
   const job = useJob('choose', 'nameOf');
-
   const rows = own.patches
     .map((patch, index) => ({ patch, share: own.rehearsed.late[index]! }))
     .filter(({ share }) => share >= WORTH_NAMING)

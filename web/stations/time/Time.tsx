@@ -60,7 +60,6 @@ export function Component() {
 
 function ReadyAndCure() {
   const job = useJob('chosen', 'plan');
-
   const lens = useMemo(() => timeLens(job), [job]);
   return (
     <Station
@@ -109,7 +108,6 @@ function timeLens({ plan }: Pick<JobView, 'plan'>) {
 /** The one line that matters: when it may go, and whether that is in time. */
 function Headline() {
   const job = useJob('at', 'document', 'plan');
-
   const { plan, document } = job;
   const { handoverMin } = plan;
   if (plan.purchases.length === 0)
@@ -150,9 +148,7 @@ function Cure() {
 }
 
 function Whole() {
-  const job = useJob('choose', 'nameOf', 'plan');
-
-  const { plan, nameOf, choose } = job;
+  const { plan, nameOf, choose } = useJob('choose', 'nameOf', 'plan');
   const findings = plan.findings.filter(({ code }) => !NOT_OF_TIME.includes(code));
   return (
     <>
@@ -185,7 +181,6 @@ function Ready() {
     'record',
     'sheet',
   );
-
   const { plan, document } = job;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
   const curing = useCuringDates(job);
@@ -253,7 +248,6 @@ const TOLD_FROM_MIN = 6 * 60;
 /** What standing outside makes of the first wash and of the cure. */
 function Outside({ curing }: { readonly curing: CuringDatesView }) {
   const job = useJob('at', 'outdoors');
-
   const { expected, inBay, cold } = curing;
   const { data: weather } = useYardForecastQuery();
   if (job.outdoors === undefined) return null;

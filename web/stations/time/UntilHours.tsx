@@ -9,7 +9,6 @@ const HIGH_PX = 84;
 /** What is left until the owner needs it, hour by hour of those in which somebody is there. */
 export function UntilHours({ until }: { readonly until: UntilDeadline }) {
   const job = useJob('at', 'document');
-
   const { workMin, beyondMin, thereMin, spareMin } = until;
   const most = Math.max(1, workMin);
   const needsBy = job.document.owner!.needsBy!;

@@ -40,7 +40,6 @@ const FILLS = { good: 'ok', marginal: 'warn', not: 'stop' } as const;
 /** Air, panel and hands turned by hand: what becomes of windows, sections, minutes and risk, on every panel at once. */
 export function WhatIf() {
   const job = useJob('begun', 'chosen', 'nowMin', 'plan', 'planned');
-
   const { planned, plan } = job;
   const now = airAt(planned.ambient, job.begun ? job.nowMin : 0);
   const asPlanned: Bench = { airC: now.airC, rhPct: now.rhPct, airSpeed: now.airSpeed, panelK: 0, pace: 1 };

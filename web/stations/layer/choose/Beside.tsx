@@ -19,9 +19,7 @@ interface Props {
 
 /** Two proposals side by side: what differs in money, life and hours, and on which panels. */
 export function Beside({ point, points, against, onAgainst }: Props) {
-  const job = useJob('document', 'productName');
-
-  const { document, productName } = job;
+  const { document, productName } = useJob('document', 'productName');
   const others = points.filter((each) => each !== point);
   const differences = differencesBetween(
     against?.surfaces ?? document.surfaces.filter(({ id }) => point.surfaces.some((each) => each.id === id)),

@@ -12,7 +12,6 @@ interface SumsProps {
 
 export function ChoiceSums({ point, answer }: SumsProps) {
   const job = useJob('document', 'productName', 'shelf');
-
   const { currency } = job.document;
   const rows: readonly (readonly [string, string])[] = [
     ['To buy', money(point.materialMoney, currency)],

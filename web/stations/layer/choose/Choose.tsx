@@ -23,7 +23,6 @@ const FrontierChart = later(() => import('./FrontierChart'));
 /** What to lay where: for the whole item at once, as a frontier to choose from. */
 export function Choose() {
   const job = useJob('chosen', 'document', 'draft', 'edit', 'laid', 'productName', 'shelf');
-
   const { document, shelf, edit, chosen, laid } = job;
   const { state, start, stop } = useChoice();
   const [at, setAt] = useState(0);

@@ -25,7 +25,6 @@ export const MINUTES_PER_HOUR = 60;
 /** Why the rest of the shelf is not in the best choice. */
 export function FellAway({ answer }: { readonly answer: ChoiceFile }) {
   const job = useJob('document', 'productName');
-
   const { currency } = job.document;
   const dearer = answer.fellAway.flatMap((each) => (each.why === 'dearer' ? [each] : [])).sort((a, b) => a.by - b.by);
   const rest = answer.fellAway.flatMap((each) =>

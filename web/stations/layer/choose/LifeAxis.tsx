@@ -21,7 +21,6 @@ interface Row {
 /** How long each stack of a choice lasts, on one axis of the time it is kept, with its renewals. */
 export function LifeAxis({ point }: { readonly point: ChoicePoint }) {
   const job = useJob('document', 'productName', 'shelf');
-
   const { keptMonths } = wishesOf(job.document);
   const rows = lifeRows(job, point);
   if (rows.length === 0) return null;

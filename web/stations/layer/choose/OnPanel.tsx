@@ -33,7 +33,6 @@ interface OnPanelProps {
 /** What is proposed for one panel, and whether its planned stack is given. */
 export function OnPanel({ point, points, onGive }: OnPanelProps) {
   const job = useJob('chosen', 'document', 'laid', 'productName');
-
   const { chosen, document, productName, laid } = job;
   if (!chosen) return null;
   const pinned = document.wishes?.pinned ?? [];

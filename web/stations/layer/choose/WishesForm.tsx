@@ -20,9 +20,7 @@ const WEIGHTS = [
 
 /** What matters to the owner, what is given, and how the item lives. */
 export function WishesForm() {
-  const job = useJob('document', 'edit');
-
-  const { document, edit } = job;
+  const { document, edit } = useJob('document', 'edit');
   const wishes = wishesOf(document);
   const { currency } = document;
   const setConcern = (concern: Concern, weight: string) =>
@@ -162,7 +160,6 @@ export function WishesForm() {
 
 function Circumstance({ id }: { readonly id: CircumstanceId }) {
   const job = useJob('document', 'edit');
-
   const { name, choices } = CIRCUMSTANCES[id];
   const value: string = job.document.owner?.[id] ?? USUAL_EXPOSURE[id];
   return (

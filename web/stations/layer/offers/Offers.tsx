@@ -23,7 +23,6 @@ import { OfferDialog } from './OfferDialog';
 /** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
 export function Offers() {
   const job = useJob('document', 'edit', 'id', 'laid', 'prepared', 'shelf');
-
   const { document, shelf, edit, laid } = job;
   const { data: records, error } = useOffersQuery();
   const [editing, setEditing] = useState<OfferRecord>();
@@ -123,7 +122,6 @@ interface ColumnProps {
 
 function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
   const job = useJob('document', 'nameOf', 'shelf');
-
   const agreed = job.document.agreed?.offer === quote.offer.id;
   const { offer, applied, price } = quote;
   const { currency } = job.document;
@@ -232,7 +230,6 @@ function Agreed({
   readonly quotes: readonly Quoted[];
 }) {
   const job = useJob('document', 'edit');
-
   const { currency } = job.document;
   const today = quotes.find(({ offer }) => offer.id === agreed.offer)?.price.totalMoney;
   return (

@@ -29,7 +29,6 @@ const LEGEND: readonly LegendEntry[] = [
 /** The blanks where they will lie: on the panels, edge by edge. */
 export function FilmBlanks() {
   const job = useJob('chosen', 'document', 'edit');
-
   const work = useFilmWork(job);
   const { chosen } = job;
   const blanks = useMemo(() => work.flatMap((each) => each.blanks), [work]);
@@ -77,7 +76,6 @@ interface Props {
 
 function WholeFilm({ work }: Props) {
   const job = useJob('document', 'edit', 'laid', 'shelf');
-
   const films = job.shelf.filter(({ family }) => family === 'film');
   const [filmId, setFilm] = useState<string | undefined>(work[0]?.product.id);
   const film = films.find(({ id }) => id === filmId) ?? films[0];
@@ -154,7 +152,6 @@ function WholeFilm({ work }: Props) {
 
 function PanelFilm({ surface, work }: Props & { readonly surface: Surface }) {
   const job = useJob('edit', 'shelf');
-
   const own = work.flatMap(({ blanks, product }) =>
     blanks.filter(({ panel }) => panel === surface.id).map((blank) => ({ blank, product })),
   );

@@ -23,7 +23,6 @@ type Seconds = (typeof TRIES)[number][0];
 /** The blanks on the roll: nested as long as one cares to wait, moved by hand, and cut. */
 export function FilmRoll() {
   const job = useJob('document');
-
   const work = useFilmWork(job);
   const [wanted, setWanted] = useState<string>();
   const shown = work.find(({ product }) => product.id === wanted) ?? work[0];
@@ -51,7 +50,6 @@ export function FilmRoll() {
 
 function OneFilm({ work }: { readonly work: FilmWork }) {
   const job = useJob('document', 'edit', 'stock');
-
   const rolls = useRolls(job, work);
   const [seconds, setSeconds] = useState<Seconds>('10');
   const { film, shown, working, state } = rolls;

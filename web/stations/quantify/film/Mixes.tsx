@@ -9,7 +9,6 @@ const ml = (value: number) => `${Math.round(value)} ml`;
 /** What the film floats on and is set with, for the air it is laid in. */
 export function Mixes({ work }: { readonly work: readonly FilmWork[] }) {
   const job = useJob('document');
-
   const airC = job.document.ambient[0]!.airC;
   if (work.every(({ areaM2 }) => areaM2 <= 0)) return null;
   return (

@@ -21,7 +21,6 @@ interface Props {
 /** Whether another job's film and this one's, nested together, take less of the roll than each by itself. */
 export function Together({ work: { product, pieces, widthMm }, cutter }: Props) {
   const job = useJob('id');
-
   const { data: jobs = [] } = useJobsOfTheDayQuery();
   const [other, setOther] = useState('');
   const { data: record } = useJobQuery(other === '' ? skipToken : { id: other });

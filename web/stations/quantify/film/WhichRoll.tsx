@@ -20,7 +20,6 @@ interface Props {
 /** Which width to buy: the whole film nested on each for a little while. */
 export function WhichRoll({ work, cutter }: Props) {
   const job = useJob('document');
-
   const widths = rollWidthsOf(work.product);
   const [found, setFound] = useState<readonly (Nested | undefined)[]>();
   const { state, start, stop } = useNest(setFound);

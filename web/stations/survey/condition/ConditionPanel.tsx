@@ -12,7 +12,6 @@ import { MarkRow, pictureOf } from './MarkRow';
 /** What was seen and tried on one panel, and what becomes of it. */
 export function ConditionPanel({ surface }: { readonly surface: Surface }) {
   const job = useJob('document', 'edit', 'id', 'nameOf');
-
   const { edit } = job;
   const { marks = [] } = surface;
   const change = (changes: Partial<Surface>) => edit(changeSurface(surface.id, changes));

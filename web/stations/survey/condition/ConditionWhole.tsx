@@ -16,7 +16,6 @@ import { pictureOf } from './MarkRow';
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */
 export function ConditionWhole() {
   const job = useJob('choose', 'document', 'edit', 'id', 'nameOf');
-
   const { document, choose, edit, nameOf, id } = job;
   const all = document.surfaces.flatMap((surface) => (surface.marks ?? []).map((mark) => ({ surface, mark })));
   const judged = judgeReadings(document.surfaces);

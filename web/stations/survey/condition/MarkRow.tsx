@@ -38,7 +38,6 @@ interface MarkProps {
 
 export function MarkRow({ surface, mark }: MarkProps) {
   const job = useJob('edit', 'id');
-
   const { name, sign, say, usually } = MARK_KINDS[mark.kind];
   const photos = usePhotos(job.id);
   const outcome = outcomeOf(mark, surface.substrate);

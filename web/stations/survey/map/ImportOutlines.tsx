@@ -40,7 +40,6 @@ async function readDrawing(name: string, text: string, unit?: DrawingUnit): Prom
 /** Closed outlines of a drawing become panels. */
 export function ImportOutlines({ open, onClose }: Props) {
   const job = useJob('edit');
-
   const [file, setFile] = useState<{ readonly name: string; readonly text: string }>();
   const [drawing, setDrawing] = useState<Drawing>();
   const [trouble, setTrouble] = useState<string>();

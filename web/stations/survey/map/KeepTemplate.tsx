@@ -9,7 +9,6 @@ import { Button } from '../../../ui/Button';
 /** The item as a pattern for the next one like it. */
 export function KeepTemplate() {
   const job = useJob('document');
-
   const { document } = job;
   const { data: templates = [] } = useTemplatesQuery();
   const [keep, { error, data }] = useKeepTemplateMutation();

@@ -13,9 +13,7 @@ import { KeepTemplate } from './KeepTemplate';
 
 /** Panels that lay claim to one area, told wherever the map is looked at. */
 export function Claims() {
-  const job = useJob('choose', 'draft', 'nameOf');
-
-  const { draft, nameOf, choose } = job;
+  const { draft, nameOf, choose } = useJob('choose', 'draft', 'nameOf');
   // After the edit itself is on the screen.
   const shown = useDeferredValue(draft);
   const claims = useMemo(() => claimsOf(shown), [shown]);
@@ -42,9 +40,7 @@ export function Claims() {
 
 /** Beside the map when no outline waits for its name. */
 export function MapSide() {
-  const job = useJob('document');
-
-  const { document } = job;
+  const { document } = useJob('document');
   const drawn = document.surfaces.filter(({ onSheet }) => onSheet);
   return (
     <>
@@ -67,9 +63,14 @@ interface FormProps {
 
 /** An outline that has just been closed: what it is called and made of, and whose area it claims. */
 export function DrawnPanelForm({ outline, onDone }: FormProps) {
-  const job = useJob('choose', 'document', 'draft', 'edit', 'laid', 'nameOf');
-
-  const { document, draft, edit, nameOf, choose, laid } = job;
+  const { document, draft, edit, nameOf, choose, laid } = useJob(
+    'choose',
+    'document',
+    'draft',
+    'edit',
+    'laid',
+    'nameOf',
+  );
   const [name, setName] = useState('');
   const [substrate, setSubstrate] = useState<SubstrateId>('clear-gloss');
   const [cut, setCut] = useState(true);

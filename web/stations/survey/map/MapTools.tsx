@@ -24,7 +24,6 @@ const PICTURE_GAP_MM = 300;
 /** What the map can be changed with. */
 export function MapTools({ map }: { readonly map: MapEditor }) {
   const job = useJob('document', 'edit', 'id');
-
   const [importing, setImporting] = useState(false);
   const { take, faults, waiting } = usePhotos(job.id);
   const { document, edit } = job;
@@ -94,9 +93,7 @@ export function MapTools({ map }: { readonly map: MapEditor }) {
 
 /** The true distance of two points on the picture: it grows or shrinks about the first. */
 function ScaleForm({ map }: { readonly map: MapEditor }) {
-  const job = useJob('document', 'edit');
-
-  const { document, edit } = job;
+  const { document, edit } = useJob('document', 'edit');
   const { item } = document;
   const [[ax, ay], [bx, by]] = map.scale as [readonly [number, number], readonly [number, number]];
   const drawnMm = Math.hypot(ax - bx, ay - by);

@@ -7,9 +7,7 @@ import { NumberField } from '../../../ui/NumberField';
 
 /** What the item was measured from: its sizes, and which groups of surfaces are surveyed with it. */
 export function ItemForm() {
-  const job = useJob('document', 'edit', 'record');
-
-  const { document, edit, record } = job;
+  const { document, edit, record } = useJob('document', 'edit', 'record');
   const [fault, setFault] = useState<string>();
   const measured = itemTemplate(document);
   if (!measured) return null;

@@ -19,7 +19,6 @@ const FILES = [
 /** What the job is called and whose item it is; and taking the whole of it away while nothing was done. */
 export function JobForm() {
   const job = useJob('document', 'edit', 'id', 'log');
-
   const { document, edit, log } = job;
   const version = useDraft(job.id).current?.version ?? 0;
   const [remove, { error }] = useRemoveJobMutation();

@@ -21,7 +21,6 @@ interface Props {
 /** The gauge in hand: every tap on a panel takes one reading there; or a file of readings. */
 export function GaugeTools({ armed, onArm, said }: Props) {
   const job = useJob('chosen', 'edit');
-
   const [pasting, setPasting] = useState(false);
   const [streaming, setStreaming] = useState<string>();
   const { chosen, edit } = job;
@@ -77,7 +76,6 @@ interface DialogProps {
 
 function ReadingsDialog({ open, onClose }: DialogProps) {
   const job = useJob('document', 'edit');
-
   const id = useId();
   const [text, setText] = useState('');
   const [faults, setFaults] = useState<readonly Fault[]>([]);

@@ -11,9 +11,7 @@ import { NumbersField } from '../measure/ShapeForm';
 
 /** The readings of one panel, and how they stand to the whole item. */
 export function ThicknessPanel({ surface }: { readonly surface: Surface }) {
-  const job = useJob('document', 'edit');
-
-  const { document, edit } = job;
+  const { document, edit } = useJob('document', 'edit');
   const paint = judgeReadings(document.surfaces)[document.surfaces.indexOf(surface)]!;
   const readings = placedReadings(surface);
   const twofold = twoPaints(readings);
@@ -143,9 +141,7 @@ function ordinal(n: number): string {
 }
 
 export function ThicknessWhole() {
-  const job = useJob('choose', 'document');
-
-  const { document, choose } = job;
+  const { document, choose } = useJob('choose', 'document');
   const judged = judgeReadings(document.surfaces)
     .map((paint, index) => ({ paint, surface: document.surfaces[index]! }))
     .filter(({ paint }) => paint.count > 0);
