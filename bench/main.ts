@@ -50,7 +50,7 @@ function largeJob(): PlanInput {
       existing: [],
       readingsUm: [110, 115, 112],
       paint: 'factory',
-      layers: [primer, base, top].map((product) => ({ product: product!, coats: 1, method: 'small-block' })),
+      layers: [primer, base, top].map((product) => ({ product: product, coats: 1, method: 'small-block' })),
       measuredBy: 'template',
     };
   });

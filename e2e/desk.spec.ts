@@ -96,11 +96,11 @@ test.describe('on a phone', () => {
       const link = page.getByRole('navigation', { name: 'Stations of the job' }).getByRole('link', { name });
       const label = link.locator('span').first();
       const [room, needs] = await label.evaluate((span) => [span.clientWidth, span.scrollWidth]);
-      expect(needs).toBeLessThanOrEqual(room!);
+      expect(needs).toBeLessThanOrEqual(room);
       await link.click();
       await expect(link).toHaveAttribute('aria-current', 'page');
       const [shown, whole] = await page.evaluate(() => [innerWidth, document.documentElement.scrollWidth]);
-      expect(whole).toBeLessThanOrEqual(shown!);
+      expect(whole).toBeLessThanOrEqual(shown);
     }
   });
 });

@@ -11,9 +11,11 @@ const [{ serve }, { settingsFrom }] = await Promise.all([built('serve.js'), buil
 const log = pino({ level: 'fatal' });
 let serving;
 
-process.on('message', async ({ open }) => {
+async function answer({ open }) {
   await serving?.close();
   serving = open && (await serve(settingsFrom({ ...process.env, ...open }), false, log));
   process.send({ port: serving?.port });
-});
+}
+// What fails here ends the process, and the test is told by its end.
+process.on('message', (said) => void answer(said));
 process.on('disconnect', () => process.exit(0));

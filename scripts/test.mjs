@@ -44,13 +44,14 @@ function suite(name, runTests, counts) {
 // Two cores: whatever is next goes to whichever is free, what has to be compiled for the database at first.
 const { default: pLimit } = await import('p-limit');
 const turn = pLimit(2);
-turn(() => installed);
+void turn(() => installed);
 const looked = [
   // What takes longest comes first.
   ['lint', 'eslint', '.', '--max-warnings', '0'],
   ['prettier', 'prettier', '--check', '--log-level', 'warn', '.'],
   // The compiler in its native edition: three times as quick, and it says the same. Lint needs the other one's interface.
   ['types', '../typescript-native/bin/tsc', '--noEmit'],
+  ['typed lint', 'oxlint', '--type-aware'],
   ['circles', 'depcruise', '--config', '.dependency-cruiser.cjs', ...FOLDERS],
   ['unused', 'knip', '--no-progress'],
 ].map(([name, command, ...args]) => ({ name, found: turn(() => aside(tool(command), ...args)) }));

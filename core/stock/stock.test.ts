@@ -329,8 +329,7 @@ describe('a roll of film', () => {
   });
   test('a flaw that cannot be is refused with what to do', () => {
     const log = [bought('r', ROLL)];
-    const fault = (more: object) =>
-      stockFault(thingOf(log), log, { ...flawed(500, 700).entry, ...more } as StockEntry) ?? 'none';
+    const fault = (more: object) => stockFault(thingOf(log), log, { ...flawed(500, 700).entry, ...more }) ?? 'none';
     expect(fault({})).toBe('none');
     expect(fault({ toMm: 400 })).toContain('ends after it begins');
     expect(fault({ highMm: 1600 })).toContain('only 1524 mm wide');

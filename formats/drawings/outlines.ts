@@ -98,7 +98,7 @@ function chained(lines: readonly DrawnLine[]): DrawnLine[] {
       if (meetsItself(points)) break;
       const end = points.at(-1)!;
       const meets = (one: DrawnLine) =>
-        one.layer === line!.layer &&
+        one.layer === line.layer &&
         (far(one.points[0]!, end) <= CLOSING_MM || far(one.points.at(-1)!, end) <= CLOSING_MM);
       let index = left.findIndex(meets);
       if (index === -1) {
@@ -106,7 +106,7 @@ function chained(lines: readonly DrawnLine[]): DrawnLine[] {
         const start = points[0]!;
         index = left.findIndex(
           (one) =>
-            one.layer === line!.layer &&
+            one.layer === line.layer &&
             (far(one.points[0]!, start) <= CLOSING_MM || far(one.points.at(-1)!, start) <= CLOSING_MM),
         );
         if (index === -1) break;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { firstSelfCrossing, type Polygon, polygonAreaM2 } from '#core/item/geometry';
+import { firstSelfCrossing, polygonAreaM2 } from '#core/item/geometry';
 import type { NestCase } from '#core/film/nest';
 import {
   anyNumber,
@@ -92,10 +92,10 @@ function senseFaults(raw: unknown): Fault[] {
     const points = outline().safeParse(each?.pointsMm);
     if (!points.success) return own;
     const path = `${key}[${index}].pointsMm`;
-    const crossing = firstSelfCrossing(points.data as Polygon);
+    const crossing = firstSelfCrossing(points.data);
     if (crossing !== null)
       return [...own, { path, message: 'the outline crosses itself; put its corners in their order' }];
-    if (polygonAreaM2(points.data as Polygon) < LEAST_M2) own.push({ path, message: 'the outline holds no area' });
+    if (polygonAreaM2(points.data) < LEAST_M2) own.push({ path, message: 'the outline holds no area' });
     return own;
   });
   const copies = outlines.reduce(

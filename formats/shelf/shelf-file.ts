@@ -29,7 +29,7 @@ export function shelfSenseFaults(raw: unknown): Fault[] {
       ...(twice
         ? [{ path: `products[${index}].id`, message: `"${String(id)}" is used twice; give each its own` }]
         : []),
-      ...productSenseFaults(product as never, ['products', index]),
+      ...productSenseFaults(product, ['products', index]),
     ];
   });
 }

@@ -68,7 +68,7 @@ const aBay = fc.constantFrom(...bays);
 const anEdit: fc.Arbitrary<Edit> = fc.oneof(
   fc
     .record({ id: anId, tone: fc.constantFrom('pale', 'mid', 'dark') })
-    .map(({ id, tone }) => changeSurface(id, { colour: { tone } as never })),
+    .map(({ id, tone }) => changeSurface(id, { colour: { tone } })),
   fc.tuple(anId, aMark).map(([id, mark]) => addMark(id, mark)),
   fc.tuple(anId, fc.constantFrom('m1', 'm2')).map(([id, mark]) => changeMark(id, mark, { severity: 'heavy' })),
   fc.tuple(anId, fc.constantFrom('m1', 'm2')).map(([id, mark]) => removeMark(id, mark)),
@@ -82,8 +82,8 @@ const anEdit: fc.Arbitrary<Edit> = fc.oneof(
   anId.map(removeSurface),
   fc.subarray(ids, { minLength: 1 }).map((some) => stripFirst(some)),
   fc.subarray(ids, { minLength: 1 }).map((some) => changeSurfaces(some, { touch: 'rough' })),
-  fc.constantFrom('street', 'coastal').map((parking) => changeOwner({ parking } as never)),
-  fc.constantFrom('none', 'one-step', 'full').map((level) => changePrepare({ level } as never)),
+  fc.constantFrom('street', 'coastal').map((parking) => changeOwner({ parking })),
+  fc.constantFrom('none', 'one-step', 'full').map((level) => changePrepare({ level })),
   fc.integer({ min: 1, max: 4 }).map((mostLayers) => changeWishes({ mostLayers })),
   aBay.map(moveToBay),
   fc

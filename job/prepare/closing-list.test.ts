@@ -1,5 +1,4 @@
 import { templateById } from '#core/item/nets';
-import type { JobInput } from '#formats/job';
 import { firstSurfaces } from '#job/edit';
 import { plainJob } from '../testing/plain-job';
 import { closingList } from './closing-list';
@@ -8,7 +7,7 @@ import { remindersOf } from './reminders';
 test('the small ends of an item come from its net: not in the job, nothing planned, or only to be looked at', () => {
   const template = templateById('hatchback')!;
   const { document } = plainJob({
-    surfaces: firstSurfaces(template, template.usual) as JobInput['surfaces'],
+    surfaces: firstSurfaces(template, template.usual),
     item: { name: 'Hatchback', template: { id: 'hatchback', ...template.usual } },
   });
   const lines = closingList(document);

@@ -123,7 +123,7 @@ export function panelCases(job: Job): PanelCase[] {
     const substrate = seenSubstrate(surface.substrate, staysOn(job, surface), []);
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
     const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
-    const clearUm = clearEstimateUm(surface, judged[index]!);
+    const clearUm = clearEstimateUm(surface, judged[index]);
     return {
       id,
       substrate,

@@ -6,18 +6,18 @@ import * as fontkit from 'fontkit';
 export type Look = 'text' | 'strong';
 
 const homeOf = (pack: string) => path.dirname(createRequire(import.meta.url).resolve(`${pack}/package.json`));
-const archivo = (weight: number) =>
-  path.join(homeOf('@fontsource/archivo'), 'files', `archivo-latin-${weight}-normal.woff`);
+/** Unpacked: of a packed font every glyph drawn would unpack the whole table of outlines anew. */
+const archivo = (weight: string) => path.join(homeOf('@expo-google-fonts/archivo'), weight, `Archivo_${weight}.ttf`);
 const dejavu = (name: string) => path.join(homeOf('dejavu-fonts-ttf'), 'ttf', `${name}.ttf`);
 
 /** The house's letters first; behind them a face for all of Latin, Greek, Cyrillic and more. */
 export const FACES: Readonly<Record<Look, readonly { readonly name: string; readonly file: string }[]>> = {
   text: [
-    { name: 'text', file: archivo(400) },
+    { name: 'text', file: archivo('400Regular') },
     { name: 'text-wide', file: dejavu('DejaVuSansCondensed') },
   ],
   strong: [
-    { name: 'strong', file: archivo(600) },
+    { name: 'strong', file: archivo('600SemiBold') },
     { name: 'strong-wide', file: dejavu('DejaVuSansCondensed-Bold') },
   ],
 };

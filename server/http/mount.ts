@@ -51,7 +51,7 @@ export function mount(app: Express, route: Route, handler: (call: Call<never>) =
   };
   app[method](path.replaceAll(/\{(\w+)\}/g, ':$1'), admit, ...receivers, async (request, response) => {
     const call = readCall(route, request, response);
-    const run = () => handler(call as never);
+    const run = () => handler(call);
     const given = await (deed === undefined
       ? run()
       : recorded(run, (done) => auditEntryOf(path, deed, call.actor, call.params, done)));

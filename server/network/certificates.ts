@@ -106,7 +106,7 @@ const span = (now: Date, days: number) => ({
 });
 const keys = () => webcrypto.subtle.generateKey(ALGORITHM, true, ['sign', 'verify']) as Promise<CryptoKeyPair>;
 const pemOf = async ({ privateKey }: CryptoKeyPair): Promise<string> =>
-  x509.PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', privateKey as never), 'PRIVATE KEY');
+  x509.PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', privateKey), 'PRIVATE KEY');
 
 async function authorityFor(now: Date): Promise<Pair> {
   const pair = await keys();
@@ -126,13 +126,13 @@ async function authorityFor(now: Date): Promise<Pair> {
 
 async function serverFor(authority: Pair, hosts: readonly string[], now: Date): Promise<Pair> {
   const pair = await keys();
-  const signingKey = (await webcrypto.subtle.importKey(
+  const signingKey = await webcrypto.subtle.importKey(
     'pkcs8',
     x509.PemConverter.decodeFirst(authority.key),
     ALGORITHM,
     false,
     ['sign'],
-  )) as CryptoKey;
+  );
   const isAddress = (host: string) => /^[\d.]+$|:/.test(host);
   const certificate = await x509.X509CertificateGenerator.create({
     subject: `CN=${hosts[0] ?? 'localhost'}`,

@@ -20,7 +20,7 @@ export function addressOf<Name extends RouteName>(
   name: Name,
   ...[args]: keyof ParamsOf<Routes[Name]> extends never ? [args?: Args<Name>] : [args: Args<Name>]
 ): string {
-  const { url, rest } = filledIn(ADDRESSES[name].path, (args ?? {}) as Given);
+  const { url, rest } = filledIn(ADDRESSES[name].path, args ?? {});
   const asked = Object.entries(rest).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]));
   return asked.length === 0 ? url : `${url}?${new URLSearchParams(asked).toString()}`;
 }

@@ -66,9 +66,11 @@ function joinedInto(current: Draft, draft: JobDraft): Draft {
 /** Puts a draft that is no draft of the state's own in its place. */
 const put = (state: object, id: string, draft: Draft): void => void ((state as Record<string, Draft>)[id] = draft);
 
+const NONE: Drafts = {};
+
 export const drafts = createSlice({
   name: 'drafts',
-  initialState: {} as Drafts,
+  initialState: NONE,
   reducers: {
     /** What an earlier page, or another tab of this device, has not saved yet. */
     found(state, { payload: { id, unsaved } }: PayloadAction<{ id: string; unsaved: Unsaved }>) {

@@ -93,5 +93,5 @@ function told(value: unknown): string {
     const written = JSON.stringify(value);
     return typeof name === 'string' ? `${name}: ${written}` : written;
   }
-  return String(value as string | number | boolean);
+  return String(value);
 }

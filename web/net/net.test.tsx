@@ -41,7 +41,7 @@ describe('the net as a control', () => {
     const led = () => choose.mock.calls.map(([id]) => id as string);
     right();
     right();
-    rerender(<Net {...props} chosen={led()[0]!} />);
+    rerender(<Net {...props} chosen={led()[0]} />);
     right();
     // The same walk where each step is drawn before the next.
     const steps = led();

@@ -8,9 +8,11 @@ export interface Aged {
   readonly newEdition?: true;
 }
 
+const FRESH: Aged = {};
+
 export const aged = createSlice({
   name: 'aged',
-  initialState: {} as Aged,
+  initialState: FRESH,
   reducers: {
     toldFromDevice(state, { payload }: PayloadAction<string>) {
       if (state.since === undefined || Date.parse(payload) < Date.parse(state.since)) state.since = payload;

@@ -12,9 +12,11 @@ export interface Outbox {
 
 const without = (taps: readonly KeptTap[], id: string) => taps.filter(({ entry }) => entry.id !== id);
 
+const EMPTY: Outbox = { taps: [] };
+
 export const outbox = createSlice({
   name: 'outbox',
-  initialState: { taps: [] } as Outbox,
+  initialState: EMPTY,
   reducers: {
     tapped(state, { payload }: PayloadAction<KeptTap>) {
       state.taps.push(payload);
@@ -26,7 +28,7 @@ export const outbox = createSlice({
       state.taps = [...(kept as KeptTap[]), ...onlyHere];
     },
     sent(state, { payload: id }: PayloadAction<string>) {
-      state.taps = without(state.taps, id) as KeptTap[];
+      state.taps = without(state.taps, id);
       state.unreachable = undefined;
     },
     setAside(state, { payload: { id, why } }: PayloadAction<{ id: string; why: string }>) {
@@ -42,7 +44,7 @@ export const outbox = createSlice({
     /** Somebody read why a tap did not fit: it is tried again, or let go. */
     decided(state, { payload: { id, again } }: PayloadAction<{ id: string; again: boolean }>) {
       const tap = state.taps.find(({ entry }) => entry.id === id);
-      state.taps = without(state.taps, id) as KeptTap[];
+      state.taps = without(state.taps, id);
       if (!tap || !again) return;
       const { aside: _, ...plain } = tap;
       state.taps.push(plain);

@@ -28,7 +28,7 @@ const bayOf = (id: string) => {
 };
 const kit = kitOf(yard.kit);
 const side = () => screen.getByRole('complementary', { name: 'Chosen panel' });
-const text = (element: Element) => element.textContent!.replaceAll(/\s+/g, ' ');
+const text = (element: Element) => element.textContent.replaceAll(/\s+/g, ' ');
 
 describe('Quantify', () => {
   test.each(['satin-tourer', 'two-seater'])('%s: what to buy is the plan’s, product by product', async (id) => {

@@ -11,7 +11,7 @@ import { formatNumber } from '../ui/numbers';
 
 onAStillDay();
 
-const text = (element: Element) => element.textContent!.replaceAll(/\s+/g, ' ');
+const text = (element: Element) => element.textContent.replaceAll(/\s+/g, ' ');
 
 describe('Where figures come from', () => {
   test('every default stands there with the figure the models compute with, its unit and its reason', async () => {

@@ -54,11 +54,11 @@ test(
     const left = () =>
       [...side().querySelectorAll('li strong')]
         .map(({ textContent }) => textContent)
-        .filter((text) => /^\d+ %$/.test(text!));
+        .filter((text) => /^\d+ %$/.test(text));
     await screen.findByText(/How it comes off on/);
-    const today = left().map((text) => parseInt(text!, 10));
+    const today = left().map((text) => parseInt(text, 10));
     await userEvent.click(screen.getByRole('button', { name: 'in half a year' }));
-    const later = left().map((text) => parseInt(text!, 10));
+    const later = left().map((text) => parseInt(text, 10));
     expect(later).toHaveLength(today.length);
     for (const [index, share] of later.entries()) expect(share).toBeLessThan(today[index]!);
     expect(within(side()).getAllByText(/gloves|vapour|goggles|dry/i).length).toBeGreaterThan(0);

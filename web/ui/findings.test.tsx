@@ -12,7 +12,7 @@ const RANK = ['Stop', 'Mind', 'Note'];
 const name = (surface: string) => `the ${surface}`;
 const items = () =>
   screen.getAllByRole('listitem').map((item) => ({
-    word: /^(\w+): /.exec(item.textContent!)![1]!,
+    word: /^(\w+): /.exec(item.textContent)![1]!,
     panels: within(item)
       .queryAllByRole('button')
       .map(({ textContent }) => textContent),
@@ -62,7 +62,7 @@ test('all that the plans of the yard have to say is said, and by a word as well 
     const { findings } = planOf(draft.document);
     if (findings.length === 0) continue;
     const { unmount, container } = render(<Findings findings={findings} nameOf={name} onChoose={() => undefined} />);
-    for (const { text } of findings) expect([id, container.textContent!.includes(text)]).toEqual([id, true]);
+    for (const { text } of findings) expect([id, container.textContent.includes(text)]).toEqual([id, true]);
     for (const { word } of items()) expect(RANK).toContain(word);
     unmount();
   }

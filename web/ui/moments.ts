@@ -61,6 +61,6 @@ export const toInput = (instant: string): string => at(instant).toFormat("yyyy-M
 export function fromInput(value: string, zoneOf?: string): string | undefined {
   const zone = zoneOf === undefined ? 'local' : at(zoneOf).zone;
   const time = DateTime.fromISO(value, { zone });
-  return time.isValid ? time.toISO({ suppressMilliseconds: true })! : undefined;
+  return time.isValid ? time.toISO({ suppressMilliseconds: true }) : undefined;
 }
-export const nowInstant = (): string => DateTime.now().toISO()!;
+export const nowInstant = (): string => DateTime.now().toISO();

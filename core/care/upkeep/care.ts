@@ -267,7 +267,7 @@ export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milesto
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
 export function clearOnSurfaces(surfaces: readonly InputSurface[]): (number | undefined)[] {
   const judged = judgeReadings(surfaces);
-  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]!));
+  return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]));
 }
 
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */

@@ -155,7 +155,7 @@ describe('a blank', () => {
         fc.constantFrom(305, 610, 1524),
         ({ id, name, outlineMm, substrate }, school, rollWidthMm) => {
           const asked = panel(outlineMm, { id, name, substrate });
-          const blanks = blanksOf(asked, { ...ROLL, rollWidthMm }, school as 'kit', { neighbours, linework });
+          const blanks = blanksOf(asked, { ...ROLL, rollWidthMm }, school, { neighbours, linework });
           const covered = blanks.reduce((sum, { outline }) => sum + overlapM2(boxed(outline), boxed(outlineMm)), 0);
           expect(covered).toBeGreaterThanOrEqual(polygonAreaM2(outlineMm) * 0.999);
           for (const { outline } of blanks) {

@@ -80,22 +80,46 @@ export function goIn(
   return judged(asked, 0, air, surfaceC, [{ atMin: 0, airC, rhPct, airSpeed }], around);
 }
 
+/**
+ * The verdict of `goIn` alone, for searching: the sheet's limits and the dew point are asked first, and where they forbid
+ * it no window is worked out.
+ */
+export function verdictIn(
+  asked: Omit<GoCase, 'ambient' | 'surface'>,
+  air: Air,
+  surfaceC: number,
+  around: Around,
+): GoVerdict {
+  const dew = condensation(air.airC, air.rhPct, surfaceC);
+  const isForbidden = limitReasons(asked.product, air, surfaceC, dew).some(({ verdict }) => verdict === 'not');
+  return isForbidden ? 'not' : goIn(asked, air, surfaceC, around).verdict;
+}
+
+const limitReasons = (
+  { limits }: Product,
+  { airC, rhPct }: Air,
+  surfaceC: number,
+  dew: Condensation,
+): readonly GoReason[] => [
+  ...within('air-cold', 'air-hot', airC, limits?.airC, NEAR_K),
+  ...within('air-dry', 'air-damp', rhPct, limits?.rhPct, NEAR_RH_PCT),
+  ...within('surface-cold', 'surface-hot', surfaceC, limits?.surfaceC, NEAR_K),
+  ...dewReasons(dew),
+];
+
 function judged(
   { product, substrate, matteSchool, guardSigma }: Omit<GoCase, 'ambient' | 'surface'>,
   atMin: number,
-  { airC, rhPct, airSpeed }: Air,
+  air: Air,
   surfaceC: number,
   ambient: AmbientSeries,
   around: Around,
 ): GoAnswer {
-  const { limits } = product;
+  const { airC, rhPct, airSpeed } = air;
   const dew = condensation(airC, rhPct, surfaceC);
   const window = coatWindow({ product, substrate, surfaceC, ambient, matteSchool }, atMin, guardSigma);
   const reasons = [
-    ...within('air-cold', 'air-hot', airC, limits?.airC, NEAR_K),
-    ...within('air-dry', 'air-damp', rhPct, limits?.rhPct, NEAR_RH_PCT),
-    ...within('surface-cold', 'surface-hot', surfaceC, limits?.surfaceC, NEAR_K),
-    ...dewReasons(dew),
+    ...limitReasons(product, air, surfaceC, dew),
     ...(airSpeed > DRAUGHT_M_PER_S
       ? [{ cause: 'draught', verdict: 'marginal', value: airSpeed, limit: DRAUGHT_M_PER_S } as const]
       : []),

@@ -1,5 +1,5 @@
 import { type Air, rhAfterTemperatureChange, STILL_AIR, warmedSurfaceC } from '#core/time/air';
-import { type GoAnswer, type GoCase, goIn, type GoVerdict } from './go-or-wait';
+import { type GoAnswer, type GoCase, goIn, type GoVerdict, verdictIn } from './go-or-wait';
 import { warmUpTauMin } from './surface-track';
 
 /** What would open a coat sooner, each by itself and with its number. */
@@ -131,7 +131,7 @@ function soonest(
   let marginal: number | undefined;
   for (let min = STEP_MIN; min <= LONGEST_MIN; min += STEP_MIN) {
     const { air, surfaceC } = at(min);
-    const { verdict } = goIn(asked, air, surfaceC, now.around);
+    const verdict = verdictIn(asked, air, surfaceC, now.around);
     if (verdict === 'good') return [{ verdict, min }];
     if (verdict === 'marginal' && now.verdict === 'not') marginal ??= min;
   }
@@ -145,7 +145,7 @@ function moistened(asked: Asked, now: GoAnswer): WayToGo[] {
     const sign = kind === 'dry' ? -1 : 1;
     let marginal: WayToGo | undefined;
     for (let toRhPct = Math.round(air.rhPct) + sign; toRhPct >= 15 && toRhPct <= 85; toRhPct += sign) {
-      const { verdict } = goIn(asked, { ...air, rhPct: toRhPct }, surfaceC, around);
+      const verdict = verdictIn(asked, { ...air, rhPct: toRhPct }, surfaceC, around);
       if (verdict === 'good') return [{ kind, verdict, toRhPct }];
       if (verdict === 'marginal' && now.verdict === 'not') marginal ??= { kind, verdict, toRhPct };
     }

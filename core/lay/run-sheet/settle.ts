@@ -41,7 +41,7 @@ function mayStartFrom(bay: Bay, { below, coats, next }: Copy, coat: SurfaceCoat)
   for (const id of coats[0]!.surface.follows ?? []) {
     const first = bay.setting.firstPlace.get(id);
     const followed = first === undefined ? undefined : bay.copies[first]!.coats;
-    if (!followed?.[next] || followed[next]!.refused) continue;
+    if (!followed?.[next] || followed[next].refused) continue;
     const through = bay.awaited.through.get(`${id}/${next}`);
     if (through?.copies !== followed[0]!.surface.count) return undefined;
     fromMin = Math.max(fromMin, through.endMin);

@@ -49,7 +49,7 @@ const anEntry: fc.Arbitrary<RunEntry> = fc.oneof(
   fc.constantFrom(...patches).map(({ patch, start }): RunEntry => ({ type: 'lay-start', patch, start })),
   fc
     .tuple(fc.constantFrom('lay-end', 'cue-seen', 'level-start', 'level-end'), fc.constantFrom(...patches))
-    .map(([type, { patch }]) => ({ type, patch }) as RunEntry),
+    .map(([type, { patch }]) => ({ type, patch })),
   fc.constantFrom(...patches).map(({ patch }): RunEntry => ({ type: 'fault', patch, fault: 'high-spot' })),
   stage.map((of): RunEntry => ({ type: 'stage-start', stage: of, predictedMin: 20 })),
   stage.map((of): RunEntry => ({ type: 'stage-pause', stage: of, reason: 'weather' })),

@@ -28,7 +28,7 @@ test.each([
   [{ type: 'clear-taken', surface: 'rim', um: 1 }, undefined],
   [{ type: 'clear-taken', surface: 'keel', um: 1 }, /no panel/],
 ] as const)('%j fits the job or says why not', (entry, says) => {
-  const told = unfit(job, entry as RunEntry);
+  const told = unfit(job, entry);
   if (says) expect(told).toMatch(says);
   else expect(told).toBeUndefined();
 });

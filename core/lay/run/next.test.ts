@@ -109,7 +109,7 @@ test('whatever was tapped, nobody is led to a younger patch while an older one i
         let nowMin = 0;
         for (const [what, id, after] of taps) {
           nowMin += after;
-          const entry = what === 'lay' ? lay(id) : step(what as 'lay-end', id);
+          const entry = what === 'lay' ? lay(id) : step(what, id);
           if (!entryFault(foldLog(log), log, entry)) log.push({ id: `e${log.length}`, atMin: nowMin, entry });
         }
         const record = foldLog(log);

@@ -71,7 +71,7 @@ describe('laws', () => {
         // What melts is a step of its own.
         const sheetOf = { family: id, ratedMonths: 40, meltsAtC: 999 };
         const lives = choices
-          .map((choice) => ({ ...lived, [which]: choice }) as Exposure)
+          .map((choice) => ({ ...lived, [which]: choice }))
           .sort((a, b) => circumstanceFactor(which, a) - circumstanceFactor(which, b))
           .map((each) => expectedLife(sheetOf, each).months);
         for (const [index, months] of lives.slice(1).entries())

@@ -38,11 +38,11 @@ describe('the largest section', () => {
             const first = mode === 'solo' ? layMin + waitMin : waitMin;
             return [first, first + levelMin - layMin];
           };
-          for (const age of ages(max!)) {
+          for (const age of ages(max)) {
             expect(age).toBeGreaterThanOrEqual(window.fromMin - 1e-6);
             expect(age).toBeLessThanOrEqual(window.byMin + 1e-6);
           }
-          expect(Math.max(...ages(max! * 1.01))).toBeGreaterThan(window.byMin);
+          expect(Math.max(...ages(max * 1.01))).toBeGreaterThan(window.byMin);
         },
       ),
     );

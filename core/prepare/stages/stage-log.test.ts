@@ -46,7 +46,7 @@ test('worked time never runs backwards and never exceeds the time that passed', 
     pause,
     resume,
     end,
-    ...PAUSE_REASONS.map((reason) => ({ ...pause, reason }) as StageEntry),
+    ...PAUSE_REASONS.map((reason) => ({ ...pause, reason })),
   );
   fc.assert(
     fc.property(fc.array(fc.tuple(entry, fc.integer({ min: 0, max: 30 })), { maxLength: 20 }), (steps) => {

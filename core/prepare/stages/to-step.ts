@@ -43,7 +43,7 @@ export function toStep(
     hardnessFactor(kind, panel.hardness) *
     toneFactor(kind, panel.tone) *
     padFactor(kind, schools.pad) *
-    (wiped ? definition.orWiped!.factor : 1) *
+    (wiped ? definition.orWiped.factor : 1) *
     fast;
   const least = pieceMin(panel, kind);
   const jacking = round === 1 ? jackingMin(panel, kind, here) : 0;
@@ -57,7 +57,7 @@ export function toStep(
   const cleaned = cleaner ? withCleaner(usual, cleaner.name, (cleaner.mlPer * amount) / (1 + cleaner.dilution)) : usual;
   const own = withThings(cleaned, things, panel.areaM2);
   const clothed = wiped
-    ? [...own, { what: 'wipe cloths', unit: '', amount: definition.orWiped!.clothsPerM2 * panel.areaM2 }]
+    ? [...own, { what: 'wipe cloths', unit: '', amount: definition.orWiped.clothsPerM2 * panel.areaM2 }]
     : own;
   const uses = withTool(kind === 'clay' ? withClay(clothed, panel, kit) : clothed, tool, panel);
   return {

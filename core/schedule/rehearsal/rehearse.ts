@@ -65,7 +65,7 @@ export function* rehearsing(
     const gone = aDay(asked, by, random);
     let isHeld = true;
     gone.lateMin.forEach((min, patch) => {
-      if (min > 0) [late[patch]!, isHeld] = [late[patch]! + 1, false];
+      if (min > 0) [late[patch], isHeld] = [late[patch]! + 1, false];
     });
     if (isHeld) hold += 1;
     ends.push(gone.endMin);

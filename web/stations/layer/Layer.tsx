@@ -221,7 +221,7 @@ function Whole() {
                 {[...stacks].map(([stack, ids]) => (
                   <p key={stack} className="mt-0.5 text-[14px]">
                     {stack}{' '}
-                    <button type="button" className="text-ink-2 underline" onClick={() => choose(ids[0]!)}>
+                    <button type="button" className="text-ink-2 underline" onClick={() => choose(ids[0])}>
                       {ids.length === 1 ? surfaceName(own.find(({ id }) => id === ids[0])!) : `${ids.length} panels`}
                     </button>
                   </p>

@@ -1,6 +1,6 @@
 import { useJob } from '../../job/job-context';
 import { FULL_SITE } from '#core/prepare/stages';
-import { STEP_KIND_IDS, STEP_KINDS, type StepKindId } from '#core/prepare/steps';
+import { STEP_KIND_IDS, STEP_KINDS } from '#core/prepare/steps';
 import type { Job } from '#formats/job';
 import { changePrepare } from '#job/edit';
 import { NumberField } from '../../ui/NumberField';
@@ -46,9 +46,7 @@ export function SiteForm() {
           label="Moved on the way: elsewhere from"
           value={move?.from ?? ''}
           options={[['', 'it stays where it is'], ...ordered.map((kind) => [kind, STEP_KINDS[kind].name] as const)]}
-          onChange={(from) =>
-            edit(changePrepare({ move: from ? { from: from as StepKindId, site: move?.site ?? {} } : undefined }))
-          }
+          onChange={(from) => edit(changePrepare({ move: from ? { from: from, site: move?.site ?? {} } : undefined }))}
         />
       </div>
       {move && (

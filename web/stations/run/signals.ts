@@ -86,10 +86,11 @@ export function useWakeLock(): void {
       if (document.visibilityState !== 'visible') return;
       lock = await navigator.wakeLock?.request('screen').catch(() => undefined);
     };
-    void hold();
-    document.addEventListener('visibilitychange', hold);
+    const holdAgain = () => void hold();
+    holdAgain();
+    document.addEventListener('visibilitychange', holdAgain);
     return () => {
-      document.removeEventListener('visibilitychange', hold);
+      document.removeEventListener('visibilitychange', holdAgain);
       void lock?.release();
     };
   }, []);

@@ -48,7 +48,7 @@ export function Text({ name, label }: FieldProps) {
   const { register } = useFormContext<Form>();
   return (
     <Labelled name={name} label={label}>
-      <input id={idOf(name)} className="field" {...register(name as FieldPath<Form>)} />
+      <input id={idOf(name)} className="field" {...register(name)} />
     </Labelled>
   );
 }
@@ -63,7 +63,7 @@ function asNumber(value: unknown): unknown {
 
 export function Numeric({ name, label }: FieldProps) {
   const { register, getFieldState, formState } = useFormContext<Form>();
-  const { error } = getFieldState(name as FieldPath<Form>, formState);
+  const { error } = getFieldState(name, formState);
   return (
     <Labelled name={name} label={label}>
       <input
@@ -71,7 +71,7 @@ export function Numeric({ name, label }: FieldProps) {
         inputMode="decimal"
         className={`field ${error ? 'border-stop' : ''}`}
         aria-invalid={error !== undefined}
-        {...register(name as FieldPath<Form>, {
+        {...register(name, {
           setValueAs: (value: unknown) => (name === 'applicatorM2' && value === '' ? null : asNumber(value)),
         })}
       />
@@ -92,7 +92,7 @@ export function Choice({ name, label, options, onChange }: ChoiceProps) {
       <select
         id={idOf(name)}
         className="field"
-        {...register(name as FieldPath<Form>, {
+        {...register(name, {
           onChange: ({ target }) => onChange?.((target as HTMLSelectElement).value),
         })}
       >

@@ -76,7 +76,7 @@ export function OnPanel({ point, points, onGive }: OnPanelProps) {
                   ['', 'as proposed'],
                   ...others.map((layers, index) => [String(index), inWords(layers)] as const),
                 ]}
-                onChange={(index) => onGive(chosen.id, others[Number(index)]!)}
+                onChange={(index) => onGive(chosen.id, others[Number(index)])}
               />
             </div>
           )}

@@ -19,9 +19,7 @@ interface Editing {
 export function Component() {
   const { data: records, error } = useKitQuery();
   const [editing, setEditing] = useState<Editing>();
-  const sheets = (records ?? []).flatMap(({ version, entry }) =>
-    isSheet(entry) ? [{ version, sheet: entry as KitSheet }] : [],
-  );
+  const sheets = (records ?? []).flatMap(({ version, entry }) => (isSheet(entry) ? [{ version, sheet: entry }] : []));
   const ofKind = <K extends SheetKind>(kind: K) =>
     sheets.flatMap(({ sheet }) => (sheet.kind === kind ? [sheet as Extract<KitSheet, { kind: K }>] : []));
   return (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { KitSheet } from '#core/prepare/kit';
-import { type KitEntry, kitEntrySchema, kitSenseFaults } from '#formats/shelf';
+import { kitEntrySchema, kitSenseFaults } from '#formats/shelf';
 import { errorText, useRemoveKitMutation, useSaveKitMutation } from '../../../app/api';
 import { Button } from '../../../ui/Button';
 import { ConfirmButton } from '../../../ui/ConfirmButton';
@@ -36,7 +36,7 @@ export function SheetDialog({ kind, sheet, version, onClose }: Props) {
     const [nonsense] = kitSenseFaults(read.data);
     if (nonsense) return setFault(`${labelOf(kind, [nonsense.path])}: ${nonsense.message}`);
     setFault(undefined);
-    const saved = await save({ id: read.data.id, version, body: read.data as KitEntry });
+    const saved = await save({ id: read.data.id, version, body: read.data });
     if (saved.data) onClose();
   };
   const failed = saving.error ?? removing.error;
