@@ -103,9 +103,9 @@ test('each role does what it may and no more, at every door', async () => {
 
 test('what changes something says how it stands on record, or is a log of its own', () => {
   const ELSEWHERE = ['/log', '/plan', '/readings', '/stock', '/read', '/restore'];
-  for (const { method, path, needs, deed } of Object.values<Route>(ROUTES)) {
+  for (const { method, path, needs, audit } of Object.values<Route>(ROUTES)) {
     if (method === 'get' || needs === 'nothing' || ELSEWHERE.some((end) => path.endsWith(end))) continue;
-    expect([path, deed]).toEqual([path, expect.any(String)]);
+    expect([path, audit]).toEqual([path, expect.any(String)]);
   }
 });
 
@@ -134,18 +134,18 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
     expect.objectContaining({ line: 'gloves', by: 'rowan' }),
   );
   const { body: page } = await desk.call<AuditPage>('GET', '/api/audit');
-  expect(page.deeds).toContainEqual(
-    expect.objectContaining({ by: 'rowan', deed: 'ticked a line of the job', tablet: 'Bay tablet' }),
+  expect(page.entries).toContainEqual(
+    expect.objectContaining({ by: 'rowan', what: 'ticked a line of the job', tablet: 'Bay tablet' }),
   );
-  expect(page.deeds).toContainEqual(
+  expect(page.entries).toContainEqual(
     expect.objectContaining({
       by: 'Wren',
-      deed: 'changed the account of',
+      what: 'changed the account of',
       of: { kind: 'person', id: 'ash', title: 'ash' },
     }),
   );
   const { body: ofAsh } = await desk.call<AuditPage>('GET', '/api/audit?person=ash');
-  expect(ofAsh.deeds.map(({ deed }) => deed)).toEqual(['read the air', 'read the air']);
+  expect(ofAsh.entries.map(({ what }) => what)).toEqual(['read the air', 'read the air']);
 });
 
 test('the turn of somebody who may more lends its name to taps, and its rights to nobody', async () => {
@@ -169,7 +169,7 @@ test('the turn of somebody who may more lends its name to taps, and its rights t
   await tablet.call('POST', '/api/switch', { person: 'ash', pin: '4071' });
   await tablet.call('POST', '/api/links', { job: 'teal-hatchback', days: 1 }, undefined, asWren);
   const { body: page } = await desk.call<AuditPage>('GET', '/api/audit');
-  expect(page.deeds.find(({ deed }) => deed === 'made a link to')!.by).toBe('ash');
+  expect(page.entries.find(({ what }) => what === 'made a link to')!.by).toBe('ash');
   // Another PIN does not make a former tap somebody else's.
   const { body: ash } = await tablet.call<Me>('GET', '/api/me');
   await desk.call('PUT', '/api/people/ash', { name: 'ash', role: 'installer', pin: '6174' });
@@ -186,14 +186,14 @@ test('the record reads on page by page, each thing once, the last first', async 
   let from: string | null = '';
   do {
     const { body }: { body: AuditPage } = await desk.call<AuditPage>('GET', `/api/audit${from && `?from=${from}`}`);
-    read.push(...body.deeds.map((deed) => JSON.stringify(deed)));
+    read.push(...body.entries.map((entry) => JSON.stringify(entry)));
     from = body.next;
   } while (from !== null);
   const { count } = server.db.get<{ count: number }>(
     'select (select count(*) from deeds) + (select count(*) from run_log) + (select count(*) from stock_log) as count',
   );
   expect(read.length).toBe(count);
-  const times = read.map((deed) => Date.parse((JSON.parse(deed) as { at: string }).at));
+  const times = read.map((entry) => Date.parse((JSON.parse(entry) as { at: string }).at));
   expect(times).toEqual(times.toSorted((a, b) => b - a));
   expect((await desk.call('GET', '/api/audit?from=nowhere')).status).toBe(400);
 });
@@ -398,7 +398,7 @@ test('what somebody changed is on record in the same step, and what was refused 
   expect((await desk.call('PUT', '/api/jobs/hotel-shuttle', draftOf(job), job.version)).status).toBe(200);
   expect((await desk.call('PUT', '/api/jobs/hotel-shuttle', draftOf(job), job.version)).status).toBe(412);
   const { body } = await desk.call<AuditPage>('GET', '/api/audit');
-  const changed = body.deeds.filter(({ deed }) => deed === 'changed the job');
+  const changed = body.entries.filter(({ what }) => what === 'changed the job');
   expect(changed).toHaveLength(1);
   expect(changed[0]!.of).toMatchObject({ kind: 'job', id: 'hotel-shuttle' });
   expect(() => server.db.run('delete from deeds')).toThrow(

@@ -101,9 +101,9 @@ export function createApp({
  */
 const recorderOf =
   (db: Db, { accounts }: Services): Recorder =>
-  (work, deed) => {
+  (work, entryOf) => {
     const record = <T>(answer: T): T => {
-      accounts.did(deed(answer as never));
+      accounts.did(entryOf(answer as never));
       return answer;
     };
     db.run(sql`begin immediate`);

@@ -314,7 +314,7 @@ describe('the whole server', () => {
     const { body: log } = await desk.call<{ id: string }[]>('GET', `/api/jobs/${job}/log`);
     expect(log.some(({ id }) => id === 'after-the-copy')).toBe(false);
     const { body: page } = await desk.call<AuditPage>('GET', '/api/audit');
-    expect(page.deeds.find(({ deed }) => deed.startsWith('put back the copy of'))?.by).toBe('Wren');
+    expect(page.entries.find(({ what }) => what.startsWith('put back the copy of'))?.by).toBe('Wren');
     const aside = /lies in (.*)\.$/.exec(again.body.putBack!.said)![1]!;
     const before = openDatabase(path.join(aside, path.basename(file)));
     expect(

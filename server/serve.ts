@@ -73,7 +73,7 @@ export async function serve(settings: Settings, opensNetwork: boolean, log: Logg
         reopened().services.accounts.did({
           by: by ?? null,
           tablet: null,
-          deed: `put back the copy of ${manifest.at}`,
+          what: `put back the copy of ${manifest.at}`,
           ofKind: null,
           ofId: null,
         });

@@ -26,7 +26,7 @@ export const FILM_ROUTES = {
     method: 'post',
     path: `${ROLL}/cut`,
     needs: 'work',
-    deed: 'cut film for the job',
+    audit: 'cut film for the job',
     summary: 'Cut the film nested for a job off its roll: drawn from stock, offcuts worth keeping taken in',
     answer: { status: 204 },
     problems: ['conflict'],

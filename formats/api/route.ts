@@ -42,7 +42,7 @@ export interface Route {
   /** Worked with in the bays: a tablet keeps the answer, and shows it where the server cannot be reached. */
   readonly offline?: true;
   /** How the audit list says it, as a verb with its object; absent where a log of its own records it, or nothing changes. */
-  readonly deed?: string;
+  readonly audit?: string;
 }
 
 /** Keeps the literal types of a route for the two sides that are typed by them. */

@@ -143,7 +143,7 @@ export const STOCK_ROUTES = {
     method: 'put',
     path: '/api/jobs/{id}/ticks',
     needs: 'run',
-    deed: 'ticked a line of the job',
+    audit: 'ticked a line of the job',
     summary: 'Tick a line off, or untick it; ticked twice is ticked once',
     body: object({ line: nonEmpty(200), ticked: flag() }),
     answer: { status: 200, schema: z.array(tickSchema) },

@@ -125,12 +125,12 @@ export const auditEntrySchema = object({
   at: instant(),
   by: z.string().nullable(),
   tablet: z.string().nullable(),
-  deed: z.string(),
+  what: z.string(),
   /** What it was done to: its kind and name. */
   of: object({ kind: z.string(), id: z.string(), title: z.string() }).nullable(),
 });
 export type AuditEntry = z.output<typeof auditEntrySchema>;
-export const auditPageSchema = object({ deeds: z.array(auditEntrySchema), next: z.string().nullable() });
+export const auditPageSchema = object({ entries: z.array(auditEntrySchema), next: z.string().nullable() });
 export type AuditPage = z.output<typeof auditPageSchema>;
 
 /** How the workshop is reached from outside its machine. */

@@ -295,12 +295,12 @@ export const sessions = sqliteTable(
 );
 
 /** What was changed, by whom and at which device. Append-only. What is laid and what stock moves has logs of its own. */
-export const deeds = sqliteTable('deeds', {
+export const auditEntries = sqliteTable('deeds', {
   seq: integer('seq').primaryKey({ autoIncrement: true }),
   at: text('at').notNull(),
   by: text('by'),
   tablet: text('tablet'),
-  deed: text('deed').notNull(),
+  what: text('deed').notNull(),
   ofKind: text('of_kind'),
   ofId: text('of_id'),
 });

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { BodyRead, ParamsOf, QueryRead, Route, RouteName, Routes } from '#formats/api';
 import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
 import type { Actor } from '../accounts/actor';
-import type { NewAuditEntry } from '../repositories/deeds';
+import type { NewAuditEntry } from '../repositories/audit';
 import { versionMissing } from './problem';
 import { requireRight } from './rights';
 
@@ -43,7 +43,7 @@ export type Recorder = <T>(work: () => T, entry: (answer: Awaited<T>) => Omit<Ne
  * what changes something is put on record.
  */
 export function mount(app: Express, route: Route, handler: (call: Call<never>) => unknown, recorded: Recorder): void {
-  const { method, path, fileBytes, deed, answer } = route;
+  const { method, path, fileBytes, audit, answer } = route;
   const receivers = fileBytes ? [express.raw({ type: () => true, limit: fileBytes, inflate: false })] : [];
   const admit: RequestHandler = (request, response, next) => {
     requireRight(actorOf(response), route, request.params);
@@ -52,9 +52,9 @@ export function mount(app: Express, route: Route, handler: (call: Call<never>) =
   app[method](path.replaceAll(/\{(\w+)\}/g, ':$1'), admit, ...receivers, async (request, response) => {
     const call = readCall(route, request, response);
     const run = () => handler(call);
-    const given = await (deed === undefined
+    const given = await (audit === undefined
       ? run()
-      : recorded(run, (done) => auditEntryOf(path, deed, call.actor, call.params, done)));
+      : recorded(run, (done) => auditEntryOf(path, audit, call.actor, call.params, done)));
     if ('stream' in answer || 'media' in answer) return;
     response.status(answer.status);
     if ('schema' in answer) response.json(given);
@@ -87,14 +87,14 @@ const onlyTexts = (query: Request['query']) =>
 /** What was done, and to what: by the address, and the name of what came of it. */
 function auditEntryOf(
   path: string,
-  deed: string,
+  what: string,
   { by, tablet }: Actor,
   params: Readonly<Record<string, string>>,
   answer: unknown,
 ): Omit<NewAuditEntry, 'at'> {
   const ofKind = AUDITED[path.split('/')[2]!] ?? null;
   const made = typeof answer === 'object' && answer !== null && 'id' in answer ? String(answer.id) : null;
-  return { by: by ?? null, tablet: tablet?.id ?? null, deed, ofKind, ofId: params.id ?? made };
+  return { by: by ?? null, tablet: tablet?.id ?? null, what, ofKind, ofId: params.id ?? made };
 }
 const AUDITED: Readonly<Record<string, string>> = {
   jobs: 'job',

@@ -22,3 +22,4 @@ export function tabletRepository(db: Db) {
     },
   };
 }
+export type TabletRepository = ReturnType<typeof tabletRepository>;

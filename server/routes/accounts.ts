@@ -78,6 +78,6 @@ export function accountHandlers({ accounts }: Pick<Services, 'accounts'>): Handl
     guestLinks: ({ params }) => accounts.guestLinks(params.id),
     makeGuestLink: ({ body }) => accounts.guestLink(body.job, body.days),
     cutGuestLink: ({ params }) => accounts.cutGuestLink(params.id),
-    audit: ({ query }) => accounts.deeds(query.from, query.person),
+    audit: ({ query }) => accounts.audit(query.from, query.person),
   };
 }

@@ -45,21 +45,21 @@ export function Component() {
           </tr>
         </thead>
         <tbody>
-          {data?.deeds.map((deed, index) => (
+          {data?.entries.map((entry, index) => (
             <tr key={index} className="border-b align-top">
-              <td className="px-4 py-2">{moment(deed.at)}</td>
+              <td className="px-4 py-2">{moment(entry.at)}</td>
               <td className="px-3 py-2 break-words">
-                {deed.by ?? <span className="text-ink-3">no account</span>}
-                {deed.tablet && <span className="block text-[13px] text-ink-2">{deed.tablet}</span>}
+                {entry.by ?? <span className="text-ink-3">no account</span>}
+                {entry.tablet && <span className="block text-[13px] text-ink-2">{entry.tablet}</span>}
               </td>
               <td className="px-3 py-2 break-words">
-                {deed.deed} <Of of={deed.of} />
+                {entry.what} <Of of={entry.of} />
               </td>
             </tr>
           ))}
         </tbody>
       </table>
-      {data?.deeds.length === 0 && <p className="mt-4 text-ink-2">Nothing yet.</p>}
+      {data?.entries.length === 0 && <p className="mt-4 text-ink-2">Nothing yet.</p>}
       <EarlierLater
         onLater={pages.length > 1 ? () => setPages(pages.slice(0, -1)) : undefined}
         onEarlier={data?.next ? () => setPages([...pages, data.next!]) : undefined}

@@ -9,7 +9,7 @@ import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
-import { substrateOptions } from '../measure/SurfaceForm';
+import { substrateOptions } from '../measure/MaterialPart';
 
 interface Props {
   readonly open: boolean;

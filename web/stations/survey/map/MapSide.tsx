@@ -8,7 +8,7 @@ import { useJob } from '../../../job/job-context';
 import { Button } from '../../../ui/Button';
 import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
-import { substrateOptions } from '../measure/SurfaceForm';
+import { substrateOptions } from '../measure/MaterialPart';
 import { KeepTemplate } from './KeepTemplate';
 
 /** Panels that lay claim to one area, told wherever the map is looked at. */

@@ -9,7 +9,7 @@ import { Dialog } from '../../../ui/Dialog';
 import { SelectField } from '../../../ui/SelectField';
 import { m2 } from '../../../ui/measures';
 import { firstShape, ShapeForm } from './ShapeForm';
-import { substrateOptions } from './SurfaceForm';
+import { substrateOptions } from './MaterialPart';
 
 /** A surface measured by tape: what it is called, made of, and its shape. */
 export function AddSurface({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {

@@ -3,10 +3,10 @@ import type { StockEntry } from '#core/stock';
 import { STEP_KINDS } from '#core/prepare/steps';
 import type { LogEntry } from '#formats/log';
 import type { AuditEntry } from '#formats/people';
-import type { Db } from '../db/open';
+import type { Db } from '../../db/open';
 import {
   bays,
-  type deeds,
+  type auditEntries,
   guestLinks,
   jobs,
   people,
@@ -14,7 +14,7 @@ import {
   type runLog,
   type stockLog,
   tablets,
-} from '../db/schema';
+} from '../../db/schema';
 
 /** What the entries of the logs say was done, in words. */
 const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
@@ -104,22 +104,22 @@ export function auditWords(db: Db) {
   };
   const of = (kind: string, id: string): AuditEntry['of'] => ({ kind, id, title: titleOf(kind, id) });
   return {
-    ofAuditEntry: ({ at, by, tablet, deed, ofKind, ofId }: typeof deeds.$inferSelect): AuditEntry => ({
+    ofChange: ({ at, by, tablet, what, ofKind, ofId }: typeof auditEntries.$inferSelect): AuditEntry => ({
       at,
       by,
       tablet: tablet === null ? null : titleOf('device', tablet),
-      deed,
+      what,
       of: ofKind === null || ofId === null ? null : of(ofKind, ofId),
     }),
     ofRun({ recordedAt, by, jobId, entry }: typeof runLog.$inferSelect): AuditEntry {
-      const what = 'stage' in entry ? ` ${STEP_KINDS[entry.stage.kind].name.toLowerCase()}` : '';
-      return { at: recordedAt, by, tablet: null, deed: `${RUN_WORDS[entry.type]}${what}`, of: of('job', jobId) };
+      const stage = 'stage' in entry ? ` ${STEP_KINDS[entry.stage.kind].name.toLowerCase()}` : '';
+      return { at: recordedAt, by, tablet: null, what: `${RUN_WORDS[entry.type]}${stage}`, of: of('job', jobId) };
     },
     ofStock: ({ recordedAt, by, thing, entry }: typeof stockLog.$inferSelect): AuditEntry => ({
       at: recordedAt,
       by,
       tablet: null,
-      deed: STOCK_WORDS[entry.type],
+      what: STOCK_WORDS[entry.type],
       of: { kind: 'thing', id: thing, title: thing },
     }),
   };
