@@ -77,21 +77,21 @@ export type LoadedJob =
 /** A job by its address, as far as it has come; what follows from it is worked out by its model (`job/model`). */
 export function useLoadedJob(id: string): LoadedJob {
   const dispatch = useAppDispatch();
-  const { data: record, error } = useJobQuery({ id });
+  const { data: record, error } = useJobQuery({ id }, { selectFromResult: answer });
   // What is there now: while it is read anew, `data` stands still and would take back what was just logged.
-  const { currentData: entries, error: logError } = useLogQuery({ id });
-  const baysAsked = useBaysQuery();
+  const { currentData: entries, error: logError } = useLogQuery({ id }, { selectFromResult: answer });
+  const baysAsked = useBaysQuery(undefined, { selectFromResult: answer });
   const { data: bays = NONE } = baysAsked;
-  const shelfAsked = useProductsQuery();
+  const shelfAsked = useProductsQuery(undefined, { selectFromResult: answer });
   const { data: shelf, error: shelfError } = shelfAsked;
   // Going from job to job, never what the one before finds in stock.
-  const stockAsked = useJobStockQuery({ id });
+  const stockAsked = useJobStockQuery({ id }, { selectFromResult: answer });
   const inStock = stockAsked.currentData;
-  const learnedAsked = useLearnedQuery();
+  const learnedAsked = useLearnedQuery(undefined, { selectFromResult: answer });
   const { data: learned } = learnedAsked;
-  const kitAsked = useKitQuery();
+  const kitAsked = useKitQuery(undefined, { selectFromResult: answer });
   const { data: kitRecords = NONE } = kitAsked;
-  const { data: weather } = useYardForecastQuery();
+  const { data: weather } = useYardForecastQuery(undefined, { selectFromResult: answer });
   const { current, edit } = useDraft(id);
   const [params, setParams] = useSearchParams();
   const nowMs = useNow(RENEW_MS);
@@ -226,6 +226,20 @@ export function useLoadedJob(id: string): LoadedJob {
 }
 
 const NONE: readonly never[] = [];
+
+/** Only the answer of a query: that it is read anew, and has been, draws nothing anew. */
+const answer = <Data, Failure>({ data, currentData, error, isLoading }: Answered<Data, Failure>) => ({
+  data,
+  currentData,
+  error,
+  isLoading,
+});
+interface Answered<Data, Failure> {
+  readonly data?: Data | undefined;
+  readonly currentData?: Data | undefined;
+  readonly error?: Failure | undefined;
+  readonly isLoading: boolean;
+}
 
 /** What is acknowledged, or read anew, says nothing else than before. */
 const sameEntries = (

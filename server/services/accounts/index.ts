@@ -8,7 +8,6 @@ import { people } from './people';
 import { presence } from './presence';
 import { tablets } from './tablets';
 
-export type { SignedIn } from './presence';
 
 const NETWORK = 'network-open';
 

@@ -8,13 +8,7 @@ import { Button } from '../../ui/Button';
 import { celsius } from '../../ui/measures';
 
 /** Reads the bay's instrument into the log: what is laid from now on is timed in that air. */
-export const AirButton = memo(function AirButton({
-  disabled,
-  onTap,
-}: {
-  readonly disabled: boolean;
-  readonly onTap: (entry: RunEntry) => void;
-}) {
+export const AirButton = memo(function AirButton({ onTap }: { readonly onTap: (entry: RunEntry) => void }) {
   const { bay } = useJob('bay');
   const air = useOfJob(({ planned, record, nowMin }) => {
     const { airC, rhPct } = airAt(withReadings(planned.ambient, record.air), nowMin);
@@ -29,7 +23,7 @@ export const AirButton = memo(function AirButton({
     <Button
       glove
       className="text-base! leading-tight"
-      disabled={disabled || isFetching || !bay}
+      disabled={isFetching || !bay}
       aria-label={`Read the air; now taken as ${air.warmth}, ${air.rh}`}
       onClick={() => bay && void take(bay.id).catch(() => undefined)}
     >

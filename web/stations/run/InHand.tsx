@@ -1,27 +1,16 @@
-import { Eye, Flag, Layers2, Undo2 } from 'lucide-react';
-import { memo, useMemo, useState } from 'react';
+import isEqual from 'fast-deep-equal';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import {
-  cutInto,
-  mayBeCut,
-  patchKey,
-  patchWindow,
-  type RunEntry,
-  type SheetPatch,
-  towelLoad,
-  windowState,
-} from '#core/lay/run';
+import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, windowState } from '#core/lay/run';
 import { useJob, useJobThen, useOfJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { m2 } from '../../ui/measures';
-import { entryInWords } from '../../outbox/tap-words';
-import { useMe } from '../../people/api';
 import { LiveWindow } from '../../window/LiveWindow';
 import { WindowDrawing } from '../../window/WindowDrawing';
 import { windowTimes } from '../../window/window-times';
 import { amountInHand } from '../../material/product-words';
-import { AirButton } from './AirButton';
+import { SmallButtons, Then, TowelLoaded } from './BelowInHand';
 import { batchInHand, Bottle } from './Bottle';
 import { CountLine } from './CountLine';
 import { FaultDialog } from './FaultDialog';
@@ -31,9 +20,9 @@ import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue } from './instruction';
 import { useSignals, useSpoken } from './signals';
 import { useSound } from './sound';
+import { useSteady } from '../../ui/useSteady';
 import { useAge } from './useAge';
 import { useTap } from '../../bay/useTap';
-import { useUndoable } from '../../bay/hand';
 import { Meanwhile } from './Meanwhile';
 import { SectionsByHand } from './SectionsByHand';
 import { partOf } from './words';
@@ -80,7 +69,8 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
   useSignals(inHand, laid && current.state !== 'laying' ? signalsDue(state) : [], sound !== 'off');
   const times = useMemo(() => windowTimes(window), [window]);
   const early = !laid && ageMin < 0;
-  const { patch } = current;
+  const patch = useSteady(current.patch, isEqual);
+  const onFault = useCallback(() => setFaulting(inHand), [inHand]);
   const where = partOf(job, current);
   const name = job.nameOf(patch.surface);
   useSpoken([instruction.verb, name, where].filter((each) => each !== '').join(', '), sound);
@@ -114,144 +104,69 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
           </p>
         )}
       </div>
-      <div className="mt-2 flex flex-[1_0_auto] flex-col justify-center px-6">
-        {times ? (
-          <>
-            <CountLine
-              state={state}
-              laid={laid}
-              early={early}
-              current={current}
-              ageMin={ageMin}
-              times={times}
-              rewetByMin={rewetByMin}
-            />
-            {!isFilm && (
-              <div className="mt-2 border border-line-strong">
-                {laid ? (
-                  <LiveWindow
-                    times={times}
-                    startMs={Date.parse(document.startAt) + current.record.layStartMin * MS_PER_MIN}
-                    heightPx={windowPx}
-                  />
-                ) : (
-                  <WindowDrawing times={times} heightPx={windowPx} />
-                )}
-              </div>
-            )}
-          </>
-        ) : (
-          <p className="text-xl text-stop">The window stays closed in this air.</p>
-        )}
-        <Meanwhile current={current} others={others} disabled={settling} onTap={tap} />
-        <Lesson product={product.id} />
-      </div>
-      <div className="sticky bottom-0 shrink-0 bg-paper px-6 pb-4 pt-3">
-        <Button
-          look={instruction.due && !early ? 'main' : 'plain'}
-          glove
-          className={`w-full text-[2rem] ${crowded ? 'min-h-22' : 'min-h-28'}`}
-          disabled={settling}
-          onClick={() =>
-            tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(jobThen(), current.coat.product)))
-          }
-        >
-          {instruction.action}
-        </Button>
-        {current.state === 'laying' && document.crew.mode === 'pair' && (
-          <Button
-            glove
-            className="mt-3 min-h-20 w-full text-2xl"
-            disabled={settling}
-            onClick={() => tap({ type: 'level-start', patch })}
-          >
-            The second starts levelling
-          </Button>
-        )}
-        <div className="mt-3 grid grid-cols-5 gap-2 [&_button]:px-1 [&_button]:gap-1.5 [&_svg]:shrink-0">
-          <Button
-            glove
-            disabled={settling || !cueDue || current.record?.cueMin !== undefined || isFilm}
-            onClick={() => tap({ type: 'cue-seen', patch })}
-          >
-            <Eye size={22} className="max-xl:hidden" /> Cue seen
-          </Button>
-          <Button glove onClick={() => setFaulting(inHand)} disabled={record.patches.size === 0}>
-            <Flag size={22} /> Fault
-          </Button>
-          <UndoButton disabled={settling} onTap={tap} />
-          <AirButton disabled={settling} onTap={tap} />
-          <TowelButton isFilm={isFilm} disabled={settling} onTap={tap} />
+      {/* Out of reach while a finger may bounce: as one, so that no button is drawn anew for it. */}
+      <fieldset disabled={settling} className="contents">
+        <div className="mt-2 flex flex-[1_0_auto] flex-col justify-center px-6">
+          {times ? (
+            <>
+              <CountLine
+                state={state}
+                laid={laid}
+                early={early}
+                current={current}
+                ageMin={ageMin}
+                times={times}
+                rewetByMin={rewetByMin}
+              />
+              {!isFilm && (
+                <div className="mt-2 border border-line-strong">
+                  {laid ? (
+                    <LiveWindow
+                      times={times}
+                      startMs={Date.parse(document.startAt) + current.record.layStartMin * MS_PER_MIN}
+                      heightPx={windowPx}
+                    />
+                  ) : (
+                    <WindowDrawing times={times} heightPx={windowPx} />
+                  )}
+                </div>
+              )}
+            </>
+          ) : (
+            <p className="text-xl text-stop">The window stays closed in this air.</p>
+          )}
+          <Meanwhile current={current} others={others} onTap={tap} />
+          <Lesson product={product.id} />
         </div>
-        <TowelLoaded isFilm={isFilm} />
-        <Then current={bySheet} crowded={crowded} />
-      </div>
+        <div className="sticky bottom-0 shrink-0 bg-paper px-6 pb-4 pt-3">
+          <Button
+            look={instruction.due && !early ? 'main' : 'plain'}
+            glove
+            className={`w-full text-[2rem] ${crowded ? 'min-h-22' : 'min-h-28'}`}
+            onClick={() =>
+              tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(jobThen(), current.coat.product)))
+            }
+          >
+            {instruction.action}
+          </Button>
+          {current.state === 'laying' && document.crew.mode === 'pair' && (
+            <Button glove className="mt-3 min-h-20 w-full text-2xl" onClick={() => tap({ type: 'level-start', patch })}>
+              The second starts levelling
+            </Button>
+          )}
+          <SmallButtons
+            patch={patch}
+            isFilm={isFilm}
+            mayBeSeen={cueDue && current.record?.cueMin === undefined && !isFilm}
+            mayBeFaulty={record.patches.size > 0}
+            onTap={tap}
+            onFault={onFault}
+          />
+          <TowelLoaded isFilm={isFilm} />
+          <Then current={bySheet} crowded={crowded} />
+        </div>
+      </fieldset>
       {faulting === inHand && <FaultDialog current={current} onClose={() => setFaulting(undefined)} onTap={tap} />}
     </section>
   );
 });
-
-interface Tapped {
-  readonly disabled: boolean;
-  readonly onTap: (entry: RunEntry) => void;
-}
-
-function UndoButton({ disabled, onTap }: Tapped) {
-  const job = useJob('log', 'nameOf', 'record');
-  const last = useUndoable(job);
-  return (
-    <Button
-      glove
-      title={last && `Takes back: ${entryInWords(last.entry, job.nameOf)}`}
-      disabled={disabled || !last}
-      onClick={() => last && onTap({ type: 'undo', entry: last.id })}
-    >
-      <Undo2 size={22} /> Undo
-    </Button>
-  );
-}
-
-/** How much has been levelled with the towel in these hands. */
-function useTowel() {
-  const me = useMe()?.person?.id;
-  return useOfJob(({ record, byOf }) => towelLoad(record, byOf, me));
-}
-
-function TowelButton({ isFilm, disabled, onTap }: Tapped & { readonly isFilm: boolean }) {
-  const towel = useTowel();
-  return (
-    <Button
-      glove
-      look={towel.isLoaded && !isFilm ? 'main' : 'plain'}
-      aria-label="Fresh towel"
-      title={`Levelled since the last fresh one: ${m2(towel.m2)}`}
-      disabled={disabled || isFilm || towel.m2 === 0}
-      onClick={() => onTap({ type: 'fresh-towel' })}
-    >
-      <Layers2 size={22} /> Towel
-    </Button>
-  );
-}
-
-function TowelLoaded({ isFilm }: { readonly isFilm: boolean }) {
-  const towel = useTowel();
-  if (!towel.isLoaded || isFilm) return null;
-  return (
-    <p role="status" className="mt-2 text-lg font-semibold text-warn">
-      The towel is loaded: {m2(towel.m2)} levelled with it. Take a fresh one.
-    </p>
-  );
-}
-
-/** What comes after the patch in hand. */
-function Then({ current, crowded }: { readonly current: SheetPatch; readonly crowded: boolean }) {
-  const text = useOfJob(({ sheet, nameOf, productName }) => {
-    const next = sheet.patches.find(
-      ({ state, patch }) => state === 'todo' && patchKey(patch) !== patchKey(current.patch),
-    );
-    if (!next) return 'The last patch.';
-    const section = next.sections > 1 ? `, section ${next.patch.section} of ${next.sections}` : '';
-    return `Then ${nameOf(next.patch.surface)}${section}, with ${productName(next.coat.product)}`;
-  });
-  return <p className={`mt-3 truncate text-ink-2 ${crowded ? 'max-lg:hidden' : ''}`}>{text}</p>;
-}

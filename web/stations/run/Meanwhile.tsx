@@ -11,7 +11,6 @@ interface Props {
   readonly current?: SheetPatch;
   /** What others have in hand. */
   readonly others: readonly SheetPatch[];
-  readonly disabled: boolean;
   readonly onTap: (entry: RunEntry) => void;
 }
 
@@ -25,7 +24,7 @@ const TONE = {
 } as const;
 
 /** What else is wet, the oldest first, each with its own window, and what others have in hand: a tap takes it over. */
-export const Meanwhile = memo(function Meanwhile({ current, others, disabled, onTap }: Props) {
+export const Meanwhile = memo(function Meanwhile({ current, others, onTap }: Props) {
   const job = useJob('byOf', 'document', 'nameOf', 'sheet');
   const { sheet, document } = job;
   const nameOf = useNameOf();
@@ -36,7 +35,7 @@ export const Meanwhile = memo(function Meanwhile({ current, others, disabled, on
   return (
     <ul aria-label="Also wet" className="mt-2 flex shrink-0 gap-3 overflow-x-auto">
       {wet.map((each) => (
-        <AlsoWet key={patchKey(each.patch)} wet={each} name={nameFor(each)} disabled={disabled} onTap={onTap} />
+        <AlsoWet key={patchKey(each.patch)} wet={each} name={nameFor(each)} onTap={onTap} />
       ))}
       {others.map((each) => {
         const done = each.record!;
@@ -49,7 +48,6 @@ export const Meanwhile = memo(function Meanwhile({ current, others, disabled, on
               type="button"
               className="min-h-18 rounded border-2 border-dashed border-line-strong px-3 py-1.5 text-left disabled:opacity-45"
               aria-label={`${nameFor(each)} is ${isLaying ? 'laid' : 'level'}`}
-              disabled={disabled}
               onClick={() => onTap({ type: isLaying ? 'lay-end' : 'level-end', patch: each.patch })}
             >
               <Named>{nameFor(each)}</Named>
@@ -75,12 +73,11 @@ const Named = ({ children }: { readonly children: string }) => (
 interface AlsoWetProps {
   readonly wet: SheetPatch;
   readonly name: string;
-  readonly disabled: boolean;
   readonly onTap: (entry: RunEntry) => void;
 }
 
 /** One of them: a tap begins to level it. */
-function AlsoWet({ wet, name, disabled, onTap }: AlsoWetProps) {
+function AlsoWet({ wet, name, onTap }: AlsoWetProps) {
   const job = useJob('at', 'document', 'planned', 'record');
   const { planned, record, document } = job;
   const { startMin, window } = useMemo(() => patchWindow(planned, record, wet, wet.startMin), [planned, record, wet]);
@@ -100,7 +97,6 @@ function AlsoWet({ wet, name, disabled, onTap }: AlsoWetProps) {
       <button
         type="button"
         className={`min-h-18 rounded border-2 px-3 py-1.5 text-left disabled:opacity-45 ${TONE[windowState(window, ageMin)]}`}
-        disabled={disabled}
         onClick={() => onTap({ type: 'level-start', patch: wet.patch })}
       >
         <span className="sr-only">Level </span>

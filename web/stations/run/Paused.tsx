@@ -28,16 +28,17 @@ export function Paused({ pause }: Props) {
       {job.sheet.wet.length > 0 && (
         <p className="mt-4 text-xl font-semibold text-warn">What is wet does not wait. A tap on it goes on with it.</p>
       )}
-      <Meanwhile others={[]} disabled={settling} onTap={tap} />
-      <Button
-        look="main"
-        glove
-        className="mt-auto min-h-28 w-full text-[2rem]"
-        disabled={settling}
-        onClick={() => tap({ type: 'run-resume' })}
-      >
-        <Play size={30} /> Go on
-      </Button>
+      <fieldset disabled={settling} className="contents">
+        <Meanwhile others={[]} onTap={tap} />
+        <Button
+          look="main"
+          glove
+          className="mt-auto min-h-28 w-full text-[2rem]"
+          onClick={() => tap({ type: 'run-resume' })}
+        >
+          <Play size={30} /> Go on
+        </Button>
+      </fieldset>
     </section>
   );
 }

@@ -38,17 +38,18 @@ export function Watch({ patch, others }: Props) {
           ago
         </p>
       )}
-      <Meanwhile others={others} disabled={settling} onTap={tap} />
-      {state === 'laying' && (
-        <Button
-          glove
-          className="mt-auto min-h-20 w-full text-2xl"
-          disabled={settling}
-          onClick={() => tap({ type: 'level-start', patch: patch.patch })}
-        >
-          Follow: start levelling it
-        </Button>
-      )}
+      <fieldset disabled={settling} className="contents">
+        <Meanwhile others={others} onTap={tap} />
+        {state === 'laying' && (
+          <Button
+            glove
+            className="mt-auto min-h-20 w-full text-2xl"
+            onClick={() => tap({ type: 'level-start', patch: patch.patch })}
+          >
+            Follow: start levelling it
+          </Button>
+        )}
+      </fieldset>
     </section>
   );
 }
