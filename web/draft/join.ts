@@ -3,7 +3,7 @@ import { mergeThree } from '#formats/values';
 import { lastSent, type Unsaved } from './unsaved';
 
 /** Two edits of one draft as one; where both changed the same fact it is as this tab has it: its hands were there last. */
-export function joinedDrafts(from: JobDraft | undefined, mine: JobDraft, theirs: JobDraft): JobDraft {
+export function joinedDrafts(from: JobDraft, mine: JobDraft, theirs: JobDraft): JobDraft {
   const { clashes } = mergeThree(from, mine, theirs);
   return mergeThree(from, mine, theirs, new Set(clashes.map(({ path }) => path))).merged;
 }

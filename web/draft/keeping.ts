@@ -64,7 +64,7 @@ export function draftKeeping(store: DraftStore = draftStore()) {
       if (current.state.kind === 'saved') {
         if (known) await store.drop(id, known);
         seen.delete(id);
-        tell({ kind: 'saved', id, version: current.version, draft: current.base ?? current.draft });
+        tell({ kind: 'saved', id, version: current.version, draft: current.base });
       } else {
         const mine = unsavedOf(current);
         const { record, isJoined, isWritten } = await store.keep(id, mine, known);

@@ -15,8 +15,6 @@ interface Schema extends DBSchema {
 }
 
 const NAME = 'glaphyra.drafts';
-/** Where an earlier edition kept them, all in one entry. */
-const FORMER_KEY = 'glaphyra.drafts';
 
 /** The records of this device, one a job. Every function throws a DOMException where the device has no room or keeps nothing. */
 export interface DraftStore {
@@ -51,11 +49,7 @@ export function draftStore(): DraftStore {
     return opened;
   };
   return {
-    async all() {
-      const db = await database();
-      await takeFormer(db);
-      return db.getAll('drafts');
-    },
+    all: async () => (await database()).getAll('drafts'),
     one: async (jobId) => (await database()).get('drafts', jobId),
     async keep(jobId, mine, seen) {
       const change = (await database()).transaction('drafts', 'readwrite', { durability: 'strict' });
@@ -75,25 +69,4 @@ export function draftStore(): DraftStore {
       await change.done;
     },
   };
-}
-
-/** What an earlier edition kept is kept here from now on; it goes from there only once it is. */
-async function takeFormer(db: IDBPDatabase<Schema>): Promise<void> {
-  const former = localStorage.getItem(FORMER_KEY);
-  if (former === null) return;
-  const change = db.transaction('drafts', 'readwrite', { durability: 'strict' });
-  for (const [jobId, unsaved] of Object.entries(readFormer(former))) {
-    if ((await change.store.getKey(jobId)) === undefined) await change.store.put({ jobId, ...unsaved, edition: 1 });
-  }
-  await change.done;
-  localStorage.removeItem(FORMER_KEY);
-}
-
-/** Unreadable it is of no use to anybody. */
-function readFormer(text: string): Record<string, Unsaved> {
-  try {
-    return JSON.parse(text) as Record<string, Unsaved>;
-  } catch {
-    return {};
-  }
 }

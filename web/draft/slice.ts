@@ -21,8 +21,8 @@ export type SaveState =
 export interface Draft {
   readonly version: number;
   readonly draft: JobDraft;
-  /** What the server had under that version: what this was made of. Unknown where an earlier edition kept it. */
-  readonly base?: JobDraft | undefined;
+  /** What the server had under that version: what this was made of. */
+  readonly base: JobDraft;
   /** What was sent since and never answered, the last few: should one of them stand on the server, it is one's own. */
   readonly sent?: readonly JobDraft[] | undefined;
   readonly past: readonly JobDraft[];
@@ -47,7 +47,7 @@ type Drafts = Readonly<Record<string, Draft>>;
 export const unsavedOf = ({ version, draft, base, sent }: Draft): Unsaved => ({
   version,
   draft,
-  ...(base && { base }),
+  base,
   ...(sent && sent.length > 0 && { sent }),
 });
 
@@ -56,7 +56,7 @@ export const unsavedOf = ({ version, draft, base, sent }: Draft): Unsaved => ({
  * nothing to save: two tabs would otherwise save the same for each other without end.
  */
 function joinedInto(current: Draft, draft: JobDraft): Draft {
-  const isOnServer = current.base !== undefined && isEqual(asSent(draft), asSent(current.base));
+  const isOnServer = isEqual(asSent(draft), asSent(current.base));
   const state = { kind: isOnServer ? 'saved' : 'dirty' } as const;
   if (isEqual(current.draft, draft)) return { ...current, state };
   const past = [...current.past, current.draft].slice(-STEPS_KEPT);
@@ -79,7 +79,7 @@ export const drafts = createSlice({
         put(state, id, { ...unsaved, past: [], future: [], state: { kind: 'dirty' } });
         return;
       }
-      const draft = joinedDrafts(unsaved.base ?? current.base, current.draft, unsaved.draft);
+      const draft = joinedDrafts(unsaved.base, current.draft, unsaved.draft);
       const { version, base } = current.version > unsaved.version ? current : unsaved;
       put(state, id, joinedInto({ ...current, version, base }, draft));
     },

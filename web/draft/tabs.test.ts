@@ -105,12 +105,3 @@ test('a full device is told, and so is when it has room again', async () => {
   await waitFor(() => expect(draftIn(tab, TOURER).isNotKept).toBeUndefined());
   expect((await draftStore().one(TOURER))!.draft.document.title).toBe('Kept');
 });
-
-test('what an earlier edition kept in one entry is taken up, and goes from there', async () => {
-  const { document, bayId, airSource } = server.jobs.get(TOURER)!;
-  const draft = { document: { ...document, title: 'Of last year' }, bayId, airSource };
-  localStorage.setItem('glaphyra.drafts', JSON.stringify({ [TOURER]: { version: 1, draft } }));
-  const tab = await tabWith(TOURER);
-  expect(draftIn(tab, TOURER).draft.document.title).toBe('Of last year');
-  expect(localStorage.getItem('glaphyra.drafts')).toBeNull();
-});

@@ -31,8 +31,6 @@ interface Schema extends DBSchema {
 }
 
 const NAME = 'glaphyra.outbox';
-/** Where an earlier edition kept them. */
-const FORMER_KEY = 'glaphyra.outbox';
 
 let opened: Promise<IDBPDatabase<Schema>> | undefined;
 const database = (): Promise<IDBPDatabase<Schema>> => {
@@ -63,7 +61,6 @@ export async function keepTap(tap: KeptTap): Promise<void> {
 /** All taps of this device, in their order. */
 export async function keptTaps(): Promise<KeptTap[]> {
   const db = await database();
-  await takeFormer();
   return (await db.getAll('taps')).map(({ id: _, ...tap }) => tap);
 }
 
@@ -90,17 +87,4 @@ export async function putAside(id: string, why: string | undefined): Promise<voi
     } else await change.store.put({ ...plain, aside: why }, key);
   }
   await change.done;
-}
-
-/** What an earlier edition kept is kept here from now on. */
-async function takeFormer(): Promise<void> {
-  const former = localStorage.getItem(FORMER_KEY);
-  if (former === null) return;
-  try {
-    for (const tap of JSON.parse(former) as KeptTap[]) await keepTap(tap);
-  } catch (error) {
-    // Unreadable it is of no use to anybody; not kept for want of room it stays where it is.
-    if (!(error instanceof SyntaxError)) throw error;
-  }
-  localStorage.removeItem(FORMER_KEY);
 }

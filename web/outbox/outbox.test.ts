@@ -221,13 +221,6 @@ test('a device without room says so and sends what it has all the same', async (
   put.mockRestore();
 });
 
-test('what an earlier edition kept is taken over', async () => {
-  localStorage.setItem('glaphyra.outbox', JSON.stringify([{ jobId: JOB, entry: air('former') }]));
-  await store.dispatch(api.endpoints.log.initiate({ id: JOB }, { forceRefetch: true }));
-  await waitFor(() => expect(logged()).toEqual(['former']), { timeout: 8000 });
-  expect(localStorage.getItem('glaphyra.outbox')).toBeNull();
-});
-
 test('what waits counts as done here, once', () => {
   const log = [{ ...air('a'), seq: 1, recordedAt: NOW }];
   expect(withWaiting(log, [])).toBe(log);

@@ -13,10 +13,19 @@ export const NO_ACCOUNTS: Me = {
   turn: null,
 };
 
+/** Whether what the device kept can be read as who is in: another edition may have kept it otherwise. */
+const isMe = (kept: unknown): kept is Me =>
+  typeof kept === 'object' &&
+  kept !== null &&
+  ['accounts', 'person', 'tablet', 'guest', 'turn'].every((name) => name in kept) &&
+  'rights' in kept &&
+  Array.isArray(kept.rights);
+
 /** Who was in when the server last said so: without a network they still are. */
 export function lastKnown(): Me | undefined {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '') as Me;
+    const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? '');
+    return isMe(kept) ? kept : undefined;
   } catch {
     return undefined;
   }
