@@ -22,7 +22,7 @@ interface Usual {
 }
 
 const PAINT: readonly SubstrateId[] = ['clear-gloss', 'single-stage', 'gloss-black'];
-const COATED: readonly string[] = ['ceramic', 'ceramic-top', 'spray-coating', 'film'];
+const COATED: readonly FamilyId[] = ['ceramic', 'ceramic-top', 'spray-coating', 'film'];
 const WAXED: readonly SubstrateId[] = [...PAINT, 'film-gloss', 'chrome', 'bare-metal', 'wheel', 'gelcoat'];
 const CURED: Minutes = { waterSafe: 720, handover: 960, washOk: 10080, fullCure: 20160 };
 

@@ -18,14 +18,15 @@ type Place = readonly [across: number, down: number];
 
 const LETTERS = 'abcdefgh';
 
+const OUTLINED: readonly Surface['shape']['kind'][] = ['polygon', 'rectangle', 'trapezoid'];
+
 /**
  * Why a surface cannot be split; undefined where it can.
  * @example splitFault({ shape: { kind: 'area', areaM2: 1 }, count: 1 }) // 'it has no outline …'
  */
 export function splitFault({ shape, count }: Pick<Surface, 'shape' | 'count'>): string | undefined {
   if (count > 1) return 'it stands for several copies; make them surfaces of their own first';
-  if (!['polygon', 'rectangle', 'trapezoid'].includes(shape.kind))
-    return 'it has no outline to draw a line on; measure its parts by tape';
+  if (!OUTLINED.includes(shape.kind)) return 'it has no outline to draw a line on; measure its parts by tape';
   return undefined;
 }
 

@@ -19,14 +19,17 @@ export interface RemovalMethod {
 const GLASS: readonly SubstrateId[] = ['glass', 'windscreen'];
 const SOFT_FILM: readonly SubstrateId[] = ['film-gloss', 'film-matte', 'vinyl'];
 const TEXTILE: readonly SubstrateId[] = ['fabric', 'leather'];
+/** Not polished, but rubbed gently by machine all the same. */
+const GENTLY_POLISHED: readonly SubstrateId[] = ['film-gloss', 'wheel', 'caliper', 'chrome', 'carbon', 'wood'];
+/** Etched or stained by strong alkali or acid. */
+const ETCHED: readonly SubstrateId[] = ['bare-metal', 'chrome', 'film-matte', 'clear-matte'];
 const POROUS: readonly SubstrateId[] = ['textured-plastic', 'rubber', 'interior-plastic', ...TEXTILE];
 
 const anywhere = () => true;
 const hardSurface = (id: SubstrateId) => !TEXTILE.includes(id);
 const solventProof = (id: SubstrateId) => id !== 'acrylic-window' && !TEXTILE.includes(id) && id !== 'vinyl';
 const polishable = (id: SubstrateId) => SUBSTRATES[id].polishable === true;
-const polishableGently = (id: SubstrateId) =>
-  polishable(id) || ['film-gloss', 'wheel', 'caliper', 'chrome', 'carbon', 'wood'].includes(id);
+const polishableGently = (id: SubstrateId) => polishable(id) || GENTLY_POLISHED.includes(id);
 
 const waterTest = 'Rinse: water lies flat and sheets off instead of beading.';
 
@@ -52,7 +55,7 @@ const TABLE = define({
     clearUm: [0, 0],
     caution: 'Never mix the two: rinse between them. Gloves, goggles, fresh air; not on bare metal or chrome.',
     test: waterTest,
-    worksOn: (id) => solventProof(id) && !['bare-metal', 'chrome', 'film-matte', 'clear-matte'].includes(id),
+    worksOn: (id) => solventProof(id) && !ETCHED.includes(id),
   },
   'panel-wipe': {
     name: 'Panel wipe',
