@@ -1,7 +1,9 @@
 import { sql } from 'drizzle-orm';
 import type { Problem } from '#formats/api';
 import {
+  type CareDue,
   type ItemHistory,
+  type ItemLife,
   type ItemSummary,
   type JobRecord,
   keptTemplate,
@@ -9,6 +11,10 @@ import {
   type OwnerData,
   type OwnerDataRemoved,
 } from '#formats/job';
+import type { LogEntry } from '#formats/log';
+import type { PassportFile } from '#formats/passport';
+import { withTakenOff } from '#job/plan';
+import { jobAgain } from '#job/return';
 import { yardThatMorning } from '../demo/that-morning';
 import { type RunningServer, startStocked } from './testing/client';
 
@@ -38,6 +44,45 @@ test('an item is found once with all its visits, the last first', async () => {
   expect(before).toMatchObject({ medianUm: 116, readings: 3, marks: ['swirls'] });
   expect(before!.laid).toMatchObject([{ product: 'Breakwater Sealant', family: 'sealant', doneShare: 1 }]);
   expect(now!.laid.map(({ family }) => family)).toEqual(['ceramic-base']);
+});
+
+test('a renewal that is planned for another year is no history: the item is as it was left, on its passport and in care too', async () => {
+  const { body: estate } = await server.call<JobRecord>('GET', '/api/jobs/slate-estate');
+  const { body: log } = await server.call<LogEntry[]>('GET', '/api/jobs/slate-estate/log');
+  const itemId = estate.document.item!.id!;
+  const { document, bayId, airSource } = estate;
+  const planned = jobAgain(document, log, { what: 'renewal', startAt: '2028-03-06T08:00:00+01:00' });
+  const ids = planned.surfaces.map(({ id }) => id);
+  const renewal = {
+    document: { ...planned, prepare: withTakenOff(planned.prepare, ids, 'all') },
+    bayId,
+    airSource,
+  };
+  const care = async () =>
+    (await server.call<{ rows: CareDue[] }>('GET', '/api/care')).body.rows.map(({ jobId }) => jobId);
+  const bonnetOf = async (job: string) =>
+    (await server.call<PassportFile>('GET', `/api/jobs/${job}/passport.json`)).body.passport.panels.find(
+      ({ surface }) => surface === 'bonnet',
+    );
+  const before = await bonnetOf('slate-estate');
+  expect(before!.layers.length + before!.found.length).toBeGreaterThan(0);
+  expect(await care()).toContain('slate-estate');
+  expect((await server.call('PUT', '/api/jobs/estate-renewal', renewal, 0)).status).toBe(200);
+  const { body: history } = await server.call<ItemHistory>('GET', `/api/items/${itemId}`);
+  expect(history).toMatchObject({ lastJobId: 'slate-estate' });
+  expect(history.history.map(({ jobId, begun }) => [jobId, begun])).toEqual([
+    ['estate-renewal', false],
+    ['slate-estate', true],
+  ]);
+  const { body: items } = await server.call<{ rows: ItemSummary[] }>('GET', '/api/items?find=slate');
+  expect(items.rows[0]).toMatchObject({ lastJobId: 'slate-estate', visits: 2 });
+  expect(await care()).toContain('slate-estate');
+  expect(await bonnetOf('slate-estate')).toEqual({ ...before, comesOff: expect.anything() });
+  // What is to be renewed lies there until it is stripped, and its passport says so.
+  const { found } = (await bonnetOf('estate-renewal'))!;
+  expect(found).toEqual([...before!.found, ...before!.layers.map(({ family }) => family)]);
+  const { body: life } = await server.call<ItemLife>('GET', `/api/items/${itemId}/life`);
+  expect(life.visits.map(({ jobId }) => jobId)).toEqual(['slate-estate']);
 });
 
 test('no item, no history', async () => {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MARK_KIND_IDS } from '#core/survey/condition';
 import { FAMILY_IDS } from '#core/products/families';
 import { STEP_KIND_IDS } from '#core/prepare/steps';
-import { instant, object } from '#formats/values';
+import { flag, instant, object } from '#formats/values';
 
 /** An item the workshop has had, at a glance. */
 export const itemSummarySchema = object({
@@ -30,6 +30,8 @@ export const visitSchema = object({
   jobId: z.string(),
   title: z.string(),
   startAt: instant(),
+  /** Something was done at it; else it is only planned. */
+  begun: flag(),
   pictures: z.int(),
   /** Stages of preparation that were finished, in their order, with the minutes really worked. */
   prepared: z.array(object({ kind: z.enum(STEP_KIND_IDS), workedMin: z.number() })),
@@ -38,7 +40,11 @@ export const visitSchema = object({
 export type Visit = z.output<typeof visitSchema>;
 
 /** An item with all its visits, the last first. */
-export const itemHistorySchema = itemSummarySchema.extend({ history: z.array(visitSchema) });
+export const itemHistorySchema = itemSummarySchema.extend({
+  /** When something was last done to it, at whichever visit; null: never. */
+  lastDoneAt: instant().nullable(),
+  history: z.array(visitSchema),
+});
 export type ItemHistory = z.output<typeof itemHistorySchema>;
 
 /** What one visit means for the life of an item. */
@@ -46,6 +52,8 @@ const lifeVisitSchema = object({
   jobId: z.string(),
   title: z.string(),
   at: instant(),
+  /** Something was laid, or all that was to be done was: a visit that was begun and abandoned is no look. */
+  looked: flag(),
   /** Laid then: since when, when its first panel wants renewing, what its sheet promises (null: nothing), on how many panels. */
   layers: z.array(
     object({

@@ -8,6 +8,7 @@ import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import { curingDates, daysView, leavesMin, outdoorsOf, ownerDates } from '#job/days';
 import { planInput } from '#job/plan';
+import { withFoundStill } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom } from '#job/promise';
 import { type FoundInStock, withStock, withUsage } from '#job/stock';
 import { doneView, preparedWith, standingView } from '#job/view';
@@ -103,7 +104,10 @@ export function jobModel() {
     forecast ? outdoorsOf(own, left, forecast) : undefined,
   );
   /** What lies on it now, panel by panel. */
-  const standing = createLast([planned, record, owner, outdoors], standingView);
+  const there = createLast([planned, document, record, prepared], (input, own, run, { preparation }) =>
+    withFoundStill(input, own, run, preparation.panels),
+  );
+  const standing = createLast([there, record, owner, outdoors], standingView);
   const curing = createLast([planned, plan, outdoors], curingDates);
   /** The dates that matter to the owner. */
   const dates = createLast([document, plan, days, curing], ownerDates);

@@ -1,1 +1,1 @@
-export { passportOf, type PassportVisit } from './passport';
+export { passportOf } from './passport';

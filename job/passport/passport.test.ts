@@ -4,10 +4,11 @@ import type { LogEntry } from '#formats/log';
 import { neverOn, warrantyStands } from '#core/care/upkeep';
 import { minutesBetween } from '#formats/values';
 import { yardThatMorning } from '../../demo/that-morning';
-import { passportOf, type PassportVisit } from '.';
+import type { ItemVisit } from '#job/return';
+import { passportOf } from '.';
 
 const yard = yardThatMorning();
-const visit = (id: string): PassportVisit => {
+const visit = (id: string): ItemVisit => {
   const { draft, log } = yard.jobs.find((job) => job.id === id)!;
   return {
     document: draft.document,
@@ -15,7 +16,7 @@ const visit = (id: string): PassportVisit => {
   };
 };
 const NOW = '2027-03-02T10:40:00+01:00';
-const of = (...visits: readonly PassportVisit[]) =>
+const of = (...visits: readonly ItemVisit[]) =>
   passportOf({ visits, issuedAt: NOW, shop: 'Ternmouth Yard', nameOf: (by) => by.toUpperCase() });
 
 test('a passport says of each panel what lies on it, who laid it, in what air, and what follows; it is one by its schema', () => {

@@ -13,27 +13,21 @@ import {
 import { MS_PER_MIN } from '#core/measures';
 import { airAt } from '#core/time/air';
 import { LAYING_FAULTS } from '#core/lay/faults';
-import { foldLog, LEFT_WORDS, type RunRecord, withMeasuredAir } from '#core/lay/run';
+import { foldLog, LEFT_WORDS, patchState, type RunRecord, withMeasuredAir } from '#core/lay/run';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { type Job, surfaceName } from '#formats/job';
-import { type LogEntry, loggedEntries } from '#formats/log';
+import { loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { planInput } from '#job/plan';
-import { clearTakenUm } from '#job/prepare';
-import { comingBack } from '#job/return';
+import { clearTakenUm, withFoundStill } from '#job/prepare';
+import { comingBack, type ItemVisit } from '#job/return';
 import type { Outdoors } from '#job/days';
 import { handsOf, standingView } from '#job/view';
 
-/** A visit of the item at this shop. */
-export interface PassportVisit {
-  readonly document: Job;
-  readonly log: readonly LogEntry[];
-}
-
 export interface PassportCase {
   /** Every visit, the last one last; what lies on it is told by that. */
-  readonly visits: readonly PassportVisit[];
+  readonly visits: readonly ItemVisit[];
   readonly issuedAt: string;
   readonly shop: string;
   /** What somebody on the record is called. */
@@ -62,8 +56,8 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   const last = visits.at(-1);
   if (!last) throw new RangeError('no visit, no passport');
   const { document, log } = last;
-  const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
+  const planned = withFoundStill(planInput(document), document, record);
   const standing = standingView(planned, record, document.owner, outdoors);
   const { surfaces } = comingBack(document, log);
   const taken = clearTakenUm(document, record);
@@ -144,10 +138,13 @@ const nameIn = ({ surfaces }: Job, id: string): string => {
   return surface ? surfaceName(surface) : id;
 };
 
-function visitOf({ document, log }: PassportVisit, shop: string): Passport['visits'][number] {
+function visitOf({ document, log }: ItemVisit, shop: string): Passport['visits'][number] {
   const record: RunRecord = foldLog(loggedEntries(document.startAt, log));
   const laid = new Map<string, { surface: string; product: string }>();
-  for (const { patch, start } of record.patches.values()) {
+  for (const done of record.patches.values()) {
+    // Begun and not finished it lies on nothing.
+    if (patchState(done) !== 'done') continue;
+    const { patch, start } = done;
     const product = document.products.find(({ id }) => id === start.product)?.name ?? start.product;
     laid.set(`${patch.surface}/${product}`, { surface: patch.surface, product });
   }

@@ -1,12 +1,16 @@
-export { hiddenMarks } from './hidden-marks';
+export { hiddenMarks, type MarkBecame, marksBecame } from './hidden-marks';
 export { remindersOf } from './reminders';
 export { closingList } from './closing-list';
 export {
   clearTakenUm,
+  donePanels,
+  foundStill,
   pairsFound,
   panelCases,
+  preparedItem,
   preparedPanels,
   prepareSettings,
   strippingMin,
   USUAL_YEARS,
+  withFoundStill,
 } from './prepared-job';

@@ -7,22 +7,22 @@ import { MINUTES_PER_DAY } from '#core/measures';
 import { seenSubstrate } from '#core/layers/rules';
 import { USUAL_BREATHING_DAYS } from '#core/products/sheets';
 import type { Kit } from '#core/prepare/kit';
-import { surfaceAreaM2 } from '#core/plan/job';
+import { type PlanInput, surfaceAreaM2 } from '#core/plan/job';
 import { slowness } from '#core/plan/sections';
 import {
   climbLadder,
   measuredPair,
   FULL_SITE,
   isDone,
+  isThrough,
   type MeasuredPair,
   type PanelCase,
   type PanelPreparation,
-  type PrepStep,
   prepareItem,
+  type Preparation,
   type PrepareSettings,
   removalsToComeUm,
   shareKey,
-  stageKey,
   USUAL_GOAL_PCT,
   USUAL_SCHOOLS,
 } from '#core/prepare/stages';
@@ -31,7 +31,17 @@ import { isPolishing } from '#core/prepare/steps';
 import { type Job, type Surface, surfaceName } from '#formats/job';
 import { type LearnedPreparation, NOTHING_LEARNED } from '#formats/log';
 import { minutesToDay } from '#formats/values';
-import { comesOff, isAircraft, lyingOnSheet, staysOn, toldInMinutes, withTakenOff } from '#job/plan';
+import {
+  comesOff,
+  foundTold,
+  isAircraft,
+  lyingOnSheet,
+  staying,
+  staysOn,
+  type ToldLayer,
+  toldInMinutes,
+  withTakenOff,
+} from '#job/plan';
 import { overlaid } from '#job/terms';
 
 /** The pair each panel's test spots of a job ended with, by the ladder. */
@@ -163,29 +173,84 @@ export function panelCases(job: Job): PanelCase[] {
   });
 }
 
+/** A job's preparation by the usual figures. */
+export const preparedItem = (job: Job): Preparation => prepareItem(panelCases(job), prepareSettings(job));
+
 /** A job's panels as they are prepared, by the usual figures. */
-export const preparedPanels = (job: Job): readonly PanelPreparation[] =>
-  prepareItem(panelCases(job), prepareSettings(job)).panels;
+export const preparedPanels = (job: Job): readonly PanelPreparation[] => preparedItem(job).panels;
+
+/** The panels of a job with the steps they are really through with; what is planned, begun or left out is no step of theirs. */
+export const donePanels = (
+  job: Job,
+  record: Pick<RunRecord, 'stages'>,
+  prepared = preparedPanels(job),
+): PanelPreparation[] =>
+  prepared.map((panel) => ({
+    ...panel,
+    steps: panel.steps.filter((step) => isDone(step) && isThrough(record.stages, step, panel.id)),
+  }));
 
 /**
- * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing or stripping step of a
- * stage that was finished, or that the panel is through with. Surfaces that nothing was taken from are left out.
+ * Clear a visit took from each surface, µm: measured where it was, else the upper end of every polishing or stripping step
+ * the panel is through with. Surfaces that nothing was taken from are left out.
  */
-export function clearTakenUm(job: Job, { stages, clearTakenUm: measured }: RunRecord): Map<string, number> {
-  /** Whether a panel is through with a step: its stage is over, or it was ticked off while the others go on. */
-  const isThrough = (id: string, step: PrepStep) => {
-    const record = stages.get(stageKey(step));
-    return record !== undefined && (record.endMin !== undefined || record.panels.includes(id));
-  };
+export function clearTakenUm(job: Job, record: RunRecord, panels = donePanels(job, record)): Map<string, number> {
   const taken = new Map<string, number>();
-  for (const { id, steps } of preparedPanels(job)) {
+  for (const { id, steps } of panels) {
     const most = steps
-      .filter((step) => isDone(step) && (isPolishing(step.kind) || step.kind === 'strip-found') && isThrough(id, step))
+      .filter(({ kind }) => isPolishing(kind) || kind === 'strip-found')
       .reduce((sum, { clearUm }) => sum + clearUm[1], 0);
-    const um = measured.get(id) ?? most;
+    const um = record.clearTakenUm.get(id) ?? most;
     if (um > 0) taken.set(id, um);
   }
   return taken;
+}
+
+/**
+ * What was found on each surface and is still there, bottom first: a layer that is decided to come off stays until its
+ * stripping is finished on that very panel.
+ */
+export function foundStill(
+  job: Job,
+  record: Pick<RunRecord, 'stages'>,
+  panels?: readonly PanelPreparation[],
+): ReadonlyMap<string, readonly ToldLayer[]> {
+  const isDecided = job.surfaces.some((surface) => comesOff(job, surface).length > 0);
+  const done = isDecided ? (panels ?? donePanels(job, record)) : [];
+  const stripped = new Set(
+    done.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id),
+  );
+  return new Map(
+    job.surfaces.map((surface) => [
+      surface.id,
+      stripped.has(surface.id) ? staying(job, surface) : foundTold(job, surface),
+    ]),
+  );
+}
+
+/**
+ * A job's input with what really lies on its surfaces, see {@link foundStill}: for what is there, not for what is planned.
+ * The same input where nothing is decided to come off, or all of it has.
+ */
+export function withFoundStill(
+  planned: PlanInput,
+  job: Job,
+  record: Pick<RunRecord, 'stages'>,
+  prepared?: readonly PanelPreparation[],
+): PlanInput {
+  if (!job.surfaces.some((surface) => comesOff(job, surface).length > 0)) return planned;
+  const still = foundStill(job, record, donePanels(job, record, prepared));
+  return {
+    ...planned,
+    surfaces: planned.surfaces.map((surface) => {
+      const found = still.get(surface.id) ?? [];
+      return {
+        ...surface,
+        existing: found.map(({ family }) => family),
+        existingTold: found.map(({ told }) => toldInMinutes(job, told)),
+      };
+    }),
+  };
 }
 
 /** A job's settings of preparation, every one it leaves out as usual. */

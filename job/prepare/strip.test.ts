@@ -3,6 +3,7 @@ import { FOUND_IDS, type FoundId } from '#core/products/families';
 import { judgeStack } from '#core/layers/rules';
 import { prepareItem } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
+import type { LogEntry } from '#formats/log';
 import { laidInWords, quoted } from '#job/offers';
 import { planOf, withTakenOff } from '#job/plan';
 import { comingBack } from '#job/return';
@@ -103,10 +104,36 @@ test('a base and its top come off together and are counted once; film by its age
   expect(pull(7.5)).toBe(105);
 });
 
-test('what was taken off does not come back with the item, what was laid does', () => {
-  const back = comingBack(found(['paste-wax'], ['bonnet']), []).surfaces;
-  expect(back.find(({ id }) => id === 'bonnet')!.existing).toEqual([]);
-  expect(back.find(({ id }) => id === 'roof')!.existing).toEqual(['paste-wax']);
+test('what is decided to come off lies there until its stripping is finished, panel by panel', () => {
+  const job = found(['paste-wax'], ['bonnet', 'roof', 'bumper-front']);
+  const stage = { kind: 'strip-found', round: 1 } as const;
+  const log = (...entries: LogEntry['entry'][]): LogEntry[] =>
+    entries.map((entry, nth) => ({
+      seq: nth + 1,
+      id: `e${nth}`,
+      at: new Date(Date.parse(job.startAt) + nth * 60_000).toISOString(),
+      recordedAt: job.startAt,
+      entry,
+    }));
+  const lies = (...entries: LogEntry['entry'][]) =>
+    comingBack(job, log(...entries))
+      .surfaces.filter(({ existing }) => existing.length > 0)
+      .map(({ id }) => id);
+  const others = ids.filter((id) => !['bonnet', 'roof', 'bumper-front'].includes(id));
+  const start = { type: 'stage-start', stage, predictedMin: 30 } as const;
+  const ticked = { type: 'stage-panel', stage, surface: 'bonnet' } as const;
+  const left = { type: 'left-out', surface: 'roof', reason: 'damaged' } as const;
+  expect(lies()).toEqual(ids);
+  expect(lies(start, { type: 'stage-pause', stage, reason: 'no-power' })).toEqual(ids);
+  expect(lies(start, ticked)).toEqual(ids.filter((id) => id !== 'bonnet'));
+  expect(lies(start, { type: 'stage-end', stage })).toEqual(others);
+  expect(lies(start, left, { type: 'stage-end', stage })).toEqual(
+    ids.filter((id) => id === 'roof' || others.includes(id)),
+  );
+  const skipped: Job = { ...job, prepare: { ...job.prepare, leftOut: ['strip-found'] } };
+  expect(
+    comingBack(skipped, log(start, { type: 'stage-end', stage })).surfaces.map(({ existing }) => existing),
+  ).toEqual(ids.map(() => ['paste-wax']));
 });
 
 test('a film that stays is what is prepared: nothing is taken from the paint below it', () => {

@@ -53,9 +53,23 @@ test('what was really laid is found on it when it comes back, what was only plan
   }
 });
 
-test('marks that went are gone, those that stay are there; tests and readings begin anew', () => {
-  const tank = tankOf(comingBack(job, LAID).surfaces);
+test('marks that went are gone, those that were only to go and those that stay are there; tests and readings begin anew', () => {
+  const went = entry(5, 9, {
+    type: 'mark-outcome',
+    surface: 'tank',
+    mark: 'gone',
+    kind: 'swirls',
+    severity: 'light',
+    level: 'one-step',
+    outcome: 'removed',
+  });
+  const tank = tankOf(comingBack(job, [...LAID, went]).surfaces);
   expect(tank.marks?.map(({ id }) => id)).toEqual(['left']);
+  const planned = tankOf(comingBack(job, LAID).surfaces);
+  expect(planned.marks?.map(({ id, outcome }) => [id, outcome])).toEqual([
+    ['gone', undefined],
+    ['left', 'stays'],
+  ]);
   expect([tank.readingsUm, tank.readingsAt, tank.touch]).toEqual([[], undefined, undefined]);
   expect(tank.shape).toEqual(tankOf(job.surfaces).shape);
 });

@@ -1,10 +1,10 @@
 import { clearOnSurfaces, dropsOnFound, dropsOnLaid, standingSurfaces } from '#core/care/upkeep';
 import { foldLog } from '#core/lay/run';
-import { type Job, JOB_LIMITS, type Surface } from '#formats/job';
+import { type Job, JOB_LIMITS, type Surface, type SurfaceMark } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { planInput, staying } from '#job/plan';
-import { clearTakenUm, hiddenMarks, preparedPanels } from '#job/prepare';
+import { planInput } from '#job/plan';
+import { clearTakenUm, donePanels, foundStill, type MarkBecame, marksBecame, withFoundStill } from '#job/prepare';
 
 type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
 
@@ -14,12 +14,17 @@ type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
  * @param log what was really done at the last visit; what was planned and not laid is not on it
  */
 export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item' | 'surfaces'> {
-  const planned = planInput(job);
   const record = foldLog(loggedEntries(job.startAt, log));
+  const planned = withFoundStill(planInput(job), job, record);
   const standing = standingSurfaces(planned, record, job.owner ?? {});
   const clear = clearOnSurfaces(planned.surfaces);
-  const taken = clearTakenUm(job, record);
-  const hidden = hiddenMarks(job, record, preparedPanels(job));
+  const panels = donePanels(job, record);
+  const taken = clearTakenUm(job, record, panels);
+  const still = foundStill(job, record, panels);
+  const became = marksBecame(job, record, panels);
+  const stripped = new Set(
+    panels.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id),
+  );
   /** What drops said of a layer goes on with it. */
   const dropsTold = (drops: ReturnType<typeof dropsOnFound>): Pick<Told, 'drops'> =>
     drops.length === 0
@@ -59,17 +64,11 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
       existingTold: _,
       ...known
     } = surface;
-    const stayed = staying(job, surface);
+    const stayed = still.get(surface.id) ?? [];
     const laid = laidOn.get(surface.id) ?? [];
     const tookUm = taken.get(surface.id) ?? 0;
     const hadUm = clear[index];
-    const marks = surface.marks
-      ?.filter(({ id, outcome }) => (record.outcomes.get(id)?.outcome ?? outcome) !== 'removed')
-      .map(({ hiddenBefore: _, ...mark }) =>
-        hidden.get(surface.id)?.some(({ id }) => id === mark.id)
-          ? { ...mark, outcome: undefined, hiddenBefore: true }
-          : mark,
-      );
+    const marks = surface.marks?.flatMap((mark) => becomes(mark, became.get(mark.id), stripped.has(surface.id)));
     return {
       ...known,
       existing: [...stayed.map(({ family }) => family), ...laid.map(({ family }) => family)],
@@ -96,4 +95,12 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
     };
   });
   return { item: job.item, surfaces };
+}
+
+/** A mark as it comes back: gone, filled and hidden until what fills it comes off, or as it was seen. */
+function becomes(mark: SurfaceMark, became: MarkBecame | undefined, isStripped: boolean): SurfaceMark[] {
+  if (became === 'removed') return [];
+  const { hiddenBefore, outcome, ...seen } = mark;
+  if (became === 'hidden') return [{ ...seen, hiddenBefore: true }];
+  return [{ ...seen, ...(outcome === 'stays' && { outcome }), ...(hiddenBefore && !isStripped && { hiddenBefore }) }];
 }

@@ -1,10 +1,11 @@
 import { clearOnSurfaces } from '#core/care/upkeep';
 import { foldLog } from '#core/lay/run';
 import { type Job, type LifeVisit, surfaceName } from '#formats/job';
-import { type LogEntry, loggedEntries } from '#formats/log';
+import { loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { planInput } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
+import { isPrepared, type ItemVisit } from '#job/return';
 import { standingView } from './views';
 
 /**
@@ -12,7 +13,8 @@ import { standingView } from './views';
  * panels came with new paint.
  * @param before the visit before it; undefined: the first
  */
-export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[], before: Job | undefined): LifeVisit {
+export function lifeVisit(jobId: string, visit: ItemVisit, before: Job | undefined): LifeVisit {
+  const { document, log } = visit;
   const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
   const layers = new Map<
@@ -41,6 +43,7 @@ export function lifeVisit(jobId: string, document: Job, log: readonly LogEntry[]
     jobId,
     title: document.title,
     at: document.startAt,
+    looked: layers.size > 0 || isPrepared(visit),
     layers: [...layers].map(([product, { family, from, renew, rated, panels }]) => ({
       product,
       family,

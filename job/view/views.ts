@@ -45,7 +45,10 @@ export function doneView(startAt: string, entries: readonly Pick<LogEntry, 'id' 
   return { log, record, laid, begun: record.patches.size > 0 };
 }
 
-/** What lies on the item now, panel by panel, cured in its bay and then where it stands since. */
+/**
+ * What lies on the item now, panel by panel, cured in its bay and then where it stands since.
+ * @param planned with what is really found on it: see `withFoundStill`
+ */
 export const standingView = (
   planned: PlanInput,
   record: RunRecord,

@@ -29,6 +29,9 @@ export interface ListedJob {
 const OVERDUE_MS = 60 * MS_PER_DAY;
 const AHEAD_MS = 90 * MS_PER_DAY;
 
+/** Longer than any workshop keeps its jobs, ms. */
+const PLANNED_BEFORE_MS = 400 * 365 * MS_PER_DAY;
+
 /** Some of what was found, and how much there is. */
 export interface Page<T> {
   readonly rows: T[];
@@ -55,8 +58,8 @@ export function summaryRepository(db: Db) {
     );
   /** Summaries of jobs that are there. */
   const summaries = () => db.select({ summary }).from(jobSummaries).innerJoin(jobs, eq(jobs.id, jobSummaries.jobId));
-  /** Its item has been here again since. */
-  const cameBack = sql`exists (select 1 from job_summaries later where later.item_id = ${itemId} and later.start_ms > ${startMs})`;
+  /** Its item has been here again since: something was done at a later visit. One that is only planned is none. */
+  const cameBack = sql`exists (select 1 from job_summaries later where later.item_id = ${itemId} and later.start_ms > ${startMs} and later.phase not in ('survey', 'planned'))`;
   return {
     /** All jobs that are there, last changed first. No document is opened, and no summary read. */
     listed(): ListedJob[] {
@@ -163,7 +166,8 @@ export function summaryRepository(db: Db) {
         .all(),
     /** Items by their last visit, found by words of any visit: its names, or what was laid, used and found at it. */
     items(words: string, from: number, most: number): Page<ItemSummary> {
-      const last = sql<number>`max(${startMs})`;
+      // What is only planned comes before all that has been, however late it is.
+      const last = sql<number>`max(case when ${standing.phase} in ('survey', 'planned') then ${startMs} - ${PLANNED_BEFORE_MS} else ${startMs} end)`;
       const visited = sql`${itemId} in (select seen.item_id from job_summaries seen join jobs on jobs.id = seen.job_id where jobs.removed_at is null and ${said(words)})`;
       const wanted = and(there, isNotNull(itemId), words.trim() === '' ? undefined : visited);
       const [count] = db
@@ -179,7 +183,7 @@ export function summaryRepository(db: Db) {
         .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(wanted)
         .groupBy(itemId)
-        .orderBy(desc(last))
+        .orderBy(desc(sql`(select max(other.start_ms) from job_summaries other where other.item_id = ${itemId})`))
         .limit(most)
         .offset(from)
         .all();

@@ -57,7 +57,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     kit,
     offers,
     quotes,
-    items: itemService(db),
+    items: itemService(db, now),
     owners: ownerService(db, changes, now),
     lasted: lastedService(db, shelf),
     templates: templateService(db, changes, now),

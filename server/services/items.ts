@@ -1,11 +1,12 @@
 import { standingSurfaces } from '#core/care/upkeep';
 import { judgeReadings } from '#core/survey/paint';
 import { foldLog } from '#core/lay/run';
-import { type ItemHistory, type ItemLife, type JobRecord, type LifeRow, surfaceName, type Visit } from '#formats/job';
+import { type ItemHistory, type ItemLife, type LifeRow, surfaceName, type Visit } from '#formats/job';
 import { type EarlierPair, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { planInput } from '#job/plan';
 import { pairsFound } from '#job/prepare';
+import { isHistory, lastVisit } from '#job/return';
 import { lifeVisit } from '#job/view';
 import type { Db } from '../db/open';
 import { notFound } from '../http/problem';
@@ -17,7 +18,7 @@ import { runLogRepository } from '../repositories/run-log';
 const MOST_TWINS = 4;
 
 /** Items as they come back over the years: all that was laid, measured and seen at each visit. */
-export function itemService(db: Db) {
+export function itemService(db: Db, now: () => Date) {
   const jobs = jobRepository(db);
   const log = runLogRepository(db);
   const photos = photoRepository(db);
@@ -57,10 +58,11 @@ export function itemService(db: Db) {
     },
     /** @throws ProblemError (404) for an item no job names */
     history(id: string): ItemHistory {
-      const visits = jobs.ofItem(id);
-      const [last] = visits;
+      const visits = visitsOf(id);
+      const last = lastVisit(visits, now().getTime());
       if (!last) throw notFound('item', id);
       const { item, title, startAt } = last.document;
+      const done = visits.filter(isHistory).flatMap(({ log: entries }) => entries.map(({ at }) => at));
       return {
         id,
         name: item?.name ?? title,
@@ -68,33 +70,42 @@ export function itemService(db: Db) {
         visits: visits.length,
         lastJobId: last.id,
         lastAt: startAt,
-        history: visits.map(visitOf),
+        lastDoneAt: done.length > 0 ? done.reduce((a, b) => (Date.parse(b) > Date.parse(a) ? b : a)) : null,
+        history: visits.toReversed().map(visitOf),
       };
     },
   };
 
+  /** All visits of an item, planned ones too, in the order of their beginning. */
+  function visitsOf(id: string) {
+    return jobs
+      .ofItem(id)
+      .toReversed()
+      .map((job) => ({ ...job, log: log.of(job.id) }));
+  }
+
   function lifeOf(id: string): LifeRow | undefined {
-    const visits = jobs.ofItem(id).reverse();
-    const last = visits.at(-1);
+    const all = visitsOf(id);
+    const last = lastVisit(all, now().getTime());
     if (!last) return undefined;
+    const visits = all.filter(isHistory);
     return {
       id,
       name: last.document.item?.name ?? last.document.title,
-      visits: visits.map(({ id: jobId, document }, nth) =>
-        lifeVisit(jobId, document, log.of(jobId), visits[nth - 1]?.document),
-      ),
+      visits: visits.map((visit, nth) => lifeVisit(visit.id, visit, visits[nth - 1]?.document)),
     };
   }
 
-  function visitOf({ id: jobId, document }: JobRecord): Visit {
+  function visitOf({ id: jobId, document, log: entries }: ReturnType<typeof visitsOf>[number]): Visit {
     const { startAt, title, owner, surfaces } = document;
-    const record = foldLog(loggedEntries(startAt, log.of(jobId)));
+    const record = foldLog(loggedEntries(startAt, entries));
     const standing = standingSurfaces(planInput(document), record, owner ?? {});
     const judged = judgeReadings(surfaces);
     return {
       jobId,
       title,
       startAt,
+      begun: isHistory({ document, log: entries }),
       pictures: photos.of(jobId).length,
       prepared: [...record.stages.values()]
         .filter(({ endMin }) => endMin !== undefined)

@@ -4,6 +4,7 @@ import { foldLog } from '#core/lay/run';
 import type { JobRecord } from '#formats/job';
 import { loggedEntries, type ProductLasted } from '#formats/log';
 import { planInput } from '#job/plan';
+import { withFoundStill } from '#job/prepare';
 import { standingView } from '#job/view';
 import type { Db } from '../db/open';
 import { jobRepository } from '../repositories/jobs';
@@ -31,7 +32,10 @@ export function lastedService(db: Db, shelf: Pick<ShelfService, 'get'>) {
     const known = kept.get(id);
     if (known?.version === version && known.lastSeq === lastSeq) return known.lasted;
     const record = foldLog(loggedEntries(document.startAt, log.of(id)));
-    const lasted = lastedOn(standingView(planInput(document), record, document.owner, undefined), record);
+    const lasted = lastedOn(
+      standingView(withFoundStill(planInput(document), document, record), record, document.owner, undefined),
+      record,
+    );
     kept.set(id, { version, lastSeq, lasted });
     return lasted;
   };

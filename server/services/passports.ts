@@ -19,6 +19,7 @@ import {
   signedText,
 } from '#formats/passport';
 import { passportOf } from '#job/passport';
+import { isHistory } from '#job/return';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
 import { handoverRepository } from '../repositories/handovers';
@@ -89,7 +90,9 @@ export function passportService(
       .sort((a, b) => Date.parse(a.document.startAt) - Date.parse(b.document.startAt) || Number(a.id === id));
     const before = itemId === undefined ? undefined : handovers.takenFor(itemId)?.passport.visits;
     return passportOf({
-      visits: visits.map((visit) => ({ document: visit.document, log: log.of(visit.id) })),
+      visits: visits
+        .map((visit) => ({ id: visit.id, document: visit.document, log: log.of(visit.id) }))
+        .filter((visit) => visit.id === id || isHistory(visit)),
       issuedAt: now().toISOString(),
       shop: shop(),
       nameOf: (by) => names.get(by) ?? by,

@@ -205,7 +205,10 @@ function folded(standing: readonly LoggedEntry[]): { record: RunRecord; taken: L
       case 'stage-pause':
       case 'stage-resume':
       case 'stage-end':
-        stages.set(stageKey(entry.stage), afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin));
+        stages.set(
+          stageKey(entry.stage),
+          afterStageEntry(stages.get(stageKey(entry.stage)), entry, atMin, course.left.keys()),
+        );
         break;
       case 'left-out':
       case 'taken-up':

@@ -55,3 +55,4 @@ export { measuredPair, type MeasuredPair } from './measured';
 export { SANDING_NAMES, SANDINGS } from './grits';
 export { stageNow, type StageNow } from './stage-now';
 export { stageKey, type StageRef } from './stage-ref';
+export { isThrough } from './through';

@@ -28,6 +28,8 @@ export interface StageRecord {
   readonly runningSinceMin?: number;
   readonly pauses: readonly { readonly reason: PauseReason; readonly fromMin: number; readonly toMin?: number }[];
   readonly endMin?: number;
+  /** Panels that were left out when it was finished: it was not done to them, whether or not they are taken up later. */
+  readonly without: readonly string[];
   /** What it really used, the last word of each thing. */
   readonly used: readonly StageUse[];
   /** Panels that are through with it. */
@@ -71,8 +73,16 @@ export function stageFault(record: StageRecord | undefined, entry: StageEntry): 
   return `${STEP_KINDS[entry.stage.kind].name.toLowerCase()} is ${STATE_WORDS[state]}`;
 }
 
-/** A stage after one more entry that fits it, minutes on the scale of the job. */
-export function afterStageEntry(before: StageRecord | undefined, entry: StageEntry, atMin: number): StageRecord {
+/**
+ * A stage after one more entry that fits it, minutes on the scale of the job.
+ * @param leftOut panels that are left out at that moment
+ */
+export function afterStageEntry(
+  before: StageRecord | undefined,
+  entry: StageEntry,
+  atMin: number,
+  leftOut: Iterable<string> = [],
+): StageRecord {
   if (entry.type === 'stage-start') {
     const { stage, predictedMin, dwellMin = STEP_KINDS[stage.kind].dwellMin } = entry;
     return {
@@ -84,6 +94,7 @@ export function afterStageEntry(before: StageRecord | undefined, entry: StageEnt
       runningSinceMin: atMin,
       pauses: [],
       used: [],
+      without: [],
       panels: [],
       found: [],
     };
@@ -97,7 +108,7 @@ export function afterStageEntry(before: StageRecord | undefined, entry: StageEnt
     case 'stage-resume':
       return { ...rest, runningSinceMin: atMin, pauses: ended };
     case 'stage-end':
-      return { ...rest, workedMin, pauses: ended, endMin: atMin };
+      return { ...rest, workedMin, pauses: ended, endMin: atMin, without: [...leftOut] };
   }
 }
 

@@ -8,7 +8,6 @@ import { people } from './people';
 import { presence } from './presence';
 import { tablets } from './tablets';
 
-
 const NETWORK = 'network-open';
 
 /** Accounts, devices and guest links: who may come in, who it is that asks, and what they did. */

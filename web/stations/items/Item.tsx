@@ -187,13 +187,18 @@ function VisitRow({ visit, panel }: { readonly visit: Visit; readonly panel: str
         <Link to={`/jobs/${visit.jobId}/survey`} className="font-semibold hover:text-over hover:underline">
           {visit.title}
         </Link>
-        <span className="figure">{day(visit.startAt)}</span>
+        <span className="figure">
+          {!visit.begun && <span className="text-ink-3">planned for </span>}
+          {day(visit.startAt)}
+        </span>
       </p>
       <dl className="grid gap-x-6 gap-y-2 px-4 py-3 text-[14px] sm:grid-cols-[8rem_1fr]">
         <dt className="label">Laid</dt>
         <dd>
           {laid.length === 0
-            ? 'Nothing'
+            ? visit.begun
+              ? 'Nothing'
+              : 'Nothing yet'
             : laid.map(({ product, family, panels, bare }) => (
                 <p key={product}>
                   <strong>{product}</strong>, {FAMILIES[family].name.toLowerCase()}:{' '}

@@ -14,7 +14,7 @@ const LOOK_WORDS: Readonly<Record<LookState, string>> = {
 
 /** What its sheets promise, and whether the yearly look it asks for was kept. */
 export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly nowMs: number }) {
-  const visits = life.visits.map(({ at }) => Date.parse(at));
+  const visits = life.visits.flatMap(({ at, looked }) => (looked ? [Date.parse(at)] : []));
   const covers = life.visits.flatMap(({ jobId, layers }) =>
     layers.flatMap(({ product, from, ratedMonths, panels }) =>
       ratedMonths !== null && ratedMonths > SHORTEST_MONTHS

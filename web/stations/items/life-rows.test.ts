@@ -4,6 +4,7 @@ import { lifeRows, visitWords } from './life-rows';
 const visit = (at: string, more: Partial<ItemLife['visits'][number]> = {}): ItemLife['visits'][number] => ({
   jobId: at,
   title: at,
+  looked: true,
   at,
   layers: [],
   takenUm: null,

@@ -25,6 +25,7 @@ import { type MapEditor, useMap } from './map/useMap';
 import { AddSurface } from './measure/AddSurface';
 import { ItemForm } from './measure/ItemForm';
 import { JobForm } from './measure/JobForm';
+import { SinceThen } from './measure/SinceThen';
 import { SurfaceForm } from './measure/SurfaceForm';
 import { kindLegend, kindLens } from './measure/kind-lens';
 import { GaugeTools } from './thickness/GaugeTools';
@@ -142,6 +143,7 @@ function Whole({ onAdd }: { readonly onAdd: () => void }) {
   const byTemplate = document.surfaces.some(({ measuredBy }) => measuredBy === 'template');
   return (
     <>
+      <SinceThen />
       <section className="border-b bg-sheet px-5 py-4">
         <h2 className="label">Whole item</h2>
         <p className="figure text-4xl">{m2(total.areaM2)}</p>
