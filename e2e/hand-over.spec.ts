@@ -182,3 +182,42 @@ test('the years in one go: signed, a year passes, a care visit, a panel repaired
       .first(),
   ).toBeVisible();
 });
+
+test('a renewal planned for another year, and the item back the same day: what is to be renewed still lies on it', async ({
+  page,
+}) => {
+  await page.goto('/jobs/two-door-classic/care');
+  const renewed = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: /^Renewed on/ }) })
+    .last();
+  await renewed.getByRole('button', { name: 'Plan the renewal' }).click();
+  await expect(page.getByRole('heading', { name: /renewed$/ })).toBeVisible();
+  const classic = (await (await page.request.get('/api/jobs/two-door-classic')).json()) as Kept;
+  const itemId = classic.document.item.id;
+  await goOn(page, `/items/${itemId}`);
+  await expect(page.getByText(/^planned for/)).toBeVisible();
+  await page.getByRole('link', { name: 'It is here again' }).click();
+  await page.getByLabel('Job', { exact: true }).fill('Classic, a scratch');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page).toHaveURL(/\/survey/);
+  const again = (await (await page.request.get(`/api/jobs/${/jobs\/([^/]+)/.exec(page.url())![1]}`)).json()) as Kept;
+  const bonnet = ({ document }: Kept) => document.surfaces.find(({ id }) => id === 'bonnet')!;
+  const laid = bonnet(classic).layers.map(({ product }) => classic.document.products.find(({ id }) => id === product)!);
+  expect(laid.length).toBeGreaterThan(0);
+  expect(bonnet(again).existing).toEqual([...bonnet(classic).existing, ...laid.map(({ family }) => family)]);
+  await page.getByRole('option', { name: /^Bonnet/ }).click();
+  await expect(page.getByRole('button', { name: 'Not there' })).toHaveCount(bonnet(again).existing.length);
+});
+
+interface Kept {
+  readonly document: {
+    readonly item: { readonly id: string };
+    readonly products: readonly { readonly id: string; readonly family: string }[];
+    readonly surfaces: readonly {
+      readonly id: string;
+      readonly existing: readonly string[];
+      readonly layers: readonly { readonly product: string }[];
+    }[];
+  };
+}
