@@ -29,6 +29,14 @@ export {
   takeSheet,
   typeAir,
 } from './edits';
+export {
+  enterEvidence,
+  type EvidenceName,
+  type EvidenceScope,
+  evidenceScopes,
+  gives,
+  type SharedEvidence,
+} from './evidence';
 export { addDrawn, claimsOf, cutOut, mergeFault, mergeSurfaces, outlineFault, reshape } from './map-edits';
 export { splitFault, splitSurface } from './split-surface';
 export { groupsOf, itemTemplate, stretched, stretchItem, switchGroup } from './stretch-item';

@@ -11,6 +11,7 @@ import { PaperLink } from '../../../ui/PaperLink';
 import { TextField } from '../../../ui/TextField';
 import { um } from '../../../ui/measures';
 import { AllOver } from '../../../bay/AllOver';
+import { EvidenceForMany } from './EvidenceForMany';
 import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */
@@ -49,6 +50,11 @@ export function ConditionWhole() {
           <PaperLink href={addressOf('walkRoundPaper', { id })}>Walk-round sheet to sign</PaperLink>
         </div>
       </section>
+      {document.surfaces.length > 1 && (
+        <Part title="Evidence for many panels">
+          <EvidenceForMany />
+        </Part>
+      )}
       {document.surfaces.some(({ substrate }) => takesPolish(substrate)) && (
         <Part title="All over the paint">
           <AllOver zoned surfaces={document.surfaces} />
