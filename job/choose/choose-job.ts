@@ -24,7 +24,7 @@ import { isWorn } from '#core/survey/condition';
 import { CHOICE_FORMAT, type ChoiceFile, type ChoicePoint, type ChooseFile } from '#formats/choice';
 import { type Job, type Surface, wishesSchema } from '#formats/job';
 import { minutesToDay } from '#formats/values';
-import { isAircraft, lyingOnSheet, planInput, staysOn } from '#job/plan';
+import { isAircraft, lyingOnSheet, planInput, staying } from '#job/plan';
 import { bySchoolsOf, excludedFrom } from '#job/terms';
 
 /** What a job's surfaces ask to be chosen for; sensors and the like, and what is excluded, are not asked. */
@@ -35,12 +35,14 @@ export function choiceSurfaces(job: Job): ChoiceSurface[] {
   return job.surfaces
     .filter(({ id: surface, substrate }) => !excluded.has(surface) && !SUBSTRATES[substrate].keepClear)
     .map((surface): ChoiceSurface => {
+      const stays = staying(job, surface);
       const { id: surfaceId, substrate, refinishedOn, colour, zone, layers } = surface;
       const hit = surface.hit ?? (zone === 'front' || hits.has(surfaceId));
       return {
         id: surfaceId,
         substrate,
-        existing: staysOn(job, surface),
+        existing: stays.map(({ family }) => family),
+        existingTold: stays.map(({ told }) => (told?.name === undefined ? null : { name: told.name })),
         aircraft,
         areaM2: wholeAreaM2(surface),
         // One paint carries one stack, but for what is hit harder or was repaired; all else is like its twin.

@@ -4,7 +4,7 @@ import type { CoatPlan, InputSurface } from '#core/plan/job';
 import type { Layer } from '#formats/job';
 
 /** All of a surface that the rules look at. */
-type Ground = Pick<InputSurface, 'substrate' | 'existing' | 'refinishedAtMin' | 'aircraft' | 'worn'>;
+type Ground = Pick<InputSurface, 'substrate' | 'existing' | 'existingTold' | 'refinishedAtMin' | 'aircraft' | 'worn'>;
 
 /** Judges a stack of layers as they are planned; one answer a layer, the strictest of its coats. */
 export function judgeLayers(
@@ -20,6 +20,7 @@ export function judgeLayers(
     {
       substrate: ground.substrate,
       existing: ground.existing,
+      existingTold: ground.existingTold,
       aircraft: ground.aircraft,
       worn: ground.worn,
       layers: coats.map(({ product }) => product),

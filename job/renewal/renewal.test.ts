@@ -41,7 +41,7 @@ test('each panel in the mildest way the rules allow; made a job, nothing in it i
       if (way === 'all-off') expect(ground.existing).toEqual([]);
     }
   }
-  expect([...seen].sort()).toEqual(['all-off', 'none', 'top-off']);
+  expect([...seen].sort()).toEqual(['all-off', 'none', 'over']);
 });
 
 test('nothing is renewed over crazed paint by itself, though it was waxed before: that was somebody’s own word', () => {

@@ -38,7 +38,7 @@ export interface Applied {
   readonly adapted?: string;
 }
 
-type Ground = Pick<ChoiceSurface, 'id' | 'substrate' | 'refinishedAgoMin' | 'aircraft' | 'worn'> & {
+type Ground = Pick<ChoiceSurface, 'id' | 'substrate' | 'existingTold' | 'refinishedAgoMin' | 'aircraft' | 'worn'> & {
   readonly existing: readonly FoundId[];
 };
 

@@ -38,8 +38,8 @@ export function optionsFor(
   const valueOf = stackValuer(wishes);
   const valid = new Map<string, ValidStack[]>();
   const validOn = (surface: ChoiceSurface) => {
-    const { substrate, existing, refinishedAgoMin, aircraft, worn } = surface;
-    const key = JSON.stringify([substrate, existing, refinishedAgoMin, aircraft, worn]);
+    const { substrate, existing, existingTold, refinishedAgoMin, aircraft, worn } = surface;
+    const key = JSON.stringify([substrate, existing, existingTold, refinishedAgoMin, aircraft, worn]);
     const stacks = valid.get(key) ?? validStacks(surface, shelf, wishes);
     valid.set(key, stacks);
     return stacks;
@@ -76,8 +76,18 @@ const productsOf = (stacks: readonly ValidStack[]): ReadonlySet<string> =>
   new Set(stacks.flatMap(({ layers }) => layers.map(({ product }) => product.id)));
 
 /** What tells kinds apart; a surface given by hand is of a kind with others given the same. */
-const kindKey = ({ substrate, existing, refinishedAgoMin, aircraft, worn, tone, hit, fixed }: ChoiceSurface) =>
-  JSON.stringify([substrate, existing, refinishedAgoMin, aircraft, worn, tone, hit, fixed]);
+const kindKey = ({
+  substrate,
+  existing,
+  existingTold,
+  refinishedAgoMin,
+  aircraft,
+  worn,
+  tone,
+  hit,
+  fixed,
+}: ChoiceSurface) =>
+  JSON.stringify([substrate, existing, existingTold, refinishedAgoMin, aircraft, worn, tone, hit, fixed]);
 
 function byKind(surfaces: readonly ChoiceSurface[]): [ChoiceSurface, ...ChoiceSurface[]][] {
   const kinds = new Map<string, [ChoiceSurface, ...ChoiceSurface[]]>();

@@ -10,6 +10,7 @@ import {
   rulingsOn,
   seenSubstrate,
   withOwnAircraft,
+  type NamesOfFound,
 } from '#core/layers/rules';
 import type { Answer, Product } from '#core/products/sheets';
 import type { Wishes } from './wishes';
@@ -21,6 +22,7 @@ export interface ChoiceSurface {
   /** All its copies together. */
   readonly areaM2: number;
   readonly existing: readonly FoundId[];
+  readonly existingTold?: NamesOfFound | undefined;
   readonly refinishedAgoMin?: number | undefined;
   readonly aircraft?: boolean | undefined;
   readonly tone?: Tone | undefined;
@@ -64,7 +66,7 @@ const TWO_COATS: readonly FamilyId[] = [
  * there. A product lies in a stack once, in one coat or, where that is usual, two.
  */
 export function validStacks(
-  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'refinishedAgoMin' | 'aircraft' | 'worn'>,
+  surface: Pick<ChoiceSurface, 'substrate' | 'existing' | 'existingTold' | 'refinishedAgoMin' | 'aircraft' | 'worn'>,
   shelf: readonly Product[],
   { testSpots, mostLayers }: Pick<Wishes, 'testSpots' | 'mostLayers'>,
 ): ValidStack[] {
@@ -101,7 +103,8 @@ export function validStacks(
       }
     }
   };
-  if (mostLayers > 0) grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing)));
+  if (mostLayers > 0)
+    grow([], 'yes', allowedOn(seenSubstrate(surface.substrate, existing, []), foundOn(existing, surface.existingTold)));
   return found.filter(({ layers }) => isWhole(layers));
 }
 

@@ -21,6 +21,7 @@ export {
   foundOn,
   judgeStack,
   type LayerJudgement,
+  type NamesOfFound,
   seenSubstrate,
   type WayOut,
   withIntervals,

@@ -321,3 +321,54 @@ describe('what is on top is the surface', () => {
     }
   });
 });
+
+describe('over what is found of its own kind', () => {
+  const of = (family: FamilyId, more: Partial<Product> = {}) =>
+    product({ id: family, name: `Our ${family}`, family, over: ['bare', 'self'], milestones: [], ...more });
+  const over = (laid: Product, existing: FoundId[], names: (string | null)[] = []) =>
+    judgeStack(
+      {
+        substrate: 'clear-gloss',
+        existing,
+        existingTold: names.map((name) => (name === null ? null : { name })),
+        layers: [laid],
+      },
+      [],
+    )[0]!;
+
+  test('waxes, sealants, sprays, toppers and dressings are renewed over what is left of their kind, whoever made it', () => {
+    for (const family of ['paste-wax', 'liquid-wax', 'sealant', 'spray-coating', 'topper', 'dressing'] as const) {
+      expect([family, over(of(family), [family]).answer]).toEqual([family, 'yes']);
+      expect([family, over(of(family), ['ceramic', family], [null, 'Another']).answer]).toEqual([family, 'yes']);
+      // Only where its own sheet has it lie on itself.
+      expect([family, over(of(family, { over: ['bare'] }), [family]).answer]).toEqual([family, 'no']);
+    }
+    // The classic pair, laid in one go or a season apart; a sealant finds nothing to hold on to over either.
+    expect(over(of('paste-wax'), ['cleaner-wax']).answer).toBe('yes');
+    expect(judge([of('cleaner-wax'), of('paste-wax')]).map(({ answer }) => answer)).toEqual(['yes', 'yes']);
+    expect(over(of('sealant'), ['paste-wax']).answer).toBe('no');
+  });
+
+  test('a coating goes over itself by its sheet: known by name, tried where nobody knows which, never over another', () => {
+    const trim = of('glass-coating');
+    expect(over(trim, ['glass-coating'], ['Our glass-coating']).answer).toBe('yes');
+    expect(over(trim, ['glass-coating']).answer).toBe('test');
+    expect(over(trim, ['glass-coating'], ['Another']).answer).toBe('no');
+  });
+
+  test('what has closed is abraded first where it can be, else it comes off', () => {
+    const closing = of('ceramic', { milestones: [{ name: 'recoatBy', clock: 'set', min: 240 }] });
+    const judged = over(closing, ['ceramic'], ['Our ceramic']);
+    expect([judged.answer, judged.rulings.map(({ rule }) => rule)]).toEqual(['no', ['recoat-late']]);
+    expect(judged.waysOut[0]).toEqual({ kind: 'first', do: 'abrade', what: 'ceramic coating' });
+    const [matte] = judgeStack(
+      {
+        substrate: 'clear-matte',
+        existing: ['ceramic'],
+        layers: [{ ...closing, substrates: everywhere('yes', 'clear-matte') }],
+      },
+      [],
+    );
+    expect(matte!.waysOut[0]).toEqual({ kind: 'first', do: 'strip', what: 'ceramic coating' });
+  });
+});

@@ -7,7 +7,8 @@ import { spanInWords } from '#core/time/clocks';
 /** What lies directly below a layer: the surface itself, something found on it, or a product laid before. */
 export type Below =
   | { readonly kind: 'bare' }
-  | { readonly kind: 'existing'; readonly family: FoundId }
+  /** Found on it: its name where somebody knows which product it is. */
+  | { readonly kind: 'existing'; readonly family: FoundId; readonly name?: string | undefined }
   | { readonly kind: 'product'; readonly product: Product };
 
 /** Everything a layering rule may look at. */
@@ -83,20 +84,54 @@ function belowInWords(below: Below): string {
 /** Until water has sheeted off it, what is not known counts as a coating where something is to bond to it. */
 const UNKNOWN_BONDS_AS: FamilyId = 'ceramic';
 
-/** Whether a sheet's `over` list names what lies below. */
+/** Waxes are one kind: each is renewed by any other, and lies over a cleaner wax. */
+const WAXES: readonly FoundId[] = ['cleaner-wax', 'paste-wax', 'liquid-wax'];
+/** Families that are renewed by laying them again over what is left of their own kind, whoever made it. */
+const RENEWED_OVER_ITSELF: readonly FoundId[] = [...WAXES, 'sealant', 'spray-coating', 'topper', 'dressing'];
+
+/**
+ * Whether a sheet that names `self` is laid over what is found as a renewal: over its own kind where that is renewed, over
+ * the same product where it is a coating. A coating of its family nobody can name may be that one: see `unknown-below`.
+ */
+function renews({ over, family, name }: Product, below: Extract<Below, { kind: 'existing' }>): boolean {
+  if (!over.includes('self')) return false;
+  if (RENEWED_OVER_ITSELF.includes(family))
+    return family === below.family || (WAXES.includes(family) && WAXES.includes(below.family));
+  return family === below.family && (below.name === undefined || below.name === name);
+}
+
+/** Whether a sheet's `over` list names what lies below; `self` counts for what is found too. */
 export function bondsTo(product: Product, below: Below): boolean {
   const { over } = product;
   switch (below.kind) {
     case 'bare':
       return over.includes('bare');
     case 'existing':
-      return over.includes(below.family === 'unknown' ? UNKNOWN_BONDS_AS : below.family);
+      return over.includes(below.family === 'unknown' ? UNKNOWN_BONDS_AS : below.family) || renews(product, below);
     case 'product': {
       const itself = below.product.id === product.id && over.includes('self');
-      return itself || over.includes(below.product.id) || over.includes(below.product.family);
+      const onCleaner = below.product.family === 'cleaner-wax' && WAXES.includes(product.family);
+      return itself || onCleaner || over.includes(below.product.id) || over.includes(below.product.family);
     }
   }
 }
+
+/** A coating of its own family is found below, and nobody knows which: only `self` carries it. */
+const isUnnamedKind = (product: Product, below: Below): boolean =>
+  below.kind === 'existing' &&
+  below.family === product.family &&
+  below.name === undefined &&
+  !RENEWED_OVER_ITSELF.includes(below.family) &&
+  !product.over.includes(below.family) &&
+  product.over.includes('self');
+
+/** What is found of a product has closed to another coat where its sheet says that it closes: renewals never wait for that. */
+const hasClosed = (product: Product, below: Below): boolean =>
+  below.kind === 'existing' &&
+  below.family === product.family &&
+  renews(product, below) &&
+  !RENEWED_OVER_ITSELF.includes(product.family) &&
+  product.milestones.some(({ name }) => name === 'recoatBy');
 
 const familyBelow = (below: Below): FoundId | undefined =>
   below.kind === 'bare' ? undefined : below.kind === 'existing' ? below.family : below.product.family;
@@ -216,13 +251,20 @@ const TABLE = define({
     because: 'Nobody knows what it is: wax lets go of everything, a coating may carry it.',
     reference: 'practice; water that beads after a strip wash shows that something is left',
     looksAt: 'below',
-    judge: ({ product, below }) =>
-      below.kind === 'existing' && below.family === 'unknown' && bondsTo(product, below)
+    judge: ({ product, below }) => {
+      if (below.kind !== 'existing' || !bondsTo(product, below)) return undefined;
+      if (below.family === 'unknown')
+        return {
+          answer: 'test',
+          reason: `nobody knows what lies there: try ${product.name} on a hidden patch, or strip it first`,
+        };
+      return isUnnamedKind(product, below)
         ? {
             answer: 'test',
-            reason: `nobody knows what lies there: try ${product.name} on a hidden patch, or strip it first`,
+            reason: `${product.name} goes over itself, and nobody knows which ${foundName(below.family).toLowerCase()} lies there: try it on a hidden patch`,
           }
-        : undefined,
+        : undefined;
+    },
   },
   'film-finish': {
     says: 'A film whose finish is not the paint’s wants the owner’s word.',
@@ -266,7 +308,13 @@ const TABLE = define({
     because: 'Too late, nothing bonds to it any more until its skin is opened.',
     reference: 'the sheet of the product below, on its clock in the air there is',
     looksAt: 'interval',
-    judge: ({ below, interval, substrate }) => {
+    judge: ({ product, below, interval, substrate }) => {
+      // Found on the item it has cured for months; only over its own kind is it known when it closed.
+      if (hasClosed(product, below))
+        return {
+          answer: 'no',
+          reason: `the ${foundName(product.family).toLowerCase()} found on it has closed: ${WHEN_TOO_LATE[whenTooLate(product.family, substrate)]} before ${product.name} goes over it`,
+        };
       if (below.kind !== 'product' || typeof interval?.recoatByMin !== 'number') return undefined;
       const late = interval.startMin - interval.recoatByMin;
       if (late <= MOMENT_MIN) return undefined;

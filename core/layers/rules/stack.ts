@@ -33,10 +33,13 @@ export function seenSubstrate(
   return existing.includes('film') && own !== 'film-matte' ? 'film-gloss' : own;
 }
 
+/** What is known of each layer found, bottom first: its name where somebody knows which product it is. */
+export type NamesOfFound = readonly ({ readonly name?: string | undefined } | null)[];
+
 /** What directly carries the first layer to come: the last thing found on the surface, or the surface. */
-export function foundOn(existing: readonly FoundId[]): Below {
+export function foundOn(existing: readonly FoundId[], told: NamesOfFound = []): Below {
   const last = existing.at(-1);
-  return last ? { kind: 'existing', family: last } : { kind: 'bare' };
+  return last ? { kind: 'existing', family: last, name: told[existing.length - 1]?.name } : { kind: 'bare' };
 }
 
 /** A change that would turn a `no` into something allowed. */
@@ -62,6 +65,7 @@ export interface LayerJudgement {
 export interface StackCase {
   readonly substrate: SubstrateId;
   readonly existing: readonly FoundId[];
+  readonly existingTold?: NamesOfFound | undefined;
   /** Bottom first, each coat of a layer once. */
   readonly layers: readonly Product[];
   /** What was set aside by hand, coat by coat. */
@@ -83,7 +87,9 @@ const MOST_ALTERNATIVES = 2;
 export function judgeStack(stack: StackCase, shelf: readonly Product[]): LayerJudgement[] {
   return stack.layers.map((product, index) => {
     const underneath = stack.layers[index - 1];
-    const below: Below = underneath ? { kind: 'product', product: underneath } : foundOn(stack.existing);
+    const below: Below = underneath
+      ? { kind: 'product', product: underneath }
+      : foundOn(stack.existing, stack.existingTold);
     const { aircraft } = withOwnAircraft(stack);
     const substrate = seenSubstrate(stack.substrate, stack.existing, stack.layers.slice(0, index));
     const { worn } = stack;
@@ -134,7 +140,7 @@ function waysOut(
     if (
       below.kind === 'existing' &&
       topComesOffAlone(stack.existing) &&
-      allowedOver(foundOn(stack.existing.slice(0, -1)))
+      allowedOver(foundOn(stack.existing.slice(0, -1), stack.existingTold))
     ) {
       ways.push({ kind: 'renew-top', what: foundName(below.family).toLowerCase() });
     }
@@ -142,6 +148,10 @@ function waysOut(
       const found = stack.existing.map((one) => foundName(one).toLowerCase()).reverse();
       ways.push({ kind: 'strip', what: below.kind === 'product' ? below.product.name : found.join(' and the ') });
     }
+  }
+  if (refusedBy('recoat-late') && layer.below.kind === 'existing') {
+    const what = foundName(layer.below.family).toLowerCase();
+    ways.push({ kind: 'first', do: whenTooLate(layer.product.family, layer.substrate), what });
   }
   if (refusedBy('worn-paint')) ways.push({ kind: 'repaint' });
   if (refusedBy('fresh-paint')) {
