@@ -1,4 +1,4 @@
-import { expect, goOn, test } from './workshop';
+import { expect, goOn, saved, test } from './workshop';
 
 test('handed over: agreed beside done, signed by hand, and the passport stands as it was signed', async ({ page }) => {
   await page.goto('/jobs/slate-estate/hand-over');
@@ -93,7 +93,7 @@ test('years on: a drop pulls the life of a panel, what is due stands in one list
   await expect(page.getByText('Take off what is on it').first()).toBeVisible();
 });
 
-test('the years in one go: signed, a year passes, a care visit, a panel repaired, a renewal planned, taking off begun', async ({
+test('the years in one go: signed, a year passes, a care visit, a panel repaired, a renewal planned over what is left', async ({
   page,
   workshop,
 }) => {
@@ -160,18 +160,16 @@ test('the years in one go: signed, a year passes, a care visit, a panel repaired
   await expect(strata).toContainText('Breakwater Sealant');
   await expect(page.getByText(until.split(' ').slice(0, 2).join(' ')).first()).toBeVisible();
 
-  // Renewed: its sealant does not go over itself, so it comes off first; taking off is the first of the work.
+  // Renewed: a sealant is laid over what is left of itself, and nothing comes off first.
   await goOn(page, `${visit}/care`);
   const renewed = page
     .locator('section')
     .filter({ has: page.getByRole('heading', { name: /^Renewed on/ }) })
     .last();
-  await expect(renewed).toContainText('all of it comes off first');
+  await expect(renewed).toContainText('Breakwater Sealant, 21 panels: laid over what stands.');
   await renewed.getByRole('button', { name: 'Plan the renewal' }).click();
   await expect(page.getByRole('heading', { name: 'Slate estate, renewed' })).toBeVisible();
-  await page.getByRole('button', { name: 'Start Take off what is on it' }).click();
-  const off = page.getByRole('listitem', { name: 'Take off what is on it' });
-  await expect(off.getByRole('button', { name: 'Finished' })).toBeVisible();
+  await expect(page.getByText('Take off what is on it')).toHaveCount(0);
 
   // The item is in care with all of it.
   await goOn(page, '/items/estate-of-tove-lindgren');
@@ -221,3 +219,32 @@ interface Kept {
     }[];
   };
 }
+
+test('the workshop grants its own warranty: its term, number and conditions, or none; the passport says the same', async ({
+  page,
+}) => {
+  const onPassport = async () =>
+    (
+      (await (await page.request.get('/api/jobs/slate-estate/passport.json')).json()) as {
+        passport: { warranty: { covers: { product: string; months: number }[]; number?: string } | null };
+      }
+    ).passport.warranty;
+  await page.goto('/jobs/slate-estate/hand-over');
+  const wheels = page.getByLabel(/^Bollard Wheel, granted for/);
+  await expect(wheels).toHaveValue('14');
+  await wheels.fill('36');
+  await wheels.press('Enter');
+  await expect(page.getByText('Granted for longer than it is expected to last on this item.')).toBeVisible();
+  await page.getByLabel('Warranty number').fill('TY-27-099');
+  await page.getByLabel('Warranty number').press('Enter');
+  await saved(page);
+  expect(await onPassport()).toMatchObject({
+    number: 'TY-27-099',
+    covers: [{ product: 'Bollard Wheel', months: 36 }],
+  });
+  await wheels.fill('');
+  await wheels.press('Enter');
+  await expect(page.getByText('No warranty is granted.')).toBeVisible();
+  await saved(page);
+  expect(await onPassport()).toBeNull();
+});

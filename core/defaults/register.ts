@@ -3,7 +3,7 @@
  * the models that compute with them; this reads them there, past their doors, so that the page cannot say something
  * else. A test reads every declaration of the core that calls itself an engineering default and looks for it here.
  */
-import { GRACE_DAYS, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from '#core/care/upkeep';
+import { GRACE_DAYS, USUAL_CARE_DAYS } from '#core/care/upkeep';
 import {
   CIRCUMSTANCE_IDS,
   CIRCUMSTANCES,
@@ -231,8 +231,9 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
     why: 'A wash every few weeks and a topper every few washes are the trade’s habit; drops are read by eye or from a picture, by different people on different days.',
     overriddenBy: 'what was read on the item itself: drops when it was new, and on a panel left bare',
     defaults: [
-      figure('Gentle wash every', WASH_EVERY_WEEKS, 'weeks'),
-      figure('Topper every', TOPPER_EVERY_WASHES, 'washes'),
+      figure('Gentle wash every', USUAL_CARE_DAYS.wash, 'days'),
+      figure('Topper every', USUAL_CARE_DAYS.topper, 'days'),
+      figure('Inspection every', USUAL_CARE_DAYS.inspection, 'days'),
       figure('A yearly look counts either way of its day', GRACE_DAYS, 'days'),
       figure('A drop on a new coat', USUAL_WATER.freshDeg, '°'),
       figure('A drop on bare paint, washed', USUAL_WATER.bareDeg, '°'),

@@ -1,3 +1,4 @@
+import { USUAL_CONDITIONS } from '#job/handover';
 import { batchesOf } from '../stock';
 import type { Sizes } from '#core/item/nets';
 import type { NewEntry } from '#formats/log';
@@ -28,6 +29,11 @@ export function estate(now: string): SampleJob {
     ),
     owner: { parking: 'street', wash: 'hand', needsBy: onDay(now, 0, 17) },
     prepare: { level: 'one-step', use: 'daily' },
+    warranty: {
+      number: 'TY-27-014',
+      covers: [{ product: 'bollard', months: 14 }],
+      conditions: [...USUAL_CONDITIONS],
+    },
     item: {
       id: 'estate-of-tove-lindgren',
       name: 'Slate estate',

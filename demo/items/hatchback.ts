@@ -1,3 +1,4 @@
+import { USUAL_CONDITIONS } from '#job/handover';
 import { batchesOf } from '../stock';
 import type { JobInput } from '#formats/job';
 import type { NewEntry } from '#formats/log';
@@ -84,6 +85,14 @@ export function tealHatchback(now: string): SampleJob {
         paint: SWIRLED,
       }),
       owner: { needsBy: instantAfter(now, 2 * MINUTES_PER_DAY), parking: 'street', wash: 'hand' },
+      warranty: {
+        number: 'TY-27-015',
+        covers: [
+          { product: 'ledger-base', months: 24 },
+          { product: 'ledger-top', months: 24 },
+        ],
+        conditions: [...USUAL_CONDITIONS],
+      },
       item: ITEM,
       crew: { mode: 'solo', layM2PerMin: 0.28, levelM2PerMin: 0.22 },
       room: { volumeM3: 240, airChangesPerHour: 3, limitMgPerM3: 300 },

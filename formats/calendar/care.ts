@@ -7,7 +7,8 @@ export const CARE_WORDS: Readonly<Record<CareDue['due'][number]['what'], string>
   'first-wash': 'First wash',
   wash: 'Gentle wash',
   topper: 'Topper',
-  look: 'Yearly look',
+  booster: 'Booster',
+  look: 'Inspection',
   renew: 'First to renew',
   reminder: 'To be thought of again',
 };

@@ -62,9 +62,14 @@ const lifeVisitSchema = object({
       from: instant(),
       renew: instant(),
       ratedMonths: z.number().nullable(),
+      /** What the workshop granted on it, months; null: nothing. */
+      grantedMonths: z.number().nullable(),
       panels: z.int(),
     }),
   ),
+  /** How often it is inspected, days. */
+  inspectionDays: z.number(),
+  warrantyNumber: z.string().nullable(),
   /** Most clear that was taken off a panel, and the least that is known to be left on one, µm; null: none, nobody knows. */
   takenUm: z.number().nullable(),
   clearLeftUm: z.number().nullable(),

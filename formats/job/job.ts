@@ -25,7 +25,7 @@ import { AHEAD_SCHOOLS } from '#core/plan/job';
 import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/prepare/stages';
 import { CREW_MODES, DEFAULT_PACE } from '#core/plan/sections';
 import { STEP_KIND_IDS } from '#core/prepare/steps';
-import { productSchema } from '#formats/shelf';
+import { careDays, productSchema } from '#formats/shelf';
 import {
   anyNumber,
   calendarDay,
@@ -103,6 +103,8 @@ const told = object({
   comesOffBy: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
   /** Methods it was tried with on a patch, and stood. */
   resists: list(oneOf(REMOVAL_METHOD_IDS)).optional(),
+  /** How often it is looked after by its sheet, days. */
+  careDays: careDays.optional(),
   /** Drops read on it, degrees with their standard error. */
   drops: list(object({ at: instant(), deg: positive(), sigmaDeg: nonNegative() }), JOB_LIMITS.drops).optional(),
 });
@@ -299,6 +301,21 @@ export const jobSchema = object({
     climate: oneOf(CLIMATE_IDS).optional(),
     distance: oneOf(DISTANCE_IDS).optional(),
     preparation: oneOf(GROUNDWORK_IDS).optional(),
+  }).optional(),
+  /** What the workshop itself grants; absent: nothing, whatever a maker rates a product for. */
+  warranty: object({
+    number: nonEmpty().optional(),
+    /** When it was registered with the maker of the product, where one asks for that. */
+    registeredOn: calendarDay().optional(),
+    covers: list(object({ product: nonEmpty(), months: positive() }), JOB_LIMITS.warrantyCovers),
+    conditions: list(nonEmpty(), JOB_LIMITS.warrantyConditions),
+  }).optional(),
+  /** How often the item is looked after, where that is otherwise than its products' sheets say, days. */
+  care: object({
+    washDays: positive().optional(),
+    topperDays: positive().optional(),
+    boosterDays: positive().optional(),
+    inspectionDays: positive().optional(),
   }).optional(),
   // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
   item: object({

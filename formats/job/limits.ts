@@ -22,4 +22,6 @@ export const JOB_LIMITS = {
   hours: 400,
   /** Coats moved on the run sheet. */
   moves: 400,
+  warrantyCovers: 20,
+  warrantyConditions: 30,
 } as const;

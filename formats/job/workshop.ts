@@ -110,8 +110,13 @@ export const jobSummarySchema = object({
   handover: instant().nullable(),
   firstWash: instant().nullable(),
   renew: instant().nullable(),
-  /** Whether something lies on it that a topper looks after. */
-  takesTopper: z.boolean().optional(),
+  /** How often it is looked after once it is out, days between. */
+  careDays: object({
+    wash: z.number().optional(),
+    topper: z.number().optional(),
+    booster: z.number().optional(),
+    inspection: z.number().optional(),
+  }),
   /** What was left out and is to be thought of again, each with its day. */
   reminders: z.array(object({ what: z.string(), on: z.string() })),
   /** What it is found by beside its names: plate, colours, products, batches, faults. */
@@ -131,7 +136,7 @@ export const careDueSchema = object({
   ownerName: z.string().nullable(),
   due: z.array(
     object({
-      what: z.enum(['first-wash', 'wash', 'topper', 'look', 'renew', 'reminder']),
+      what: z.enum(['first-wash', 'wash', 'topper', 'booster', 'look', 'renew', 'reminder']),
       at: instant(),
       /** What a reminder is of. */
       says: z.string().optional(),

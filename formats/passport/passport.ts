@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FOUND_IDS } from '#core/products/families';
 import { jobSchema, surfaceSchema } from '#formats/job';
 import {
+  calendarDay,
   celsius,
   id,
   instant,
@@ -98,6 +99,9 @@ export const passportSchema = object({
     ),
     inspections: list(instant(), LIMITS.lines),
     conditions: list(nonEmpty(), LIMITS.lines),
+    number: nonEmpty().optional(),
+    /** When it was registered with the maker. */
+    registeredOn: calendarDay().optional(),
   }).nullable(),
 });
 export type Passport = z.output<typeof passportSchema>;

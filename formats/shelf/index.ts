@@ -9,7 +9,7 @@ export {
   kitSenseFaults,
 } from './kit';
 export { productSenseFaults, readProduct } from './product-sense';
-export { productSchema, type ProductSheet, type ProductSheetInput, SOURCED_FIELDS } from './product';
+export { careDays, productSchema, type ProductSheet, type ProductSheetInput, SOURCED_FIELDS } from './product';
 export { readShelfCsv, SHELF_FORMAT, shelfCsv, type ShelfFile, shelfFileSchema, shelfSenseFaults } from './shelf-file';
 export { usualSheet } from './usual-sheet';
 export {

@@ -69,7 +69,16 @@ export const SOURCED_FIELDS = [
   'meltsAtC',
   'film',
   'comesOffBy',
+  'careDays',
 ] as const;
+
+/** How often a layer is looked after, days between. */
+export const careDays = object({
+  wash: positive().optional(),
+  topper: positive().optional(),
+  booster: positive().optional(),
+  inspection: positive().optional(),
+});
 
 /** A product as it stands in a job file and in a shelf file: its maker's sheet with what the shop has and has learned of it. */
 export const productSchema = object({
@@ -104,6 +113,8 @@ export const productSchema = object({
   freshPaintDays: nonNegative().default(USUAL_BREATHING_DAYS),
   properties: list(oneOf(PROPERTY_IDS)).default([]),
   ratedMonths: positive().optional(),
+  /** How often it is looked after by its sheet, days: washed, given a topper or the maker's booster, inspected. */
+  careDays: careDays.optional(),
   flashFactor: positive().default(1),
   flashSigma: nonNegative().default(0.2),
   usageFactor: positive().default(1),

@@ -1,7 +1,11 @@
 /** What travels with the item: made from the record, readable as a file, and taken in again as its past. */
+import { foldLog } from '#core/lay/run';
+import { loggedEntries } from '#formats/log';
+import { planInput } from '#job/plan';
+import { warrantyLines } from '#job/handover';
 import { passportSchema, signedText } from '#formats/passport';
 import type { LogEntry } from '#formats/log';
-import { neverOn, warrantyStands } from '#core/care/upkeep';
+import { neverOn, standingSurfaces, warrantyStands } from '#core/care/upkeep';
 import { minutesBetween } from '#formats/values';
 import { yardThatMorning } from '../../demo/that-morning';
 import type { ItemVisit } from '#job/return';
@@ -42,8 +46,8 @@ test('a passport says of each panel what lies on it, who laid it, in what air, a
   expect(passport.panels.map(({ surface }) => surface)).not.toContain('rear-bumper-corner-left');
   expect(passport.visits[0]!.faults).toEqual([{ surface: 'bonnet', what: 'High spot', remedy: 're-wet' }]);
   expect(passport.visits[0]!.drops).toHaveLength(2);
-  // A sealant lasts no year: only what is on the wheels is warranted.
-  expect(passport.warranty!.covers).toMatchObject([{ product: 'Bollard Wheel', months: 24 }]);
+  // Rated for 24 by its maker, granted for 14 by the workshop; nothing is granted on the sealant.
+  expect(passport.warranty!.covers).toMatchObject([{ product: 'Bollard Wheel', months: 14 }]);
   expect(passport.warranty!.inspections).toHaveLength(1);
 });
 
@@ -78,7 +82,7 @@ test('a coating for years is warranted, and inspected each year', () => {
     const months = Math.max(...warranty!.covers.map((cover) => cover.months));
     // The same days as those by which Items says whether the warranty is kept.
     const fromMs = Math.max(...warranty!.covers.map(({ from }) => Date.parse(from)));
-    const { looks } = warrantyStands({ fromMs, months }, [], fromMs);
+    const { looks } = warrantyStands({ fromMs, months, everyDays: 365 }, [], fromMs);
     expect(warranty!.inspections.map((at) => Date.parse(at))).toEqual(looks.map(({ dueMs }) => dueMs));
     expect(warranty!.conditions.length).toBeGreaterThan(2);
   }
@@ -97,4 +101,34 @@ test('its text to sign is the same however the file was written, and another wit
 
 test('without a visit there is nothing to say', () => {
   expect(() => of()).toThrow(RangeError);
+});
+
+test('a warranty is what the workshop granted: without a grant none, whatever a maker rates; never on what was not laid', () => {
+  const estate = visit('slate-estate');
+  const granting = (warranty: ItemVisit['document']['warranty']) =>
+    of({ ...estate, document: { ...estate.document, warranty } }).warranty;
+  expect(granting(undefined)).toBeNull();
+  expect(granting({ covers: [{ product: 'ledger-top', months: 60 }], conditions: [] })).toBeNull();
+  const granted = granting({
+    number: 'A-1',
+    registeredOn: '2027-03-05',
+    covers: [{ product: 'bollard', months: 30 }],
+    conditions: ['Washed by hand.'],
+  })!;
+  expect(granted).toMatchObject({ number: 'A-1', registeredOn: '2027-03-05', conditions: ['Washed by hand.'] });
+  expect(granted.covers.map(({ product, months }) => [product, months])).toEqual([['Bollard Wheel', 30]]);
+  // Two and a half years: twice a year on, but not within the last weeks.
+  expect(granted.inspections).toHaveLength(2);
+});
+
+test('a term longer than the product is expected to last here is told; an unknown life is not invented', () => {
+  const { document, log } = visit('slate-estate');
+  const record = foldLog(loggedEntries(document.startAt, log));
+  const standing = standingSurfaces(planInput(document), record, document.owner ?? {});
+  const linesFor = (months: number) =>
+    warrantyLines({ warranty: { covers: [{ product: 'bollard', months }], conditions: [] } }, standing);
+  const { expectedMonths } = linesFor(1).find(({ product }) => product === 'bollard')!;
+  const isLonger = (months: number) => linesFor(months).find(({ product }) => product === 'bollard')!.isLonger;
+  expect([isLonger(expectedMonths - 0.5), isLonger(expectedMonths + 0.5)]).toEqual([false, true]);
+  expect(linesFor(12).filter(({ grantedMonths }) => grantedMonths !== undefined)).toHaveLength(1);
 });

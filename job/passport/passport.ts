@@ -1,4 +1,6 @@
 import {
+  type CareDays,
+  careDaysOf,
   clearOnSurfaces,
   hardFromMin,
   inspectionsDueMs,
@@ -6,9 +8,7 @@ import {
   removalFrom,
   type StandingLayer,
   type StandingSurface,
-  takesTopper,
-  TOPPER_EVERY_WASHES,
-  WASH_EVERY_WEEKS,
+  USUAL_CARE_DAYS,
 } from '#core/care/upkeep';
 import { MS_PER_MIN } from '#core/measures';
 import { airAt } from '#core/time/air';
@@ -19,6 +19,7 @@ import { type Job, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
+import { agreedCare, warrantyLines } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm, withFoundStill } from '#job/prepare';
 import { comingBack, type ItemVisit } from '#job/return';
@@ -37,16 +38,6 @@ export interface PassportCase {
   /** What it stands in once it has left: washed and hard is when the weather lets it be. */
   readonly outdoors?: Outdoors | undefined;
 }
-
-/** A warranty is looked after once a year. */
-/** What lasts less is no warranty, months. */
-const SHORTEST_WARRANTY_MONTHS = 12;
-const CONDITIONS = [
-  'Washed by hand, with a mild shampoo, rinsed first; no brushes.',
-  'Bird lime, sap, fuel and de-icing salt taken off within days.',
-  'Looked at by the shop once a year; what is found is noted.',
-  'Not polished and not coated over by others; repairs told to the shop.',
-] as const;
 
 /**
  * The passport of an item from what was really done to it.
@@ -117,6 +108,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     ];
   };
   const panels = standing.flatMap(panelOf);
+  const careDays = careDaysOf(standing, agreedCare(document));
   const { needsBy: ____, ...lives } = document.owner ?? {};
   const { ownerName: _, plate: _____, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
   return {
@@ -127,8 +119,8 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     surfaces: [...surfaces],
     panels,
     visits: [...before, ...visits.map((visit) => visitOf(visit, shop))],
-    care: careOf(panels, standing),
-    warranty: warrantyOf(standing, panels),
+    care: careOf(panels, standing, careDays),
+    warranty: warrantyOf(document, standing, panels, careDays.inspection ?? USUAL_CARE_DAYS.inspection),
   };
 }
 
@@ -183,8 +175,19 @@ const earliest = (instants: readonly string[]): string | undefined =>
     undefined,
   );
 
+/** Days in the unit they are whole in. */
+function daysInWords(days: number): string {
+  const [count, unit] =
+    days % 365 === 0 ? [days / 365, 'year'] : days % 7 === 0 ? [days / 7, 'week'] : [Math.round(days), 'day'];
+  return count === 1 ? unit : `${count} ${unit}s`;
+}
+
 /** What the owner has to mind, in their words and by its date: what holds always stands last. */
-function careOf(panels: Passport['panels'], standing: readonly StandingSurface[]): Passport['care'] {
+function careOf(
+  panels: Passport['panels'],
+  standing: readonly StandingSurface[],
+  { wash: washDays, topper, booster, inspection }: CareDays,
+): Passport['care'] {
   const layers = panels.flatMap((panel) => panel.layers);
   if (layers.length === 0) return [];
   const of = (key: 'wetFrom' | 'firstWash' | 'hardFrom') => latest(layers.flatMap((layer) => layer[key] ?? []));
@@ -197,48 +200,49 @@ function careOf(panels: Passport['panels'], standing: readonly StandingSurface[]
     renew && { at: renew, says: 'About then the first of it wants renewing; we look at it before.' },
   ].filter((line) => line !== undefined && line !== '');
   const films = standing.some(({ layers: laid }) => laid.some(({ product }) => product.family === 'film'));
-  const topped = takesTopper(standing);
   return [
     ...dated.sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
     {
-      says: `Wash it gently every ${WASH_EVERY_WEEKS} weeks or so${topped ? `, with a topper every ${TOPPER_EVERY_WASHES} washes` : ''}. Brush tunnels shorten its life.`,
+      says: `${washDays === undefined ? 'Wash it gently' : `Wash it gently every ${daysInWords(washDays)}`}${topper === undefined ? '' : `, with a topper every ${daysInWords(topper)}`}${booster === undefined ? '' : `; its booster every ${daysInWords(booster)}`}${inspection === undefined ? '' : `; an inspection by the workshop every ${daysInWords(inspection)}`}. Brush tunnels shorten its life.`,
     },
     { says: 'Bird lime, sap, fuel and de-icing salt are wiped off soon, with plenty of water and without rubbing.' },
     ...(films ? [{ says: 'Hold the pressure washer half a metre away from every edge of the film.' }] : []),
   ];
 }
 
-/** What the sheets’ own ratings promise, product by product; null where nothing lasts a year. */
-function warrantyOf(standing: readonly StandingSurface[], panels: Passport['panels']): Passport['warranty'] {
-  const rated = new Map(
-    standing.flatMap(({ layers }) =>
-      layers.flatMap(({ product, life }) =>
-        life.ratedBy === 'sheet' && life.ratedMonths >= SHORTEST_WARRANTY_MONTHS
-          ? [[product.name, life.ratedMonths] as const]
-          : [],
-      ),
-    ),
-  );
-  const covers = [...rated].map(([product, months]) => {
+/** What the workshop grants on what was laid, product by product; null where it grants nothing. */
+function warrantyOf(
+  { warranty }: Job,
+  standing: readonly StandingSurface[],
+  panels: Passport['panels'],
+  inspectionDays: number,
+): Passport['warranty'] {
+  const covers = warrantyLines({ warranty }, standing).flatMap(({ name: product, grantedMonths }) => {
     const laid = panels.flatMap(({ name, layers }) =>
       layers.filter((layer) => layer.product === product).map((layer) => ({ name, layer })),
     );
-    return {
-      product,
-      months,
-      from: latest(laid.map(({ layer }) => layer.endAt))!,
-      batches: [...new Set(laid.flatMap(({ layer }) => layer.batches))],
-      panels: laid.map(({ name }) => name),
-    };
+    const from = latest(laid.map(({ layer }) => layer.endAt));
+    if (grantedMonths === undefined || from === undefined) return [];
+    return [
+      {
+        product,
+        months: grantedMonths,
+        from,
+        batches: [...new Set(laid.flatMap(({ layer }) => layer.batches))],
+        panels: laid.map(({ name }) => name),
+      },
+    ];
   });
-  if (covers.length === 0) return null;
+  if (!warranty || covers.length === 0) return null;
   const from = latest(covers.map((cover) => cover.from))!;
   const months = Math.max(...covers.map((cover) => cover.months));
   return {
     covers,
-    inspections: inspectionsDueMs({ fromMs: Date.parse(from), months }).map((dueMs) =>
+    inspections: inspectionsDueMs({ fromMs: Date.parse(from), months, everyDays: inspectionDays }).map((dueMs) =>
       instantAfter(from, (dueMs - Date.parse(from)) / MS_PER_MIN),
     ),
-    conditions: [...CONDITIONS],
+    conditions: [...warranty.conditions],
+    ...(warranty.number !== undefined && { number: warranty.number }),
+    ...(warranty.registeredOn !== undefined && { registeredOn: warranty.registeredOn }),
   };
 }

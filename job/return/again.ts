@@ -11,7 +11,7 @@ export function jobAgain(
   log: readonly LogEntry[],
   { what, startAt }: { readonly what: string; readonly startAt: string },
 ): Job {
-  const { format, currency, ambient, room, schools, owner, prepare, crew } = job;
+  const { format, currency, ambient, room, schools, owner, prepare, crew, care } = job;
   const lives = owner && { ...owner };
   delete lives?.needsBy;
   const people = crew.people?.map(({ id, layM2PerMin, levelM2PerMin, does }) => ({
@@ -28,6 +28,7 @@ export function jobAgain(
     ...(room && { room }),
     ...(schools && { schools }),
     ...(lives && { owner: lives }),
+    ...(care && { care }),
     crew: { ...crew, ...(people && { people }) },
     title: `${job.item?.name ?? job.title}, ${what}`,
     startAt,

@@ -45,6 +45,7 @@ export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item'
           ratedMonths: product.ratedMonths,
           meltsAtC: product.meltsAtC,
           comesOffBy: product.comesOffBy && [...product.comesOffBy],
+          careDays: product.careDays,
           ...(nth === subject.layers.length - 1 && dropsTold(dropsOnLaid(subject, record))),
         },
       })),

@@ -1,9 +1,10 @@
-import { firstRenewMin, firstWashMin, phaseOf, takesTopper } from '#core/care/upkeep';
+import { careDaysOf, firstRenewMin, firstWashMin, phaseOf } from '#core/care/upkeep';
 import type { RunRecord } from '#core/lay/run';
 import { stageNow } from '#core/prepare/stages';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { operationsOf } from '#job/calendar';
+import { agreedCare } from '#job/handover';
 import { wishesOf } from '#job/choose';
 import type { JobFacts } from '#job/model';
 import { remindersOf } from '#job/prepare';
@@ -39,7 +40,7 @@ export function summarise(
     handover: at(visitEnd ?? plan.handoverMin),
     firstWash: at(firstWashMin(standing)),
     renew: at(firstRenewMin(standing)),
-    takesTopper: takesTopper(standing),
+    careDays: careDaysOf(standing, agreedCare(document)),
     reminders: remindersOf(document),
     traits: traitsOf(document, record),
     dusty: days.blocks.flatMap(({ kind, stretches }) =>

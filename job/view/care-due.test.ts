@@ -9,6 +9,7 @@ const of = (more: object = {}, nowMs = NOW) =>
       firstWash: '2027-03-09T09:00:00+01:00',
       renew: '2028-06-01T09:00:00+02:00',
       reminders: [],
+      careDays: { wash: 21, inspection: 365 },
       ...more,
     },
     nowMs,
@@ -26,12 +27,18 @@ test('first wash, the look of the year, the renewal and what was left out, the s
 
 test('a gentle wash comes round every few weeks from the first one, a topper every few washes where it looks after something', () => {
   const after = (days: number, more: object = {}) =>
-    of({ takesTopper: true, ...more }, NOW + days * 86_400_000).map(({ what, at }) => `${what} ${at.slice(0, 10)}`);
+    of({ careDays: { wash: 21, topper: 84, inspection: 365 }, ...more }, NOW + days * 86_400_000).map(
+      ({ what, at }) => `${what} ${at.slice(0, 10)}`,
+    );
   // First wash on the 9th; three weeks on, and three more.
   expect(after(0)).toEqual(expect.arrayContaining(['wash 2027-03-30', 'topper 2027-06-01']));
   expect(after(29)).toEqual(expect.arrayContaining(['wash 2027-04-20', 'topper 2027-06-01']));
   expect(after(95)).toEqual(expect.arrayContaining(['topper 2027-08-24']));
-  expect(after(0, { takesTopper: false }).some((line) => line.startsWith('topper'))).toBe(false);
+  expect(after(0, { careDays: { wash: 21 } }).some((line) => line.startsWith('topper'))).toBe(false);
+  // As often as agreed, or as its sheets say: a maker's booster counts from the hand-over.
+  expect(after(0, { careDays: { wash: 14, topper: 30, booster: 180 } })).toEqual(
+    expect.arrayContaining(['wash 2027-03-23', 'topper 2027-04-08', 'booster 2027-08-28']),
+  );
   // A visit that laid nothing counts from its own end.
   expect(after(0, { firstWash: null })).toEqual(expect.arrayContaining(['wash 2027-03-22']));
 });

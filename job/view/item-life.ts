@@ -1,8 +1,9 @@
-import { clearOnSurfaces } from '#core/care/upkeep';
+import { careDaysOf, clearOnSurfaces, USUAL_CARE_DAYS } from '#core/care/upkeep';
 import { foldLog } from '#core/lay/run';
 import { type Job, type LifeVisit, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
+import { agreedCare } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 import { isPrepared, type ItemVisit } from '#job/return';
@@ -19,9 +20,17 @@ export function lifeVisit(jobId: string, visit: ItemVisit, before: Job | undefin
   const record = foldLog(loggedEntries(document.startAt, log));
   const layers = new Map<
     string,
-    { family: LifeVisit['layers'][number]['family']; from: number; renew: number; rated: number | null; panels: number }
+    {
+      family: LifeVisit['layers'][number]['family'];
+      from: number;
+      renew: number;
+      rated: number | null;
+      granted: number | null;
+      panels: number;
+    }
   >();
-  for (const { layers: laid } of standingView(planned, record, document.owner, undefined)) {
+  const standing = standingView(planned, record, document.owner, undefined);
+  for (const { layers: laid } of standing) {
     for (const { product, laidMin, renewMin, life } of laid) {
       const known = layers.get(product.name);
       layers.set(product.name, {
@@ -29,6 +38,7 @@ export function lifeVisit(jobId: string, visit: ItemVisit, before: Job | undefin
         from: Math.min(known?.from ?? Infinity, laidMin),
         renew: Math.min(known?.renew ?? Infinity, renewMin),
         rated: life.ratedBy === 'sheet' ? life.ratedMonths : null,
+        granted: document.warranty?.covers.find((cover) => cover.product === product.id)?.months ?? null,
         panels: (known?.panels ?? 0) + 1,
       });
     }
@@ -44,14 +54,17 @@ export function lifeVisit(jobId: string, visit: ItemVisit, before: Job | undefin
     title: document.title,
     at: document.startAt,
     looked: layers.size > 0 || isPrepared(visit),
-    layers: [...layers].map(([product, { family, from, renew, rated, panels }]) => ({
+    layers: [...layers].map(([product, { family, from, renew, rated, granted, panels }]) => ({
       product,
       family,
       from: at(from),
       renew: at(renew),
       ratedMonths: rated,
+      grantedMonths: granted,
       panels,
     })),
+    inspectionDays: careDaysOf(standing, agreedCare(document)).inspection ?? USUAL_CARE_DAYS.inspection,
+    warrantyNumber: document.warranty?.number ?? null,
     takenUm: taken.size > 0 ? Math.max(...taken.values()) : null,
     clearLeftUm: left.length > 0 ? Math.max(0, Math.min(...left)) : null,
     repainted: before

@@ -97,7 +97,7 @@ export function passportPage(
     .join('')}
 ${
   warranty
-    ? `<h2>Warranty</h2><ul class="plain">${warranty.covers
+    ? `<h2>Warranty${warranty.number === undefined ? '' : ` ${safe(warranty.number)}`}</h2>${warranty.registeredOn === undefined ? '' : `<p>Registered with the maker on ${safe(day(warranty.registeredOn))}.</p>`}<ul class="plain">${warranty.covers
         .map(
           ({ product, months, from, batches }) =>
             `<li class="row"><strong>${safe(product)}</strong>: ${months} months from ${safe(day(from))}${batches.length > 0 ? `, batch ${safe(batches.join(', '))}` : ''}</li>`,
@@ -106,7 +106,7 @@ ${
           '',
         )}</ul><p>It holds as long as:</p><ul>${warranty.conditions.map((each) => `<li>${safe(each)}</li>`).join('')}</ul>${
         warranty.inspections.length > 0
-          ? `<p>To be looked at: ${warranty.inspections.map((each) => safe(day(each))).join('; ')}.</p>`
+          ? `<p>Inspections: ${warranty.inspections.map((each) => safe(day(each))).join('; ')}.</p>`
           : ''
       }`
     : ''

@@ -44,8 +44,10 @@ export function passportPaper({ passport, signature }: PassportFile, handover?: 
         `${product}, on ${on.length} panels${batches.length > 0 ? `, batch ${batches.join(', ')}` : ''}`,
         `${months} months from ${day(from)}`,
       );
+    if (warranty.number !== undefined) factLine(pdf, 'Number', warranty.number);
+    if (warranty.registeredOn !== undefined) factLine(pdf, 'Registered with the maker', day(warranty.registeredOn));
     for (const condition of warranty.conditions) factLine(pdf, condition, '');
-    if (warranty.inspections.length > 0) factLine(pdf, 'To be looked at', warranty.inspections.map(day).join('; '));
+    if (warranty.inspections.length > 0) factLine(pdf, 'Inspections', warranty.inspections.map(day).join('; '));
   }
   pdf.moveDown(0.8);
   title(pdf, 'What was done');

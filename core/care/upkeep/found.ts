@@ -25,6 +25,8 @@ export interface FoundLayer {
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
   /** What it was tried with on a patch, and stood. */
   readonly resists?: readonly RemovalMethodId[] | undefined;
+  /** How often it is looked after by its sheet, days. */
+  readonly careDays?: KnownOfFound['careDays'];
   /** Known where somebody told when it was laid, and what it is. */
   readonly wears?: Wearing;
   /** Drops read on it at earlier visits. */
@@ -52,12 +54,22 @@ export function foundOn(
   exposure: Exposure,
 ): FoundLayer[] {
   return existing.map((family, nth): FoundLayer => {
-    const { laidMin, name, ratedMonths, meltsAtC, comesOffBy, resists, drops = [] } = existingTold?.[nth] ?? {};
+    const {
+      laidMin,
+      name,
+      ratedMonths,
+      meltsAtC,
+      comesOffBy,
+      careDays,
+      resists,
+      drops = [],
+    } = existingTold?.[nth] ?? {};
     const isKnown = laidMin !== undefined && family !== 'unknown';
     return {
       family,
       name,
       comesOffBy,
+      careDays,
       resists,
       drops,
       ...(isKnown && { wears: wearing(laidMin, expectedLife({ family, ratedMonths, meltsAtC }, exposure)) }),

@@ -19,4 +19,4 @@ export { agedFound, foundOn, type Wearing } from './found';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
 export { GRACE_DAYS, inspectionsDueMs, type LookState, warrantyStands } from './warranty';
-export { takesTopper, TOPPER_EVERY_WASHES, WASH_EVERY_WEEKS } from './upkeep';
+export { CARE_KINDS, type CareDays, careDaysOf, type CareKind, USUAL_CARE_DAYS } from './upkeep';

@@ -3,7 +3,7 @@ import { MS_PER_DAY } from '#core/measures';
 import { inspectionsDueMs, warrantyStands } from './warranty';
 
 const day = (n: number) => n * MS_PER_DAY;
-const laid = { fromMs: 0, months: 36 };
+const laid = { fromMs: 0, months: 36, everyDays: 365 };
 const states = (visits: readonly number[], now: number) =>
   warrantyStands(laid, visits.map(day), day(now)).looks.map(({ state }) => state);
 
@@ -19,7 +19,7 @@ test('a look a year, kept by a visit near its day, missed without one, and lapse
   // A visit that is still to come keeps nothing yet.
   expect(states([370], 360)).toEqual(['due', 'to-come']);
   // What lasts a year or less asks for no look.
-  expect(warrantyStands({ fromMs: 0, months: 12 }, [], day(3000)).looks).toEqual([]);
+  expect(warrantyStands({ fromMs: 0, months: 12, everyDays: 365 }, [], day(3000)).looks).toEqual([]);
 });
 
 test.each([
@@ -33,7 +33,12 @@ test.each([
   [38, [365, 730, 1095]],
   [60, [365, 730, 1095, 1460]],
 ])('a warranty of %i months is inspected each year, but not within the last weeks of its time', (months, days) => {
-  expect(inspectionsDueMs({ fromMs: 0, months })).toEqual(days.map(day));
+  expect(inspectionsDueMs({ fromMs: 0, months, everyDays: 365 })).toEqual(days.map(day));
+});
+
+test('it is inspected as often as agreed', () => {
+  expect(inspectionsDueMs({ fromMs: 0, months: 24, everyDays: 182 })).toEqual([182, 364, 546].map(day));
+  expect(inspectionsDueMs({ fromMs: 0, months: 24, everyDays: 5000 })).toEqual([]);
 });
 
 test('a visit more never makes a warranty worse, and time passing never unmakes a lapse', () => {

@@ -30,6 +30,7 @@ export interface KnownOfFound {
   readonly ratedMonths?: number | undefined;
   readonly meltsAtC?: number | undefined;
   readonly comesOffBy?: readonly RemovalMethodId[] | undefined;
+  readonly careDays?: Product['careDays'];
   /** Methods it was tried with on a patch, and stood. */
   readonly resists?: readonly RemovalMethodId[] | undefined;
   /** Drops read on it at earlier visits, degrees with their standard error. */

@@ -88,6 +88,15 @@ export interface Product {
   readonly freshPaintDays: number;
   readonly properties: readonly ProductProperty[];
   readonly ratedMonths?: number | undefined;
+  /** How often it is looked after, days: washed, given a topper or the maker's booster, inspected. Absent: as is usual. */
+  readonly careDays?:
+    | {
+        readonly wash?: number | undefined;
+        readonly topper?: number | undefined;
+        readonly booster?: number | undefined;
+        readonly inspection?: number | undefined;
+      }
+    | undefined;
   /** How its sheet has it laid; absent: as is usual for its family. */
   readonly method?: MethodId | undefined;
   readonly film?: FilmSheet | undefined;

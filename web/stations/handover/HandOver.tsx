@@ -17,6 +17,7 @@ import { day, moment } from '../../ui/moments';
 import { later } from '../../ui/later';
 import { useTap } from '../../bay/useTap';
 import { Signed, SignHere } from './SignHere';
+import { CareIntervals, Warranty } from './Warranty';
 import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from '../../app/api';
 
 const GuestLinks = later(() => import('../../job/GuestLinks'));
@@ -60,6 +61,8 @@ export function Component() {
   return (
     <Station lens={lens} legend={LEGEND} lensName="agreed beside done">
       <Agreed panels={panels} />
+      <Warranty />
+      <CareIntervals />
       <Papers />
       <Sign isWhole={panels.every(({ state }) => state !== 'lacking' && state !== 'in-part')} />
     </Station>

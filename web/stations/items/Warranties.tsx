@@ -2,24 +2,31 @@ import { type LookState, warrantyStands } from '#core/care/upkeep';
 import type { ItemLife } from '#formats/job';
 import { day } from '../../ui/moments';
 
-/** What lasts less is no warranty, months. */
-const SHORTEST_MONTHS = 12;
-
 const LOOK_WORDS: Readonly<Record<LookState, string>> = {
-  kept: 'looked at',
+  kept: 'inspected',
   missed: 'missed',
   due: 'due now',
   'to-come': 'to come',
 };
 
-/** What its sheets promise, and whether the yearly look it asks for was kept. */
+/** What the workshop granted, and whether it was inspected as that asks. */
 export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly nowMs: number }) {
   const visits = life.visits.flatMap(({ at, looked }) => (looked ? [Date.parse(at)] : []));
-  const covers = life.visits.flatMap(({ jobId, layers }) =>
-    layers.flatMap(({ product, from, ratedMonths, panels }) =>
-      ratedMonths !== null && ratedMonths > SHORTEST_MONTHS
-        ? [{ key: `${jobId} ${product}`, product, from, months: ratedMonths, panels }]
-        : [],
+  const covers = life.visits.flatMap(({ jobId, layers, inspectionDays, warrantyNumber }) =>
+    layers.flatMap(({ product, from, grantedMonths, panels }) =>
+      grantedMonths === null
+        ? []
+        : [
+            {
+              key: `${jobId} ${product}`,
+              product,
+              from,
+              months: grantedMonths,
+              panels,
+              everyDays: inspectionDays,
+              number: warrantyNumber,
+            },
+          ],
     ),
   );
   if (covers.length === 0) return null;
@@ -27,9 +34,9 @@ export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly 
     <section aria-label="Warranty" className="mt-5 border bg-sheet px-4 py-3">
       <h2 className="font-semibold">Warranty</h2>
       <ul className="mt-1 text-[14px]">
-        {covers.map(({ key, product, from, months, panels }) => {
+        {covers.map(({ key, product, from, months, panels, everyDays, number }) => {
           const { untilMs, looks, lapsedMs, ended } = warrantyStands(
-            { fromMs: Date.parse(from), months },
+            { fromMs: Date.parse(from), months, everyDays },
             visits,
             nowMs,
           );
@@ -37,14 +44,15 @@ export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly 
           return (
             <li key={key} className="border-t py-2 first:border-t-0">
               <p>
-                <strong>{product}</strong>, {panels} {panels === 1 ? 'panel' : 'panels'}, {months} months to{' '}
-                {on(untilMs)}:{' '}
+                <strong>{product}</strong>
+                {number !== null && `, number ${number}`}, {panels} {panels === 1 ? 'panel' : 'panels'}, {months} months
+                to {on(untilMs)}:{' '}
                 {lapsedMs !== undefined ? (
-                  <strong className="text-warn">lapsed {on(lapsedMs)}, a look was missed</strong>
+                  <strong className="text-warn">lapsed {on(lapsedMs)}, an inspection was missed</strong>
                 ) : ended ? (
-                  'has run its time'
+                  'ended'
                 ) : (
-                  <strong className="text-ok">stands</strong>
+                  <strong className="text-ok">valid</strong>
                 )}
               </p>
               <p className="text-ink-2">
@@ -55,7 +63,7 @@ export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly 
         })}
       </ul>
       <p className="mt-1 text-[13px] text-ink-3">
-        By the months its sheet rates and a look a year, a month and a half either way; the maker’s own terms decide.
+        As the workshop granted it. An inspection counts a month and a half either way.
       </p>
     </section>
   );

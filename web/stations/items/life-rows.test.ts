@@ -5,6 +5,8 @@ const visit = (at: string, more: Partial<ItemLife['visits'][number]> = {}): Item
   jobId: at,
   title: at,
   looked: true,
+  inspectionDays: 365,
+  warrantyNumber: null,
   at,
   layers: [],
   takenUm: null,
@@ -18,6 +20,7 @@ const laid = (product: string, from: string, renew: string) => ({
   from,
   renew,
   ratedMonths: null,
+  grantedMonths: null,
   panels: 3,
 });
 

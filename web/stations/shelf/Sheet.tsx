@@ -173,6 +173,12 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
                 <Numeric name="ratedMonths" label="Rated life, months" />
                 <Numeric name="meltsAtC" label="Wax: melts at, °C" />
               </Group>
+              <Group title="Care, days between">
+                <Numeric name="careDays.wash" label="Wash" />
+                <Numeric name="careDays.topper" label="Topper" />
+                <Numeric name="careDays.booster" label="Booster of the maker" />
+                <Numeric name="careDays.inspection" label="Inspection" />
+              </Group>
               <FilmFields />
               <Group title="How much">
                 <Choice
@@ -313,4 +319,5 @@ const SOURCED_NAMES: Readonly<Record<(typeof SOURCED_FIELDS)[number], string>> =
   meltsAtC: 'Melting point',
   film: 'The film',
   comesOffBy: 'How it comes off',
+  careDays: 'Care intervals',
 };

@@ -16,11 +16,12 @@ export function withoutBlanks(values: Form): Form {
   const cleaned = clean(values) as Record<string, unknown>;
   const clocks = (cleaned.clocks ?? {}) as Record<string, { mechanism?: string }>;
   const substrates = (cleaned.substrates ?? {}) as Record<string, { use?: string }>;
-  const { film, comesOffBy, shelfMonths, ...rest } = cleaned;
+  const { film, comesOffBy, shelfMonths, careDays, ...rest } = cleaned;
   return {
     ...rest,
     ...(rest.family === 'film' && film !== undefined && { film }),
     ...(Array.isArray(comesOffBy) && comesOffBy.length > 0 && { comesOffBy }),
+    ...(careDays !== undefined && Object.keys(careDays as object).length > 0 && { careDays }),
     ...(shelfMonths !== undefined && Object.keys(shelfMonths as object).length > 0 && { shelfMonths }),
     clocks: Object.fromEntries(Object.entries(clocks).filter(([, clock]) => clock.mechanism)),
     substrates: Object.fromEntries(Object.entries(substrates).filter(([, sheet]) => sheet.use)),
