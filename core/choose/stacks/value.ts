@@ -119,7 +119,11 @@ export function stackValuer(wishes: Wishes) {
         material += coats * unitsPerCoat * unitMoney;
         minutes += coats * (minPerCoat + ADDED_MIN.section * piecesPerM2);
       }
-      const ages = layers.map(({ months }, index) => ({ months, coats: stack.layers[index]!.coats }));
+      const ages = layers.map(({ months, ratedMonths }, index) => ({
+        months,
+        ratedMonths,
+        coats: stack.layers[index]!.coats,
+      }));
       const worn = hit && !layers.some(({ isFilm }) => isFilm) ? HIT_LIFE_FACTOR : 1;
       const lifeMonths = stackedMonths(ages, wishes.beyondTwo) * worn;
       const removal = layers.length === 0 ? { minutes: 0, clearUm: 0 } : removalOf(kind, stack, lifeMonths);
@@ -148,6 +152,7 @@ interface ProductOnKind {
   readonly unitMoney: number;
   readonly minPerCoat: number;
   readonly months: number;
+  readonly ratedMonths: number;
   readonly windowMin: number;
   readonly deepens: boolean;
 }
@@ -157,6 +162,7 @@ function productOnKind(product: Product, { substrate, tone }: Kind, { exposure, 
   const method = usualMethod(product);
   const minutes = (name: string) => milestones.find((milestone) => milestone.name === name)?.min;
   const by = minutes('levelBy');
+  const life = expectedLife(product, tone ? { ...exposure, tone } : exposure);
   return {
     id,
     family,
@@ -164,7 +170,8 @@ function productOnKind(product: Product, { substrate, tone }: Kind, { exposure, 
     unitsPerCoat: unitsPerM2(substrate, product, METHODS[method].amount),
     unitMoney: cheapestUnit(product),
     minPerCoat: 1 / (pace.layM2PerMin * layFactorOf(product, method)) + 1 / (pace.levelM2PerMin * levelPace),
-    months: expectedLife(product, tone ? { ...exposure, tone } : exposure).months,
+    months: life.months,
+    ratedMonths: life.ratedMonths,
     windowMin: by === undefined ? FORGIVING_MIN : by - (minutes('levelFrom') ?? 0),
     deepens: properties.includes('gloss-enhancer'),
   };

@@ -58,6 +58,33 @@ test('a stack lives as long as its longest layer, its second coat and what is sa
   expect(stackLife([topper, coats(1)], {}).months).toBeCloseTo(base, 9);
 });
 
+test('a stack never outlives the longest rating in it, and a worse life never makes it longer', () => {
+  const layer = fc.record({
+    family: fc.constantFrom(...FAMILY_IDS),
+    ratedMonths: fc.integer({ min: 1, max: 120 }),
+    coats: fc.integer({ min: 1, max: 4 }),
+  });
+  const worse: readonly [Exposure, Exposure][] = [
+    [{ parking: 'indoor' }, { parking: 'street' }],
+    [{ parking: 'street' }, { parking: 'coastal' }],
+    [{ wash: 'hand' }, { wash: 'brush' }],
+    [
+      { climate: 'mild', parking: 'street' },
+      { climate: 'hot', parking: 'street' },
+    ],
+  ];
+  fc.assert(
+    fc.property(fc.array(layer, { minLength: 1, maxLength: 4 }), fc.constantFrom(...worse), (layers, [good, bad]) => {
+      const [longer, shorter] = [stackLife(layers, good, true), stackLife(layers, bad, true)];
+      const most = Math.max(...layers.map(({ ratedMonths }) => ratedMonths));
+      for (const end of ['lowMonths', 'months', 'highMonths'] as const) {
+        expect(longer[end]).toBeLessThanOrEqual(most);
+        expect(shorter[end]).toBeLessThanOrEqual(longer[end] + 1e-9);
+      }
+    }),
+  );
+});
+
 describe('laws', () => {
   const exposure = fc.record(
     Object.fromEntries(CIRCUMSTANCE_IDS.map((id) => [id, fc.constantFrom(...Object.keys(CIRCUMSTANCES[id].choices))])),

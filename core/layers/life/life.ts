@@ -141,7 +141,7 @@ export interface StackLife {
 
 /**
  * How long a whole stack protects: its longest-lived layer, what the coats of that add, and what the layers above it
- * spare it. What lies below it adds nothing: it is covered.
+ * spare it; never longer than the longest rating in it, at either end. What lies below it adds nothing: it is covered.
  * @param layers bottom first
  * @param beyondTwo whether coats beyond the second count: a school
  */
@@ -149,24 +149,28 @@ export function stackLife(layers: readonly StackedLayer[], exposure: Exposure, b
   const lives = layers.map((layer) => ({ coats: layer.coats, life: expectedLife(layer, exposure) }));
   const stacked = (end: keyof StackLife) =>
     stackedMonths(
-      lives.map(({ coats, life }) => ({ coats, months: life[end] })),
+      lives.map(({ coats, life }) => ({ coats, months: life[end], ratedMonths: life.ratedMonths })),
       beyondTwo,
     );
   return { months: stacked('months'), lowMonths: stacked('lowMonths'), highMonths: stacked('highMonths') };
 }
 
-/** The same from lives that are known, months: for who asks it of thousands of stacks. */
+/**
+ * The same from lives that are known, months: for who asks it of thousands of stacks. Whichever layer serves longest with
+ * what lies above it decides, so that a shorter life of any layer never makes the whole longer.
+ */
 export function stackedMonths(
-  layers: readonly { readonly coats: number; readonly months: number }[],
+  layers: readonly { readonly coats: number; readonly months: number; readonly ratedMonths: number }[],
   beyondTwo = false,
 ): number {
-  if (layers.length === 0) return 0;
-  // The uppermost of equals: what is above it spares it.
-  const longest = Math.max(...layers.map(({ months }) => months));
-  const at = layers.findLastIndex(({ months }) => months === longest);
-  const { coats } = layers[at]!;
-  const second = coats > 1 ? SECOND_COAT_ADDS : 0;
-  const further = beyondTwo ? Math.max(0, coats - 2) * FURTHER_COAT_ADDS : 0;
-  const above = layers.slice(at + 1).reduce((sum, { months }) => sum + months, 0);
-  return longest * (1 + second + further) + Math.min(MOST_ADDED * longest, SACRIFICED_SHARE * above);
+  let [served, above, mostRated] = [0, 0, 0];
+  for (const { coats, months, ratedMonths } of layers.toReversed()) {
+    const second = coats > 1 ? SECOND_COAT_ADDS : 0;
+    const further = beyondTwo ? Math.max(0, coats - 2) * FURTHER_COAT_ADDS : 0;
+    const spared = Math.min(MOST_ADDED * months, SACRIFICED_SHARE * above);
+    served = Math.max(served, months * (1 + second + further) + spared);
+    above += months;
+    mostRated = Math.max(mostRated, ratedMonths);
+  }
+  return Math.min(served, mostRated);
 }

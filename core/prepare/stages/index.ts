@@ -22,7 +22,6 @@ export {
   type PanelCase,
   type PanelPreparation,
   type PrepareSettings,
-  type PrepStep,
   SCOPE_STATES,
 } from './panel-case';
 export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
