@@ -29,14 +29,7 @@ export {
   takeSheet,
   typeAir,
 } from './edits';
-export {
-  enterEvidence,
-  type EvidenceName,
-  type EvidenceScope,
-  evidenceScopes,
-  gives,
-  type SharedEvidence,
-} from './evidence';
+export { enterEvidence, type EvidenceName, evidenceScopes, gives, type SharedEvidence } from './evidence';
 export { addDrawn, claimsOf, cutOut, mergeFault, mergeSurfaces, outlineFault, reshape } from './map-edits';
 export { splitFault, splitSurface } from './split-surface';
 export { groupsOf, itemTemplate, stretched, stretchItem, switchGroup } from './stretch-item';
