@@ -17,13 +17,7 @@ export { mostTakenUm, polishSteps } from './polish-steps';
 export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 export { type PreparePhase, preparePhase, type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
-export {
-  isDone,
-  type PanelCase,
-  type PanelPreparation,
-  type PrepareSettings,
-  SCOPE_STATES,
-} from './panel-case';
+export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';
 export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
 export { removalsToComeUm } from './removals';
 export { PREPARE_RULE_IDS, PREPARE_RULES } from './rules';
