@@ -68,7 +68,10 @@ function planned(
   const products = new Map(job.products.map((product) => [product.id, product]));
   const air = roomAir(job, surfaces, products);
   const onPanels = paintFindings(job.surfaces);
-  const meetsNeed = job.needsByMin === undefined ? undefined : handoverMin !== null && handoverMin <= job.needsByMin;
+  // A job that applies nothing keeps or misses no date by what it applies.
+  const isPlanned = surfaces.some(({ coats }) => coats.length > 0);
+  const meetsNeed =
+    job.needsByMin === undefined || !isPlanned ? undefined : handoverMin !== null && handoverMin <= job.needsByMin;
   return {
     surfaces,
     purchases: purchases(job, surfaces),

@@ -64,10 +64,15 @@ export function Component() {
       <Warranty />
       <CareIntervals />
       <Papers />
-      <Sign isWhole={panels.every(({ state }) => state !== 'lacking' && state !== 'in-part')} />
+      <Sign isWhole={isWhole(panels)} />
     </Station>
   );
 }
+
+/** All that was to be applied is, and something was. */
+const isWhole = (panels: readonly AgreedPanel[]): boolean =>
+  panels.some(({ state }) => state === 'done') &&
+  panels.every(({ state }) => state !== 'lacking' && state !== 'in-part');
 
 function Agreed({ panels }: { readonly panels: readonly AgreedPanel[] }) {
   const { chosen, choose } = useJob('choose', 'chosen');
@@ -80,7 +85,9 @@ function Agreed({ panels }: { readonly panels: readonly AgreedPanel[] }) {
       <section className="border-b bg-sheet px-5 py-4" aria-label="Agreed and done">
         <h2 className="figure text-2xl">
           {open.length === 0
-            ? 'All of it as agreed'
+            ? count('done') === 0
+              ? 'Nothing to apply was agreed'
+              : 'All of it as agreed'
             : `${count('done')} as agreed, ${open.length} ${open.length === 1 ? 'is' : 'are'} not`}
         </h2>
         {one && (
