@@ -19,6 +19,8 @@ export interface Quoted {
   /** Where what is found comes off first: its hours are in the price. */
   readonly stripped: readonly string[];
   readonly price: OfferPrice;
+  /** Of the marks on this item, the share that goes by this offer's correction; absent: none is marked. */
+  readonly goneShare?: number | undefined;
   /** It lays nothing on this item: why, and what on the shelf would do. */
   readonly nothing?: { readonly why: string; readonly would: readonly string[] } | undefined;
 }
@@ -53,7 +55,7 @@ export function quoted(
     products: [...shelf],
     surfaces: bare.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };
-  const { minutes } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
+  const { minutes, goneShare } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
   const surfaces = wanted.map((surface) => ({ ...surface, fixed: stacks.get(surface.id) ?? [] }));
   // The same run sheet as the plan's, whoever works whenever: hours that are paid for do not depend on the clock.
   const out = layOut(planInput(laid));
@@ -69,6 +71,7 @@ export function quoted(
     applied,
     stripped,
     price,
+    ...(goneShare !== undefined && { goneShare }),
     ...(applied.every(({ layers }) => layers.length === 0) && { nothing: whyNothing(wanted, applied, byRules) }),
   };
 }

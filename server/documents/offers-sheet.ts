@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import { LEVEL_DEFINITIONS } from '#core/prepare/stages';
+import { levelSays } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { money } from '#formats/values';
@@ -82,7 +82,7 @@ function linesOf(quote: Quoted, laid: readonly string[], currency: string): Line
       look: 'quiet',
       text: `${price.hours.toFixed(1)} h of work; ${offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}`,
     },
-    { look: 'text', text: `${lifeInWords(quote)} ${LEVEL_DEFINITIONS[offer.level].says}` },
+    { look: 'text', text: `${lifeInWords(quote)} ${levelSays(offer.level, quote.goneShare)}` },
     ...list('What is laid', laid),
     ...list('Promised', offer.promised),
     ...list('Not promised', offer.notPromised),

@@ -3,7 +3,7 @@ import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES, outcomeOf } from 
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import { judgeReadings, VERDICT_NAMES } from '#core/survey/paint';
-import { LEVEL_DEFINITIONS, type PanelCase, prepareItem, type PrepareSettings } from '#core/prepare/stages';
+import { LEVEL_DEFINITIONS, levelSays, type PanelCase, prepareItem, type PrepareSettings } from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
 import { panelCases } from '#job/prepare';
@@ -153,7 +153,7 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
 /** The work agreed: the correction with its stages, what is laid, and what is left out. */
 function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSettings): void {
   const cases = panelCases(job);
-  const { stages, panels } = prepareItem(cases, settings);
+  const { stages, panels, goneShare } = prepareItem(cases, settings);
   const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
   const products = new Map(job.products.map(({ id, name }) => [id, name]));
   const laid = new Map<string, number>();
@@ -163,7 +163,7 @@ function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSetti
   const kinds = [...new Set(stages.map(({ kind }) => STEP_KINDS[kind].name.toLowerCase()))];
   const excluded = panels.filter((panel) => panel.excluded !== undefined);
   const lines = [
-    `${LEVEL_DEFINITIONS[settings.level].name}. ${LEVEL_DEFINITIONS[settings.level].says}`,
+    `${LEVEL_DEFINITIONS[settings.level].name}. ${levelSays(settings.level, goneShare)}`,
     ...(kinds.length > 0 ? [`Steps: ${kinds.join(', ')}.`] : []),
     ...[...laid].map(
       ([product, count]) => `${products.get(product) ?? product} on ${count} ${count === 1 ? 'panel' : 'panels'}.`,

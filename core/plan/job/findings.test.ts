@@ -104,6 +104,10 @@ describe('each finding comes up when it should, says by how much, and what to do
     expect(late.findings.map(({ code }) => code)).toContain('misses-deadline');
     expect(planOneByOne(job({ needsByMin: 5000 }))).toMatchObject({ meetsNeed: true, findings: [] });
     expect('meetsNeed' in planOneByOne(job())).toBe(false);
+    // A care visit applies nothing: no date is kept or missed by it.
+    const nothing = planOneByOne(job({ needsByMin: 60, surfaces: [surface({ layers: [] })] }));
+    expect('meetsNeed' in nothing).toBe(false);
+    expect(nothing.findings.map(({ code }) => code)).not.toContain('misses-deadline');
   });
 
   test('what the readings say, of surfaces a gauge can read', () => {

@@ -14,7 +14,7 @@ export type { MarkOutcome, ObservationEntry } from './observations';
 export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';
 export type { Ledger } from './ledger';
 export { mostTakenUm, polishSteps } from './polish-steps';
-export { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
+export { type Level, LEVEL_DEFINITIONS, LEVELS, levelSays } from './levels';
 export { type PreparePhase, preparePhase, type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
 export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';

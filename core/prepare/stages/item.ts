@@ -1,7 +1,7 @@
 import { isPolishing, type StepKindId } from '#core/prepare/steps';
 import { dwellGroups } from './dwell-groups';
 import { kindOrder, zoneRank } from './kind-order';
-import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
+import { type Level, LEVEL_DEFINITIONS, LEVELS, levelSays } from './levels';
 import { shareGone } from './marks-gone';
 import { preparePanel } from './panel';
 import { mostTakenUm } from './polish-steps';
@@ -152,7 +152,7 @@ export function compareLevels(panels: readonly PanelCase[], settings: PrepareSet
     return {
       level,
       name: LEVEL_DEFINITIONS[level].name,
-      says: LEVEL_DEFINITIONS[level].says,
+      says: levelSays(level, prepared.goneShare),
       minutes: prepared.minutes,
       unpaidMin: prepared.unpaidMin,
       goneShare: prepared.goneShare,

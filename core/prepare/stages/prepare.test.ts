@@ -4,7 +4,7 @@ import { isPolishing, STEP_KINDS } from '#core/prepare/steps';
 import { anyPanel, anySettings, panel, settings, swirled } from '../../testing/preparation';
 import { compareLevels, prepareItem } from './item';
 import { ledgerOf } from './ledger';
-import { LEVELS } from './levels';
+import { LEVEL_DEFINITIONS, LEVELS } from './levels';
 import { preparePanel } from './panel';
 import type { PanelCase, PrepareSettings } from './panel-case';
 import { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
@@ -193,6 +193,28 @@ describe('what is done, and why', () => {
     const ratio = minutesOf(hard, 'cutting')! / minutesOf(hard, 'refining')!;
     expect(ratio).toBeGreaterThan(5);
     expect(ratio).toBeLessThan(6);
+  });
+
+  test('what a level is said to do is what it does here: nearly all is never said of less than nine tenths', () => {
+    const seen = new Set<string>();
+    for (const kind of ['swirls', 'deep-scratch', 'etching', 'chip'] as const)
+      for (const severity of ['light', 'medium', 'heavy'] as const) {
+        const marked = panel({ marks: [{ id: 'm', kind, severity }] });
+        for (const { level, says, goneShare } of compareLevels([marked], settings())) {
+          if (level === 'none' || goneShare === undefined) continue;
+          expect(says).toContain(`about ${Math.round(100 * goneShare)} %`);
+          expect([kind, severity, level, says.startsWith('Nearly all')]).toEqual([
+            kind,
+            severity,
+            level,
+            goneShare >= 0.9,
+          ]);
+          seen.add(says.split(' of ')[0]!);
+        }
+      }
+    expect(seen.size).toBeGreaterThan(3);
+    // Nothing is marked: what the level usually does.
+    expect(compareLevels([panel({})], settings()).at(-1)!.says).toBe(LEVEL_DEFINITIONS.full.says);
   });
 
   test('levels side by side: each takes longer, more goes, and more paint', () => {

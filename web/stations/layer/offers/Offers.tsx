@@ -4,7 +4,7 @@ import { DateTime } from 'luxon';
 import { useMemo, useState } from 'react';
 import { sameLayers } from '#core/choose/stacks';
 import { linesOf } from '#core/choose/offers';
-import { LEVEL_DEFINITIONS } from '#core/prepare/stages';
+import { levelSays } from '#core/prepare/stages';
 import { type OfferRecord, offerSchema } from '#formats/choice';
 import { money } from '#formats/values';
 import { choiceSurfaces } from '#job/choose';
@@ -144,7 +144,7 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
         {price.hours.toFixed(1)} h of work; {offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}
       </p>
       <p className="mt-2">
-        {lifeInWords(quote)} {LEVEL_DEFINITIONS[offer.level].says}
+        {lifeInWords(quote)} {levelSays(offer.level, quote.goneShare)}
       </p>
       <Lines title="What is laid" lines={laidInWords(quote, job.document.surfaces, job.shelf)} />
       <Lines title="Promised" lines={offer.promised} />
