@@ -199,7 +199,7 @@ function folded(standing: readonly LoggedEntry[]): { record: RunRecord; taken: L
       case 'stage-used':
       case 'stage-panel':
       case 'stage-found':
-        stages.set(stageKey(entry.stage), withObservation(stages.get(stageKey(entry.stage))!, entry));
+        stages.set(stageKey(entry.stage), withObservation(stages.get(stageKey(entry.stage))!, entry, atMin));
         break;
       case 'stage-start':
       case 'stage-pause':

@@ -38,7 +38,7 @@ test('what is really used teaches the next plan, the last word of a stage counti
   const stage = { kind: 'iron', round: 1 } as const;
   const begun = afterStageEntry(undefined, { type: 'stage-start', stage, predictedMin: 10 }, 0);
   const used = (record: StageRecord, amount: number) =>
-    withObservation(record, { type: 'stage-used', stage, what: 'iron remover', unit: 'ml', predicted: 100, amount });
+    withObservation(record, { type: 'stage-used', stage, what: 'iron remover', unit: 'ml', predicted: 100, amount }, 0);
   const corrected = used(used(begun, 900), 150);
   expect(corrected.used).toHaveLength(1);
   const { factor } = learnedUse([lessonOf([corrected, used(begun, 150), used(begun, 150)], [])]).get('iron remover')!;
@@ -49,7 +49,7 @@ test('what is really used teaches the next plan, the last word of a stage counti
     prepareItem(bled, settings({ learnedUse: learned })).uses.find(({ what }) => what === 'iron remover')!.amount;
   expect(planned(new Map([['iron remover', factor]]))).toBeCloseTo(planned() * factor, 9);
   expect(learnedUse([lessonOf([used(begun, 0)], [])]).size).toBe(0);
-  expect(withObservation(begun, { type: 'stage-found', stage, note: 'a badge is loose' }).found).toEqual([
+  expect(withObservation(begun, { type: 'stage-found', stage, note: 'a badge is loose' }, 0).found).toEqual([
     'a badge is loose',
   ]);
 });

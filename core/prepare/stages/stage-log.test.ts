@@ -8,6 +8,7 @@ import {
   stageFault,
   type StageRecord,
   stageState,
+  withObservation,
   workedMin,
 } from './stage-log';
 
@@ -27,10 +28,24 @@ test('only what was worked counts, whatever was waited in between', () => {
   expect(workedMin(played([start, 10], [pause, 16]), 100)).toBe(6);
 });
 
-test('a dwelling stage says by when it is rinsed, counted from when it was last taken up', () => {
+test('what dwells goes on through a pause, panel by panel, until each is rinsed', () => {
   expect(rinseByMin(played([start, 10]))).toBe(14);
-  expect(rinseByMin(played([start, 10], [pause, 12], [resume, 30]))).toBe(34);
-  expect(rinseByMin(played([start, 10], [pause, 12]))).toBeUndefined();
+  // Whoever is called to the phone leaves it wet: it is still to be rinsed by then.
+  expect(rinseByMin(played([start, 10], [pause, 12]))).toBe(14);
+  expect(rinseByMin(played([start, 10], [pause, 12], [resume, 30]))).toBe(14);
+  expect(rinseByMin(played([start, 10], [end, 12]))).toBeUndefined();
+  const rinsed = (record: StageRecord, surface: string, atMin: number) =>
+    withObservation(record, { type: 'stage-panel', stage, surface }, atMin);
+  // Four wheels, three minutes each: every one has its own time.
+  let wheels = played([start, 10]);
+  for (const [nth, atMin] of [13, 16, 19].entries()) {
+    wheels = rinsed(wheels, `wheel-${nth}`, atMin);
+    expect(rinseByMin(wheels)).toBe(atMin + 4);
+  }
+  // A break right after one was rinsed: nothing is on the next.
+  const away = afterStageEntry(wheels, pause, 19.5);
+  expect(rinseByMin(away)).toBeUndefined();
+  expect(rinseByMin(afterStageEntry(away, resume, 60))).toBe(64);
 });
 
 test('what does not fit says why: two tablets on one stage, an end before a start', () => {

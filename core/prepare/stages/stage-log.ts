@@ -26,6 +26,10 @@ export interface StageRecord {
   readonly workedMin: number;
   /** Since when it is being worked; absent while it is paused or done. */
   readonly runningSinceMin?: number;
+  /** Since when the panel in hand is wet with what dwells: a pause does not stop it. Absent: nothing is wet. */
+  readonly wetSinceMin?: number;
+  /** When the last panel was rinsed, and ticked off. */
+  readonly rinsedMin?: number;
   readonly pauses: readonly { readonly reason: PauseReason; readonly fromMin: number; readonly toMin?: number }[];
   readonly endMin?: number;
   /** Panels that were left out when it was finished: it was not done to them, whether or not they are taken up later. */
@@ -52,6 +56,9 @@ export function stageState(record: StageRecord | undefined): StageState {
   if (record.endMin !== undefined) return 'done';
   return record.runningSinceMin === undefined ? 'paused' : 'running';
 }
+
+/** Paused so soon after a panel was rinsed, minutes, nothing is on the next one yet. */
+const NEXT_IS_DRY_MIN = 1;
 
 const MAY_FOLLOW: Readonly<Record<StageState, readonly StageEntry['type'][]>> = {
   todo: ['stage-start'],
@@ -92,6 +99,7 @@ export function afterStageEntry(
       startMin: atMin,
       workedMin: 0,
       runningSinceMin: atMin,
+      wetSinceMin: atMin,
       pauses: [],
       used: [],
       without: [],
@@ -99,25 +107,33 @@ export function afterStageEntry(
       found: [],
     };
   }
-  const { runningSinceMin, ...rest } = before!;
+  const { runningSinceMin, wetSinceMin, ...rest } = before!;
   const workedMin = rest.workedMin + (runningSinceMin === undefined ? 0 : Math.max(0, atMin - runningSinceMin));
   const ended = rest.pauses.map((pause) => (pause.toMin === undefined ? { ...pause, toMin: atMin } : pause));
   switch (entry.type) {
-    case 'stage-pause':
-      return { ...rest, workedMin, pauses: [...rest.pauses, { reason: entry.reason, fromMin: atMin }] };
+    case 'stage-pause': {
+      const isRinsed = rest.rinsedMin !== undefined && atMin - rest.rinsedMin <= NEXT_IS_DRY_MIN;
+      const paused = { ...rest, workedMin, pauses: [...rest.pauses, { reason: entry.reason, fromMin: atMin }] };
+      return wetSinceMin === undefined || isRinsed ? paused : { ...paused, wetSinceMin };
+    }
     case 'stage-resume':
-      return { ...rest, runningSinceMin: atMin, pauses: ended };
+      return { ...rest, runningSinceMin: atMin, wetSinceMin: wetSinceMin ?? atMin, pauses: ended };
     case 'stage-end':
       return { ...rest, workedMin, pauses: ended, endMin: atMin, without: [...leftOut] };
   }
 }
 
-/** A stage with one more thing found out about it. */
+/**
+ * A stage with one more thing found out about it at a moment, minutes. A panel that is ticked off was rinsed: the next one
+ * is wetted from then on.
+ */
 export function withObservation(
   before: StageRecord,
   entry: Extract<ObservationEntry, { stage: StageRef }>,
+  atMin: number,
 ): StageRecord {
-  if (entry.type === 'stage-panel') return { ...before, panels: [...before.panels, entry.surface] };
+  if (entry.type === 'stage-panel')
+    return { ...before, panels: [...before.panels, entry.surface], wetSinceMin: atMin, rinsedMin: atMin };
   if (entry.type === 'stage-found') return { ...before, found: [...before.found, entry.note] };
   const { what, unit, predicted, amount } = entry;
   return { ...before, used: [...before.used.filter((use) => use.what !== what), { what, unit, predicted, amount }] };
@@ -128,7 +144,12 @@ export function workedMin({ workedMin: before, runningSinceMin }: StageRecord, n
   return before + (runningSinceMin === undefined ? 0 : Math.max(0, nowMin - runningSinceMin));
 }
 
-/** Until when a running stage may dwell before it has to be rinsed, minutes; undefined for one that does not dwell. */
-export function rinseByMin({ dwellMin, runningSinceMin }: StageRecord): number | undefined {
-  return dwellMin === undefined || runningSinceMin === undefined ? undefined : runningSinceMin + dwellMin;
+/**
+ * By when the panel in hand has to be rinsed, minutes: what dwells on it goes on through a pause. Undefined where nothing
+ * dwells, or nothing is wet.
+ */
+export function rinseByMin({ dwellMin, wetSinceMin, endMin }: StageRecord): number | undefined {
+  return dwellMin === undefined || wetSinceMin === undefined || endMin !== undefined
+    ? undefined
+    : wetSinceMin + dwellMin;
 }

@@ -11,7 +11,7 @@ export interface StageNow {
 }
 
 /**
- * The stage to be at: what dwells first, then what runs, what is paused, and what comes next in the order of work.
+ * The stage to be at: what dwells first, paused or not, then what runs, what is paused, and what comes next in the order of work.
  * @returns undefined where all is done, or nothing is to be
  */
 export function stageNow(all: readonly PrepStage[], records: ReadonlyMap<string, StageRecord>): StageNow | undefined {
@@ -19,7 +19,8 @@ export function stageNow(all: readonly PrepStage[], records: ReadonlyMap<string,
   const rank = (stage: PrepStage): number => {
     const own = records.get(stageKey(stage));
     const state = stageState(own);
-    if (state === 'running') return own && rinseByMin(own) !== undefined ? 0 : 1;
+    if (own && rinseByMin(own) !== undefined) return 0;
+    if (state === 'running') return 1;
     return state === 'paused' ? 2 : state === 'todo' ? 3 : 4;
   };
   const [stage] = [...stages].sort((a, b) => rank(a) - rank(b));
