@@ -172,7 +172,7 @@ test('a job planned ahead is brought up to what its item became since; what is p
       stripping: 'planned',
       leftOut: undefined,
       laying: 'finished',
-    } as AnyVisit,
+    },
     existingOf(FIRST),
   );
   const log = entries.map((entry, nth): LogEntry => ({
