@@ -204,14 +204,15 @@ test('an item comes back: its history by panel, and what was laid is found on it
   await page.getByRole('option', { name: /^Bonnet/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Ceramic base' })).toBeVisible();
   await goOn(page, '/items/hatchback-of-imke-varga');
-  await expect(page.getByText('here 3 times')).toBeVisible();
-  await expect(page.getByRole('img', { name: /^The life of the item: 2 products, 3 visits/ })).toBeVisible();
+  // What is only planned is no visit of its life yet.
+  await expect(page.getByText('here twice, 1 planned')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^The life of the item: 2 products, 2 visits/ })).toBeVisible();
 
   // The owner wants to be forgotten: the item is not.
   await page.getByRole('button', { name: 'Remove it' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Removed from 3 jobs' })).toBeVisible();
-  await expect(page.getByText('Owner not said, here 3 times')).toBeVisible();
+  await expect(page.getByText('Owner not said, here twice, 1 planned')).toBeVisible();
   await expect(page.getByRole('listitem').filter({ hasText: 'Breakwater Sealant' })).toContainText('22 panels');
 });
 

@@ -178,7 +178,12 @@ export function summaryRepository(db: Db) {
         .all();
       const rows = db
         // Beside a maximum, SQLite takes the summary from the very row that has it.
-        .select({ id: sql<string>`${itemId}`, visits: sql<number>`count(*)`, last, summary })
+        .select({
+          id: sql<string>`${itemId}`,
+          visits: sql<number>`sum(${standing.phase} not in ('survey', 'planned'))`,
+          last,
+          summary,
+        })
         .from(jobSummaries)
         .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId))
         .where(wanted)

@@ -67,7 +67,7 @@ export function itemService(db: Db, now: () => Date) {
         id,
         name: item?.name ?? title,
         ownerName: item?.ownerName ?? null,
-        visits: visits.length,
+        visits: visits.filter(isHistory).length,
         lastJobId: last.id,
         lastAt: startAt,
         lastDoneAt: done.length > 0 ? done.reduce((a, b) => (Date.parse(b) > Date.parse(a) ? b : a)) : null,

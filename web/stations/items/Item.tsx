@@ -54,6 +54,7 @@ export function Component() {
           <h1 className="figure text-3xl">{item.name}</h1>
           <p className="text-ink-2">
             {item.ownerName ?? 'Owner not said'}, {times(item.visits)}
+            {item.history.length > item.visits && `, ${item.history.length - item.visits} planned`}
           </p>
         </div>
         <div className="w-60">
@@ -147,7 +148,8 @@ function Life({ itemId }: { readonly itemId: string }) {
   );
 }
 
-const times = (visits: number) => ['', 'here once', 'here twice'][visits] ?? `here ${visits} times`;
+const times = (visits: number) =>
+  ['not here yet', 'here once', 'here twice'][visits] ?? `here ${visits} times`;
 
 interface Laid {
   readonly product: string;
