@@ -148,8 +148,7 @@ function Life({ itemId }: { readonly itemId: string }) {
   );
 }
 
-const times = (visits: number) =>
-  ['not here yet', 'here once', 'here twice'][visits] ?? `here ${visits} times`;
+const times = (visits: number) => ['not here yet', 'here once', 'here twice'][visits] ?? `here ${visits} times`;
 
 interface Laid {
   readonly product: string;
