@@ -311,12 +311,7 @@ export const jobSchema = object({
     conditions: list(nonEmpty(), JOB_LIMITS.warrantyConditions),
   }).optional(),
   /** How often the item is looked after, where that is otherwise than its products' sheets say, days. */
-  care: object({
-    washDays: positive().optional(),
-    topperDays: positive().optional(),
-    boosterDays: positive().optional(),
-    inspectionDays: positive().optional(),
-  }).optional(),
+  care: careDays.optional(),
   // Beyond the plan: whose item it is, which template its net came from, which school the shop follows.
   item: object({
     /** The same through all its visits, so that its history is found. */

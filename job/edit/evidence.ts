@@ -6,7 +6,9 @@ import type { Surface } from '#formats/job';
 import { changeSurfaces, type Edit } from './edits';
 
 /** What is found out about panels and can hold for many of them at once. */
-export type SharedEvidence = Pick<Surface, 'touch' | 'iron' | 'water' | 'existing' | 'hardness' | 'paint' | 'clearUm'>;
+export type SharedEvidence = Partial<
+  Pick<Surface, 'touch' | 'iron' | 'water' | 'existing' | 'hardness' | 'paint' | 'clearUm'>
+>;
 export type EvidenceName = keyof SharedEvidence;
 
 /** Evidence that only paint can give. */
@@ -41,14 +43,16 @@ export function evidenceScopes(surfaces: readonly Surface[]): EvidenceScope[] {
   return scopes.filter(({ id, surfaces: own }) => id === 'all' || (own.length > 1 && own.length < surfaces.length));
 }
 
-/** Enters one piece of evidence for many surfaces; those that cannot give it stay as they are. */
+/** Enters evidence for many surfaces; those that cannot give it stay as they are. */
 export const enterEvidence =
-  <Name extends EvidenceName>(ids: readonly string[], name: Name, value: SharedEvidence[Name]): Edit =>
+  (ids: readonly string[], evidence: SharedEvidence): Edit =>
   (draft) => {
-    const able = draft.document.surfaces.filter((surface) => ids.includes(surface.id) && gives(surface, name));
-    const changes: Partial<Surface> = { [name]: value };
+    const names = Object.keys(evidence) as EvidenceName[];
+    const able = draft.document.surfaces.filter(
+      (surface) => ids.includes(surface.id) && names.every((name) => gives(surface, name)),
+    );
     return changeSurfaces(
       able.map(({ id }) => id),
-      changes,
+      evidence,
     )(draft);
   };

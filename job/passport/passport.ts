@@ -19,7 +19,7 @@ import { type Job, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
-import { agreedCare, warrantyLines } from '#job/handover';
+import { warrantyLines } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm, withFoundStill } from '#job/prepare';
 import { comingBack, type ItemVisit } from '#job/return';
@@ -108,7 +108,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     ];
   };
   const panels = standing.flatMap(panelOf);
-  const careDays = careDaysOf(standing, agreedCare(document));
+  const careDays = careDaysOf(standing, document.care);
   const { needsBy: ____, ...lives } = document.owner ?? {};
   const { ownerName: _, plate: _____, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
   return {

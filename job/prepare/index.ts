@@ -10,6 +10,7 @@ export {
   preparedItem,
   preparedPanels,
   prepareSettings,
+  strippedPanels,
   strippingMin,
   USUAL_YEARS,
   withFoundStill,

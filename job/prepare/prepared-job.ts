@@ -206,20 +206,16 @@ export function clearTakenUm(job: Job, record: RunRecord, panels = donePanels(jo
   return taken;
 }
 
+/** Panels that are through with stripping. @param done see {@link donePanels} */
+export const strippedPanels = (done: readonly Pick<PanelPreparation, 'id' | 'steps'>[]): ReadonlySet<string> =>
+  new Set(done.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id));
+
 /**
  * What was found on each surface and is still there, bottom first: a layer that is decided to come off stays until its
  * stripping is finished on that very panel.
+ * @param stripped see {@link strippedPanels}
  */
-export function foundStill(
-  job: Job,
-  record: Pick<RunRecord, 'stages'>,
-  panels?: readonly PanelPreparation[],
-): ReadonlyMap<string, readonly ToldLayer[]> {
-  const isDecided = job.surfaces.some((surface) => comesOff(job, surface).length > 0);
-  const done = isDecided ? (panels ?? donePanels(job, record)) : [];
-  const stripped = new Set(
-    done.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id),
-  );
+export function foundStill(job: Job, stripped: ReadonlySet<string>): ReadonlyMap<string, readonly ToldLayer[]> {
   return new Map(
     job.surfaces.map((surface) => [
       surface.id,
@@ -239,7 +235,7 @@ export function withFoundStill(
   prepared?: readonly PanelPreparation[],
 ): PlanInput {
   if (!job.surfaces.some((surface) => comesOff(job, surface).length > 0)) return planned;
-  const still = foundStill(job, record, donePanels(job, record, prepared));
+  const still = foundStill(job, strippedPanels(donePanels(job, record, prepared)));
   return {
     ...planned,
     surfaces: planned.surfaces.map((surface) => {

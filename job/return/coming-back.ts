@@ -4,7 +4,16 @@ import { type Job, JOB_LIMITS, type Surface, type SurfaceMark } from '#formats/j
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
 import { planInput } from '#job/plan';
-import { clearTakenUm, donePanels, foundStill, type MarkBecame, marksBecame, withFoundStill } from '#job/prepare';
+import {
+  clearTakenUm,
+  donePanels,
+  foundStill,
+  type MarkBecame,
+  marksBecame,
+  preparedPanels,
+  strippedPanels,
+  withFoundStill,
+} from '#job/prepare';
 
 type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
 
@@ -15,16 +24,15 @@ type Told = NonNullable<NonNullable<Surface['existingTold']>[number]>;
  */
 export function comingBack(job: Job, log: readonly LogEntry[]): Pick<Job, 'item' | 'surfaces'> {
   const record = foldLog(loggedEntries(job.startAt, log));
-  const planned = withFoundStill(planInput(job), job, record);
+  const prepared = preparedPanels(job);
+  const planned = withFoundStill(planInput(job), job, record, prepared);
   const standing = standingSurfaces(planned, record, job.owner ?? {});
   const clear = clearOnSurfaces(planned.surfaces);
-  const panels = donePanels(job, record);
+  const panels = donePanels(job, record, prepared);
   const taken = clearTakenUm(job, record, panels);
-  const still = foundStill(job, record, panels);
+  const stripped = strippedPanels(panels);
+  const still = foundStill(job, stripped);
   const became = marksBecame(job, record, panels);
-  const stripped = new Set(
-    panels.filter(({ steps }) => steps.some(({ kind }) => kind === 'strip-found')).map(({ id }) => id),
-  );
   /** What drops said of a layer goes on with it. */
   const dropsTold = (drops: ReturnType<typeof dropsOnFound>): Pick<Told, 'drops'> =>
     drops.length === 0

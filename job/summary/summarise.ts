@@ -4,7 +4,6 @@ import { stageNow } from '#core/prepare/stages';
 import type { JobRecord, JobSummary } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { operationsOf } from '#job/calendar';
-import { agreedCare } from '#job/handover';
 import { wishesOf } from '#job/choose';
 import type { JobFacts } from '#job/model';
 import { remindersOf } from '#job/prepare';
@@ -40,7 +39,7 @@ export function summarise(
     handover: at(visitEnd ?? plan.handoverMin),
     firstWash: at(firstWashMin(standing)),
     renew: at(firstRenewMin(standing)),
-    careDays: careDaysOf(standing, agreedCare(document)),
+    careDays: careDaysOf(standing, document.care),
     reminders: remindersOf(document),
     traits: traitsOf(document, record),
     dusty: days.blocks.flatMap(({ kind, stretches }) =>

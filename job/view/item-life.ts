@@ -3,7 +3,6 @@ import { foldLog } from '#core/lay/run';
 import { type Job, type LifeVisit, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import { instantAfter } from '#formats/values';
-import { agreedCare } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm } from '#job/prepare';
 import { isPrepared, type ItemVisit } from '#job/return';
@@ -63,7 +62,7 @@ export function lifeVisit(jobId: string, visit: ItemVisit, before: Job | undefin
       grantedMonths: granted,
       panels,
     })),
-    inspectionDays: careDaysOf(standing, agreedCare(document)).inspection ?? USUAL_CARE_DAYS.inspection,
+    inspectionDays: careDaysOf(standing, document.care).inspection ?? USUAL_CARE_DAYS.inspection,
     warrantyNumber: document.warranty?.number ?? null,
     takenUm: taken.size > 0 ? Math.max(...taken.values()) : null,
     clearLeftUm: left.length > 0 ? Math.max(0, Math.min(...left)) : null,

@@ -16,7 +16,7 @@ export const USUAL_CARE_DAYS: Readonly<Record<Exclude<CareKind, 'booster'>, numb
 };
 
 /** Days between one time and the next of each kind; what an item is not due for at all is left out. */
-export type CareDays = Readonly<Partial<Record<CareKind, number>>>;
+export type CareDays = { readonly [Kind in CareKind]?: number | undefined };
 
 /**
  * How often an item is looked after: as the job says, else by the strictest sheet of what lies on it, else as is usual. A

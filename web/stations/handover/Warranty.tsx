@@ -101,11 +101,11 @@ export function CareIntervals() {
             optional
             label={CARE_WORDS[kind]}
             unit="days"
-            value={care[`${kind}Days`]}
-            hint={bySheet[kind] === undefined ? 'none by its sheets' : `${bySheet[kind]} unless agreed otherwise`}
+            value={care[kind]}
+            hint={bySheet[kind] === undefined ? 'none on the data sheets' : `${bySheet[kind]} unless agreed otherwise`}
             check={(value) => (value >= 1 && value <= MOST_DAYS ? undefined : `1 to ${MOST_DAYS} days`)}
             onChange={(days) => {
-              const changed = { ...care, [`${kind}Days`]: days };
+              const changed = { ...care, [kind]: days };
               const isAgreed = Object.values(changed).some((each) => each !== undefined);
               edit(changeDocument({ care: isAgreed ? changed : undefined }));
             }}

@@ -56,6 +56,7 @@ export function Warranties({ life, nowMs }: { readonly life: ItemLife; readonly 
                 )}
               </p>
               <p className="text-ink-2">
+                {looks.length > 0 && 'Inspections: '}
                 {looks.map(({ dueMs, state, atMs }) => `${on(atMs ?? dueMs)} ${LOOK_WORDS[state]}`).join(' · ')}
               </p>
             </li>

@@ -1,13 +1,13 @@
-import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS, whatFollows } from '#core/survey/condition';
+import { whatFollows } from '#core/survey/condition';
 import { takesPolish } from '#core/prepare/steps';
 import type { Surface } from '#formats/job';
 import { changeSurface } from '#job/edit';
 import { PanelHead, Part } from '../../../job/Station';
 import { useJob } from '../../../job/job-context';
 import { PhotoStrip } from '../../../photos/PhotoStrip';
-import { Segmented } from '../../../ui/Segmented';
 import { AllOver } from '../../../bay/AllOver';
 import { MarkRow, pictureOf } from './MarkRow';
+import { TriedFields } from './TriedFields';
 
 /** What was seen and tried on one panel, and what becomes of it. */
 export function ConditionPanel({ surface }: { readonly surface: Surface }) {
@@ -20,35 +20,7 @@ export function ConditionPanel({ surface }: { readonly surface: Surface }) {
     <>
       <PanelHead />
       <Part title="Evidence on it">
-        <div className="space-y-2">
-          <Try label="Fingertip">
-            <Segmented
-              optional
-              label="Fingertip"
-              value={surface.touch}
-              options={TOUCHES.map((id) => [id, id === 'smooth' ? 'Smooth' : 'Rough'] as const)}
-              onChange={(touch) => change({ touch })}
-            />
-          </Try>
-          <Try label="Iron test">
-            <Segmented
-              optional
-              label="Iron test"
-              value={surface.iron}
-              options={IRON_TESTS.map((id) => [id, id === 'clear' ? 'Clear' : 'Bleeds purple'] as const)}
-              onChange={(iron) => change({ iron })}
-            />
-          </Try>
-          <Try label="Water">
-            <Segmented
-              optional
-              label="Water"
-              value={surface.water}
-              options={WATER_BEHAVIOURS.map((id) => [id, id === 'sheets' ? 'Sheets' : 'Beads'] as const)}
-              onChange={(water) => change({ water })}
-            />
-          </Try>
-        </div>
+        <TriedFields evidence={surface} onChange={change} />
         {follows.length > 0 && (
           <ul className="mt-3 space-y-1 border-l-4 border-warn pl-3 text-[14px]">
             {follows.map((line) => (
@@ -90,14 +62,5 @@ export function ConditionPanel({ surface }: { readonly surface: Surface }) {
         />
       </Part>
     </>
-  );
-}
-
-function Try({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
-  return (
-    <div className="flex items-center justify-between gap-3">
-      <span className="text-[14px]">{label}</span>
-      {children}
-    </div>
   );
 }

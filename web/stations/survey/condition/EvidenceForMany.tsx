@@ -1,25 +1,12 @@
 import { useState } from 'react';
-import { IRON_TESTS, TOUCHES, WATER_BEHAVIOURS } from '#core/survey/condition';
 import type { Surface } from '#formats/job';
 import { enterEvidence, type EvidenceName, evidenceScopes, gives, type SharedEvidence } from '#job/edit';
 import { useJob } from '../../../job/job-context';
 import { Segmented } from '../../../ui/Segmented';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
-
-const HARDNESS = [
-  ['', 'mixed, or not known'],
-  ['soft', 'Soft'],
-  ['medium', 'Medium'],
-  ['hard', 'Hard'],
-  ['very-hard', 'Very hard'],
-] as const;
-const PAINT = [
-  ['', 'mixed'],
-  ['factory', 'Factory'],
-  ['refinished', 'Refinished'],
-  ['single-stage', 'Single stage'],
-] as const;
+import { HARDNESS_OPTIONS, PAINT_OPTIONS } from '../measure/PaintPart';
+import { LabelledRow, TriedFields } from './TriedFields';
 
 /** What all of some surfaces have alike; undefined where they differ, or none of them can give it. */
 function shared<Name extends EvidenceName>(surfaces: readonly Surface[], name: Name): SharedEvidence[Name] | undefined {
@@ -35,12 +22,11 @@ export function EvidenceForMany() {
   const [scopeId, setScope] = useState<string>('all');
   const scopes = evidenceScopes(document.surfaces);
   const { surfaces } = scopes.find(({ id }) => id === scopeId) ?? scopes[0]!;
-  const enter = <Name extends EvidenceName>(name: Name, value: SharedEvidence[Name]) =>
+  const enter = (changes: SharedEvidence) =>
     edit(
       enterEvidence(
         surfaces.map(({ id }) => id),
-        name,
-        value,
+        changes,
       ),
     );
   const history = shared(surfaces, 'existing');
@@ -53,34 +39,15 @@ export function EvidenceForMany() {
         options={scopes.map(({ id, name, surfaces: own }) => [id as string, `${name}, ${own.length}`] as const)}
         onChange={setScope}
       />
-      <Row label="Fingertip">
-        <Segmented
-          optional
-          label="Fingertip, all of them"
-          value={shared(surfaces, 'touch')}
-          options={TOUCHES.map((id) => [id, id === 'smooth' ? 'Smooth' : 'Rough'] as const)}
-          onChange={(touch) => enter('touch', touch)}
-        />
-      </Row>
-      <Row label="Iron test">
-        <Segmented
-          optional
-          label="Iron test, all of them"
-          value={shared(surfaces, 'iron')}
-          options={IRON_TESTS.map((id) => [id, id === 'clear' ? 'Clear' : 'Bleeds purple'] as const)}
-          onChange={(iron) => enter('iron', iron)}
-        />
-      </Row>
-      <Row label="Water">
-        <Segmented
-          optional
-          label="Water, all of them"
-          value={shared(surfaces, 'water')}
-          options={WATER_BEHAVIOURS.map((id) => [id, id === 'sheets' ? 'Sheets' : 'Beads'] as const)}
-          onChange={(water) => enter('water', water)}
-        />
-      </Row>
-      <Row label="What is on it">
+      <TriedFields
+        evidence={{
+          touch: shared(surfaces, 'touch'),
+          iron: shared(surfaces, 'iron'),
+          water: shared(surfaces, 'water'),
+        }}
+        onChange={enter}
+      />
+      <LabelledRow label="What is on it">
         <Segmented
           label="What is on all of them"
           value={history?.length === 0 ? 'bare' : history?.join() === 'unknown' ? 'unknown' : undefined}
@@ -88,22 +55,22 @@ export function EvidenceForMany() {
             ['bare', 'Bare'],
             ['unknown', 'Unknown'],
           ]}
-          onChange={(now) => enter('existing', now === 'unknown' ? ['unknown'] : [])}
+          onChange={(now) => enter({ existing: now === 'unknown' ? ['unknown'] : [] })}
         />
-      </Row>
+      </LabelledRow>
       {paint && (
         <div className="grid grid-cols-2 gap-3">
           <SelectField
             label="Hardness, all paint"
             value={shared(surfaces, 'hardness')?.grade ?? ''}
-            options={HARDNESS}
-            onChange={(grade) => enter('hardness', grade ? { grade, by: 'told' } : undefined)}
+            options={[['', 'mixed, or not known'], ...HARDNESS_OPTIONS]}
+            onChange={(grade) => enter({ hardness: grade ? { grade, by: 'told' } : undefined })}
           />
           <SelectField
             label="Paint system, all paint"
             value={shared(surfaces, 'paint') ?? ''}
-            options={PAINT}
-            onChange={(system) => system && enter('paint', system)}
+            options={[['', 'mixed'], ...PAINT_OPTIONS]}
+            onChange={(system) => system && enter({ paint: system })}
           />
           <NumberField
             optional
@@ -111,19 +78,10 @@ export function EvidenceForMany() {
             unit="µm"
             value={shared(surfaces, 'clearUm')}
             check={(value) => (value >= 0 && value < 2000 ? undefined : '0 to 2000 µm')}
-            onChange={(um) => enter('clearUm', um)}
+            onChange={(clearUm) => enter({ clearUm })}
           />
         </div>
       )}
-    </div>
-  );
-}
-
-function Row({ label, children }: { readonly label: string; readonly children: React.ReactNode }) {
-  return (
-    <div className="flex items-center justify-between gap-3">
-      <span className="text-[14px]">{label}</span>
-      {children}
     </div>
   );
 }

@@ -12,6 +12,18 @@ import { um } from '../../../ui/measures';
 import type { SurfacePartProps } from './MaterialPart';
 import { NumbersField } from './ShapeForm';
 
+export const HARDNESS_OPTIONS = [
+  ['soft', 'Soft'],
+  ['medium', 'Medium'],
+  ['hard', 'Hard'],
+  ['very-hard', 'Very hard'],
+] as const;
+export const PAINT_OPTIONS = [
+  ['factory', 'Factory'],
+  ['refinished', 'Refinished'],
+  ['single-stage', 'Single stage'],
+] as const;
+
 /** The paint of a surface: its colour, how hard it is, who sprayed it, and what the gauge reads. */
 export function PaintPart({ surface, change }: SurfacePartProps) {
   const { document, edit, planned } = useJob('document', 'edit', 'planned');
@@ -49,13 +61,7 @@ export function PaintPart({ surface, change }: SurfacePartProps) {
         <SelectField
           label="Hardness under the pad"
           value={surface.hardness?.grade ?? ''}
-          options={[
-            ['', 'not known'],
-            ['soft', 'Soft'],
-            ['medium', 'Medium'],
-            ['hard', 'Hard'],
-            ['very-hard', 'Very hard'],
-          ]}
+          options={[['', 'not known'], ...HARDNESS_OPTIONS]}
           onChange={(grade) => change({ hardness: grade ? { grade, by: surface.hardness?.by ?? 'told' } : undefined })}
         />
         {surface.hardness ? (
@@ -74,11 +80,7 @@ export function PaintPart({ surface, change }: SurfacePartProps) {
         <SelectField
           label="Paint system"
           value={surface.paint}
-          options={[
-            ['factory', 'Factory'],
-            ['refinished', 'Refinished'],
-            ['single-stage', 'Single stage'],
-          ]}
+          options={PAINT_OPTIONS}
           onChange={(next) => change({ paint: next })}
         />
         <DateField

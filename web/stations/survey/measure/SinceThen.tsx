@@ -25,14 +25,14 @@ export function SinceThen() {
   return (
     <section aria-label="Changed since this job was planned" className="border-b bg-warn-soft px-5 py-4">
       <p>
-        <strong>{visit.document.title}</strong>, {day(visit.document.startAt)}, changed this item after this job was
-        planned. Something else lies on {changed.length === 1 ? nameOf(changed[0]!) : `${changed.length} panels`} now.
+        <strong>{visit.document.title}</strong>, {day(visit.document.startAt)}, came after this job was planned and
+        changed what is on {changed.length === 1 ? nameOf(changed[0]!) : `${changed.length} panels`}.
       </p>
       <Button
         className="mt-3"
         onClick={() => edit((draft) => ({ ...draft, document: caughtUp(draft.document, visit) }))}
       >
-        Update what lies on it
+        Update what is on it
       </Button>
     </section>
   );
