@@ -25,8 +25,8 @@ export function SinceThen() {
   return (
     <section aria-label="Changed since this job was planned" className="border-b bg-warn-soft px-5 py-4">
       <p>
-        <strong>{visit.document.title}</strong>, {day(visit.document.startAt)}, came after this job was planned and
-        changed what is on {changed.length === 1 ? nameOf(changed[0]!) : `${changed.length} panels`}.
+        <strong>{visit.document.title}</strong>, {day(visit.document.startAt)}, was worked on after this job was
+        planned, which changed what is on {changed.length === 1 ? nameOf(changed[0]!) : `${changed.length} panels`}.
       </p>
       <Button
         className="mt-3"
