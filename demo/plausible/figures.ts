@@ -1,5 +1,5 @@
 import { expectedLife } from '#core/layers/life';
-import { planRemoval } from '#core/layers/removal';
+import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import type { Sizes } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
@@ -90,6 +90,7 @@ export function plausibleFigures({ template, size, paint, madeOf }: PlausibleIte
       substrate: surface.substrate,
       slow: slowness(surface, areaOf(surface)),
       areaM2: areaOf(surface) * surface.count,
+      clearUm: ENOUGH_CLEAR,
       layers: surface.layers.map(({ product: id }) => {
         const sheet = sheets.get(id)!;
         const { months } = expectedLife(sheet, {});

@@ -1,7 +1,6 @@
 import {
   type CareDays,
   careDaysOf,
-  clearOnSurfaces,
   hardFromMin,
   inspectionsDueMs,
   neverOn,
@@ -21,7 +20,7 @@ import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { warrantyLines } from '#job/handover';
 import { planInput } from '#job/plan';
-import { clearTakenUm, withFoundStill } from '#job/prepare';
+import { clearTakenUm, paintForRemoval, withFoundStill } from '#job/prepare';
 import { comingBack, type ItemVisit } from '#job/return';
 import type { Outdoors } from '#job/days';
 import { handsOf, standingView } from '#job/view';
@@ -51,8 +50,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   const planned = withFoundStill(planInput(document), document, record);
   const standing = standingView(planned, record, document.owner, outdoors);
   const { surfaces } = comingBack(document, log);
-  const taken = clearTakenUm(document, record);
-  const known = clearOnSurfaces(planned.surfaces);
+  const paints = paintForRemoval(document, clearTakenUm(document, record));
   const { ambient } = withMeasuredAir(planned, record);
   const hands = handsOf(log);
   const at = (minutes: number) => instantAfter(document.startAt, minutes);
@@ -85,9 +83,9 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   const panelOf = (subject: StandingSurface, nth: number): Passport['panels'][number][] => {
     const { surface, found, layers } = subject;
     if (layers.length + found.length === 0) return [];
-    const clear = known[nth];
-    const clearUm = clear === undefined ? undefined : Math.max(0, clear - (taken.get(surface.id) ?? 0));
-    const { layers: off } = removalFrom(subject, clearUm, Math.max(issuedMin, 0));
+    const paint = paints[nth]!;
+    const { clearUm } = paint;
+    const { layers: off } = removalFrom(subject, paint, Math.max(issuedMin, 0));
     return [
       {
         surface: surface.id,

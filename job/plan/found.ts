@@ -1,4 +1,4 @@
-import { patchesSay, type PatchTried } from '#core/layers/removal';
+import { patchesSay, type PatchTried } from '#core/prepare/removal';
 import { foundByWater } from '#core/survey/condition';
 import type { FoundId } from '#core/products/families';
 import type { KnownOfFound } from '#core/plan/job';

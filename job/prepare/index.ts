@@ -6,6 +6,7 @@ export {
   donePanels,
   foundStill,
   pairsFound,
+  paintForRemoval,
   panelCases,
   preparedItem,
   preparedPanels,

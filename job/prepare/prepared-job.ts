@@ -1,5 +1,5 @@
-import { agedFound, foundOn } from '#core/care/upkeep';
-import { planRemoval } from '#core/layers/removal';
+import { agedFound, foundOn, type RemovalPaint } from '#core/care/upkeep';
+import { planRemoval } from '#core/prepare/removal';
 import { perimeterMm, shapeOutline } from '#core/item/geometry';
 import { lowHalf } from '#core/item/nets';
 import { clearEstimateUm, gaugeReads, judgeReadings, type PanelPaint } from '#core/survey/paint';
@@ -84,11 +84,35 @@ const isUnreadable = (surface: Surface, { verdict, twofold }: Pick<PanelPaint, '
 const breathesFor = ({ startAt }: Pick<Job, 'startAt'>, { refinishedOn }: Pick<Surface, 'refinishedOn'>) =>
   refinishedOn === undefined ? undefined : USUAL_BREATHING_DAYS * MINUTES_PER_DAY + minutesToDay(startAt, refinishedOn);
 
+/** What taking something off a surface may ask of its paint, as it is before the job. */
+const paintToSpare = (job: Pick<Job, 'prepare' | 'startAt'>, surface: Surface, judged: PanelPaint): RemovalPaint => ({
+  paint: surface.paint,
+  clearUm: clearEstimateUm(surface, judged),
+  reserveUm: job.prepare?.reserveUm,
+  unreadable: isUnreadable(surface, judged),
+  marks: surface.marks,
+  body: surface.body,
+  breathesForMin: breathesFor(job, surface),
+});
+
+/**
+ * What taking off may ask of the paint of each surface once the job has taken its share of it.
+ * @param taken see {@link clearTakenUm}
+ */
+export function paintForRemoval(job: Job, taken: ReadonlyMap<string, number>): RemovalPaint[] {
+  const judged = judgeReadings(job.surfaces);
+  return job.surfaces.map((surface, nth): RemovalPaint => {
+    const paint = paintToSpare(job, surface, judged[nth]!);
+    const { clearUm } = paint;
+    return { ...paint, ...(clearUm !== undefined && { clearUm: Math.max(0, clearUm - (taken.get(surface.id) ?? 0)) }) };
+  });
+}
+
 /** Years an item is planned for where nobody says. */
 export const USUAL_YEARS = 6;
 
 /** How what is found on a surface comes off when the job starts, where it is decided that it does. */
-function stripped(job: Job, surface: Surface, areaM2: number, clearUm: number | undefined): PanelCase['strips'] {
+function stripped(job: Job, surface: Surface, areaM2: number, paint: RemovalPaint): PanelCase['strips'] {
   const off = comesOff(job, surface);
   if (off.length === 0) return undefined;
   const found = foundOn(
@@ -96,12 +120,12 @@ function stripped(job: Job, surface: Surface, areaM2: number, clearUm: number | 
     job.owner ?? {},
   );
   return planRemoval({
+    ...paint,
     slow: slowness(surface, areaM2 / surface.count),
     substrate: surface.substrate,
+    existing: staysOn(job, surface),
     areaM2,
     layers: found.map((layer) => agedFound(layer, 0)),
-    clearUm,
-    refinished: surface.paint === 'refinished',
   });
 }
 
@@ -133,7 +157,7 @@ export function panelCases(job: Job): PanelCase[] {
     const substrate = seenSubstrate(surface.substrate, staysOn(job, surface), []);
     const layers = surface.layers.flatMap(({ product }) => products.get(product) ?? []);
     const areaM2 = surfaceAreaM2({ ...surface, curvature }) * count;
-    const clearUm = clearEstimateUm(surface, judged[index]);
+    const spare = paintToSpare(job, surface, judged[index]!);
     return {
       id,
       substrate,
@@ -144,16 +168,16 @@ export function panelCases(job: Job): PanelCase[] {
       zone: surface.zone,
       low: low.has(id),
       aircraft,
-      breathesForMin: breathesFor(job, surface),
+      breathesForMin: spare.breathesForMin,
       marks: surface.marks ?? [],
       paint,
-      clearUm,
+      clearUm: spare.clearUm,
       hardness: surface.hardness?.grade,
       touch: surface.touch,
       iron: surface.iron,
       water: surface.water,
       existing: staysOn(job, surface),
-      strips: stripped(job, surface, areaM2, clearUm),
+      strips: stripped(job, surface, areaM2, spare),
       toCome: layers.map(({ family }) => family),
       removalsUm: removalsToComeUm({
         substrate,
@@ -163,7 +187,7 @@ export function panelCases(job: Job): PanelCase[] {
       scope: scope.get(id),
       measured: spots.get(id) ?? likeSpots.get(paintKey(surface)),
       faultless: surface.faultless,
-      unreadable: isUnreadable(surface, judged[index]!),
+      unreadable: spare.unreadable,
       sand: job.prepare?.sand?.find((one) => one.surface === id)?.with,
       body: surface.body,
       piece: surface.piece,

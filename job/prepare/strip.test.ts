@@ -1,4 +1,4 @@
-import { planRemoval } from '#core/layers/removal';
+import { planRemoval } from '#core/prepare/removal';
 import { FOUND_IDS, type FoundId } from '#core/products/families';
 import { judgeStack } from '#core/layers/rules';
 import { prepareItem } from '#core/prepare/stages';
@@ -33,11 +33,12 @@ test('last year’s coating is in the way; taken off as work, with its hours, no
   // A coating on ten square metres of a small car, wheels and mirrors by the piece: a day at most for one person.
   expect(stage.minutes / 60).toBeGreaterThan(2);
   expect(stage.minutes / 60).toBeLessThan(10);
-  expect(stage.steps.find(({ surface }) => surface === 'bonnet')!.clearUm[1]).toBeGreaterThan(1);
+  const bonnet = stage.steps.find(({ surface }) => surface === 'bonnet')!;
+  expect(bonnet.clearUm[1]).toBeGreaterThan(1);
   // The same is said before it is decided.
   expect(strippingMin(coated, ids)).toBeCloseTo(stage.minutes, 6);
   expect(strippingMin(stripped, ids)).toBeCloseTo(stage.minutes, 6);
-  expect(stage.steps[0]!.reason).toMatch(/comes off first: .*then/);
+  expect(bonnet.reason).toMatch(/comes off first: .*then/);
 });
 
 test('a topper over a coating is renewed alone: minutes instead of hours, no clear, and the coating stays', () => {

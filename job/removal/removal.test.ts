@@ -1,11 +1,11 @@
 /** Taking off: what waiting costs, and a job made of it. */
-import { clearOnSurfaces, standingSurfaces } from '#core/care/upkeep';
+import { standingSurfaces } from '#core/care/upkeep';
 import { NO_KIT } from '#core/prepare/kit';
 import { foldLog } from '#core/lay/run';
 import { jobSchema } from '#formats/job';
 import { type LogEntry, loggedEntries } from '#formats/log';
 import { planInput } from '#job/plan';
-import { prepareSettings } from '#job/prepare';
+import { paintForRemoval, prepareSettings } from '#job/prepare';
 import { preparedWith } from '#job/view';
 import { yardThatMorning } from '../../demo/that-morning';
 import { costOfWaiting, removalJob } from '.';
@@ -22,7 +22,7 @@ const waiting = (id: string, nowMin = 0) => {
   const { document, log } = jobOf(id);
   const planned = planInput(document);
   const record = foldLog(loggedEntries(document.startAt, log));
-  return costOfWaiting(standingSurfaces(planned, record, {}), clearOnSurfaces(planned.surfaces), nowMin);
+  return costOfWaiting(standingSurfaces(planned, record, {}), paintForRemoval(document, new Map()), nowMin);
 };
 
 test('what waiting costs stands in order of days; only the top is never more work than all of it', () => {

@@ -1,5 +1,12 @@
-import { firstRenewMin, hardFromMin, removalFrom, type StandingSurface, topOf } from '#core/care/upkeep';
-import type { LayerRemoval } from '#core/layers/removal';
+import {
+  firstRenewMin,
+  hardFromMin,
+  removalFrom,
+  type RemovalPaint,
+  type StandingSurface,
+  topOf,
+} from '#core/care/upkeep';
+import type { LayerRemoval } from '#core/prepare/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 
 /** What taking off comes to on a day, over the whole item. */
@@ -37,14 +44,14 @@ type When = (subject: StandingSurface) => number;
 
 function takenOff(
   standing: readonly StandingSurface[],
-  clear: readonly (number | undefined)[],
+  paints: readonly RemovalPaint[],
   when: When,
   takes: 'all' | 'top',
 ): TakenOff {
   const removals = standing.map((subject, nth) => {
     const { layers, found } = subject;
     const topOnly = layers.length > 0 ? { layers: layers.slice(-1), found: [] } : { layers, found: found.slice(-1) };
-    return removalFrom(takes === 'all' ? subject : { ...subject, ...topOnly }, clear[nth], when(subject));
+    return removalFrom(takes === 'all' ? subject : { ...subject, ...topOnly }, paints[nth]!, when(subject));
   });
   return {
     minutes: removals.reduce((sum, { expectedMin }) => sum + expectedMin, 0),
@@ -67,13 +74,9 @@ function polishedOff(layer: LayerRemoval): TakenOff {
   return { minutes: 0, clearUm, staysChance: reached };
 }
 
-function whileCorrecting(
-  standing: readonly StandingSurface[],
-  clear: readonly (number | undefined)[],
-  when: When,
-): TakenOff {
+function whileCorrecting(standing: readonly StandingSurface[], paints: readonly RemovalPaint[], when: When): TakenOff {
   const panels = standing.map((subject, nth) =>
-    removalFrom(subject, clear[nth], when(subject)).layers.map(polishedOff),
+    removalFrom(subject, paints[nth]!, when(subject)).layers.map(polishedOff),
   );
   const all = panels.flat();
   return {
@@ -86,11 +89,11 @@ function whileCorrecting(
 /**
  * What waiting costs: all of it, only the top, or all while it is corrected anyway, taken off on days to come, at once or
  * each panel when it is due itself. Film grows brittle, coatings harden and then wear, wax goes by itself.
- * @param clear µm on each surface; undefined: nobody has read it
+ * @param paints of each surface
  */
 export function costOfWaiting(
   standing: readonly StandingSurface[],
-  clear: readonly (number | undefined)[],
+  paints: readonly RemovalPaint[],
   nowMin: number,
 ): WaitingDay[] {
   if (!standing.some(({ layers, found }) => layers.length + found.length > 0)) return [];
@@ -100,9 +103,9 @@ export function costOfWaiting(
   const on = (key: WaitingDay['key'], atMin: number, when: When = () => atMin): WaitingDay => ({
     key,
     atMin,
-    all: takenOff(standing, clear, when, 'all'),
-    top: takenOff(standing, clear, when, 'top'),
-    correcting: whileCorrecting(standing, clear, when),
+    all: takenOff(standing, paints, when, 'all'),
+    top: takenOff(standing, paints, when, 'top'),
+    correcting: whileCorrecting(standing, paints, when),
   });
   // Each when it is due itself, and what is overdue today.
   const own: When = (subject) => Math.max(nowMin, topOf(subject)?.renewMin ?? nowMin);

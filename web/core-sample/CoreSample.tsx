@@ -23,6 +23,8 @@ export interface SampleLayer {
 interface Props {
   readonly substrate: SubstrateId;
   readonly clearUm?: number | undefined;
+  /** Of it stays whatever is done, µm; absent: as usual for such paint. */
+  readonly reserveUm?: number | undefined;
   readonly existing: readonly FoundId[];
   /** What is known of each of them, in their order: what it is called, and words beside it. */
   readonly told?: readonly { readonly name?: string | undefined; readonly words?: ReactNode }[];
@@ -37,9 +39,9 @@ interface Props {
 const CUT_PX = 92;
 
 /** A cut through the surface: the ground below, then what was found on it, then each layer in its order. */
-export function CoreSample({ substrate, clearUm, existing, told, layers, ledger, layerRow }: Props) {
+export function CoreSample({ substrate, clearUm, reserveUm, existing, told, layers, ledger, layerRow }: Props) {
   const topDown = [...layers].reverse();
-  const ground = ledger ? ledgerGround(substrate, ledger) : groundOf({ substrate, clearUm });
+  const ground = ledger ? ledgerGround(substrate, ledger) : groundOf({ substrate, clearUm, reserveUm });
   return (
     <div className="border border-line-strong bg-sheet">
       <ol aria-label="The stack, from the top down">

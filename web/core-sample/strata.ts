@@ -1,4 +1,4 @@
-import { CLEAR_RESERVE_UM } from '#core/survey/paint';
+import { reserveOf } from '#core/survey/paint';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import type { FamilyId, FoundId } from '#core/products/families';
 import type { Ledger } from '#core/prepare/stages';
@@ -18,6 +18,8 @@ export interface Stratum {
 interface Ground {
   readonly substrate: SubstrateId;
   readonly clearUm?: number | undefined;
+  /** Stays whatever is done, µm; absent: as usual for such paint. */
+  readonly reserveUm?: number | undefined;
 }
 
 const body = (name: string, fill: Fill): Stratum => ({ name, fill, heightPx: 40 });
@@ -28,7 +30,8 @@ const PAINTED_BODY: readonly Stratum[] = [
 ];
 
 /** Clear, gelcoat or single-stage colour: what a polish takes from, with its reserve line. */
-function polished(name: string, { substrate, clearUm }: Ground): Stratum {
+function polished(name: string, { substrate, clearUm, reserveUm }: Ground): Stratum {
+  const reserve = reserveUm ?? reserveOf({ substrate, paint: 'factory' });
   const { polishable } = SUBSTRATES[substrate];
   const known = clearUm !== undefined;
   return {
@@ -36,9 +39,9 @@ function polished(name: string, { substrate, clearUm }: Ground): Stratum {
     fill: 'glass',
     heightPx: 46,
     detail: known
-      ? `${micrometres(clearUm)}${polishable ? `, reserve ${CLEAR_RESERVE_UM}` : ', never polished'}`
+      ? `${micrometres(clearUm)}${polishable ? `, reserve ${reserve}` : ', never polished'}`
       : 'thickness not known',
-    reserveShare: polishable ? (known ? Math.min(1, CLEAR_RESERVE_UM / Math.max(1, clearUm)) : 0.5) : undefined,
+    reserveShare: polishable ? (known ? Math.min(1, reserve / Math.max(1, clearUm)) : 0.5) : undefined,
   };
 }
 

@@ -1,6 +1,6 @@
 /** What the stations make of a job before anything is drawn: lenses, bars, words and sums, over the sample workshop. */
 import fc from 'fast-check';
-import { planRemoval } from '#core/layers/removal';
+import { planRemoval } from '#core/prepare/removal';
 import { MARK_KIND_IDS, MARK_SEVERITIES } from '#core/survey/condition';
 import { polygonAreaM2 } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';

@@ -55,8 +55,8 @@ test('it comes off more easily before it is hard', () => {
   const clear = clearOnSurfaces(planned.surfaces);
   expect(clear).toEqual([expect.closeTo(44.4, 6), undefined]);
   const hardAt = hardFromMin(bonnet!.layers[0]!)!;
-  const now = removalFrom(bonnet!, clear[0], 200);
-  const later = removalFrom(bonnet!, clear[0], hardAt + 1);
+  const now = removalFrom(bonnet!, { clearUm: clear[0] }, 200);
+  const later = removalFrom(bonnet!, { clearUm: clear[0] }, hardAt + 1);
   expect(now.expectedClearUm).toBeLessThan(later.expectedClearUm);
-  expect(removalFrom(roof!, undefined, 0).layers[0]!.layer.name).toBe('Paste wax, found');
+  expect(removalFrom(roof!, {}, 0).layers[0]!.layer.name).toBe('Paste wax, found');
 });

@@ -8,7 +8,7 @@ import {
   USUAL_WATER,
   type WaterEnds,
 } from '#core/layers/life';
-import { type AgedLayer, planRemoval, type Removal } from '#core/layers/removal';
+import { type AgedLayer, type PaintToSpare, planRemoval, type Removal } from '#core/prepare/removal';
 import { agedFound, agingOf, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/survey/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
@@ -270,8 +270,11 @@ export function clearOnSurfaces(surfaces: readonly InputSurface[]): (number | un
   return surfaces.map((surface, index) => clearEstimateUm(surface, judged[index]));
 }
 
+/** What a removal may ask of the paint of a surface; of fresh paint the minutes it still breathes from the start of the job. */
+export type RemovalPaint = Omit<PaintToSpare, 'substrate' | 'existing'>;
+
 /** How everything on a surface comes off at a moment: what was laid, and what was found beneath it. */
-export function removalFrom(subject: StandingSurface, clearUm: number | undefined, atMin: number): Removal {
+export function removalFrom(subject: StandingSurface, paint: RemovalPaint, atMin: number): Removal {
   const { surface, found, layers } = subject;
   const laid = layers.map((layer): AgedLayer => {
     const hardAt = hardFromMin(layer);
@@ -285,12 +288,13 @@ export function removalFrom(subject: StandingSurface, clearUm: number | undefine
       aging: agingOf(layer.product, layer.life),
     };
   });
+  const { breathesForMin } = paint;
   return planRemoval({
+    ...paint,
+    ...(breathesForMin !== undefined && { breathesForMin: breathesForMin - atMin }),
     slow: slowness(surface, surfaceAreaM2(surface)),
     substrate: surface.substrate,
     areaM2: surfaceAreaM2(surface) * surface.count,
     layers: [...found.map((layer) => agedFound(layer, atMin)), ...laid],
-    clearUm,
-    refinished: surface.paint === 'refinished',
   });
 }

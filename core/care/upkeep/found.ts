@@ -1,6 +1,6 @@
 import { expectedLife, type Exposure, type Lasting, type LifeEstimate, type ObservedLife } from '#core/layers/life';
 import { type RemovalMethodId } from '#core/products/removal-methods';
-import { type AgedLayer, foundLayer } from '#core/layers/removal';
+import { type AgedLayer, foundLayer } from '#core/prepare/removal';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import type { FoundId } from '#core/products/families';
 import type { KnownOfFound, InputSurface } from '#core/plan/job';

@@ -9,6 +9,7 @@ export {
   lastedOn,
   type LastedOn,
   removalFrom,
+  type RemovalPaint,
   type StandingLayer,
   type StandingSurface,
   standingSurfaces,

@@ -1,5 +1,5 @@
 import { expectedLife, stackedMonths } from '#core/layers/life';
-import { planRemoval } from '#core/layers/removal';
+import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import { substrateFactors, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_HOUR, TENTH_SIGMAS } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
@@ -83,6 +83,7 @@ export function stackValuer(wishes: Wishes) {
     const { expectedMin, expectedClearUm } = planRemoval({
       substrate: surface.substrate,
       areaM2: 1,
+      clearUm: ENOUGH_CLEAR,
       layers: layers.map(({ product: { name, family, comesOffBy } }) => ({
         name,
         family,

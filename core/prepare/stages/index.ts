@@ -20,7 +20,6 @@ export { inOwnersWords, type PlacedMark } from './owner-words';
 export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';
 export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
 export { removalsToComeUm } from './removals';
-export { PREPARE_RULE_IDS, PREPARE_RULES } from './rules';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
 export {

@@ -1,5 +1,7 @@
 import type { PaintSystem } from '#core/survey/paint';
-import { type Level, LEVELS } from './levels';
+import { mostTrusted } from '#core/prepare/rules';
+import type { StepKindId } from '#core/prepare/steps';
+import { type Level, LEVEL_DEFINITIONS, LEVELS } from './levels';
 
 /** Paint that can be spent on one panel, all µm of clear (of the colour coat itself on single-stage paint). */
 export interface LedgerCase {
@@ -41,10 +43,8 @@ export function ledgerOf({ clearUm, reserveUm, removalsUm }: LedgerCase, thisCor
   };
 }
 
-/** Where nobody has read the clear, no more than this is taken on trust: one step by a careful hand. */
-const MOST_ON_TRUST: Level = 'one-step';
-/** Where it cannot be read, or a refinish hides it, the mildest step until somebody who knows has told. */
-const MOST_UNREADABLE: Level = 'gloss-refresh';
+/** The level of one step that is taken on trust. */
+const levelOfStep = (step: StepKindId): Level => LEVELS.find((level) => LEVEL_DEFINITIONS[level].steps[0] === step)!;
 
 export interface AllowedLevel {
   readonly level: Level;
@@ -72,16 +72,9 @@ export function allowedLevel(
           why: 'burnt through, failing or crazed: no machine on it',
         };
   if (subject.clearUm === undefined) {
-    const most = subject.unreadable ? MOST_UNREADABLE : MOST_ON_TRUST;
-    const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(most))!;
-    return trusted === wanted
-      ? { level: wanted }
-      : {
-          level: trusted,
-          why: subject.unreadable
-            ? 'its clear cannot be read from outside: the mildest step until somebody who knows it has told'
-            : 'its clear is not known: measure or be told before anything cuts',
-        };
+    const { step, why } = mostTrusted(subject.unreadable === true);
+    const trusted = upTo.find((level) => LEVELS.indexOf(level) <= LEVELS.indexOf(levelOfStep(step)))!;
+    return trusted === wanted ? { level: wanted } : { level: trusted, why };
   }
   const level = upTo.find((each) => ledgerOf(subject, takesUm(each))!.spareUm >= 0 || each === 'none')!;
   if (level === wanted) return { level };

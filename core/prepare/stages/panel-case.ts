@@ -3,7 +3,7 @@ import type { Make } from '#core/item/make';
 import type { Zone } from '#core/item/nets';
 import type { Hardness, PaintSystem } from '#core/survey/paint';
 import type { SubstrateId } from '#core/item/substrates';
-import type { Removal } from '#core/layers/removal';
+import type { Removal } from '#core/prepare/removal';
 import type { FamilyId } from '#core/products/families';
 import type { CleanerSheet, Kit, Tool } from '#core/prepare/kit';
 import type { StepKindId } from '#core/prepare/steps';

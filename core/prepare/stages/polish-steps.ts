@@ -1,5 +1,5 @@
 import type { SubstrateId } from '#core/item/substrates';
-import { STEP_KINDS, type StepKindId } from '#core/prepare/steps';
+import { type StepKindId, takenUm } from '#core/prepare/steps';
 import { type Level, LEVEL_DEFINITIONS } from './levels';
 import { type MeasuredPair, stepOfPair } from './measured';
 
@@ -18,15 +18,6 @@ export interface PolishCase {
   readonly substrate: SubstrateId;
   readonly clearUm?: number | undefined;
   readonly measured?: MeasuredPair | undefined;
-}
-
-/** Gelcoat is softer and thicker than any clear: a cut takes 10 to 20 µm of it, five times what it takes elsewhere. */
-const GELCOAT_TAKES = 5;
-
-/** What a step takes from a finish, µm: from, to. */
-export function takenUm(kind: StepKindId, substrate: SubstrateId): readonly [number, number] {
-  const [least, most] = STEP_KINDS[kind].clearUm;
-  return substrate === 'gelcoat' ? [GELCOAT_TAKES * least, GELCOAT_TAKES * most] : [least, most];
 }
 
 /**

@@ -1,5 +1,5 @@
 import { expectedLife } from '#core/layers/life';
-import { planRemoval } from '#core/layers/removal';
+import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import { removalsToComeUm } from './removals';
 
 const coating = { name: 'Coating', family: 'ceramic', ratedMonths: 36 } as const;
@@ -11,6 +11,7 @@ test('nothing laid, nothing to take off; a stack is taken off as often as its lo
   const { expectedClearUm } = planRemoval({
     substrate: 'clear-gloss',
     areaM2: 1,
+    clearUm: ENOUGH_CLEAR,
     layers: [{ name: 'Coating', family: 'ceramic', ageMonths: lifeMonths, hard: true, lifeMonths }],
   });
   expect(expectedClearUm).toBeGreaterThan(0);

@@ -1,6 +1,6 @@
 import { expectedLife } from '#core/layers/life';
 import { type RemovalMethodId } from '#core/products/removal-methods';
-import { planRemoval } from '#core/layers/removal';
+import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import type { SubstrateId } from '#core/item/substrates';
 import { MONTHS_PER_YEAR } from '#core/measures';
 import type { FamilyId } from '#core/products/families';
@@ -28,6 +28,7 @@ export function removalsToComeUm({ substrate, layers, yearsPlanned }: StackToCom
   const { expectedClearUm } = planRemoval({
     substrate,
     areaM2: 1,
+    clearUm: ENOUGH_CLEAR,
     layers: layers.map(({ name, family, comesOffBy }, index) => ({
       name,
       family,

@@ -6,7 +6,7 @@ import { STEP_KIND_IDS } from '#core/prepare/steps';
 import { anyPanel, anySettings, panel, settings } from '../../testing/preparation';
 import { preparePanel } from './panel';
 import { isDone } from './panel-case';
-import { PREPARE_RULE_IDS, PREPARE_RULES, prepareRuling } from './rules';
+import { PREPARE_RULE_IDS, PREPARE_RULES, prepareRuling } from '#core/prepare/rules';
 
 test.each(PREPARE_RULE_IDS)('%s is read in whole sentences and speaks somewhere', (rule) => {
   const { says, because, judge } = PREPARE_RULES[rule];

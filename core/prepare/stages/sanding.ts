@@ -3,7 +3,8 @@ import { LEVELS } from './levels';
 import { ledgerOf, type LedgerCase } from './ledger';
 import type { PanelCase } from './panel-case';
 import { type Sanding, SANDING_STEPS } from './grits';
-import { mostTakenUm, polishSteps, takenUm } from './polish-steps';
+import { takenUm } from '#core/prepare/steps';
+import { mostTakenUm, polishSteps } from './polish-steps';
 
 /** Factory paint thinner than this holds no sanding, µm of clear: engineering default of the trade. */
 export const FACTORY_THIN_UM = 50;

@@ -2,7 +2,7 @@ import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor }
 import { STEP_KINDS, type StepKind, type StepUse } from '#core/prepare/steps';
 import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
 import { awkwardness, hardnessFactor, jackingMin, padFactor, pieceMin, toneFactor } from './pace';
-import { prepareRuling } from './rules';
+import { prepareRuling } from '#core/prepare/rules';
 import { rinseFault, siteFaultOf, siteOf } from './site';
 import { PAIRS } from './test-ladder';
 

@@ -467,3 +467,18 @@ export const takesPolish = (substrate: SubstrateId): boolean => {
   const { polishable, matte } = SUBSTRATES[substrate];
   return polishable === true && matte !== true;
 };
+
+/** Gelcoat is softer and thicker than any clear: a cut takes 10 to 20 µm of it, five times what it takes elsewhere. */
+const GELCOAT_TAKES = 5;
+
+/** What abrasion takes from a finish, µm: from, to, where it takes so much from clear coat. */
+export function fromFinish(
+  [least, most]: readonly [number, number],
+  substrate: SubstrateId,
+): readonly [number, number] {
+  return substrate === 'gelcoat' ? [GELCOAT_TAKES * least, GELCOAT_TAKES * most] : [least, most];
+}
+
+/** What a step takes from a finish, µm: from, to. */
+export const takenUm = (kind: StepKindId, substrate: SubstrateId): readonly [number, number] =>
+  fromFinish(STEP_KINDS[kind].clearUm, substrate);

@@ -19,8 +19,8 @@ export interface RemovalMethod {
 const GLASS: readonly SubstrateId[] = ['glass', 'windscreen'];
 const SOFT_FILM: readonly SubstrateId[] = ['film-gloss', 'film-matte', 'vinyl'];
 const TEXTILE: readonly SubstrateId[] = ['fabric', 'leather'];
-/** Not polished, but rubbed gently by machine all the same. */
-const GENTLY_POLISHED: readonly SubstrateId[] = ['film-gloss', 'wheel', 'caliper', 'chrome', 'carbon', 'wood'];
+/** No coat of its own that a polish may take from: what chemistry leaves there wears off. */
+const NOT_POLISHED: readonly SubstrateId[] = ['wheel', 'caliper', 'carbon', 'wood', 'plate'];
 /** Etched or stained by strong alkali or acid. */
 const ETCHED: readonly SubstrateId[] = ['bare-metal', 'chrome', 'film-matte', 'clear-matte'];
 const POROUS: readonly SubstrateId[] = ['textured-plastic', 'rubber', 'interior-plastic', ...TEXTILE];
@@ -29,7 +29,6 @@ const anywhere = () => true;
 const hardSurface = (id: SubstrateId) => !TEXTILE.includes(id);
 const solventProof = (id: SubstrateId) => id !== 'acrylic-window' && !TEXTILE.includes(id) && id !== 'vinyl';
 const polishable = (id: SubstrateId) => SUBSTRATES[id].polishable === true;
-const polishableGently = (id: SubstrateId) => polishable(id) || GENTLY_POLISHED.includes(id);
 
 const waterTest = 'Rinse: water lies flat and sheets off instead of beading.';
 
@@ -90,7 +89,7 @@ const TABLE = define({
     caution:
       'Low speed and little pressure on edges, raised lines and plastics. Dust mask; hearing protection with a rotary.',
     test: 'Panel wipe, then water: it sheets.',
-    worksOn: polishableGently,
+    worksOn: polishable,
   },
   'single-stage-polish': {
     name: 'One-step polish',
@@ -128,6 +127,24 @@ const TABLE = define({
     caution: 'Goggles. Keep the pad moving: a hot spot can crack glass.',
     test: 'It squeaks and dries with one clean line.',
     worksOn: (id) => GLASS.includes(id),
+  },
+  'metal-polish': {
+    name: 'Metal polish, by hand',
+    minPerM2: 8,
+    uses: [{ what: 'metal polish', unit: 'ml', perM2: 10 }],
+    clearUm: [0, 0],
+    caution: 'Try a small spot: thin plating rubs through. Gloves; mask the paint beside it.',
+    test: 'It squeaks under a clean cloth; water sheets.',
+    worksOn: (id) => SUBSTRATES[id].metalFinish === true,
+  },
+  'acrylic-polish': {
+    name: 'Acrylic polish, by hand',
+    minPerM2: 8,
+    uses: [{ what: 'acrylic polish', unit: 'ml', perM2: 10 }],
+    clearUm: [0, 0],
+    caution: 'Only a polish made for acrylic, rinsed first: grit scratches it. No solvent, no glass cleaner.',
+    test: 'Clear in a side light; water sheets.',
+    worksOn: (id) => id === 'acrylic-window',
   },
   'trim-cleaner': {
     name: 'Trim cleaner and stiff brush',
@@ -175,7 +192,8 @@ const TABLE = define({
     clearUm: [0, 0],
     caution: 'Aggressive removal would harm this surface.',
     test: 'Water no longer beads.',
-    worksOn: (id) => POROUS.includes(id) || SOFT_FILM.includes(id) || SUBSTRATES[id].matte === true,
+    worksOn: (id) =>
+      [POROUS, SOFT_FILM, NOT_POLISHED].some((group) => group.includes(id)) || SUBSTRATES[id].matte === true,
   },
 });
 
@@ -205,6 +223,8 @@ const WAX = [
   chance('clay', 0.7, 0.7, 0.85),
   chance('finishing-polish', 0.99, 0.99, 0.99),
   chance('glass-polish', 0.99, 0.99, 0.99),
+  chance('metal-polish', 0.99, 0.99, 0.99),
+  chance('acrylic-polish', 0.99, 0.99, 0.99),
   chance('wear-off', 1, 1, 1),
 ];
 const COATING = [
@@ -214,6 +234,8 @@ const COATING = [
   chance('single-stage-polish', 0.9, 0.65, 0.9),
   chance('cutting', 0.99, 0.96, 0.99),
   chance('glass-polish', 0.95, 0.8, 0.95),
+  chance('metal-polish', 0.95, 0.8, 0.95),
+  chance('acrylic-polish', 0.85, 0.6, 0.85),
   chance('wear-off', 1, 1, 1),
 ];
 const ON_TRIM = [
@@ -233,6 +255,8 @@ export const REMOVAL_LADDERS: Readonly<Record<FoundId, readonly RemovalChance[]>
     chance('finishing-polish', 0.95, 0.92, 0.98),
     chance('single-stage-polish', 0.99, 0.99, 0.99),
     chance('glass-polish', 0.98, 0.98, 0.98),
+    chance('metal-polish', 0.98, 0.98, 0.98),
+    chance('acrylic-polish', 0.98, 0.98, 0.98),
     chance('wear-off', 1, 1, 1),
   ],
   'spray-coating': [
@@ -241,6 +265,8 @@ export const REMOVAL_LADDERS: Readonly<Record<FoundId, readonly RemovalChance[]>
     chance('finishing-polish', 0.9, 0.78, 0.92),
     chance('single-stage-polish', 0.99, 0.97, 0.99),
     chance('glass-polish', 0.97, 0.9, 0.97),
+    chance('metal-polish', 0.97, 0.9, 0.97),
+    chance('acrylic-polish', 0.95, 0.85, 0.95),
     chance('wear-off', 1, 1, 1),
   ],
   'ceramic-primer': COATING,
@@ -270,6 +296,8 @@ export const REMOVAL_LADDERS: Readonly<Record<FoundId, readonly RemovalChance[]>
     chance('single-stage-polish', 0.9, 0.8, 0.9),
     chance('cutting', 0.99, 0.97, 0.99),
     chance('glass-polish', 0.97, 0.9, 0.97),
+    chance('metal-polish', 0.97, 0.9, 0.97),
+    chance('acrylic-polish', 0.95, 0.85, 0.95),
     chance('wear-off', 1, 1, 1),
   ],
 };

@@ -1,5 +1,7 @@
 export {
   CLEAR_RESERVE_UM,
+  GELCOAT_RESERVE_UM,
+  SINGLE_STAGE_RESERVE_UM,
   clearEstimateUm,
   reserveOf,
   FILLER_UM,

@@ -1,11 +1,11 @@
 import { FactTable, PanelName } from '../../ui/FactTable';
 import {
-  clearOnSurfaces,
   conditionAt,
   firstRenewMin,
   firstWashMin,
   hardFromMin,
   removalFrom,
+  type RemovalPaint,
   type StandingLayer,
   topOf,
   type Wearing,
@@ -16,7 +16,7 @@ import type { SubstrateId } from '#core/item/substrates';
 import { WHEN_TOO_LATE, whenTooLate } from '#core/layers/rules';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { readyBySheet } from '#core/plan/job';
-import { hiddenMarks } from '#job/prepare';
+import { clearTakenUm, donePanels, hiddenMarks, paintForRemoval } from '#job/prepare';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part, Station } from '../../job/Station';
@@ -53,11 +53,13 @@ export function Component() {
   const [dateMin, setDateMin] = useState<number>();
   const atMin = dateMin ?? job.nowMin;
   const lens = useMemo(() => conditionLens(job, atMin), [job, atMin]);
-  const clear = useMemo(() => clearOnSurfaces(job.planned.surfaces), [job.planned]);
-  const hidden = useMemo(
-    () => hiddenMarks(job.document, job.record, job.prepared.preparation.panels),
-    [job.document, job.record, job.prepared.preparation],
+  const { document, record } = job;
+  const { panels } = job.prepared.preparation;
+  const paints = useMemo(
+    () => paintForRemoval(document, clearTakenUm(document, record, donePanels(document, record, panels))),
+    [document, record, panels],
   );
+  const hidden = useMemo(() => hiddenMarks(document, record, panels), [document, record, panels]);
   const anything = job.standing.some(({ layers, found }) => layers.length + found.length > 0);
   return (
     <Station
@@ -72,9 +74,9 @@ export function Component() {
           and how it would come off.
         </p>
       ) : job.chosen ? (
-        <Panel key={job.chosen.id} atMin={atMin} clear={clear} hidden={hidden} />
+        <Panel key={job.chosen.id} atMin={atMin} paints={paints} hidden={hidden} />
       ) : (
-        <Whole atMin={atMin} clear={clear} hidden={hidden} />
+        <Whole atMin={atMin} paints={paints} hidden={hidden} />
       )}
     </Station>
   );
@@ -141,18 +143,18 @@ function DateLine({ atMin, chosen, onChange }: DateLineProps) {
 
 interface PanelProps {
   readonly atMin: number;
-  readonly clear: readonly (number | undefined)[];
+  readonly paints: readonly RemovalPaint[];
   /** Marks that show again once what hides them is off, by panel. */
   readonly hidden: ReturnType<typeof hiddenMarks>;
 }
 
-function Panel({ atMin, clear, hidden }: PanelProps) {
+function Panel({ atMin, paints, hidden }: PanelProps) {
   const job = useJob('at', 'chosen', 'document', 'hands', 'record', 'standing');
   const index = job.document.surfaces.indexOf(job.chosen!);
   const subject = job.standing[index]!;
   const { surface, layers, found } = subject;
   const top = topOf(subject);
-  const removal = removalFrom(laidBy(subject, atMin), clear[index], atMin);
+  const removal = removalFrom(laidBy(subject, atMin), paints[index]!, atMin);
   const faults = [...job.record.patches.values()]
     .filter(({ patch }) => patch.surface === surface.id)
     .flatMap((p) => p.faults);
@@ -162,7 +164,8 @@ function Panel({ atMin, clear, hidden }: PanelProps) {
       <Part title="On it">
         <CoreSample
           substrate={surface.substrate}
-          clearUm={clear[index]}
+          clearUm={paints[index]!.clearUm}
+          reserveUm={removal.reserveUm}
           existing={found.map(({ family }) => family)}
           told={found.map(({ name, wears }) => ({
             name,
@@ -192,12 +195,12 @@ function Panel({ atMin, clear, hidden }: PanelProps) {
         )}
       </Part>
       {top && <SeenSince subject={subject} top={top} atMin={atMin} />}
-      <TestPatch subject={subject} clearUm={clear[index]} />
+      <TestPatch subject={subject} paint={paints[index]!} />
       {removal.layers.length > 0 && <MakeItAJob />}
       {removal.layers.length > 0 && (
         <RemovalPlan
           removal={removal}
-          clearUm={clear[index]}
+          clearUm={paints[index]!.clearUm}
           when={day(job.at(atMin))}
           hidden={hidden.get(surface.id) ?? []}
         />
@@ -297,7 +300,7 @@ function WearState({ wears, atMin }: WearProps & { readonly atMin: number }) {
   );
 }
 
-function Whole({ atMin, clear, hidden }: PanelProps) {
+function Whole({ atMin, paints, hidden }: PanelProps) {
   const job = useJob('at', 'choose', 'nameOf', 'standing');
   const { standing, choose, nameOf } = job;
   const laid = standing.some(({ layers }) => layers.length > 0);
@@ -305,7 +308,7 @@ function Whole({ atMin, clear, hidden }: PanelProps) {
   const renew = firstRenewMin(standing);
   const removals = standing.map((subject, index) => ({
     id: subject.surface.id,
-    removal: removalFrom(laidBy(subject, atMin), clear[index], atMin),
+    removal: removalFrom(laidBy(subject, atMin), paints[index]!, atMin),
   }));
   const uncovers = removals.flatMap(({ id, removal }) => {
     const marks = hidden.get(id) ?? [];
@@ -367,7 +370,7 @@ function Whole({ atMin, clear, hidden }: PanelProps) {
       </Part>
       <CareVisit />
       <Renewing atMin={atMin} />
-      <TakingOff clear={clear} />
+      <TakingOff paints={paints} />
       <Part title="Panel by panel">
         <FactTable
           columns={['Panel', 'Work', 'Clear, expected']}

@@ -1,6 +1,5 @@
-import type { LayerRemoval, Removal, RemovalStep } from '#core/layers/removal';
+import type { LayerRemoval, Removal, RemovalStep } from '#core/prepare/removal';
 import { marksInWords } from '#core/survey/condition';
-import { CLEAR_RESERVE_UM } from '#core/survey/paint';
 import type { SurfaceMark } from '#formats/job';
 import { Part } from '../../job/Station';
 import { um } from '../../ui/measures';
@@ -18,7 +17,7 @@ interface Props {
 
 /** How a stack comes off on a day: from the top down, mildest first, each step with its caution where it is done. */
 export function RemovalPlan({ removal, clearUm, when, hidden }: Props) {
-  const { layers, expectedMin, expectedClearUm, clearLeftUm, warnings } = removal;
+  const { layers, expectedMin, expectedClearUm, clearLeftUm, reserveUm, warnings } = removal;
   return (
     <Part title={`How it comes off on ${when}`}>
       <p>
@@ -27,8 +26,8 @@ export function RemovalPlan({ removal, clearUm, when, hidden }: Props) {
       </p>
       {clearUm !== undefined && clearLeftUm !== undefined && (
         <p className="text-[14px] text-ink-2">
-          Of {um(clearUm)}, at least {clearLeftUm.toFixed(0)} stay if every step has to be tried; {CLEAR_RESERVE_UM} are
-          the reserve.
+          Of {um(clearUm)}, at least {clearLeftUm.toFixed(0)} stay if every step has to be tried; {reserveUm} are the
+          reserve.
         </p>
       )}
       {warnings.length > 0 && (

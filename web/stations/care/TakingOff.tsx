@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { RemovalPaint } from '#core/care/upkeep';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import { SIDE_WORDS } from '#core/check/checks';
 import { money } from '#formats/values';
@@ -26,14 +27,14 @@ const DAY_WORDS: Readonly<Record<WaitingDay['key'], string>> = {
 };
 
 interface Props {
-  readonly clear: readonly (number | undefined)[];
+  readonly paints: readonly RemovalPaint[];
 }
 
 /** What waiting costs, and the taking off made a job. */
-export function TakingOff({ clear }: Props) {
+export function TakingOff({ paints }: Props) {
   const job = useJob('at', 'document', 'nowMin', 'standing');
   const { document } = job;
-  const days = costOfWaiting(job.standing, clear, job.nowMin);
+  const days = costOfWaiting(job.standing, paints, job.nowMin);
   const rate = wishesOf(document).hourRate;
   if (days.length === 0) return null;
   return (

@@ -1,7 +1,7 @@
 import { ShieldAlert } from 'lucide-react';
-import { agedFound, type StandingSurface } from '#core/care/upkeep';
+import { agedFound, type RemovalPaint, type StandingSurface } from '#core/care/upkeep';
 import { REMOVAL_METHODS, type RemovalMethodId } from '#core/products/removal-methods';
-import { nextToTry, patchesSay } from '#core/layers/removal';
+import { nextToTry, patchesSay } from '#core/prepare/removal';
 import { surfaceAreaM2 } from '#core/plan/job';
 import { changePrepare } from '#job/edit';
 import { patchesTried } from '#job/plan';
@@ -11,13 +11,13 @@ import { Button } from '../../ui/Button';
 
 interface Props {
   readonly subject: StandingSurface;
-  readonly clearUm: number | undefined;
+  readonly paint: RemovalPaint;
 }
 
 const inLine = (method: RemovalMethodId) => REMOVAL_METHODS[method].name.toLowerCase();
 
 /** How something nobody knows comes off: tried on a patch, mildest first, until water sheets. */
-export function TestPatch({ subject, clearUm }: Props) {
+export function TestPatch({ subject, paint }: Props) {
   const job = useJob('document', 'edit', 'nameOf', 'nowMin');
   const { surface, found, layers } = subject;
   const own = job.document.surfaces.find(({ id }) => id === surface.id);
@@ -28,7 +28,7 @@ export function TestPatch({ subject, clearUm }: Props) {
   const { comesOffBy, resists } = patchesSay(tried);
   const areaM2 = surfaceAreaM2(surface) * surface.count;
   const next = nextToTry(
-    { substrate: surface.substrate, areaM2, layers: [agedFound(top, job.nowMin)], clearUm },
+    { ...paint, substrate: surface.substrate, areaM2, layers: [agedFound(top, job.nowMin)] },
     tried,
   );
   const say = (method: RemovalMethodId, sheets: boolean) => {

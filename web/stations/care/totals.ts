@@ -1,4 +1,4 @@
-import type { Removal } from '#core/layers/removal';
+import type { Removal } from '#core/prepare/removal';
 
 /** Said where a removal uses nothing up. */
 export const NOTHING_USED = 'Nothing is used up.';

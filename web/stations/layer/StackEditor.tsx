@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { clearEstimateUm, judgeReadings } from '#core/survey/paint';
+import { clearEstimateUm, judgeReadings, reserveOf } from '#core/survey/paint';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { usualMethod } from '#core/products/methods';
@@ -117,6 +117,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
             refused={refused}
             substrate={surface.substrate}
             clearUm={clearUm}
+            reserveUm={document.prepare?.reserveUm ?? reserveOf(surface)}
             existing={staysOn(document, surface)}
             layers={layers.map((layer, at) => {
               const product = products.find(({ id }) => id === layer.product)!;

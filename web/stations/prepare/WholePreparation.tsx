@@ -1,5 +1,5 @@
 import { MARK_KINDS } from '#core/survey/condition';
-import { CLEAR_RESERVE_UM } from '#core/survey/paint';
+import { CLEAR_RESERVE_UM, GELCOAT_RESERVE_UM, SINGLE_STAGE_RESERVE_UM } from '#core/survey/paint';
 import { preparationMin } from '#core/schedule/hours';
 import {
   adviseLevel,
@@ -151,8 +151,14 @@ export function WholePreparation({ options }: Props) {
           <NumberField
             label="Reserve of clear"
             unit="µm"
-            value={prepare?.reserveUm ?? CLEAR_RESERVE_UM}
-            check={(value) => (value >= 0 && value <= 200 ? undefined : '0 to 200 µm')}
+            optional
+            hint={
+              prepare?.reserveUm === undefined
+                ? `as usual: ${CLEAR_RESERVE_UM}, single stage ${SINGLE_STAGE_RESERVE_UM}, gelcoat ${GELCOAT_RESERVE_UM}`
+                : 'on every panel, whatever its paint'
+            }
+            value={prepare?.reserveUm}
+            check={(value) => (value >= 0 && value <= 1000 ? undefined : '0 to 1,000 µm')}
             onChange={(reserveUm) => edit(changePrepare({ reserveUm }))}
           />
           <NumberField

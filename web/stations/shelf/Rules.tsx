@@ -1,7 +1,7 @@
 import { SUBSTRATES } from '#core/item/substrates';
 import { LAYERING_RULES, RULE_IDS, type RuleId, type Ruling, touchedBy } from '#core/layers/rules';
 import { layOut } from '#core/lay/run-sheet';
-import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/prepare/stages';
+import { PREPARE_RULE_IDS, PREPARE_RULES } from '#core/prepare/rules';
 import { type Job, surfaceName } from '#formats/job';
 import { stocked } from '#formats/shelf';
 import { judgePlanned } from '#job/judge';

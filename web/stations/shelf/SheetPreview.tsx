@@ -1,5 +1,5 @@
 import { expectedLife } from '#core/layers/life';
-import { planRemoval } from '#core/layers/removal';
+import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import { SUBSTRATE_IDS, type SubstrateId, SUBSTRATES } from '#core/item/substrates';
 import { answerOf, bondsTo, rulingsOn } from '#core/layers/rules';
 import { atWork, materialMoneyPerM2 } from '#core/plan/job';
@@ -59,6 +59,7 @@ function Worked({ sheet }: { readonly sheet: ProductSheet }) {
   const { expectedMin, expectedClearUm } = planRemoval({
     substrate,
     areaM2: 1,
+    clearUm: ENOUGH_CLEAR,
     layers: [{ ...sheet, ageMonths: life.months / 2, hard: true, lifeMonths: life.months }],
   });
   const others = shelf.map(stocked).filter(({ id }) => id !== sheet.id);

@@ -1,15 +1,25 @@
-import { MARK_KINDS } from '#core/survey/condition';
-import { SUBSTRATES } from '#core/item/substrates';
+import { type Mark, MARK_KINDS } from '#core/survey/condition';
+import type { Make } from '#core/item/make';
+import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import type { FoundId } from '#core/products/families';
 import { MINUTES_PER_DAY } from '#core/measures';
 import { foundOn, wipeRefusal } from '#core/layers/rules';
 import { isPolishing, STEP_KINDS, type StepKindId } from '#core/prepare/steps';
-import { SANDING_STEPS } from './grits';
-import type { PanelCase } from './panel-case';
+
+/** What the rules look at of a panel. */
+export interface RuledPanel extends Make {
+  readonly substrate: SubstrateId;
+  readonly marks?: readonly Pick<Mark, 'kind'>[] | undefined;
+  /** Minutes its fresh paint still has to breathe; 0 or less: it has. */
+  readonly breathesForMin?: number | undefined;
+  /** What lies on it and stays, bottom first. */
+  readonly existing?: readonly FoundId[] | undefined;
+}
 
 /** A step on a panel as a rule of preparation sees it. */
-export interface PrepareRuleCase {
+interface PrepareRuleCase {
   readonly kind: StepKindId;
-  readonly panel: PanelCase;
+  readonly panel: RuledPanel;
   /** Polishing has taken off what was found there before this step. */
   readonly polished: boolean;
 }
@@ -25,9 +35,9 @@ interface PrepareRule {
 
 const define = <T extends Record<string, PrepareRule>>(table: T) => table;
 
-const SANDING: readonly StepKindId[] = Object.values(SANDING_STEPS);
+const SANDING: readonly StepKindId[] = ['sanding-p3000', 'sanding-p2000'];
 const SOLVENTS: readonly StepKindId[] = ['tar', 'panel-wipe'];
-const name = (panel: PanelCase) => SUBSTRATES[panel.substrate].name.toLowerCase();
+const name = (panel: RuledPanel) => SUBSTRATES[panel.substrate].name.toLowerCase();
 
 /** The rules of preparation, as data: what is never done where, and why. A new one is an entry here. */
 const TABLE = define({
@@ -50,7 +60,7 @@ const TABLE = define({
   'worn-not-polished': {
     says: 'Crazed, failing or burnt-through paint gets no machine.',
     because: 'Every pass makes it worse.',
-    judge: ({ kind, panel: { marks } }) => {
+    judge: ({ kind, panel: { marks = [] } }) => {
       const worn = marks.find((mark) => MARK_KINDS[mark.kind].beyondPolishing);
       return worn && isPolishing(kind) ? `${MARK_KINDS[worn.kind].name.toLowerCase()} was marked on it` : undefined;
     },
@@ -88,7 +98,7 @@ const TABLE = define({
   'primer-wipe': {
     says: 'No panel wipe over a priming polish that stays.',
     because: 'It is part of the coating: wiping takes it off again.',
-    judge: ({ kind, panel: { existing }, polished }) =>
+    judge: ({ kind, panel: { existing = [] }, polished }) =>
       kind === 'panel-wipe' && !polished ? wipeRefusal(foundOn(existing)) : undefined,
   },
   'clear-stays-clear': {

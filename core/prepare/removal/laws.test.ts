@@ -1,9 +1,13 @@
 /** Laws of taking off: nothing is forgotten, nothing is counted twice, paint is never asked for more than it has. */
 import fc from 'fast-check';
+import { BODIES } from '#core/item/make';
 import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
+import { MARK_KIND_IDS } from '#core/survey/condition';
+import { prepareRuling } from '#core/prepare/rules';
+import type { StepKindId } from '#core/prepare/steps';
 import { FAMILY_IDS } from '#core/products/families';
 import { seeded } from '#core/measures';
-import { REMOVAL_METHODS } from '#core/products/removal-methods';
+import { REMOVAL_METHODS, type RemovalMethodId } from '#core/products/removal-methods';
 import { type AgedLayer, planRemoval } from '.';
 import type { RemovalCase } from './ladder';
 
@@ -18,9 +22,25 @@ const aCase = fc.record({
   substrate: fc.constantFrom(...SUBSTRATE_IDS),
   areaM2: fc.double({ min: 0.01, max: 8, noNaN: true }),
   layers: fc.array(aLayer, { maxLength: 4 }),
-  clearUm: fc.option(fc.integer({ min: 20, max: 70 }), { nil: undefined }),
-  refinished: fc.boolean(),
+  clearUm: fc.option(fc.integer({ min: 20, max: 400 }), { nil: undefined }),
+  reserveUm: fc.option(fc.integer({ min: 10, max: 60 }), { nil: undefined }),
+  paint: fc.constantFrom('factory', 'refinished', 'single-stage'),
+  unreadable: fc.boolean(),
+  body: fc.constantFrom(...BODIES),
+  marks: fc.array(fc.record({ kind: fc.constantFrom(...MARK_KIND_IDS) }), { maxLength: 2 }),
+  breathesForMin: fc.option(fc.integer({ min: -10, max: 40_000 }), { nil: undefined }),
+  existing: fc.array(fc.constantFrom(...FAMILY_IDS), { maxLength: 2 }),
 });
+/** The preparation step that each method is: what is against the one is against the other. */
+const SAME_WORK: Readonly<Partial<Record<RemovalMethodId, StepKindId>>> = {
+  'panel-wipe': 'panel-wipe',
+  'adhesive-remover': 'tar',
+  clay: 'clay',
+  'finishing-polish': 'finishing',
+  'single-stage-polish': 'single-stage',
+  cutting: 'cutting',
+  'alkali-acid-wash': 'degrease',
+};
 
 test('every layer comes off once, from the top down, and the whole is the sum of its parts', () => {
   fc.assert(
@@ -54,16 +74,45 @@ test('every layer comes off once, from the top down, and the whole is the sum of
   );
 });
 
-test('what is not polished otherwise is not polished to take something off', () => {
+test('no step is offered that preparation would refuse on that panel, nor more than its paint may give', () => {
   fc.assert(
     fc.property(aCase, (item) => {
       const { polishable, matte } = SUBSTRATES[item.substrate];
-      if (polishable && !matte) return;
-      for (const { steps } of planRemoval(item).layers) {
-        for (const { refused, clearUm } of steps) if (!refused) expect(clearUm[1]).toBeLessThan(0.5);
+      const { layers } = planRemoval(item);
+      const offered = layers.flatMap(({ steps }) => steps.filter(({ refused }) => refused === undefined));
+      for (const { method, clearUm } of offered) {
+        if (!polishable || matte) expect(clearUm[1]).toBe(0);
+        const kind = SAME_WORK[method];
+        if (kind) expect(prepareRuling({ kind, panel: item, polished: false })).toBeUndefined();
+        if (item.clearUm === undefined) expect(method).not.toBe('cutting');
+        if (item.clearUm === undefined && item.unreadable) expect(method).not.toBe('single-stage-polish');
       }
+      const most = offered.reduce((sum, { clearUm }) => sum + clearUm[1], 0);
+      const gelcoat = item.substrate === 'gelcoat';
+      const singleStage = item.paint === 'single-stage' || item.substrate === 'single-stage';
+      const reserve = item.reserveUm ?? (gelcoat ? 150 : singleStage ? 40 : 25);
+      if (item.clearUm !== undefined && most > 0) expect(item.clearUm - most).toBeGreaterThanOrEqual(reserve - 1e-9);
     }),
+    { numRuns: 1000 },
   );
+});
+
+test('gelcoat gives five times what clear does; the reserve is that of the paint, or as it was typed', () => {
+  const layers = [aged('ceramic-base', 20)];
+  const took = (substrate: 'clear-gloss' | 'gelcoat') =>
+    planRemoval({ substrate, areaM2: 1, layers, clearUm: 1000 }).expectedClearUm;
+  expect(took('gelcoat') / took('clear-gloss')).toBeCloseTo(5, 9);
+  const cut = (item: Partial<RemovalCase>) =>
+    planRemoval({ substrate: 'clear-gloss', areaM2: 1, layers, ...item }).layers[0]!.steps.find(
+      ({ method }) => method === 'cutting',
+    )!.refused;
+  // A cutting step after a finishing and a one-step polish takes up to 1 + 2 + 4 µm.
+  expect(cut({ clearUm: 33 })).toBeUndefined();
+  expect(cut({ clearUm: 31 })).toMatch(/reserve of 25/);
+  expect(cut({ clearUm: 33, reserveUm: 30 })).toMatch(/reserve of 30/);
+  expect(cut({ clearUm: 46, paint: 'single-stage' })).toMatch(/reserve of 40/);
+  expect(cut({ clearUm: 184, substrate: 'gelcoat' })).toMatch(/reserve of 150/);
+  expect(cut({ clearUm: 186, substrate: 'gelcoat' })).toBeUndefined();
 });
 
 test('the clear that is left is known where it was known, and never less than nothing', () => {

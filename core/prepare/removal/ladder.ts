@@ -1,6 +1,6 @@
 import { conditionLeft, expectedLife } from '#core/layers/life';
-import { CLEAR_RESERVE_UM } from '#core/survey/paint';
-import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
+import { type PaintSystem, reserveOf } from '#core/survey/paint';
+import { SUBSTRATES } from '#core/item/substrates';
 import { MONTHS_PER_YEAR } from '#core/measures';
 import { foundName, type FoundId } from '#core/products/families';
 import {
@@ -9,6 +9,8 @@ import {
   type RemovalMethod,
   type RemovalMethodId,
 } from '#core/products/removal-methods';
+import { mostTrusted, prepareRuling, type RuledPanel } from '#core/prepare/rules';
+import { fromFinish, type StepKindId, takenUm } from '#core/prepare/steps';
 
 /** A layer as it stands on the day it is to come off. */
 export interface AgedLayer {
@@ -26,17 +28,28 @@ export interface AgedLayer {
   readonly aging?: number | undefined;
 }
 
-export interface RemovalCase {
-  readonly substrate: SubstrateId;
+/** The paint a removal has to spare. */
+export interface PaintToSpare extends RuledPanel {
+  /** Factory paint where nobody says otherwise. */
+  readonly paint?: PaintSystem | undefined;
+  /** Clear (or single-stage colour, or gelcoat) now, micrometres; undefined where nobody knows. */
+  readonly clearUm?: number | undefined;
+  /** Stays whatever is done, micrometres; absent: as usual for such paint. */
+  readonly reserveUm?: number | undefined;
+  /** Its clear cannot be read from outside: nobody ever will know more of it. */
+  readonly unreadable?: boolean | undefined;
+}
+
+export interface RemovalCase extends PaintToSpare {
   readonly areaM2: number;
   /** How many times as long it takes as a flat of its area: small shaped parts, awkward ones. Absent: once. */
   readonly slow?: number | undefined;
   /** Bottom first. */
   readonly layers: readonly AgedLayer[];
-  /** Clear (or single-stage colour) now, micrometres; undefined where nobody knows. */
-  readonly clearUm?: number | undefined;
-  readonly refinished?: boolean | undefined;
 }
+
+/** For what a removal usually takes where no panel is asked about: paint with as much as is wanted. */
+export const ENOUGH_CLEAR = Infinity;
 
 export interface RemovalStep {
   readonly method: RemovalMethodId;
@@ -78,6 +91,8 @@ export interface Removal {
   readonly expectedClearUm: number;
   /** At the least, where the clear was known before. */
   readonly clearLeftUm?: number;
+  /** Stays whatever is done, micrometres. */
+  readonly reserveUm: number;
   readonly warnings: readonly string[];
 }
 
@@ -110,8 +125,9 @@ const BRITTLE_FILM_MONTHS = 60;
 
 /**
  * How a stack comes off: from the top down, each layer by the mildest method first, with what each step costs
- * if it has to be tried. What sits on film leaves with the film. A step whose upper clear removal would break
- * the reserve is refused; a matte finish is never polished.
+ * if it has to be tried. What sits on film leaves with the film. A step is refused where the rules of preparation
+ * are against it on such a panel, where its upper end would break the reserve, and where more would be taken on trust
+ * than preparation does.
  */
 export function planRemoval(subject: RemovalCase): Removal {
   const topDown = [...subject.layers].reverse();
@@ -121,7 +137,7 @@ export function planRemoval(subject: RemovalCase): Removal {
     if (filmAt !== -1 && index < filmAt) return carriedByFilm(layer);
     if (isOneSystem(topDown[index - 1]?.family, layer.family))
       return { ...carriedByFilm(layer), withFilm: false, together: true };
-    const removal = layer.family === 'film' ? pullFilm(subject, layer) : climb(subject, layer, clearLeft);
+    const removal = layer.family === 'film' ? pullFilm(subject, layer, clearLeft) : climb(subject, layer, clearLeft);
     if (clearLeft !== undefined) clearLeft -= removal.worstClearUm;
     return removal;
   });
@@ -131,6 +147,7 @@ export function planRemoval(subject: RemovalCase): Removal {
     expectedMin: sum((layer) => layer.expectedMin),
     expectedClearUm: sum((layer) => layer.expectedClearUm),
     ...(clearLeft !== undefined && { clearLeftUm: clearLeft }),
+    reserveUm: reserve(subject),
     warnings: warnings(subject, layers),
   };
 }
@@ -181,7 +198,7 @@ function withoutNeedless(rungs: readonly Rung[]): Rung[] {
 /** Age of a film by what sun has done to it. */
 const weatheredMonths = ({ ageMonths, aging = 1 }: AgedLayer) => ageMonths * aging;
 
-function pullFilm(subject: RemovalCase, layer: AgedLayer): LayerRemoval {
+function pullFilm(subject: RemovalCase, layer: AgedLayer, clearUm: number | undefined): LayerRemoval {
   const years = weatheredMonths(layer) / MONTHS_PER_YEAR;
   const glueLeft = Math.min(GLUE_LEFT.most, GLUE_LEFT.fresh + GLUE_LEFT.perYear * years);
   const pull = filmPullMinPerM2(years);
@@ -190,7 +207,7 @@ function pullFilm(subject: RemovalCase, layer: AgedLayer): LayerRemoval {
     { method: 'heat-and-pull', chance: 1 - glueLeft, minPerM2: pull },
     { method: 'adhesive-remover', chance: 0.99, minPerM2: glue },
   ];
-  return expected(subject, layer, rungs, undefined);
+  return expected(subject, layer, rungs, clearUm);
 }
 
 /** Expected time, clear and consumables: each rung counts with the chance of getting to it. */
@@ -207,9 +224,10 @@ function expected(
   let expectedClearUm = 0;
   const steps = rungs.map(({ method, chance, minPerM2 }, index): RemovalStep => {
     const data = REMOVAL_METHODS[method];
-    const takesClear = SUBSTRATES[subject.substrate].polishable ? data.clearUm : ([0, 0] as const);
+    const takesClear = fromFinish(data.clearUm, subject.substrate);
     const minutes = minPerM2 * subject.areaM2 * (subject.slow ?? 1);
-    const refused = refusal(takesClear[1], worstClear, clearUm, rungs[index - 1]?.method);
+    const left = clearUm === undefined ? undefined : clearUm - worstClear;
+    const refused = refusal(subject, method, takesClear[1], left, rungs[index - 1]?.method);
     const step = {
       method,
       name: data.name,
@@ -245,31 +263,71 @@ function expected(
   };
 }
 
-function refusal(
-  takesUm: number,
-  alreadyUm: number,
-  clearUm: number | undefined,
-  milder: RemovalMethodId | undefined,
-): string | undefined {
-  if (takesUm === 0 || clearUm === undefined) return undefined;
-  const left = clearUm - alreadyUm - takesUm;
-  if (left >= CLEAR_RESERVE_UM) return undefined;
-  const instead = milder ? `stop at ${REMOVAL_METHODS[milder].name.toLowerCase()}` : 'leave it to wear off';
-  return `would leave ${Math.max(0, left).toFixed(0)} µm of clear, less than the reserve of ${CLEAR_RESERVE_UM}: ${instead}`;
+/** The step of preparation that a method is, on a panel: the rules of the one hold for the other. Waiting is none. */
+const AS_STEP: Readonly<Record<RemovalMethodId, StepKindId | undefined>> = {
+  'strip-wash': 'wash',
+  'alkali-acid-wash': 'degrease',
+  'panel-wipe': 'panel-wipe',
+  clay: 'clay',
+  'finishing-polish': 'finishing',
+  'single-stage-polish': 'single-stage',
+  cutting: 'cutting',
+  'glass-polish': 'glass-polish',
+  'metal-polish': 'metal-polish',
+  'acrylic-polish': 'acrylic-polish',
+  'trim-cleaner': 'trim-restore',
+  extraction: 'interior-clean',
+  'heat-and-pull': 'peel-transit',
+  'adhesive-remover': 'tar',
+  'wear-off': undefined,
+};
+
+/** The rule of preparation against a method on a panel, as its reason; undefined: none, or waiting. */
+function methodRefusal(method: RemovalMethodId, panel: RuledPanel): string | undefined {
+  const kind = AS_STEP[method];
+  return kind && prepareRuling({ kind, panel, polished: false })?.reason;
 }
 
+function refusal(
+  subject: RemovalCase,
+  method: RemovalMethodId,
+  takesUm: number,
+  leftUm: number | undefined,
+  milder: RemovalMethodId | undefined,
+): string | undefined {
+  const ruled = methodRefusal(method, subject);
+  if (ruled !== undefined || takesUm === 0) return ruled;
+  const instead = milder ? `stop at ${REMOVAL_METHODS[milder].name.toLowerCase()}` : 'leave it to wear off';
+  if (leftUm === undefined) {
+    const { step, why } = mostTrusted(subject.unreadable === true);
+    return takesUm > takenUm(step, subject.substrate)[1] ? `${why}; ${instead}` : undefined;
+  }
+  const reserveUm = reserve(subject);
+  const left = leftUm - takesUm;
+  if (left >= reserveUm) return undefined;
+  return `would leave ${Math.max(0, left).toFixed(0)} µm of clear, less than the reserve of ${reserveUm}: ${instead}`;
+}
+
+const reserve = ({ reserveUm, substrate, paint = 'factory' }: PaintToSpare): number =>
+  reserveUm ?? reserveOf({ substrate, paint });
+
 function warnings(subject: RemovalCase, layers: readonly LayerRemoval[]): string[] {
-  const { substrate, clearUm, refinished } = subject;
+  const { substrate, clearUm, paint, unreadable } = subject;
   const told: string[] = [];
   const polishes = layers.some(({ steps }) => steps.some((step) => step.clearUm[1] > 0));
   if (polishes && clearUm === undefined) {
-    told.push('Nobody has measured the clear coat here: take readings before any polishing step.');
+    told.push(
+      unreadable
+        ? 'The clear coat cannot be read here: the mildest polish at most, tried on a spot first.'
+        : 'Nobody has measured the clear coat here: take readings before any polishing step.',
+    );
   }
   if (SUBSTRATES[substrate].matte && layers.some(({ withFilm, staysChance }) => !withFilm && staysChance === 0)) {
     told.push('Matte is never polished: what chemistry leaves has to wear off.');
   }
   const film = layers.find(({ layer }) => layer.family === 'film');
-  if (film && refinished) told.push('Refinished paint may lift with the film: test a corner and have the owner sign.');
+  if (film && paint === 'refinished')
+    told.push('Refinished paint may lift with the film: test a corner and have the owner sign.');
   if (film && weatheredMonths(film.layer) >= BRITTLE_FILM_MONTHS) {
     told.push('Film as weathered as this tears and leaves glue: allow for patience.');
   }
