@@ -1,7 +1,7 @@
 import { containsPoint, boundingBox, type Point } from '#core/item/geometry';
 import { remedyOptions, type RemedyOption } from '#core/check/checks';
 import type { PlanInput } from '#core/plan/job';
-import { mostTakenUm, polishSteps, type Preparation } from '#core/prepare/stages';
+import type { PanelCase, Preparation } from '#core/prepare/stages';
 import {
   type FoundFault,
   type NetPoint,
@@ -11,6 +11,7 @@ import {
   type RunSheet,
   type SheetPatch,
 } from '#core/lay/run';
+import { seenSubstrate } from '#core/layers/rules';
 import { sectionsOf } from '#core/plan/section-map';
 import type { CheckNet } from './check-view';
 
@@ -44,7 +45,7 @@ interface Known {
   readonly planned: PlanInput;
   readonly record: RunRecord;
   readonly sheet: RunSheet;
-  readonly preparation: Preparation;
+  readonly prepared: { readonly cases: readonly PanelCase[]; readonly preparation: Preparation };
 }
 
 /** From when a patch laid at a moment may get wet; null: never in this air; undefined: its sheet does not ask. */
@@ -57,7 +58,7 @@ function safeFrom(
 }
 
 /** Until when the item stays dry: what was mended with fresh product counts from then; null: never wet in this air. */
-export function keepDryUntilMin({ planned, record, sheet }: Omit<Known, 'preparation'>): number | null {
+export function keepDryUntilMin({ planned, record, sheet }: Omit<Known, 'prepared'>): number | null {
   const mended = [...record.faults.values()].flatMap(({ patch, remedy }) => {
     const laid = sheet.patches.find((each) => patchKey(each.patch) === patchKey(patch));
     const isFresh = remedy?.how === 're-wet' || remedy?.how === 'laid-again';
@@ -69,27 +70,32 @@ export function keepDryUntilMin({ planned, record, sheet }: Omit<Known, 'prepara
 
 /** What can be done about a fault now, with what it costs in clear and time. Minutes on the scale of the job. */
 export function remediesFor(
-  { planned, record, sheet, preparation }: Known,
+  { planned, record, sheet, prepared }: Known,
   found: Pick<FoundFault, 'patch' | 'fault'>,
   nowMin: number,
 ): RemedyOption[] {
   const patch = sheet.patches.find((each) => patchKey(each.patch) === patchKey(found.patch));
   const surface = planned.surfaces.find(({ id }) => id === found.patch.surface);
-  const product = planned.products.find(({ id }) => id === patch?.record?.start.product);
-  if (!patch || !surface || !product) return [];
+  const panel = prepared.cases.find(({ id }) => id === found.patch.surface);
+  const sheetOf = (id: string | undefined) => planned.products.find((each) => each.id === id);
+  const product = sheetOf(patch?.record?.start.product);
+  if (!patch || !surface || !panel || !product) return [];
   const { rewetByMin, startMin, window } = patchWindow(planned, record, patch, nowMin);
-  const ledger = preparation.panels.find(({ id }) => id === surface.id)?.ledger;
-  const { substrate } = surface;
+  const ledger = prepared.preparation.panels.find(({ id }) => id === surface.id)?.ledger;
+  const below = surface.layers.slice(0, patch.patch.layer).flatMap((layer) => sheetOf(layer.product) ?? []);
   const waterSafe = safeFrom({ planned, record }, patch, nowMin);
   return remedyOptions({
     fault: found.fault,
-    substrate,
+    panel: {
+      ...panel,
+      substrate: seenSubstrate(panel.substrate, [], below),
+      existing: [...panel.existing, ...below.map(({ family }) => family)],
+      spareUm: ledger?.spareUm,
+    },
     family: product.family,
     nowMin,
     rewetByMin,
     ...(window.levelByMin !== null && { levelByMin: startMin + window.levelByMin }),
-    polishUm: mostTakenUm(polishSteps({ substrate, clearUm: ledger?.clearNowUm }, 'one-step')),
-    spareUm: ledger?.spareUm,
     dryForMin: typeof waterSafe === 'number' ? waterSafe - nowMin : waterSafe,
   });
 }

@@ -1,7 +1,8 @@
-import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import type { FamilyId } from '#core/products/families';
+import { FAMILIES, type FamilyId } from '#core/products/families';
 import type { LayingFault } from '#core/lay/faults';
 import type { Remedy } from '#core/lay/run';
+import { type SpotCase, spotWipe, spotWork } from '#core/prepare/stages';
+import { STEP_KINDS, type StepKindId } from '#core/prepare/steps';
 
 /** One way to deal with a fault now. */
 export interface RemedyOption {
@@ -17,22 +18,22 @@ export interface RemedyOption {
   readonly steps?: readonly string[];
   /** How long it has to stay dry after that, minutes; null: in this air it never may get wet. */
   readonly dryForMin?: number | null;
+  /** The steps of preparation it takes: none that the rules are against on such a panel. */
+  readonly does?: readonly StepKindId[];
   /** Why it is not to be done here. */
   readonly never?: string;
 }
 
 export interface FaultCase {
   readonly fault: LayingFault;
-  readonly substrate: SubstrateId;
+  /** Where it is: the surface as what was laid sees it, and what lies below that and stays. */
+  readonly panel: SpotCase;
   readonly family: FamilyId;
   readonly nowMin: number;
   /** Until when it can be mended wet; null: it never sets in this air; undefined: the sheet does not say. */
   readonly rewetByMin: number | null | undefined;
   /** Until when it was to be levelled: where the sheet does not say how long it can be re-wetted, it can be until then. */
   readonly levelByMin?: number | undefined;
-  /** What a light polish takes at most, and what may still be taken, µm; undefined: nobody has read it. */
-  readonly polishUm: number;
-  readonly spareUm: number | undefined;
   /** How long what is laid now has to stay dry, minutes; null: never wet in this air; undefined: its sheet does not ask. */
   readonly dryForMin?: number | null | undefined;
 }
@@ -43,13 +44,6 @@ const ACCEPTED: RemedyOption = {
   minutes: 0,
   clearUm: 0,
 };
-/** A missed patch is a small job of its own: on wet paint, or over what the wash left, nothing bonds. */
-const PATCH_STEPS = [
-  'Dry it, and blow out the joints beside it',
-  'Panel wipe, a hand’s width around it too',
-  'Lay it again and level it as the first time',
-  'Keep it dry',
-] as const;
 /** Working minutes at one patch. Engineering defaults. */
 export const MINUTES: Readonly<Record<Remedy, number>> = {
   're-wet': 3,
@@ -60,21 +54,8 @@ export const MINUTES: Readonly<Record<Remedy, number>> = {
   accepted: 0,
 };
 
-const REWET = 'Fresh product on the applicator over the patch, and wipe at once.';
-const POLISH = 'Polish the patch by hand or machine, panel wipe, lay it again.';
-const DAMP_WIPE = 'Clean towel, a damp wipe with distilled water, then buff dry.';
-const MATTE_TOO_LATE = 'Matte cannot be polished: there is no safe remedy now. Leave it and tell the owner.';
-
-/** What is done about each fault while it can still be mended wet, or film still floats, and once it has set. */
-const STEPS: Readonly<Record<LayingFault, readonly [wet: string, set: string]>> = {
-  'high-spot': [REWET, POLISH],
-  streaks: [REWET, POLISH],
-  'missed-patch': [REWET, 'Once it may get wet: find it wet, dry it, panel wipe, lay that patch.'],
-  patchy: [`Re-wet the whole panel now. ${REWET}`, POLISH],
-  haze: [DAMP_WIPE, DAMP_WIPE],
-  'drip-mark': ['Level it at once, then dry the gap it came from.', POLISH],
-  dust: [REWET, POLISH],
-  marring: [REWET, POLISH],
+/** What is done with a fault of film while it still floats, and once it has set. */
+const OF_FILM: Readonly<Record<FilmFault, readonly [wet: string, set: string]>> = {
   fingers: [
     'Lift it to the ridge, slip under it, lay it again with less pull.',
     'Warm it and work the ridge to the nearest edge; if it stays, replace the piece.',
@@ -101,46 +82,111 @@ const STEPS: Readonly<Record<LayingFault, readonly [wet: string, set: string]>> 
   ],
 };
 
-/** What is wiped off wet, not laid over. */
-const WIPED: readonly LayingFault[] = ['haze', 'drip-mark'];
+const REWET = 'Fresh product on the applicator over the patch, and wipe at once.';
+
+/** What is done with a coating that is still wet, in the way it is written down. */
+const WET: Readonly<Record<PouredFault, readonly [how: Remedy, step: string]>> = {
+  'high-spot': ['re-wet', REWET],
+  streaks: ['re-wet', REWET],
+  'missed-patch': ['re-wet', REWET],
+  patchy: ['re-wet', `Re-wet the whole panel now. ${REWET}`],
+  haze: ['wiped', 'Clean towel, a damp wipe with distilled water, then buff dry.'],
+  'drip-mark': ['wiped', 'Level it at once, then dry the gap it came from.'],
+  dust: ['re-wet', `Lift it out with the corner of a clean towel. ${REWET}`],
+  marring: [
+    'wiped',
+    'A fresh, softer towel and no pressure: lines in what is still wet close. Those that stay are in the paint.',
+  ],
+};
+
+/** Wax, sealant, topper or dressing: nothing in it is beyond a towel. Lines below it are in the paint. */
+const IN_WAX: Readonly<Record<Exclude<PouredFault, 'marring' | 'missed-patch'>, readonly [how: Remedy, step: string]>> =
+  {
+    'high-spot': ['wiped', 'A thin fresh coat over it softens it: wipe both off at once, and buff.'],
+    streaks: [
+      'wiped',
+      'Too much of it. A damp wipe with distilled water or a thin fresh coat, wipe off at once, and buff.',
+    ],
+    patchy: ['laid-again', 'A thin second coat over the whole panel, and buff.'],
+    haze: ['wiped', 'Clean towel, a damp wipe with distilled water, then buff dry.'],
+    'drip-mark': ['laid-again', 'Dry it and the gap it came from, lay it there again, and buff.'],
+    dust: ['wiped', 'Blow it off; what sticks in it comes off with a damp towel. Lay it there again, and buff.'],
+  };
+
+type FilmFault = 'fingers' | 'bubbles' | 'silvering' | 'lift' | 'dirt-under' | 'stretch-marks';
+type PouredFault = Exclude<LayingFault, FilmFault>;
+
+const lower = (kind: StepKindId) => STEP_KINDS[kind].name.toLowerCase();
 
 /**
- * What can be done about a fault at its age, mildest first. While it can be re-wetted that comes first; later gloss is
- * polished and laid again where the clear allows it; satin and matte are never polished.
+ * What can be done about a fault at its age, mildest first: while it can be re-wetted that comes first. Once it has set, the
+ * spot is taken back by the step of preparation for such a surface, where its rules and the paint allow one, and laid again.
  */
 export function remedyOptions(found: FaultCase): RemedyOption[] {
-  const { fault, substrate, family, nowMin, levelByMin, rewetByMin = levelByMin, polishUm, spareUm } = found;
+  const { fault, family, nowMin, levelByMin, rewetByMin = levelByMin } = found;
   const isWet = rewetByMin === null || (rewetByMin !== undefined && nowMin <= rewetByMin);
-  const of = (how: Remedy, step: string, more: Partial<RemedyOption> = {}): RemedyOption => ({
-    how,
-    step,
-    minutes: MINUTES[how],
-    clearUm: 0,
-    ...more,
-  });
-  const [wet, set] = STEPS[fault];
-  if (family === 'film')
-    return [of('pressed', isWet ? wet : set), of('laid-again', 'Take the piece off and lay a new one.'), ACCEPTED];
+  if (isOfFilm(fault)) {
+    const step = OF_FILM[fault][isWet ? 0 : 1];
+    return [option('pressed', step), option('laid-again', 'Take the piece off and lay a new one.'), ACCEPTED];
+  }
+  if (FAMILIES[family].comesOffAlone) return [inWax(fault, found), ACCEPTED];
   if (isWet) {
     const until = typeof rewetByMin === 'number' ? { untilMin: rewetByMin } : {};
-    return [of(WIPED.includes(fault) ? 'wiped' : 're-wet', wet, until), ACCEPTED];
+    return [option(...WET[fault], until), ACCEPTED];
   }
-  if (SUBSTRATES[substrate].matte) {
-    return [of('polished', 'Polish it out.', { never: MATTE_TOO_LATE, clearUm: polishUm }), ACCEPTED];
+  if (fault === 'haze') return [option(...WET.haze), ACCEPTED];
+  return [fault === 'missed-patch' ? laidThere(found) : takenBack(found), ACCEPTED];
+}
+
+const isOfFilm = (fault: LayingFault): fault is FilmFault => fault in OF_FILM;
+
+const option = (how: Remedy, step: string, more: Partial<RemedyOption> = {}): RemedyOption => ({
+  how,
+  step,
+  minutes: MINUTES[how],
+  clearUm: 0,
+  ...more,
+});
+
+function inWax(fault: PouredFault, found: FaultCase): RemedyOption {
+  if (fault === 'marring') return takenBack(found);
+  return fault === 'missed-patch' ? laidThere(found, 'beside-it') : option(...IN_WAX[fault]);
+}
+
+/**
+ * A missed area is bare: a small job of its own, since on wet paint, or over what the wash left, nothing bonds.
+ * @param spares what a wipe would take off beside it: then none is used
+ */
+function laidThere({ panel, dryForMin }: FaultCase, spares?: 'beside-it'): RemedyOption {
+  const wipe = spares ? undefined : spotWipe(panel);
+  return option('laid-again', 'Once it may get wet: find it wet, dry it, lay that patch.', {
+    steps: [
+      'Dry it, and blow out the joints beside it',
+      ...(wipe ? [`${STEP_KINDS[wipe].name}, a hand’s width around it too`] : []),
+      'Lay it again and level it as the first time',
+      'Keep it dry',
+    ],
+    ...(wipe && { does: [wipe] }),
+    ...(dryForMin !== undefined && { dryForMin }),
+  });
+}
+
+/** A hardened spot worked back to the surface and laid again, where such a surface lets it be worked at all. */
+function takenBack({ panel }: FaultCase): RemedyOption {
+  const work = spotWork(panel);
+  if (work.kind === undefined) {
+    return option('polished', 'Worked back and laid again.', {
+      never: `It has set, and cannot be worked back here: ${work.never}. Leave it and tell the owner.`,
+    });
   }
-  if (fault === 'haze') return [of('wiped', set), ACCEPTED];
-  if (fault === 'missed-patch') {
-    const dry = found.dryForMin === undefined ? {} : { dryForMin: found.dryForMin };
-    return [of('laid-again', set, { steps: PATCH_STEPS, ...dry }), ACCEPTED];
-  }
-  const short = spareUm !== undefined && spareUm < polishUm;
-  return [
-    of('polished', set, {
-      clearUm: polishUm,
-      ...(short && {
-        never: `A polish takes up to ${polishUm.toFixed(1)} µm, and only ${Math.max(0, spareUm).toFixed(1)} µm may go here.`,
-      }),
-    }),
-    ACCEPTED,
-  ];
+  const wipe = spotWipe(panel);
+  const { clearUm, kind } = work;
+  return option(
+    'polished',
+    `${STEP_KINDS[kind].name} on the spot${wipe ? `, ${lower(wipe)}` : ''}, then lay it again.`,
+    {
+      clearUm,
+      does: wipe ? [kind, wipe] : [kind],
+    },
+  );
 }

@@ -4,6 +4,7 @@ export {
   milestoneFactor,
   SUBSTRATE_IDS,
   substrateFactors,
+  type Substrate,
   type SubstrateId,
   SUBSTRATES,
 } from './substrates';

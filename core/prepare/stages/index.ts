@@ -13,7 +13,6 @@ export { shareKey } from './marks-gone';
 export type { MarkOutcome, ObservationEntry } from './observations';
 export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';
 export type { Ledger } from './ledger';
-export { mostTakenUm, polishSteps } from './polish-steps';
 export { type Level, LEVEL_DEFINITIONS, LEVELS, levelSays } from './levels';
 export { type PreparePhase, preparePhase, type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
@@ -22,6 +21,7 @@ export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
 export { removalsToComeUm } from './removals';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
+export { type SpotCase, spotWipe, spotWork } from './spot-work';
 export {
   afterStageEntry,
   PAUSE_REASONS,

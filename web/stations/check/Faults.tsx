@@ -72,7 +72,7 @@ function Ways({ fault }: { readonly fault: FoundFault }) {
   const job = useJob('at', 'id', 'nowMin', 'planned', 'prepared', 'record', 'sheet');
   const { tap, settling } = useTap(job.id);
   const { planned, record, sheet, prepared, nowMin } = job;
-  const ways = remediesFor({ planned, record, sheet, preparation: prepared.preparation }, fault, nowMin);
+  const ways = remediesFor({ planned, record, sheet, prepared }, fault, nowMin);
   return (
     <div className="mt-1 space-y-2">
       {ways.map(({ how, step, minutes, clearUm, untilMin, never, steps, dryForMin }) => (

@@ -103,7 +103,7 @@ function remedy(
   { patch }: SheetPatch,
   fault: LayingFault,
 ) {
-  const known = { planned, record, sheet, preparation: prepared.preparation };
+  const known = { planned, record, sheet, prepared };
   const [first] = remediesFor(known, { patch, fault }, nowMin);
   if (!first) return '';
   const until = first.untilMin === undefined ? '' : ` It can be re-wetted until ${clock(at(first.untilMin))}.`;
