@@ -89,6 +89,36 @@ test('a rule is set aside with a written reason that stays, a matter of safety i
   await expect(page).toHaveURL(/taped-shuttle\/layer\?panel=roof/);
 });
 
+test('what is laid needs a wash: left out it stops the job, and is done after all, or taken as done on somebody’s word', async ({
+  page,
+}) => {
+  const leaveOut = async () => {
+    await page.getByRole('link', { name: /^Prepare/ }).click();
+    await page.getByRole('option', { name: /^Tank, side, left/ }).click();
+    const wash = page.getByRole('listitem').filter({ has: page.getByText('Two-bucket wash', { exact: true }) });
+    await wash.getByRole('checkbox', { name: 'Leave it out here' }).check();
+    await page.getByRole('link', { name: /^Layer/ }).click();
+    await page.getByRole('button', { name: 'Whole item' }).click();
+  };
+  await page.goto('/jobs/satin-tourer/layer');
+  await leaveOut();
+  const before = page.locator('section').filter({ hasText: 'Before anything is laid' });
+  await expect(before).toContainText('One panel is not washed: two-bucket wash is left out.');
+  await expect(page.getByRole('link', { name: /^Layer/ })).toContainText('1 not clean');
+  await before.getByRole('button', { name: 'Do it after all' }).click();
+  await expect(before).toBeHidden();
+
+  await leaveOut();
+  await before.getByRole('button', { name: 'It came washed' }).click();
+  await before.getByLabel('Who washed it, and when').fill('the owner, this morning');
+  await page.keyboard.press('Tab');
+  await expect(before).toContainText('Taken as washed: the owner, this morning.');
+  await expect(page.getByRole('link', { name: /^Layer/ })).not.toContainText('not clean');
+  await saved(page);
+  await before.getByRole('button', { name: 'Take back' }).click();
+  await expect(before).toContainText('One panel is not washed');
+});
+
 test('a stack is taken in hand and laid by tap and by zone; what the rules refuse says why where it was tapped', async ({
   page,
 }) => {

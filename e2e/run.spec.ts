@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, NOW, recordOf, test } from './workshop';
+import { expect, NOW, recordOf, sayItIsDone, test } from './workshop';
 
 const inHand = (page: Page) => page.getByRole('region', { name: 'In hand' });
 const large = (page: Page) => inHand(page).getByRole('heading');
@@ -122,6 +122,42 @@ test('another way than planned: a panel before its turn, one left out for a reas
     .toEqual(['left-out', 'taken-up', 'run-pause', 'run-resume']);
 });
 
+test('levelling long before its window, and laying with no bottle in hand, are asked about first', async ({ page }) => {
+  // Somebody put the bottle back.
+  const stock = (await (await page.request.get('/api/jobs/teal-hatchback/stock')).json()) as {
+    kinds: { things: { id: string; inHand?: string }[] }[];
+  };
+  const held = stock.kinds.flatMap(({ things }) => things).filter(({ inHand }) => inHand === 'teal-hatchback');
+  for (const { id: thing } of held)
+    await page.request.post('/api/stock/log', {
+      data: { id: `back-${thing}`, at: NOW, entry: { type: 'put-back', thing } },
+    });
+  await page.goto('/jobs/teal-hatchback/run');
+  await does(page, 'Lay only');
+  await expect(page.getByRole('group', { name: 'Bottle in hand' })).toContainText('No bottle in hand');
+  await page.getByRole('button', { name: 'Start laying' }).click();
+  const bottle = page.getByRole('dialog', { name: /^No bottle of Ledger Base in hand$/ });
+  await bottle.getByRole('button', { name: 'Take one first' }).click();
+  const types = async () => (await recordOf(page, 'teal-hatchback')).map(({ type }) => type);
+  const before = (await types()).length;
+  await page.getByRole('button', { name: 'Start laying' }).click();
+  await bottle.getByRole('button', { name: 'Lay without' }).click();
+  await page.getByRole('button', { name: 'Laid', exact: true }).click();
+  await expect.poll(async () => (await types()).slice(before)).toEqual(['answered', 'lay-start', 'lay-end']);
+
+  // Seconds after it was laid: whoever levels it now is asked, and waits.
+  const soon = page.getByRole('button', { name: /^Level Rear bumper opens in/ });
+  await soon.click();
+  const early = page.getByRole('dialog', { name: 'Too early to level' });
+  await expect(early).toContainText(/opens in \d/);
+  await early.getByRole('button', { name: 'Wait' }).click();
+  await soon.click();
+  await early.getByRole('button', { name: 'Level it now' }).click();
+  await expect
+    .poll(async () => (await types()).slice(before))
+    .toEqual(['answered', 'lay-start', 'lay-end', 'level-start']);
+});
+
 test('from the first foam: stages one after the other with their clocks, then what the first patch wants at hand', async ({
   page,
 }) => {
@@ -143,6 +179,11 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await expect(stage.getByRole('heading')).not.toHaveText('Wheels');
 
   await stage.getByRole('button', { name: 'Go on to laying' }).click();
+  const asked = page.getByRole('dialog', { name: /stages are not ticked off/ });
+  await asked.getByRole('button', { name: /^Back to/ }).click();
+  await expect(stage).toBeVisible();
+  await stage.getByRole('button', { name: 'Go on to laying' }).click();
+  await asked.getByRole('button', { name: 'Go on to laying' }).click();
   await page.getByRole('button', { name: 'Move the start to now' }).click();
   const gate = page.getByRole('region', { name: 'Before the first patch' });
   await expect(gate).toContainText('nobody will know which batch lies on it');
@@ -153,6 +194,11 @@ test('from the first foam: stages one after the other with their clocks, then wh
   await gate.getByRole('group', { name: 'Bottle in hand' }).getByRole('button').first().click();
   await expect(gate).not.toContainText('nobody will know which batch lies on it');
   await gate.getByRole('button', { name: /lies ready$/ }).click();
+  // The checklist stops: nobody lays on what is not washed and wiped. That it is done is said, and kept.
+  await expect(page.getByRole('button', { name: 'Start laying' })).toBeHidden();
+  await expect(gate).toContainText(/Washed\s*Not ticked off: .*two-bucket wash on \d+ panels/);
+  await expect(gate.getByRole('button', { name: 'Go without: Washed' })).toHaveCount(0);
+  await sayItIsDone(page);
   await expect(page.getByRole('button', { name: 'Start laying' })).toBeVisible();
   const answers = async () =>
     (await recordOf(page, 'satin-tourer')).flatMap((entry) => (entry.type === 'answered' ? [entry.answer] : []));

@@ -1,4 +1,4 @@
-import { expect, goOn, saved, test } from './workshop';
+import { expect, goOn, saved, sayItIsDone, test } from './workshop';
 
 test.use({ sample: false });
 
@@ -105,7 +105,13 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
     await page.getByRole('link', { name: /^Run/ }).click();
     // The order of work begins with its preparation; what is done elsewhere is passed over.
     await page.getByRole('button', { name: 'Go on to laying' }).click();
+    const asked = page.getByRole('dialog', { name: /stages are not ticked off/ });
+    await asked.getByRole('button', { name: 'Go on to laying' }).click();
     await expect(page.getByRole('region', { name: 'Before the first patch' })).toContainText('things are open');
+    // Nobody lays on what was not washed and wiped: somebody says that it was.
+    const gate = page.getByRole('region', { name: 'Before the first patch' });
+    await expect(gate).toContainText(/Washed.*Not ticked off: two-bucket wash on 1 panel/);
+    await sayItIsDone(page);
     await page.getByRole('button', { name: /lies ready$/ }).click();
     const begin = page.getByRole('button', { name: 'Start laying' });
     const finished = page.getByRole('heading', { name: /patches laid and levelled/ });

@@ -204,3 +204,15 @@ export async function goOn(page: Page, address: string): Promise<void> {
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 }
+
+/** Says at the list before the first patch that what nobody ticked off is done: each need by itself, asked once more. */
+export async function sayItIsDone(page: Page): Promise<void> {
+  const gate = page.getByRole('region', { name: 'Before the first patch' });
+  for (const what of ['Washed', 'Decontaminated', 'Wiped']) {
+    const done = gate.getByRole('button', { name: `${what}: it is done` });
+    if (!(await done.isVisible())) continue;
+    await done.click();
+    await page.getByRole('dialog').getByRole('button', { name: 'It is done' }).click();
+    await expect(done).toBeHidden();
+  }
+}

@@ -22,7 +22,7 @@ import { LAYING_SCHOOLS, type LayingSchools } from '#core/products/schools';
 import { STILL_AIR } from '#core/time/air';
 import { CREW_ROLES } from '#core/plan/crew';
 import { AHEAD_SCHOOLS } from '#core/plan/job';
-import { LEVELS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/prepare/stages';
+import { LEVELS, NEEDS, PAIR_IDS, SANDINGS, SCOPE_STATES, SPOT_MACHINES, USES } from '#core/prepare/stages';
 import { CREW_MODES, DEFAULT_PACE } from '#core/plan/sections';
 import { STEP_KIND_IDS } from '#core/prepare/steps';
 import { careDays, productSchema } from '#formats/shelf';
@@ -374,6 +374,8 @@ export const jobSchema = object({
     hourRate: wholeNonNegative().optional(),
     /** Steps left out by hand: a kind for the whole item, or surface/kind. */
     leftOut: list(nonEmpty()).optional(),
+    /** What was done elsewhere before it came, and who says so: it is not asked for again before anything is laid. */
+    cameWith: list(object({ need: oneOf(NEEDS), says: nonEmpty() }), NEEDS.length).optional(),
     /** Surfaces from which what is found comes off before anything is laid. */
     strip: list(nonEmpty(), JOB_LIMITS.surfaces).optional(),
     /** Surfaces from which only the layer found on top comes off: it is renewed, what carries it stays. */

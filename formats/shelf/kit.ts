@@ -51,6 +51,7 @@ export const kitEntrySchema = z.discriminatedUnion(
       kind: z.literal('liquid'),
       ...named,
       grade: oneOf(LIQUID_GRADES),
+      aviationApproved: flag().optional(),
       diminishing: flag().default(false),
       filling: flag().default(false),
       mlPerDot: positive(),

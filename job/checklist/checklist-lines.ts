@@ -1,4 +1,6 @@
 import type { PickGroup } from '#core/lay/pick-list';
+import type { Need } from '#core/prepare/stages';
+import type { StillToDo } from '#job/prepare';
 import { answerKey, type RunRecord } from '#core/lay/run';
 
 /** One thing that has to be there before the first patch. */
@@ -8,6 +10,8 @@ export interface ChecklistLine {
   readonly what: string;
   /** Worn against harm: it is there, or nobody begins. */
   readonly protective?: true;
+  /** Nothing is laid without it: it is done, or somebody says that it was. */
+  readonly needed?: true;
   /** `met`: known to be so. `yes`, `without`: answered for by hand. Absent: still asked. */
   readonly state?: 'met' | 'yes' | 'without';
   /** What is known to be wrong with it. */
@@ -18,6 +22,8 @@ interface Asked {
   /** What the job wants at hand. */
   readonly groups: readonly PickGroup[];
   readonly record: Pick<RunRecord, 'answers'>;
+  /** What nobody has ticked off though laying needs it. */
+  readonly still: readonly StillToDo[];
   /** Of the first patch. */
   readonly product: string;
   /** Whether its window opens, and holds, in the air of now. */
@@ -28,8 +34,25 @@ interface Asked {
   readonly hasDoors: boolean;
 }
 
-/** Before the first patch: what is worn, what lies ready, the air, the bottle, the light, the doors. In that order. */
-export function checklistLines({ groups, record, product, airHolds, hasBottle, hasDoors }: Asked): ChecklistLine[] {
+const NEED_WORDS: Readonly<Record<Need, string>> = {
+  wash: 'Washed',
+  decontamination: 'Decontaminated',
+  wipe: 'Wiped',
+};
+
+/** The line that asks for a bottle of a product. */
+export const bottleLine = (product: string): string => `bottle/${product}`;
+
+/** Before the first patch: what is washed and wiped, what is worn, what lies ready, the air, the bottle, the light, the doors. In that order. */
+export function checklistLines({
+  groups,
+  record,
+  still,
+  product,
+  airHolds,
+  hasBottle,
+  hasDoors,
+}: Asked): ChecklistLine[] {
   const listed = groups
     .filter(({ key }) => key === 'worn' || key === `lay/${product}/1`)
     .flatMap(({ lines }) => lines)
@@ -43,6 +66,12 @@ export function checklistLines({ groups, record, product, airHolds, hasBottle, h
   const known = (line: string, what: string, holds: boolean, trouble: string): ChecklistLine =>
     holds ? { line, what, state: 'met' } : { line, what, trouble };
   const lines: ChecklistLine[] = [
+    ...still.map(({ need, open }): ChecklistLine => ({
+      line: `need/${need}`,
+      what: NEED_WORDS[need],
+      needed: true,
+      trouble: `Not ticked off: ${open.map(({ name, panels }) => `${name.toLowerCase()} on ${panels} ${panels === 1 ? 'panel' : 'panels'}`).join(', ')}.`,
+    })),
     ...listed,
     known(
       'air',
@@ -54,7 +83,7 @@ export function checklistLines({ groups, record, product, airHolds, hasBottle, h
       ? []
       : [
           known(
-            'bottle',
+            bottleLine(product),
             'The bottle is chosen',
             hasBottle,
             'No bottle is chosen: nobody will know which batch lies on it.',
@@ -65,7 +94,8 @@ export function checklistLines({ groups, record, product, airHolds, hasBottle, h
   ];
   return lines.map((line) => {
     const given = record.answers.get(answerKey('gate', line.line));
-    const stands = given && line.state === undefined && !(line.protective && given.answer === 'without');
+    const stands =
+      given && line.state === undefined && !((line.protective || line.needed) && given.answer === 'without');
     return stands ? { ...line, state: given.answer } : line;
   });
 }

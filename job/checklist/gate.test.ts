@@ -22,6 +22,7 @@ const lines = (more: Partial<Parameters<typeof checklistLines>[0]> = {}, ...entr
   checklistLines({
     groups,
     record: foldLog(entries.map((entry, nth) => ({ id: `e${nth}`, atMin: nth, entry }))),
+    still: [],
     product: 'base',
     airHolds: true,
     hasBottle: true,
@@ -35,14 +36,27 @@ test('what is worn, what its first coat wants, air, bottle, light and doors are 
     ['worn/gloves', undefined],
     ['lay/base/1/towel', undefined],
     ['air', 'met'],
-    ['bottle', 'met'],
+    ['bottle/base', 'met'],
     ['light', undefined],
     ['doors', undefined],
   ]);
   expect(lines()[0]!.what).toBe('Gloves: 4');
   expect(lines({ hasDoors: false, hasBottle: undefined }).map(({ line }) => line)).not.toEqual(
-    expect.arrayContaining(['doors', 'bottle']),
+    expect.arrayContaining(['doors', 'bottle/base']),
   );
+});
+
+test('what laying needs is ticked off in its stage, or somebody says that it is done; nobody goes without it', () => {
+  const still = [{ need: 'wash', open: [{ name: 'Two-bucket wash', panels: 22 }] }] as const;
+  const [wash] = lines({ still });
+  expect(wash).toMatchObject({
+    line: 'need/wash',
+    needed: true,
+    trouble: 'Not ticked off: two-bucket wash on 22 panels.',
+  });
+  const said = (answer: 'yes' | 'without'): RunEntry => ({ type: 'answered', list: 'gate', line: 'need/wash', answer });
+  expect(lines({ still }, said('without'))[0]!.state).toBeUndefined();
+  expect(lines({ still }, said('yes'))[0]!.state).toBe('yes');
 });
 
 test('what is missing is said with what follows from it, and can be answered for', () => {
@@ -51,9 +65,9 @@ test('what is missing is said with what follows from it, and can be answered for
     lines(bad)
       .filter(({ trouble }) => trouble !== undefined)
       .map(({ line }) => line),
-  ).toEqual(['air', 'bottle']);
-  const without: RunEntry = { type: 'answered', list: 'gate', line: 'bottle', answer: 'without' };
-  expect(lines(bad, without).find(({ line }) => line === 'bottle')).toMatchObject({
+  ).toEqual(['air', 'bottle/base']);
+  const without: RunEntry = { type: 'answered', list: 'gate', line: 'bottle/base', answer: 'without' };
+  expect(lines(bad, without).find(({ line }) => line === 'bottle/base')).toMatchObject({
     state: 'without',
     trouble: expect.any(String) as string,
   });

@@ -1,1 +1,1 @@
-export { checklistLines } from './checklist-lines';
+export { bottleLine, checklistLines } from './checklist-lines';

@@ -1,5 +1,6 @@
 /** Changes to a job as pure steps from one draft to the next; the server and the undo stack see only whole drafts. */
 import { twinOf } from '#core/survey/condition';
+import type { Need, PrepStep } from '#core/prepare/stages';
 import type { PlacedReading, ReadingSource } from '#core/survey/paint';
 import { bayAmbient, correctedBy } from '#core/time/air';
 import type { Bay, Job, JobDraft, Layer, Surface, SurfaceMark } from '#formats/job';
@@ -24,6 +25,25 @@ export const changeOwner = (changes: Partial<NonNullable<Job['owner']>>): Edit =
 
 export const changePrepare = (changes: Partial<NonNullable<Job['prepare']>>): Edit =>
   inDocument((document) => ({ ...document, prepare: { ...document.prepare, ...changes } }));
+
+/** Steps of preparation that were left out are done after all: on the whole item, or on the panel they were left out of. */
+export const doAfterAll = (steps: readonly Pick<PrepStep, 'surface' | 'kind'>[]): Edit => {
+  const keys = new Set(steps.flatMap(({ surface, kind }) => [kind, `${surface}/${kind}`]));
+  return inDocument(({ prepare, ...document }) => ({
+    ...document,
+    prepare: { ...prepare, leftOut: prepare?.leftOut?.filter((key) => !keys.has(key)) },
+  }));
+};
+
+/** Something laying needs was done before it came, as somebody says; nothing said: it was not. */
+export const setCameWith = (need: Need, says: string | undefined): Edit =>
+  inDocument(({ prepare, ...document }) => {
+    const others = prepare?.cameWith?.filter((each) => each.need !== need) ?? [];
+    return {
+      ...document,
+      prepare: { ...prepare, cameWith: says === undefined ? others : [...others, { need, says }] },
+    };
+  });
 
 export const changeDays = (changes: Partial<NonNullable<Job['days']>>): Edit =>
   inDocument((document) => ({ ...document, days: { ...document.days, ...changes } }));

@@ -8,7 +8,7 @@ import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
 import { curingDates, daysView, leavesMin, outdoorsOf, ownerDates } from '#job/days';
 import { planInput } from '#job/plan';
-import { withFoundStill } from '#job/prepare';
+import { unreadyPanels, withFoundStill } from '#job/prepare';
 import { countsFrom, inOpeningHours, layingFrom } from '#job/promise';
 import { type FoundInStock, withStock, withUsage } from '#job/stock';
 import { doneView, preparedWith, standingView } from '#job/view';
@@ -83,6 +83,8 @@ export function jobModel() {
     inOpeningHours(input, job, hours, { record: run, nowMin: now }),
   );
   const prepared = createLast([document, settings], preparedWith);
+  /** Panels that are to be laid on without the wash, decontamination or wipe that needs. */
+  const unready = createSteady([prepared], unreadyPanels);
   /** When laying may begin, its preparation done. */
   const layFromMin = createLast([planned, prepared, record, countsFromMin], (input, { preparation, day }, run, now) =>
     layingFrom(input, preparation, day, { record: run, nowMin: now }),
@@ -112,7 +114,7 @@ export function jobModel() {
   /** The dates that matter to the owner. */
   const dates = createLast([document, plan, days, curing], ownerDates);
   return {
-    ...{ live, done, record, asPlanned, planned, prepared, countsFromMin, layFromMin },
+    ...{ live, done, record, asPlanned, planned, prepared, unready, countsFromMin, layFromMin },
     ...{ sheet, plan, progress, days, outdoors, standing, curing, dates },
   };
 }

@@ -9,7 +9,7 @@ import type { ProductSheet } from '#formats/shelf';
 import { choiceSurfaces, wishesOf } from '#job/choose';
 import { planInput, withTakenOff } from '#job/plan';
 import { bySchoolsOf } from '#job/terms';
-import { panelCases } from '#job/prepare';
+import { panelCases, type Unready, unreadyPanels } from '#job/prepare';
 import { panelsInWords, stackInWords, toPlan } from './stacks';
 
 /** An offer as it comes out on the item of a job. */
@@ -21,6 +21,8 @@ export interface Quoted {
   readonly price: OfferPrice;
   /** Of the marks on this item, the share that goes by this offer's correction; absent: none is marked. */
   readonly goneShare?: number | undefined;
+  /** Panels it would lay on without the wash, decontamination or wipe that needs. */
+  readonly unready: readonly Unready[];
   /** It lays nothing on this item: why, and what on the shelf would do. */
   readonly nothing?: { readonly why: string; readonly would: readonly string[] } | undefined;
 }
@@ -55,7 +57,9 @@ export function quoted(
     products: [...shelf],
     surfaces: bare.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };
-  const { minutes, goneShare } = prepareItem(panelCases(laid), { ...settings, level: offer.level });
+  const cases = panelCases(laid);
+  const preparation = prepareItem(cases, { ...settings, level: offer.level });
+  const { minutes, goneShare } = preparation;
   const surfaces = wanted.map((surface) => ({ ...surface, fixed: stacks.get(surface.id) ?? [] }));
   // The same run sheet as the plan's, whoever works whenever: hours that are paid for do not depend on the clock.
   const out = layOut(planInput(laid));
@@ -71,6 +75,7 @@ export function quoted(
     applied,
     stripped,
     price,
+    unready: unreadyPanels({ cases, preparation }),
     ...(goneShare !== undefined && { goneShare }),
     ...(applied.every(({ layers }) => layers.length === 0) && { nothing: whyNothing(wanted, applied, byRules) }),
   };

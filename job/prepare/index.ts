@@ -1,6 +1,7 @@
 export { hiddenMarks, type MarkBecame, marksBecame } from './hidden-marks';
 export { remindersOf } from './reminders';
 export { closingList } from './closing-list';
+export { stillBeforeLaying, type StillToDo, type Unready, unreadyMatters, unreadyPanels } from './unready';
 export {
   clearTakenUm,
   donePanels,

@@ -179,6 +179,7 @@ export function panelCases(job: Job): PanelCase[] {
       existing: staysOn(job, surface),
       strips: stripped(job, surface, areaM2, spare),
       toCome: layers.map(({ family }) => family),
+      cameWith: job.prepare?.cameWith?.map(({ need }) => need),
       removalsUm: removalsToComeUm({
         substrate,
         layers: layers.map(({ name, family, ratedMonths, comesOffBy }) => ({ name, family, ratedMonths, comesOffBy })),

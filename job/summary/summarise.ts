@@ -12,7 +12,7 @@ import { traitsOf } from '#job/view';
 /** A job in brief, with the moments that are still to come. */
 export function summarise(
   { id, version, bayId, document }: Pick<JobRecord, 'id' | 'version' | 'bayId' | 'document'>,
-  { plan, progress, record, prepared, days, standing }: JobFacts,
+  { plan, progress, record, prepared, unready, days, standing }: JobFacts,
   nowMin: number,
 ): JobSummary {
   const { startAt, item, owner } = document;
@@ -34,7 +34,7 @@ export function summarise(
     areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
     patchesDone,
     patchesTotal,
-    stops: plan.findings.filter(({ severity }) => severity === 'stop').length,
+    stops: plan.findings.filter(({ severity }) => severity === 'stop').length + unready.length,
     waterSafe: at(plan.waterSafeMin),
     handover: at(visitEnd ?? plan.handoverMin),
     firstWash: at(firstWashMin(standing)),

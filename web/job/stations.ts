@@ -43,6 +43,8 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
     const bare = job.document.surfaces.filter(({ layers }) => layers.length === 0).length;
     const refused = stops(job, ['not-allowed', 'bond', 'fresh-paint']);
     if (refused > 0) return { text: `${refused} refused`, tone: 'stop' };
+    const notReady = new Set(job.unready.map(({ surface }) => surface)).size;
+    if (notReady > 0) return { text: `${notReady} not clean`, tone: 'stop' };
     if (job.document.surfaces.length === bare) return { text: 'nothing chosen yet', tone: 'lacks' };
     return bare > 0 ? { text: `${bare} stay bare`, tone: 'plain' } : { text: 'every panel chosen', tone: 'done' };
   },

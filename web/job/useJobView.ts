@@ -30,7 +30,7 @@ import { useSteady } from '../ui/useSteady';
 import { useNow } from '../ui/useNow';
 
 /** One job as every station sees it: the draft, what was done, and all that follows from both. */
-export interface JobView extends Pick<JobFacts, 'days' | 'outdoors' | 'standing' | 'prepared'> {
+export interface JobView extends Pick<JobFacts, 'days' | 'outdoors' | 'standing' | 'prepared' | 'unready'> {
   readonly id: string;
   readonly draft: JobDraft;
   readonly document: Job;
@@ -214,6 +214,7 @@ export function useLoadedJob(id: string): LoadedJob {
     outdoors: model.outdoors(later),
     standing: model.standing(later),
     prepared: model.prepared(inputs),
+    unready: model.unready(inputs),
     nowMin,
     chosen: surfaces.get(params.get('panel') ?? ''),
     choose,

@@ -29,6 +29,7 @@ export {
   type PadThing,
 } from './things';
 export {
+  approvalFault,
   batteriesFor,
   clayFor,
   cleanerFor,

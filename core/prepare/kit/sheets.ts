@@ -40,6 +40,8 @@ export type LiquidGrade = (typeof LIQUID_GRADES)[number];
 export interface LiquidSheet extends Named {
   readonly kind: 'liquid';
   readonly grade: LiquidGrade;
+  /** The makers of aircraft approve it. */
+  readonly aviationApproved?: boolean | undefined;
   /** Its grains break down as they work: it is worked to the end, not topped up. */
   readonly diminishing: boolean;
   /** It fills: what it shows is not what is left, until it is wiped off. */

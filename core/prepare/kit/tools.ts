@@ -1,6 +1,6 @@
 import type { Make } from '#core/item/make';
 import { type SubstrateId, SUBSTRATES } from '#core/item/substrates';
-import type { StepKindId } from '#core/prepare/steps';
+import { STEP_KINDS, type StepKindId } from '#core/prepare/steps';
 import {
   type CleanerSheet,
   GRADE_OF,
@@ -34,6 +34,8 @@ export interface ToolCase {
   readonly substrate: SubstrateId;
   readonly body?: Make['body'];
   readonly piece?: Make['piece'];
+  /** It belongs to an aircraft. */
+  readonly aircraft?: boolean | undefined;
   /** Of one copy, and all round it. */
   readonly areaM2: number;
   readonly edgeM: number;
@@ -101,9 +103,10 @@ export function toolFor(
   const cuts =
     decided?.machine === 'rotary' || (decided?.machine === undefined && school === 'rotary') ? 'rotary' : 'dual';
   // What fills shows less than is there: it is for hiding, and never for judging what a step took away.
-  const liquid = ofKind(kit, 'liquid').find(
+  const liquids = ofKind(kit, 'liquid').filter(
     (sheet) => sheet.grade === grade && sheet.filling === (grade === 'filling'),
   );
+  const liquid = (panel.aircraft && liquids.find(({ aviationApproved }) => aviationApproved)) || liquids[0];
   const machine =
     reach === 'recess' ? undefined : machineFor(panel, reach, kind, cordless ? withoutCables(kit) : kit, cuts);
   const materials = decided ? [decided.material] : PADS_FOR[grade];
@@ -337,6 +340,21 @@ export function cleanerFor(
   const [first] = serving;
   if (!first) return {};
   return { refused: `${first.name} ${objection(first)!}, and nothing else on the shelf will do` };
+}
+
+/**
+ * Why a step that pours or polishes is not done on an aircraft: nothing for it on the shelf is approved for one; undefined:
+ * the step uses no liquid, or an approved one.
+ */
+export function approvalFault(
+  kind: StepKindId,
+  cleaner: CleanerSheet | undefined,
+  liquid: LiquidSheet | undefined,
+): string | undefined {
+  const pours = STEP_KINDS[kind].uses.some(({ unit }) => unit === 'ml');
+  if (!pours || cleaner?.aviationApproved || liquid?.aviationApproved) return undefined;
+  const name = STEP_KINDS[kind].name.toLowerCase();
+  return `nothing on the shelf for ${name} is approved for aircraft`;
 }
 
 /** Coarser clay for more: fine where the touch says little, medium where it is rough, coarse never without asking. */

@@ -16,9 +16,18 @@ export type { Ledger } from './ledger';
 export { type Level, LEVEL_DEFINITIONS, LEVELS, levelSays } from './levels';
 export { type PreparePhase, preparePhase, type Turn, workingDay, type WorkingDay } from './order';
 export { inOwnersWords, type PlacedMark } from './owner-words';
-export { isDone, type PanelCase, type PanelPreparation, type PrepareSettings, SCOPE_STATES } from './panel-case';
+export {
+  isDone,
+  type PanelCase,
+  type PanelPreparation,
+  type PrepareSettings,
+  type PrepStep,
+  SCOPE_STATES,
+} from './panel-case';
 export { CUTTING_BY_HARDNESS, REFINING_BY_HARDNESS } from './pace';
 export { removalsToComeUm } from './removals';
+export { type Need, NEEDS } from './needs';
+export { type Lacking, lackingOn, stillToDo } from './readiness';
 export { type PrepareSchools, SCHOOL_CHOICES, USUAL_SCHOOLS } from './schools';
 export { FULL_SITE } from './site';
 export { type SpotCase, spotWipe, spotWork } from './spot-work';

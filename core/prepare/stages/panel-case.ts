@@ -9,6 +9,7 @@ import type { CleanerSheet, Kit, Tool } from '#core/prepare/kit';
 import type { StepKindId } from '#core/prepare/steps';
 import type { AllowedLevel, Ledger } from './ledger';
 import type { Level } from './levels';
+import type { Need } from './needs';
 import type { SharesSeen } from './marks-gone';
 import type { MeasuredPair } from './measured';
 import type { Sanding } from './grits';
@@ -39,6 +40,8 @@ export interface PanelCase extends Make, Pick<Evidence, 'touch' | 'iron' | 'wate
   readonly toCome: readonly FamilyId[];
   /** What is found on it and is to come off first, as it was decided. */
   readonly strips?: Removal | undefined;
+  /** What it needs before laying and has had already, done elsewhere. */
+  readonly cameWith?: readonly Need[] | undefined;
   /** Clear that taking the protection off again costs over the planned life, µm. */
   readonly removalsUm: number;
   /** What was agreed of it, where it is not simply included. */

@@ -8,6 +8,8 @@ export interface StageNow {
   readonly stage: PrepStage;
   readonly nth: number;
   readonly of: number;
+  /** How many are not finished yet. */
+  readonly open: number;
 }
 
 /**
@@ -25,5 +27,6 @@ export function stageNow(all: readonly PrepStage[], records: ReadonlyMap<string,
   };
   const [stage] = [...stages].sort((a, b) => rank(a) - rank(b));
   if (!stage || rank(stage) === 4) return undefined;
-  return { stage, nth: stages.indexOf(stage) + 1, of: stages.length };
+  const open = stages.filter((each) => rank(each) < 4).length;
+  return { stage, nth: stages.indexOf(stage) + 1, of: stages.length, open };
 }

@@ -1,4 +1,13 @@
-import { clayFor, cleanerFor, type Kit, NO_KIT, padHoldsM2, type Tool, toolFor } from '#core/prepare/kit';
+import {
+  approvalFault,
+  clayFor,
+  cleanerFor,
+  type Kit,
+  NO_KIT,
+  padHoldsM2,
+  type Tool,
+  toolFor,
+} from '#core/prepare/kit';
 import { STEP_KINDS, type StepKind, type StepUse } from '#core/prepare/steps';
 import type { PanelCase, PrepareSettings, PrepStep, Wanted } from './panel-case';
 import { awkwardness, hardnessFactor, jackingMin, padFactor, pieceMin, toneFactor } from './pace';
@@ -34,7 +43,10 @@ export function toStep(
   );
   const cordless = tool !== undefined && (tool.reach === 'recess' || tool.machine?.drive === 'battery');
   const place = cordless && !power ? undefined : siteFaultOf(kind, settings);
-  const impossible = ruling?.reason ?? barred ?? place ?? refused;
+  // Without a shelf nobody knows what would be poured.
+  const unapproved =
+    panel.aircraft === true && settings.kit !== undefined ? approvalFault(kind, cleaner, tool?.liquid) : undefined;
+  const impossible = ruling?.reason ?? barred ?? place ?? refused ?? unapproved;
   const fast = tool?.rotary ? ROTARY_FACTOR : 1;
   const awkward = awkwardness(panel, kind);
   const rate =

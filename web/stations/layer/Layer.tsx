@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button';
 import { Findings } from '../../ui/Findings';
 import { AnswerMark } from '../../ui/Mark';
 import { NewerSheets } from './NewerSheets';
+import { NotReady } from './NotReady';
 import { StrippingCosts } from './StrippingCosts';
 import { StackEditor } from './StackEditor';
 import { LEGEND, useLayerView, ViewSwitch } from './ViewSwitch';
@@ -188,6 +189,7 @@ function Whole() {
           Tap it, or walk there with the arrow keys. A stack can then be put on all panels of the same kind at once.
         </p>
       </section>
+      <NotReady />
       {findings.length > 0 && (
         <Part title="What the rules say">
           <Findings findings={findings} nameOf={nameOf} onChoose={choose} />

@@ -18,6 +18,7 @@ import { AddLayer } from './AddLayer';
 import { Hazards } from './Hazards';
 import { FoundHere } from './FoundHere';
 import { LayerActions, LayerControls } from './LayerControls';
+import { NotReady } from './NotReady';
 import { SortableSample } from './SortableSample';
 import { StackLife } from './StackLife';
 import { afterWayOut, layerKey, moved, sameStack } from './stack-edits';
@@ -102,6 +103,7 @@ export function StackEditor({ surface, onPickUp }: StackEditorProps) {
       <PanelHead>
         <p className="text-ink-2">{SUBSTRATES[surface.substrate].name}</p>
       </PanelHead>
+      <NotReady only={surface.id} />
       <Part title="The stack">
         <AddLayer
           ground={ground}

@@ -1,6 +1,9 @@
 import { Check, TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { AskFirst, type Question } from '../../bay/AskFirst';
 import { patchWindow, type SheetPatch } from '#core/lay/run';
-import { checklistLines } from '#job/checklist';
+import { bottleLine, checklistLines } from '#job/checklist';
+import { stillBeforeLaying } from '#job/prepare';
 import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
@@ -12,7 +15,7 @@ import { useTap } from '../../bay/useTap';
 export function useChecklist(
   job: Pick<
     JobView,
-    'at' | 'document' | 'id' | 'nowMin' | 'plan' | 'planned' | 'prepared' | 'products' | 'record' | 'stock'
+    'at' | 'document' | 'id' | 'nowMin' | 'plan' | 'planned' | 'prepared' | 'products' | 'record' | 'sheet' | 'stock'
   >,
   first: SheetPatch | undefined,
 ) {
@@ -20,10 +23,12 @@ export function useChecklist(
   if (!first) return [];
   const { product } = first.coat;
   const { window } = patchWindow(job.planned, job.record, first, Math.max(job.nowMin, first.startMin));
+  const toLay = new Set(job.sheet.patches.map(({ patch }) => patch.surface));
   const inStock = job.stock?.kinds.some(({ of, things }) => of === product && things.length > 0);
   return checklistLines({
     groups,
     record: job.record,
+    still: stillBeforeLaying(job.prepared, job.record, toLay),
     product,
     airHolds: window.guarded !== undefined,
     hasBottle: inStock ? batchInHand(job, product) !== undefined : undefined,
@@ -41,6 +46,7 @@ export function Checklist({ first, lines }: Props) {
   const job = useJob('document', 'id');
   const { tap, settling } = useTap(job.id);
   const product = job.document.products.find(({ id }) => id === first.coat.product)!;
+  const [question, setQuestion] = useState<Question>();
   const open = lines.filter(({ state }) => state === undefined);
   const plain = open.filter(({ trouble }) => trouble === undefined);
   const answer = (line: string, given: 'yes' | 'without') =>
@@ -56,11 +62,11 @@ export function Checklist({ first, lines }: Props) {
       <h2 className="figure text-[clamp(1.8rem,3.6vw,2.8rem)] leading-tight">
         {open.length === 1 ? 'One thing is open' : `${open.length} things are open`}
       </h2>
-      {lines.some(({ line, state }) => line === 'bottle' && state === undefined) && (
+      {lines.some(({ line, state }) => line === bottleLine(product.id) && state === undefined) && (
         <Bottle product={product} amount={first.amount} />
       )}
       <ul className="mt-3">
-        {open.map(({ line, what, trouble, protective }) => (
+        {open.map(({ line, what, trouble, protective, needed }) => (
           <li key={line} className="flex items-center gap-3 border-t py-1.5 first:border-t-0">
             <p className="flex-1 text-xl">
               {what}
@@ -75,7 +81,25 @@ export function Checklist({ first, lines }: Props) {
                 <Check size={26} />
               </Button>
             )}
-            {!protective && (
+            {needed && (
+              <Button
+                glove
+                aria-label={`${what}: it is done`}
+                disabled={settling}
+                onClick={() =>
+                  setQuestion({
+                    title: `${what}, though nobody ticked it off?`,
+                    says: `${trouble} That it is done is kept on the record, with your name.`,
+                    not: 'Not yet',
+                    sure: 'It is done',
+                    onSure: () => answer(line, 'yes'),
+                  })
+                }
+              >
+                It is done
+              </Button>
+            )}
+            {!protective && !needed && (
               <Button
                 glove
                 look="quiet"
@@ -89,6 +113,7 @@ export function Checklist({ first, lines }: Props) {
           </li>
         ))}
       </ul>
+      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
       {plain.length > 0 && (
         <div className="sticky bottom-0 mt-auto shrink-0 bg-paper py-4">
           <Button

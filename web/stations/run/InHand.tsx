@@ -2,10 +2,13 @@ import isEqual from 'fast-deep-equal';
 import { memo, useCallback, useMemo, useState } from 'react';
 import { SUBSTRATES } from '#core/item/substrates';
 import { MS_PER_MIN } from '#core/measures';
-import { cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, windowState } from '#core/lay/run';
+import { answerKey, cutInto, mayBeCut, patchKey, patchWindow, type SheetPatch, windowState } from '#core/lay/run';
 import { useJob, useJobThen, useOfJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
+import { AskFirst, type Question } from '../../bay/AskFirst';
+import { bottleLine } from '#job/checklist';
 import { m2 } from '../../ui/measures';
+import { tooEarly } from './doubts';
 import { LiveWindow } from '../../window/LiveWindow';
 import { WindowDrawing } from '../../window/WindowDrawing';
 import { windowTimes } from '../../window/window-times';
@@ -21,7 +24,7 @@ import { entryFor, instructionFor, signalsDue } from './instruction';
 import { useSignals, useSpoken } from './signals';
 import { useSound } from './sound';
 import { useSteady } from '../../ui/useSteady';
-import { useAge } from './useAge';
+import { ageAtTap, useAge } from './useAge';
 import { useTap } from '../../bay/useTap';
 import { Meanwhile } from './Meanwhile';
 import { SectionsByHand } from './SectionsByHand';
@@ -51,6 +54,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
   const current = mayCut && cut?.of === inHand ? cutInto(bySheet, cut.sections) : bySheet;
   const { planned, record, document } = job;
   const { tap, settling } = useTap(job.id);
+  const [question, setQuestion] = useState<Question>();
   const [faulting, setFaulting] = useState<string>();
   const [sound] = useSound();
   // A new start is a new window; while it runs, only taps and readings move it.
@@ -74,6 +78,30 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
   const where = partOf(job, current);
   const name = job.nameOf(patch.surface);
   useSpoken([instruction.verb, name, where].filter((each) => each !== '').join(', '), sound);
+  /** What the large button does: asked once more where hands would regret it. */
+  const go = () => {
+    const then = jobThen();
+    const batch = batchInHand(then, product.id);
+    const does = () => tap(entryFor(instruction.logs, current, surface.surfaceC, batch));
+    const line = bottleLine(product.id);
+    const isAnswered = record.answers.has(answerKey('gate', line));
+    const hasBottles = then.stock?.kinds.some(({ of, things }) => of === product.id && things.length > 0) === true;
+    const soon =
+      instruction.logs === 'level-start' ? tooEarly(window, ageAtTap(document.startAt, startMin), does) : undefined;
+    if (instruction.logs === 'lay-start' && !isFilm && hasBottles && batch === undefined && !isAnswered)
+      setQuestion({
+        title: `No bottle of ${product.name} in hand`,
+        says: 'What is laid draws from no bottle, and nobody will know which batch lies on it.',
+        not: 'Take one first',
+        sure: 'Lay without',
+        onSure: () => {
+          tap({ type: 'answered', list: 'gate', line, answer: 'without' });
+          does();
+        },
+      });
+    else if (soon) setQuestion(soon);
+    else does();
+  };
   const windowPx = crowded ? 60 : 118;
   const cueDue = current.state === 'waiting' || current.state === 'laying';
 
@@ -143,9 +171,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
             look={instruction.due && !early ? 'main' : 'plain'}
             glove
             className={`w-full text-[2rem] ${crowded ? 'min-h-22' : 'min-h-28'}`}
-            onClick={() =>
-              tap(entryFor(instruction.logs, current, surface.surfaceC, batchInHand(jobThen(), current.coat.product)))
-            }
+            onClick={go}
           >
             {instruction.action}
           </Button>
@@ -166,6 +192,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
           <Then current={bySheet} crowded={crowded} />
         </div>
       </fieldset>
+      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
       {faulting === inHand && <FaultDialog current={current} onClose={() => setFaulting(undefined)} onTap={tap} />}
     </section>
   );

@@ -1,10 +1,12 @@
-import { memo, useMemo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { patchKey, patchWindow, type RunEntry, type SheetPatch, windowState } from '#core/lay/run';
 import { useJob } from '../../job/job-context';
 import { useNameOf } from '../../people/api';
 import { Countdown } from '../../ui/Countdown';
 import { clock } from '../../ui/moments';
-import { useAge } from './useAge';
+import { AskFirst, type Question } from '../../bay/AskFirst';
+import { tooEarly } from './doubts';
+import { ageAtTap, useAge } from './useAge';
 
 interface Props {
   /** The patch that stands large. */
@@ -81,6 +83,7 @@ function AlsoWet({ wet, name, onTap }: AlsoWetProps) {
   const job = useJob('at', 'document', 'planned', 'record');
   const { planned, record, document } = job;
   const { startMin, window } = useMemo(() => patchWindow(planned, record, wet, wet.startMin), [planned, record, wet]);
+  const [question, setQuestion] = useState<Question>();
   const ageMin = useAge(document.startAt, startMin, window);
   const { fromMin = 0, byMin = null } = window.guarded ?? {};
   const count = (atAgeMin: number) => <Countdown startAt={document.startAt} atMin={startMin + atAgeMin} />;
@@ -97,7 +100,12 @@ function AlsoWet({ wet, name, onTap }: AlsoWetProps) {
       <button
         type="button"
         className={`min-h-18 rounded border-2 px-3 py-1.5 text-left disabled:opacity-45 ${TONE[windowState(window, ageMin)]}`}
-        onClick={() => onTap({ type: 'level-start', patch: wet.patch })}
+        onClick={() => {
+          const does = () => onTap({ type: 'level-start', patch: wet.patch });
+          const soon = tooEarly(window, ageAtTap(document.startAt, startMin), does);
+          if (soon) setQuestion(soon);
+          else does();
+        }}
       >
         <span className="sr-only">Level </span>
         <Named>{name}</Named>
@@ -114,6 +122,7 @@ function AlsoWet({ wet, name, onTap }: AlsoWetProps) {
         </span>
         {byMin !== null && <span className="ml-3 text-[15px]">by {clock(job.at(startMin + byMin))}</span>}
       </button>
+      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
     </li>
   );
 }

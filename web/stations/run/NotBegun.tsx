@@ -20,7 +20,19 @@ interface Props {
 
 /** Before the first patch: what nobody begins without, the stages of preparation, and what has to lie at hand. */
 export function NotBegun({ stage, first, isChecklistDue, onLay, children }: Props) {
-  const job = useJob('at', 'document', 'id', 'nowMin', 'plan', 'planned', 'prepared', 'products', 'record', 'stock');
+  const job = useJob(
+    'at',
+    'document',
+    'id',
+    'nowMin',
+    'plan',
+    'planned',
+    'prepared',
+    'products',
+    'record',
+    'sheet',
+    'stock',
+  );
   const checklist = useChecklist(job, first);
   const unsafe = usePickList(job).short.filter(({ line }) => line.protective);
   if (unsafe.length > 0)

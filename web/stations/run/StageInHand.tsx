@@ -4,6 +4,7 @@ import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } fr
 import { STEP_KINDS } from '#core/prepare/steps';
 import { MS_PER_MIN } from '#core/measures';
 import { useJob } from '../../job/job-context';
+import { AskFirst, type Question } from '../../bay/AskFirst';
 import { Button } from '../../ui/Button';
 import { Countdown } from '../../ui/Countdown';
 import { hours } from '../../ui/hours';
@@ -19,11 +20,12 @@ interface Props {
 }
 
 /** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
-export function StageInHand({ now: { stage, nth, of }, onLay }: Props) {
+export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
   const job = useJob('document', 'id', 'nameOf', 'record');
   const { tap, settling } = useTap(job.id);
   const now = useNow(1000);
   const [pausing, setPausing] = useState(false);
+  const [question, setQuestion] = useState<Question>();
   const nowMin = (now - Date.parse(job.document.startAt)) / MS_PER_MIN;
   const { kind, round, minutes, defaultMin: predictedMin } = stage;
   const { name, caution, stopWhen } = STEP_KINDS[kind];
@@ -135,12 +137,25 @@ export function StageInHand({ now: { stage, nth, of }, onLay }: Props) {
             </Button>
           )}
           {onLay && (
-            <Button glove className="flex-1" onClick={onLay}>
+            <Button
+              glove
+              className="flex-1"
+              onClick={() =>
+                setQuestion({
+                  title: `${open === 1 ? 'One stage is' : `${open} stages are`} not ticked off`,
+                  says: 'They stay open. What laying needs of them is asked before the first patch.',
+                  not: `Back to ${name.toLowerCase()}`,
+                  sure: 'Go on to laying',
+                  onSure: onLay,
+                })
+              }
+            >
               Go on to laying
             </Button>
           )}
         </div>
       </div>
+      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
       <WhyPaused
         title={`Why ${name.toLowerCase()} stops`}
         open={pausing}

@@ -34,3 +34,7 @@ export function useAge(startAt: string, startMin: number, window: CoatWindow): n
   const patches = useMemo(() => [{ startMin, window }], [startMin, window]);
   return useNowAmong(startAt, patches) - startMin;
 }
+
+/** The age of a patch at this very moment, for what a tap decides, minutes. */
+export const ageAtTap = (startAt: string, startMin: number): number =>
+  (Date.now() - Date.parse(startAt)) / MS_PER_MIN - startMin;

@@ -9,6 +9,7 @@ import { type OfferRecord, offerSchema } from '#formats/choice';
 import { money } from '#formats/values';
 import { choiceSurfaces } from '#job/choose';
 import { changePrepare, type Edit, setAgreed, setStacks, stripFirst } from '#job/edit';
+import { unreadyMatters } from '#job/prepare';
 import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
 import { addressOf } from '../../../app/address-of';
 import { errorText, useOffersQuery } from '../../../app/api';
@@ -147,6 +148,12 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
         {lifeInWords(quote)} {levelSays(offer.level, quote.goneShare)}
       </p>
       <Lines title="What is laid" lines={laidInWords(quote, job.document.surfaces, job.shelf)} />
+      {quote.unready.length > 0 && (
+        <div className="mt-3 border-l-4 border-stop bg-stop-soft px-3 py-2 print:hidden" role="alert">
+          <Lines title="Cannot be laid like this" lines={unreadyMatters(quote.unready).map(({ says }) => says)} />
+          <p className="text-[13.5px]">The ways out are under Layer, before anything is laid.</p>
+        </div>
+      )}
       <Lines title="Promised" lines={offer.promised} />
       <Lines title="Not promised" lines={offer.notPromised} />
       {adapted.length > 0 && (

@@ -60,6 +60,7 @@ export const FIELDS: Readonly<Record<SheetKind, readonly Field[]>> = {
     { key: 'dotsLoaded', label: 'Dots once the pad is loaded', as: 'number' },
     { key: 'diminishing', label: 'Breaks down as it works', as: 'flag' },
     { key: 'filling', label: 'Fills marks', as: 'flag' },
+    { key: 'aviationApproved', label: 'Approved for aircraft', as: 'flag' },
   ],
   pad: [
     { key: 'material', label: 'Material', as: 'choice', options: asWords(PAD_MATERIALS) },
