@@ -1,4 +1,4 @@
-import type { FamilyId } from '#core/products/families';
+import { FAMILIES, type FamilyId } from '#core/products/families';
 import { type ProductSheetInput, usualSheet } from '#formats/shelf';
 
 /** What a sheet says that differs from what is usual for its family. */
@@ -6,6 +6,7 @@ type Said = Partial<ProductSheetInput> & { readonly id: string; readonly name: s
 
 const made = (family: FamilyId, said: Said): ProductSheetInput => ({
   ...usualSheet(family),
+  vocGPerL: FAMILIES[family].usualVocGPerL,
   sheetVersion: '1',
   sheetDate: '2026-05-01',
   ...said,

@@ -114,11 +114,15 @@ test('one job from an empty database to a removal plan', async ({ page }) => {
     await sayItIsDone(page);
     await page.getByRole('button', { name: /lies ready$/ }).click();
     const begin = page.getByRole('button', { name: 'Start laying' });
+    // Where the bottle is opened, what to wear and what to mind; once something lies, the hands know.
+    const opened = page.getByRole('note', { name: /^Before .* is opened$/ });
+    await expect(opened).toContainText('Wear nitrile gloves');
     const finished = page.getByRole('heading', { name: /patches laid and levelled/ });
     for (let patch = 0; patch < 6 && !(await finished.isVisible()); patch++) {
       await begin.click();
       await page.clock.fastForward('01:00');
       await page.getByRole('button', { name: 'Laid', exact: true }).click();
+      await expect(opened).toBeHidden();
       await page.clock.fastForward('01:30');
       if (patch === 0) await page.getByRole('button', { name: 'Cue seen' }).click();
       await page.getByRole('button', { name: 'Start levelling' }).click();

@@ -6,7 +6,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '../item/substrates/substrates';
 import { HOTTEST_PANEL_C, NEAR_K, NEAR_RH_PCT } from '../lay/go/go-or-wait';
 import { HEATER_TAU_MIN } from '../lay/go/ways';
 import { APPLICATOR_MIN, BLADE_M2, DISTILLED_ML_PER_M2, SUEDE_M2 } from '../lay/pick-list/pick-list';
-import { MASK_FROM_VOC_G_PER_L } from '../lay/pick-list/protection';
+import { MASK_FROM_VOC_G_PER_L } from '#core/products/sheets';
 import { USUAL_UNCERTAINTY } from '../schedule/rehearsal/case';
 import { USUAL_LOWER_EXPLOSIVE_G_PER_M3 } from '../lay/vapour/vapour';
 import { CLEARLY_DEG } from '../survey/water/bead';

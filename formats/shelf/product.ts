@@ -3,7 +3,7 @@ import { REMOVAL_METHOD_IDS } from '#core/products/removal-methods';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS } from '#core/products/methods';
-import { ANSWERS, FILM_FINISHES, PROPERTY_IDS, UNITS, USUAL_BREATHING_DAYS } from '#core/products/sheets';
+import { ANSWERS, FILM_FINISHES, PROPERTY_IDS, UNITS, USUAL_BREATHING_DAYS, WORN } from '#core/products/sheets';
 import { CLOCK_NAMES, MECHANISMS, MILESTONES } from '#core/time/clocks';
 import {
   anyNumber,
@@ -88,7 +88,9 @@ export const productSchema = object({
   unit: oneOf(UNITS).default('ml'),
   coveragePerM2: positive(),
   densityGPerMl: positive().default(1),
-  vocGPerL: nonNegative().default(0),
+  vocGPerL: nonNegative().optional(),
+  /** What has to be worn while it is laid; absent: by its family and vapour. */
+  wear: list(oneOf(WORN)).optional(),
   /** Its safety sheet's: what a person may breathe of it, and its lower explosive limit. */
   limitMgPerM3: positive().optional(),
   lowerExplosiveGPerM3: positive().optional(),

@@ -1,12 +1,12 @@
 import { type StockKind, type StockUnit, SUPPLIES, supplyCalled, type SupplyId } from '#core/stock';
 import type { FamilyId } from '#core/products/families';
 import type { MethodId } from '#core/products/methods';
-import type { Product } from '#core/products/sheets';
+import { isReactive, type Product, wornFor } from '#core/products/sheets';
 import type { Plan } from '#core/plan/job';
 import { isDone, type PrepStage, usesOf } from '#core/prepare/stages';
 import { applicatorCount, GLOVES_MIN } from '#core/products/quantity';
 import { STEP_KINDS, type StepKindId } from '#core/prepare/steps';
-import { isReactive, wornAt, wornFor } from './protection';
+import { wornAt } from './protection';
 import { towelsForCoat } from './towels';
 
 /** One thing to have at hand. */

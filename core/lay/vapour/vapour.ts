@@ -1,5 +1,5 @@
 import { concentrationMgPerM3 } from '#core/time/air';
-import { millilitres, type Product } from '#core/products/sheets';
+import { millilitres, type Product, vocOf } from '#core/products/sheets';
 import type { LaidOut } from '#core/lay/run-sheet';
 
 /** Solvent that leaves one product over a stretch of time. Minutes on the scale of the job. */
@@ -67,13 +67,13 @@ export function releasesOf(
   );
   return actions.flatMap((action): Release[] => {
     const product = products.get(action.coat.product.id);
-    if (action.does !== 'lay' || !product || product.vocGPerL <= 0) return [];
+    if (action.does !== 'lay' || !product || vocOf(product) <= 0) return [];
     const endMin = Math.max(action.endMin, levelled.get(patchOf(action)) ?? action.endMin);
     return [
       {
         atMin: action.startMin,
         overMin: Math.max(SHORTEST_RELEASE_MIN, endMin - action.startMin),
-        grams: (millilitres(product, action.amount ?? 0) / 1000) * product.vocGPerL,
+        grams: (millilitres(product, action.amount ?? 0) / 1000) * vocOf(product),
         limitMgPerM3: limitMgPerM3 ?? product.limitMgPerM3,
         lowerExplosiveMgPerM3: 1000 * (product.lowerExplosiveGPerM3 ?? USUAL_LOWER_EXPLOSIVE_G_PER_M3),
       },

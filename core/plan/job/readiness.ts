@@ -1,7 +1,7 @@
 import type { SubstrateId } from '#core/item/substrates';
 import type { Ruling } from '#core/layers/rules';
 import type { MethodId } from '#core/products/methods';
-import { type Answer, millilitres, type Product } from '#core/products/sheets';
+import { type Answer, millilitres, type Product, vocOf } from '#core/products/sheets';
 import { clearAfterMin, peakMgPerM3, type VapourRelease } from '#core/time/air';
 import { purchase, type Purchase } from '#core/products/quantity';
 import type { SectionTiming } from '#core/plan/sections';
@@ -75,7 +75,7 @@ export function roomAir(job: PlanInput, surfaces: readonly SurfacePlan[], produc
   const coats = laidCoats(surfaces);
   const grams = coats.reduce((sum, { product: id, laid }) => {
     const product = products.get(id)!;
-    return sum + (millilitres(product, laid.amount) / 1000) * product.vocGPerL;
+    return sum + (millilitres(product, laid.amount) / 1000) * vocOf(product);
   }, 0);
   const first = Math.min(...coats.map(({ laid }) => laid.startMin));
   const last = Math.max(...coats.map(({ laid }) => laid.endMin));

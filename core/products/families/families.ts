@@ -7,6 +7,8 @@ export interface Family {
   readonly exposureSensitivity: number;
   /** First careful wash where the sheet names none, days after hand-over. */
   readonly firstWashDays: number;
+  /** Solvent a litre of it usually gives off where the sheet does not say, g. Engineering default. */
+  readonly usualVocGPerL: number;
   /** Usual softening point of waxes, °C at the surface. */
   readonly meltsAtC?: number;
   /** It washes or wipes off what carries it and leaves that as it was: a sacrificial top can be renewed alone. */
@@ -22,6 +24,7 @@ const TABLE = define({
     usualLifeMonths: 1,
     exposureSensitivity: 1.2,
     firstWashDays: 1,
+    usualVocGPerL: 80,
     meltsAtC: 55,
     comesOffAlone: true,
   },
@@ -30,6 +33,7 @@ const TABLE = define({
     usualLifeMonths: 2,
     exposureSensitivity: 1.2,
     firstWashDays: 1,
+    usualVocGPerL: 90,
     meltsAtC: 70,
     comesOffAlone: true,
   },
@@ -38,6 +42,7 @@ const TABLE = define({
     usualLifeMonths: 3,
     exposureSensitivity: 1.2,
     firstWashDays: 1,
+    usualVocGPerL: 80,
     meltsAtC: 70,
     comesOffAlone: true,
   },
@@ -46,21 +51,102 @@ const TABLE = define({
     usualLifeMonths: 5,
     exposureSensitivity: 1,
     firstWashDays: 1,
+    usualVocGPerL: 40,
     comesOffAlone: true,
   },
-  'spray-coating': { name: 'Spray coating', usualLifeMonths: 15, exposureSensitivity: 1, firstWashDays: 3 },
-  'ceramic-primer': { name: 'Priming polish', usualLifeMonths: 36, exposureSensitivity: 0.3, firstWashDays: 7 },
-  'ceramic-base': { name: 'Ceramic base', usualLifeMonths: 48, exposureSensitivity: 0.8, firstWashDays: 7 },
-  'ceramic-top': { name: 'Ceramic top', usualLifeMonths: 36, exposureSensitivity: 1, firstWashDays: 7 },
-  ceramic: { name: 'Ceramic coating', usualLifeMonths: 36, exposureSensitivity: 1, firstWashDays: 7 },
-  'glass-coating': { name: 'Glass coating', usualLifeMonths: 12, exposureSensitivity: 1.1, firstWashDays: 3 },
-  'wheel-coating': { name: 'Wheel coating', usualLifeMonths: 18, exposureSensitivity: 1.2, firstWashDays: 7 },
-  'trim-coating': { name: 'Trim coating', usualLifeMonths: 18, exposureSensitivity: 0.9, firstWashDays: 3 },
-  'vinyl-coating': { name: 'Vinyl coating', usualLifeMonths: 18, exposureSensitivity: 1, firstWashDays: 7 },
-  'fabric-guard': { name: 'Fabric guard', usualLifeMonths: 12, exposureSensitivity: 0.5, firstWashDays: 3 },
-  topper: { name: 'Topper', usualLifeMonths: 3, exposureSensitivity: 1.2, firstWashDays: 1, comesOffAlone: true },
-  film: { name: 'Paint-protection film', usualLifeMonths: 84, exposureSensitivity: 0.5, firstWashDays: 7 },
-  dressing: { name: 'Dressing', usualLifeMonths: 0.5, exposureSensitivity: 1.3, firstWashDays: 1, comesOffAlone: true },
+  'spray-coating': {
+    name: 'Spray coating',
+    usualLifeMonths: 15,
+    exposureSensitivity: 1,
+    firstWashDays: 3,
+    usualVocGPerL: 30,
+  },
+  'ceramic-primer': {
+    name: 'Priming polish',
+    usualLifeMonths: 36,
+    exposureSensitivity: 0.3,
+    firstWashDays: 7,
+    usualVocGPerL: 300,
+  },
+  'ceramic-base': {
+    name: 'Ceramic base',
+    usualLifeMonths: 48,
+    exposureSensitivity: 0.8,
+    firstWashDays: 7,
+    usualVocGPerL: 550,
+  },
+  'ceramic-top': {
+    name: 'Ceramic top',
+    usualLifeMonths: 36,
+    exposureSensitivity: 1,
+    firstWashDays: 7,
+    usualVocGPerL: 550,
+  },
+  ceramic: {
+    name: 'Ceramic coating',
+    usualLifeMonths: 36,
+    exposureSensitivity: 1,
+    firstWashDays: 7,
+    usualVocGPerL: 550,
+  },
+  'glass-coating': {
+    name: 'Glass coating',
+    usualLifeMonths: 12,
+    exposureSensitivity: 1.1,
+    firstWashDays: 3,
+    usualVocGPerL: 600,
+  },
+  'wheel-coating': {
+    name: 'Wheel coating',
+    usualLifeMonths: 18,
+    exposureSensitivity: 1.2,
+    firstWashDays: 7,
+    usualVocGPerL: 550,
+  },
+  'trim-coating': {
+    name: 'Trim coating',
+    usualLifeMonths: 18,
+    exposureSensitivity: 0.9,
+    firstWashDays: 3,
+    usualVocGPerL: 300,
+  },
+  'vinyl-coating': {
+    name: 'Vinyl coating',
+    usualLifeMonths: 18,
+    exposureSensitivity: 1,
+    firstWashDays: 7,
+    usualVocGPerL: 450,
+  },
+  'fabric-guard': {
+    name: 'Fabric guard',
+    usualLifeMonths: 12,
+    exposureSensitivity: 0.5,
+    firstWashDays: 3,
+    usualVocGPerL: 60,
+  },
+  topper: {
+    name: 'Topper',
+    usualLifeMonths: 3,
+    exposureSensitivity: 1.2,
+    firstWashDays: 1,
+    usualVocGPerL: 10,
+    comesOffAlone: true,
+  },
+  film: {
+    name: 'Paint-protection film',
+    usualLifeMonths: 84,
+    exposureSensitivity: 0.5,
+    firstWashDays: 7,
+    usualVocGPerL: 0,
+  },
+  dressing: {
+    name: 'Dressing',
+    usualLifeMonths: 0.5,
+    exposureSensitivity: 1.3,
+    firstWashDays: 1,
+    usualVocGPerL: 20,
+    comesOffAlone: true,
+  },
 });
 
 export type FamilyId = keyof typeof TABLE;

@@ -12,4 +12,7 @@ export {
   type Range,
   UNITS,
   USUAL_BREATHING_DAYS,
+  WORN,
+  type Worn,
 } from './product';
+export { isReactive, MASK_FROM_VOC_G_PER_L, vocOf, wornFor } from './protection';

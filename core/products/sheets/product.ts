@@ -54,6 +54,10 @@ export const PROPERTIES = {
 export type ProductProperty = keyof typeof PROPERTIES;
 export const PROPERTY_IDS = Object.keys(PROPERTIES) as [ProductProperty, ...ProductProperty[]];
 
+/** What keeps a person from harm while they work. */
+export const WORN = ['gloves', 'glasses', 'mask', 'dust-mask'] as const;
+export type Worn = (typeof WORN)[number];
+
 /** A product as its data sheet has it, with what the shop has learned of it. */
 export interface Product {
   readonly id: string;
@@ -63,7 +67,10 @@ export interface Product {
   /** Units per m² and coat on gloss clear coat. */
   readonly coveragePerM2: number;
   readonly densityGPerMl: number;
-  readonly vocGPerL: number;
+  /** Solvent it gives off; absent: its sheet does not say, which is not none. */
+  readonly vocGPerL?: number | undefined;
+  /** What has to be worn while it is laid; absent: by its family and vapour. */
+  readonly wear?: readonly Worn[] | undefined;
   /** What a person may breathe of it, and where its vapour begins to burn: by its safety sheet. */
   readonly limitMgPerM3?: number | undefined;
   readonly lowerExplosiveGPerM3?: number | undefined;

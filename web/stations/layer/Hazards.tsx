@@ -1,4 +1,5 @@
 import type { Product } from '#core/products/sheets';
+import { ABOVE_THIS, cautionsOf } from '../../material/cautions';
 import { Part } from '../../job/Station';
 
 /** Cautions of what is to be laid, where it is chosen. */
@@ -7,7 +8,7 @@ export function Hazards({
 }: {
   readonly products: readonly (Product & { hazards?: readonly string[] | undefined })[];
 }) {
-  const cautions = [...new Set(products.flatMap(({ hazards }) => hazards ?? []))];
+  const cautions = [...new Set(products.flatMap(cautionsOf))];
   if (cautions.length === 0) return null;
   return (
     <Part title="Before it is opened">
@@ -15,7 +16,7 @@ export function Hazards({
         {cautions.map((caution) => (
           <li key={caution}>{caution}</li>
         ))}
-        <li className="text-ink-2">The product’s own safety sheet and local rules stand above this.</li>
+        <li className="text-ink-2">{ABOVE_THIS}</li>
       </ul>
     </Part>
   );

@@ -19,6 +19,7 @@ import { CountLine } from './CountLine';
 import { FaultDialog } from './FaultDialog';
 import { Feed } from '../../material/Feed';
 import { FilmSteps } from './FilmSteps';
+import { FirstCaution } from './FirstCaution';
 import { Lesson } from './Lesson';
 import { entryFor, instructionFor, signalsDue } from './instruction';
 import { useSignals, useSpoken } from './signals';
@@ -66,6 +67,8 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
   const product = document.products.find(({ id }) => id === current.coat.product)!;
   const isFilm = product.family === 'film';
   const laid = current.record !== undefined;
+  // Where a bottle is opened: until the first section of it lies.
+  const isFirst = !laid && ![...record.patches.values()].some(({ start }) => start.product === product.id);
   // Before its turn, give or take, it is told that it is early.
   const ageMin = useAge(document.startAt, current.record?.layStartMin ?? current.startMin - EARLY_MIN, window);
   const state = windowState(window, laid ? ageMin : 0);
@@ -125,6 +128,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
         ) : (
           <Bottle product={product} amount={current.amount} />
         )}
+        {isFirst && <FirstCaution product={product} />}
         {mayCut && !isFilm && <SectionsByHand first={current} onCut={(sections) => setCut({ of: inHand, sections })} />}
         {SUBSTRATES[surface.substrate].matte && !isFilm && (
           <p className="mt-1 text-lg text-warn">

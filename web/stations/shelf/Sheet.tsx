@@ -16,6 +16,7 @@ import { Cues } from './Cues';
 import { Lasted } from './Lasted';
 import { InHand } from './InHand';
 import { PropertyFields } from './PropertyFields';
+import { WearFields } from './WearFields';
 import { SheetPreview } from './SheetPreview';
 import {
   Choice,
@@ -191,7 +192,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
                 <Numeric name="applicatorM2" label="One applicator lasts, m²" />
                 <Numeric name="residue" label="Stays in the bottle, units" />
                 <Numeric name="densityGPerMl" label="Density, g/ml" />
-                <Numeric name="vocGPerL" label="Solvent (VOC), g/l" />
+                <Numeric name="vocGPerL" label="Solvent (VOC), g/l; empty: not known" />
                 <Numeric name="limitMgPerM3" label="Limit to breathe, mg/m³ (safety sheet)" />
                 <Numeric name="lowerExplosiveGPerM3" label="Lower explosive limit, g/m³ (safety sheet)" />
                 <Numeric name="shelfMonths.closed" label="Keeps closed, months" />
@@ -225,6 +226,7 @@ function SheetForm({ stored }: { readonly stored: ShelfProduct | undefined }) {
               <Group title="On what, and with what care">
                 <Lines name="over" label="May lie on: bare, self, families or product ids" />
                 <Lines name="hazards" label="Cautions in plain words" long />
+                <WearFields />
                 <PropertyFields />
                 <Numeric name="freshPaintDays" label="Fresh paint breathes, days" />
                 <Numeric name="limits.airC.0" label="Air not below, °C" />
