@@ -47,8 +47,12 @@ test('marks carry what becomes of them, on satin nothing that polishes is promis
   await page.getByRole('group', { name: 'What is seen' }).getByRole('button', { name: 'Swirls' }).click();
   await page.getByRole('option', { name: 'Tank' }).click();
   const becomes = page.getByLabel('What becomes of it: Swirls');
-  await expect(becomes).toHaveValue('stays');
-  await expect(becomes.getByRole('option')).toHaveText(['Is hidden', 'Stays']);
+  await expect(becomes.locator('option:checked')).toHaveText('Stays, by the plan');
+  await expect(becomes.getByRole('option')).toHaveText([
+    'Stays, by the plan',
+    'Is hidden, as agreed',
+    'Stays, as agreed',
+  ]);
   await page.getByLabel('How grave: Swirls').selectOption('heavy');
   await page.getByRole('radio', { name: 'Beads' }).click();
   await expect(page.getByText('take something to be there until it sheets')).toBeVisible();

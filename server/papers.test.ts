@@ -60,6 +60,31 @@ test('what may happen where film comes off refinished paint, and what shows agai
   expect(text).toContain('What was filled shows again: swirls');
 });
 
+test('what becomes of a mark stands on the walk-round sheet as this plan has it, not as such marks usually go', async () => {
+  const mark = { id: 'seen', kind: 'swirls' as const, severity: 'medium' as const, at: [0.5, 0.5] };
+  const at = async (level: 'none' | 'one-step' | 'two-step', outcome?: 'stays') => {
+    withWords('moss-saloon', ({ surfaces }) => ({
+      surfaces: surfaces.map(({ marks: _, ...surface }) =>
+        surface.id === 'bonnet'
+          ? {
+              ...surface,
+              clearUm: 60,
+              paint: 'factory',
+              existing: [],
+              marks: [{ ...mark, ...(outcome && { outcome }) }],
+            }
+          : surface,
+      ),
+      prepare: { level },
+    }));
+    return (await paper('moss-saloon', 'walk-round.pdf')).replaceAll(/\s+/g, ' ');
+  };
+  expect(await at('two-step')).toContain('Goes. Fine circular marks');
+  expect(await at('one-step')).toContain('Is eased: about 75 % of it goes.');
+  expect(await at('none')).toContain('Stays. Fine circular marks');
+  expect(await at('two-step', 'stays')).toContain('Stays, as agreed.');
+});
+
 test('one endless word costs no more than the same letters in words', async () => {
   const took = async (note: string) => {
     withWords('hotel-shuttle', ({ surfaces }) => ({

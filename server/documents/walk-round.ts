@@ -1,9 +1,18 @@
 import { DateTime } from 'luxon';
-import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES, outcomeOf } from '#core/survey/condition';
+import { LIGHT_NAMES, MARK_KINDS, marksInWords, OUTCOME_NAMES } from '#core/survey/condition';
 import { boundingBox, type Point } from '#core/item/geometry';
 import { arrange } from '#core/item/nets';
 import { judgeReadings, VERDICT_NAMES } from '#core/survey/paint';
-import { LEVEL_DEFINITIONS, levelSays, type PanelCase, prepareItem, type PrepareSettings } from '#core/prepare/stages';
+import {
+  fateInWords,
+  fateOf,
+  LEVEL_DEFINITIONS,
+  levelSays,
+  type PanelCase,
+  prepareItem,
+  type Preparation,
+  type PrepareSettings,
+} from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { type JobRecord, type Photo, type Surface, surfaceName } from '#formats/job';
 import { panelCases } from '#job/prepare';
@@ -47,8 +56,10 @@ export function walkRoundSheet(
     `${surfaces.length} surfaces`,
   ]);
   drawNet(pdf, job, numbered);
-  markTable(pdf, numbered);
-  toBeDone(pdf, job, settings);
+  const cases = panelCases(job);
+  const preparation = prepareItem(cases, settings);
+  markTable(pdf, numbered, preparation);
+  toBeDone(pdf, job, settings, cases, preparation);
   readings(pdf, job.surfaces);
   notes(pdf, job);
   pictureGrid(pdf, job.surfaces, pictures, numbered);
@@ -130,12 +141,13 @@ function row(pdf: Sheet, cells: readonly string[], font: 'text' | 'strong' = 'te
   pdf.x = MARGIN;
 }
 
-function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
+function markTable(pdf: Sheet, numbered: readonly NumberedMark[], { panels }: Preparation): void {
+  const goes = new Map(panels.flatMap((panel) => panel.goes.map((own) => [own.mark, own])));
   title(pdf, numbered.length === 0 ? 'Nothing was marked' : 'What is there, and what becomes of it');
   if (numbered.length === 0) return;
   row(pdf, ['', 'Panel', 'Mark', 'Severity', 'What becomes of it'], 'strong');
   for (const { number, surface, mark } of numbered) {
-    const outcome = outcomeOf(mark, surface.substrate);
+    const fate = fateInWords(fateOf(mark, goes.get(mark.id)), OUTCOME_NAMES);
     const seen = mark.light ? ` Seen under ${LIGHT_NAMES[mark.light]}.` : '';
     const size = mark.sizeMm ? `, ${mark.sizeMm} mm` : '';
     const said = mark.note ? ` ${mark.note}` : '';
@@ -144,16 +156,20 @@ function markTable(pdf: Sheet, numbered: readonly NumberedMark[]): void {
       surfaceName(surface),
       MARK_KINDS[mark.kind].name + size,
       mark.severity,
-      `${OUTCOME_NAMES[outcome]}${outcome === 'hidden' ? ', and comes back when the filler goes' : ''}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
+      `${fate}. ${MARK_KINDS[mark.kind].say}${seen}${said}`,
     ]);
   }
   pdf.moveDown(0.5);
 }
 
 /** The work agreed: the correction with its stages, what is laid, and what is left out. */
-function toBeDone(pdf: Sheet, job: JobRecord['document'], settings: PrepareSettings): void {
-  const cases = panelCases(job);
-  const { stages, panels, goneShare } = prepareItem(cases, settings);
+function toBeDone(
+  pdf: Sheet,
+  job: JobRecord['document'],
+  settings: PrepareSettings,
+  cases: readonly PanelCase[],
+  { stages, panels, goneShare }: Preparation,
+): void {
   const names = new Map(job.surfaces.map((surface) => [surface.id, surfaceName(surface)]));
   const products = new Map(job.products.map(({ id, name }) => [id, name]));
   const laid = new Map<string, number>();

@@ -55,7 +55,6 @@ const STEP_OF_GRADE: Readonly<Partial<Record<LiquidGrade, StepKindId>>> = {
 export const stepOfPair = (pair: PairId): StepKindId => STEP_OF_GRADE[PAIRS[pair].grade]!;
 
 /** Marks a test spot is judged by: what polishing usually takes away. What it only eases stays with the table. */
-export const isJudgedBySpot = (kind: MarkKindId): boolean => {
-  const { polished, usually } = MARK_KINDS[kind];
-  return polished === true && usually === 'removed';
-};
+const JUDGED_BY_SPOT: readonly MarkKindId[] = ['swirls', 'holograms', 'sanding-marks', 'oxidation'];
+export const isJudgedBySpot = (kind: MarkKindId): boolean =>
+  JUDGED_BY_SPOT.includes(kind) && MARK_KINDS[kind].polished === true;

@@ -75,6 +75,9 @@ const TAKEN_OFF_BY: Readonly<Partial<Record<MarkKindId, readonly StepKindId[]>>>
   'transit-film': ['peel-transit'],
 };
 
+/** A filled chip is eased: matched paint stays in sight from close by. Engineering default. */
+const FILLED_CHIP_SHARE = 0.5;
+
 const fates = (
   panel: PanelCase,
   level: Level,
@@ -86,6 +89,8 @@ const fates = (
     mark: mark.id,
     share: TAKEN_OFF_BY[mark.kind]
       ? Number(TAKEN_OFF_BY[mark.kind]!.some((kind) => taken.includes(kind)))
-      : shareGone(mark, level, panel, sharesSeen),
+      : mark.kind === 'chip' && taken.includes('chip-fill')
+        ? FILLED_CHIP_SHARE
+        : shareGone(mark, level, panel, sharesSeen),
     ...(filled && isPolishedAway(mark.kind) && { hidden: true as const }),
   }));

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
-import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { type ComparedPanel, foundByWater, twinDifferences, twinOf, whatFollows } from './evidence';
-import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, outcomeOf, OUTCOMES, worstSeverity } from './marks';
+import { MARK_KIND_IDS, MARK_KINDS, MARK_SEVERITIES, worstSeverity } from './marks';
 import { seenSeverity } from './tone';
 
 const kind = fc.constantFrom(...MARK_KIND_IDS);
@@ -9,21 +8,6 @@ const kind = fc.constantFrom(...MARK_KIND_IDS);
 describe('marks', () => {
   test('signs on the map are told apart', () => {
     expect(new Set(MARK_KIND_IDS.map((id) => MARK_KINDS[id].sign)).size).toBe(MARK_KIND_IDS.length);
-  });
-
-  test('nothing that takes a polish is ever promised on a matte finish, whatever was agreed', () => {
-    fc.assert(
-      fc.property(
-        kind,
-        fc.constantFrom(...SUBSTRATE_IDS),
-        fc.option(fc.constantFrom(...OUTCOMES)),
-        (id, on, agreed) => {
-          const outcome = outcomeOf({ kind: id, outcome: agreed ?? undefined }, on);
-          if (SUBSTRATES[on].matte && MARK_KINDS[id].polished) expect(['stays', 'hidden']).toContain(outcome);
-          else expect(outcome).toBe(agreed ?? MARK_KINDS[id].usually);
-        },
-      ),
-    );
   });
 
   test('the gravest speaks for a panel', () => {

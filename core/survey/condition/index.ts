@@ -19,7 +19,6 @@ export {
   type MarkKindId,
   type MarkSeverity,
   type Outcome,
-  outcomeOf,
   outcomePossible,
   OUTCOMES,
   OUTCOME_NAMES,

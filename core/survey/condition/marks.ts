@@ -30,8 +30,6 @@ export interface MarkKind {
   readonly name: string;
   /** On the map: one or two letters. */
   readonly sign: string;
-  /** What usually becomes of it, where nothing else is agreed. */
-  readonly usually: Outcome;
   /** Taken off or eased by polishing, and so never on a matte finish. */
   readonly polished?: true;
   /** No polish mends it, every polish makes it worse, and nothing laid over it holds. */
@@ -47,114 +45,97 @@ const TABLE = define({
   swirls: {
     name: 'Swirls',
     sign: 'S',
-    usually: 'removed',
     polished: true,
     say: 'Fine circular marks from washing; most go with one step.',
   },
   holograms: {
     name: 'Holograms, buffer trails',
     sign: 'H',
-    usually: 'removed',
     polished: true,
     say: 'Left by a rotary; a finishing step takes them.',
   },
   'deep-scratch': {
     name: 'Random deep scratch',
     sign: 'D',
-    usually: 'reduced',
     polished: true,
     say: 'Better rounded and softened than removed: it stays visible from close by.',
   },
   'sanding-marks': {
     name: 'Sanding marks',
     sign: 'M',
-    usually: 'removed',
     polished: true,
     say: 'Small clusters where dust was sanded out; they cost clear coat to remove.',
   },
   run: {
     name: 'Run, sag',
     sign: 'U',
-    usually: 'reduced',
     polished: true,
     say: 'Thick paint that ran: levelled on itself, then cut and refined; only where it is dry and hard.',
   },
   etching: {
     name: 'Water-spot etching',
     sign: 'E',
-    usually: 'reduced',
     polished: true,
     say: 'Eaten into the surface; the deepest rings stay.',
   },
   oxidation: {
     name: 'Oxidation',
     sign: 'O',
-    usually: 'removed',
     polished: true,
     say: 'White and chalky; comes back without protection.',
   },
-  stain: { name: 'Stain', sign: 'T', usually: 'reduced', say: 'What repeated cleaning does not move is in the paint.' },
+  stain: { name: 'Stain', sign: 'T', say: 'What repeated cleaning does not move is in the paint.' },
   chip: {
     name: 'Stone chip',
     sign: 'C',
-    usually: 'stays',
     say: 'To primer or metal: filled in several coats, or sealed over; never polished away.',
   },
   corrosion: {
     name: 'Corrosion',
     sign: 'R',
-    usually: 'stays',
     say: 'Rust goes on under any coating; a body shop’s work.',
   },
   'dry-spray': {
     name: 'Dry spray',
     sign: 'Y',
-    usually: 'removed',
     say: 'Overspray on the surface; clay takes most of it.',
   },
   'repaint-edge': {
     name: 'Repaint edge',
     sign: 'P',
-    usually: 'stays',
     say: 'A different shade or texture; film may lift there.',
   },
   crazing: {
     name: 'Crazing',
     sign: 'Z',
-    usually: 'stays',
     beyondPolishing: true,
     say: 'Cracks in the paint itself; heat and polishing make it worse.',
   },
   'failing-clear': {
     name: 'Failing clear coat',
     sign: 'F',
-    usually: 'stays',
     beyondPolishing: true,
     say: 'Lifting or going milky; nothing laid on it will hold.',
   },
   'burn-through': {
     name: 'Suspected burn-through',
     sign: 'B',
-    usually: 'stays',
     beyondPolishing: true,
     say: 'Edge polished through before; keep every machine off it.',
   },
   contamination: {
     name: 'Bonded contamination',
     sign: 'N',
-    usually: 'removed',
     say: 'Rough to the fingertip; left on, it is sealed in for years.',
   },
   'earlier-layer': {
     name: 'Earlier coating or wax',
     sign: 'L',
-    usually: 'removed',
     say: 'Something is on it already; it has to come off before anything bonds.',
   },
   'transit-film': {
     name: 'Transit film',
     sign: 'X',
-    usually: 'removed',
     say: 'Protective film nobody peeled: looks like a fault on one side only.',
   },
 });
@@ -170,7 +151,7 @@ export interface Mark {
   readonly severity: MarkSeverity;
   readonly at: readonly [across: number, down: number];
   readonly sizeMm?: number | undefined;
-  /** As agreed; else what is usual. */
+  /** As agreed with the owner; absent: as the preparation planned has it. */
   readonly outcome?: Outcome | undefined;
   /** All over the panel rather than in one place. */
   readonly allOver?: boolean | undefined;
@@ -184,12 +165,6 @@ export interface Mark {
 export function outcomePossible(kind: MarkKindId, outcome: Outcome, substrate: SubstrateId): boolean {
   const needsPolish = MARK_KINDS[kind].polished && (outcome === 'removed' || outcome === 'reduced');
   return !(needsPolish && SUBSTRATES[substrate].matte);
-}
-
-/** What becomes of a mark: as agreed, where that is possible, else as usual, else it stays. */
-export function outcomeOf(mark: Pick<Mark, 'kind' | 'outcome'>, substrate: SubstrateId): Outcome {
-  const wanted = mark.outcome ?? MARK_KINDS[mark.kind].usually;
-  return outcomePossible(mark.kind, wanted, substrate) ? wanted : 'stays';
 }
 
 /** Whether paint is crazed, failing or burnt through: no polish mends it, every polish makes it worse, nothing holds on it. */

@@ -1,5 +1,14 @@
-import { MARK_KINDS, type Outcome, OUTCOMES } from '#core/survey/condition';
-import { isDone, type Level, type PanelPreparation, SANDING_NAMES, SANDINGS, SCOPE_STATES } from '#core/prepare/stages';
+import { MARK_KINDS, type Outcome, OUTCOME_NAMES, OUTCOMES } from '#core/survey/condition';
+import {
+  fateInWords,
+  fateOf,
+  isDone,
+  type Level,
+  type PanelPreparation,
+  SANDING_NAMES,
+  SANDINGS,
+  SCOPE_STATES,
+} from '#core/prepare/stages';
 import { isPolishing, STEP_KINDS, takesPolish } from '#core/prepare/steps';
 import type { Job, Surface, SurfaceMark } from '#formats/job';
 import { changePrepare } from '#job/edit';
@@ -65,16 +74,17 @@ export function PanelSteps({ surface, prepared }: Props) {
       {goes.length > 0 && (
         <Part title="What becomes of its marks">
           <ul className="text-[14px]">
-            {goes.map(({ mark, share, hidden }) => {
-              const seen = surface.marks?.find(({ id }) => id === mark);
+            {goes.map((own) => {
+              const seen = surface.marks?.find(({ id }) => id === own.mark);
+              const fate = seen && fateOf(seen, own);
               return (
-                seen && (
-                  <li key={mark} className="flex flex-wrap justify-between gap-x-3 border-t py-1 first:border-t-0">
+                fate && (
+                  <li key={own.mark} className="flex flex-wrap justify-between gap-x-3 border-t py-1 first:border-t-0">
                     <span>
                       {MARK_KINDS[seen.kind].name}, {seen.severity}
                     </span>
-                    <span className={share < 0.5 ? 'font-semibold text-warn' : ''}>
-                      {hidden ? 'hidden: back when the filler goes' : inWords(share)}
+                    <span className={fate.outcome === 'removed' ? '' : 'font-semibold text-warn'}>
+                      {fateInWords(fate, OUTCOME_NAMES)}
                     </span>
                     {polishBegun && <MarkBecame surface={surface} mark={seen} level={level.level} />}
                   </li>
@@ -223,12 +233,6 @@ function ClearTaken({ surface }: Omit<Props, 'prepared'>) {
       />
     </div>
   );
-}
-
-function inWords(share: number): string {
-  if (share === 0) return 'stays';
-  if (share >= 0.95) return 'goes';
-  return share >= 0.5 ? 'most of it goes' : 'eased only';
 }
 
 const STATE_NAMES = {

@@ -1,4 +1,5 @@
-import { MARK_KINDS, OUTCOME_NAMES, outcomeOf, OUTCOMES, twinDifferences } from '#core/survey/condition';
+import { MARK_KINDS, OUTCOME_NAMES, OUTCOMES, twinDifferences } from '#core/survey/condition';
+import { fateOf } from '#core/prepare/stages';
 import { judgeReadings } from '#core/survey/paint';
 import { takesPolish } from '#core/prepare/steps';
 import { surfaceName } from '#formats/job';
@@ -16,9 +17,12 @@ import { pictureOf } from './MarkRow';
 
 /** The walk-round of the whole item: what stays, where the sides differ, how it is reached. */
 export function ConditionWhole() {
-  const job = useJob('choose', 'document', 'edit', 'id', 'nameOf');
+  const job = useJob('choose', 'document', 'edit', 'id', 'nameOf', 'prepared');
   const { document, choose, edit, nameOf, id } = job;
-  const all = document.surfaces.flatMap((surface) => (surface.marks ?? []).map((mark) => ({ surface, mark })));
+  const goes = new Map(job.prepared.preparation.panels.flatMap((panel) => panel.goes.map((own) => [own.mark, own])));
+  const all = document.surfaces.flatMap((surface) =>
+    (surface.marks ?? []).map((mark) => ({ surface, mark, fate: fateOf(mark, goes.get(mark.id)) })),
+  );
   const judged = judgeReadings(document.surfaces);
   const twins = twinDifferences(
     document.surfaces.map((surface, index) => ({
@@ -39,9 +43,7 @@ export function ConditionWhole() {
             {OUTCOMES.map((outcome) => (
               <div key={outcome}>
                 <dt className="label">{OUTCOME_NAMES[outcome]}</dt>
-                <dd className="figure text-xl">
-                  {all.filter(({ surface, mark }) => outcomeOf(mark, surface.substrate) === outcome).length}
-                </dd>
+                <dd className="figure text-xl">{all.filter(({ fate }) => fate.outcome === outcome).length}</dd>
               </div>
             ))}
           </dl>
@@ -91,7 +93,7 @@ export function ConditionWhole() {
       <Part title="What stays, to be agreed before work begins">
         <ul className="space-y-1 text-[14px]">
           {all
-            .filter(({ surface, mark }) => outcomeOf(mark, surface.substrate) === 'stays')
+            .filter(({ fate }) => fate.outcome === 'stays')
             .map(({ surface, mark }) => (
               <li key={mark.id}>
                 <button type="button" className="underline" onClick={() => choose(surface.id)}>
@@ -100,7 +102,7 @@ export function ConditionWhole() {
                 : {MARK_KINDS[mark.kind].name.toLowerCase()}
               </li>
             ))}
-          {all.every(({ surface, mark }) => outcomeOf(mark, surface.substrate) !== 'stays') && (
+          {all.every(({ fate }) => fate.outcome !== 'stays') && (
             <li className="text-ink-2">Nothing is marked that stays.</li>
           )}
         </ul>

@@ -8,11 +8,11 @@ import {
   type MarkSeverity,
   type Outcome,
   OUTCOME_NAMES,
-  outcomeOf,
   outcomePossible,
   OUTCOMES,
   seenSeverity,
 } from '#core/survey/condition';
+import { fateInWords, fateOf } from '#core/prepare/stages';
 import type { Photo, Surface, SurfaceMark } from '#formats/job';
 import { changeMark, removeMark } from '#job/edit';
 import { useJob } from '../../../job/job-context';
@@ -37,10 +37,14 @@ interface MarkProps {
 }
 
 export function MarkRow({ surface, mark }: MarkProps) {
-  const job = useJob('edit', 'id');
-  const { name, sign, say, usually } = MARK_KINDS[mark.kind];
+  const job = useJob('edit', 'id', 'prepared');
+  const { name, sign, say } = MARK_KINDS[mark.kind];
   const photos = usePhotos(job.id);
-  const outcome = outcomeOf(mark, surface.substrate);
+  const panel = job.prepared.preparation.panels.find(({ id }) => id === surface.id);
+  const planned = fateOf(
+    { outcome: undefined },
+    panel?.goes.find((each) => each.mark === mark.id),
+  );
   const seen = seenSeverity(mark, surface.colour?.tone);
   const change = (changes: Partial<SurfaceMark>) => job.edit(changeMark(surface.id, mark.id, changes));
   const select = 'field min-h-8 w-auto py-0 text-[13.5px]';
@@ -89,13 +93,13 @@ export function MarkRow({ surface, mark }: MarkProps) {
         <select
           aria-label={`What becomes of it: ${name}`}
           className={select}
-          value={outcome}
-          onChange={({ target }) => change({ outcome: target.value as Outcome })}
+          value={mark.outcome ?? ''}
+          onChange={({ target }) => change({ outcome: (target.value || undefined) as Outcome | undefined })}
         >
+          <option value="">{fateInWords(planned, OUTCOME_NAMES)}, by the plan</option>
           {OUTCOMES.filter((each) => outcomePossible(mark.kind, each, surface.substrate)).map((each) => (
             <option key={each} value={each}>
-              {OUTCOME_NAMES[each]}
-              {each === usually && mark.outcome === undefined ? ' (usual)' : ''}
+              {OUTCOME_NAMES[each]}, as agreed
             </option>
           ))}
         </select>
