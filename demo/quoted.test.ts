@@ -21,12 +21,13 @@ describe.each(documents)('%s', (_, document) => {
 
   test('the price is the sum of its parts: material, waste, work, margin, tax', () => {
     for (const { offer, price } of quotes) {
-      const { materialMoney, wasteMoney, workMoney, marginMoney, taxMoney, totalMoney } = price;
+      const { materialMoney, wasteMoney, workMoney, marginMoney, roundingMoney, taxMoney, totalMoney } = price;
       expect(wasteMoney).toBeCloseTo((materialMoney * offer.wastePct) / 100, 6);
       const cost = materialMoney + wasteMoney + workMoney;
       expect(marginMoney).toBeCloseTo((cost * offer.marginPct) / 100, 6);
-      expect(taxMoney).toBeCloseTo(((cost + marginMoney) * offer.taxPct) / 100, 6);
-      expect(totalMoney).toBe(Math.round(cost + marginMoney + taxMoney));
+      expect(taxMoney).toBeCloseTo(((cost + marginMoney + roundingMoney) * offer.taxPct) / 100, 6);
+      expect(totalMoney).toBeCloseTo(cost + marginMoney + roundingMoney + taxMoney, 6);
+      expect([totalMoney % 100, Math.abs(roundingMoney) <= 50]).toEqual([0, true]);
     }
   });
 

@@ -85,6 +85,14 @@ test('what becomes of a mark stands on the walk-round sheet as this plan has it,
   expect(await at('two-step', 'stays')).toContain('Stays, as agreed.');
 });
 
+test('an offer on paper has its number, its date, until when it is good, and a price in whole units', async () => {
+  const job = await server.call<{ version: number }>('GET', '/api/jobs/moss-saloon');
+  const text = (await paper('moss-saloon', 'offers.pdf')).replaceAll(/\s+/g, ' ');
+  expect(text).toContain(`Offer moss-saloon/${job.body.version} of `);
+  expect(text).toMatch(/valid until \d+ [A-Z][a-z]+ 20\d\d/);
+  expect(text).not.toMatch(/€\d[\d,]*\.(?!00)\d\d/);
+});
+
 test('one endless word costs no more than the same letters in words', async () => {
   const took = async (note: string) => {
     withWords('hotel-shuttle', ({ surfaces }) => ({

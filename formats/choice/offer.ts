@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Offer } from '#core/choose/offers';
 import { SUBSTRATE_IDS } from '#core/item/substrates';
 import { LEVELS } from '#core/prepare/stages';
-import { id, list, nonEmpty, object, oneOf, percent, text, wholePositive } from '#formats/values';
+import { id, list, nonEmpty, object, oneOf, percent, text, wholeNonNegative, wholePositive } from '#formats/values';
 
 /** A named offer as the shop keeps it. */
 export const offerSchema = object({
@@ -21,6 +21,8 @@ export const offerSchema = object({
   wastePct: percent().default(5),
   marginPct: percent().default(0),
   taxPct: percent().default(0),
+  roundToMoney: wholeNonNegative().optional(),
+  validDays: wholePositive().optional(),
 }) satisfies z.ZodType<Offer>;
 
 export const offerRecordSchema = z.object({ id: id(), version: z.int(), offer: offerSchema });

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import { levelSays } from '#core/prepare/stages';
-import type { Job } from '#formats/job';
+import { USUAL_VALID_DAYS } from '#core/choose/offers';
+import type { JobRecord } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
 import { money } from '#formats/values';
 import { laidInWords, lifeInWords, type Quoted } from '#job/offers';
@@ -18,14 +19,19 @@ const TERMS =
   'Prices are for the item as it was looked at, with what stands here. Life is a range for how it is kept and washed; what is not promised is not promised.';
 
 /** The shop's offers on an item side by side, as the owner takes them home and signs one. */
-export function offersSheet(job: Job, quotes: readonly Quoted[], shelf: readonly ProductSheet[], now: Date): Sheet {
+export function offersSheet(
+  { id, version, document: job }: Pick<JobRecord, 'id' | 'version' | 'document'>,
+  quotes: readonly Quoted[],
+  shelf: readonly ProductSheet[],
+  now: Date,
+): Sheet {
   const { item, surfaces, currency, title } = job;
   const name = item?.name ?? title;
   const pdf = newSheet(`Offers: ${name}`, 'landscape');
   const head = () =>
     heading(pdf, `What we offer for the ${name}`, [
       `Owner: ${item?.ownerName || 'not said'}`,
-      `Priced on ${DateTime.fromJSDate(now).toFormat('d LLLL yyyy')}`,
+      `Offer ${offerNumber({ id, version })} of ${day(DateTime.fromJSDate(now))}`,
       `${surfaces.length} surfaces`,
     ]);
   if (quotes.length === 0) {
@@ -39,7 +45,7 @@ export function offersSheet(job: Job, quotes: readonly Quoted[], shelf: readonly
     const top = pdf.y + 6;
     const shown = quotes.slice(first, first + MOST_ACROSS);
     const width = (widthOf(pdf) - (shown.length - 1) * GAP) / shown.length;
-    const columns = shown.map((quote) => linesOf(quote, laidInWords(quote, surfaces, shelf), currency));
+    const columns = shown.map((quote) => linesOf(quote, laidInWords(quote, surfaces, shelf), currency, now));
     const tallest = (scale: number) => Math.max(...columns.map((lines) => heightOf(pdf, lines, width, scale)));
     const roomLeft = pdf.page.height - MARGIN - FOOT - top;
     const scale = SCALES.find((each) => tallest(each) <= roomLeft) ?? SCALES.at(-1)!;
@@ -53,6 +59,11 @@ export function offersSheet(job: Job, quotes: readonly Quoted[], shelf: readonly
   }
   return pdf;
 }
+
+const day = (date: DateTime): string => date.toFormat('d LLLL yyyy');
+
+/** By it an offer is found again: the job, and the state of it that was priced. */
+const offerNumber = ({ id, version }: Pick<JobRecord, 'id' | 'version'>): string => `${id}/${version}`;
 
 interface Line {
   readonly text: string;
@@ -68,7 +79,7 @@ const LOOKS: Readonly<Record<Line['look'], { font: 'text' | 'strong'; size: numb
   listed: { font: 'text', size: 9, ink: INK, before: 4 },
 };
 
-function linesOf(quote: Quoted, laid: readonly string[], currency: string): Line[] {
+function linesOf(quote: Quoted, laid: readonly string[], currency: string, now: Date): Line[] {
   const { offer, price } = quote;
   const list = (label: string, lines: readonly string[]): Line[] =>
     lines.length === 0
@@ -81,6 +92,10 @@ function linesOf(quote: Quoted, laid: readonly string[], currency: string): Line
     {
       look: 'quiet',
       text: `${price.hours.toFixed(1)} h of work; ${offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}`,
+    },
+    {
+      look: 'quiet',
+      text: `valid until ${day(DateTime.fromJSDate(now).plus({ days: offer.validDays ?? USUAL_VALID_DAYS }))}`,
     },
     { look: 'text', text: `${lifeInWords(quote)} ${levelSays(offer.level, quote.goneShare)}` },
     ...list('What is laid', laid),

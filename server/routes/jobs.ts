@@ -45,9 +45,9 @@ export function jobHandlers(services: Services): Handlers<typeof JOB_ROUTES> {
     },
     async offersPaper({ params, response }) {
       const { offersSheet, sendPdf } = await papers();
-      const { document } = jobs.get(params.id);
-      const { quotes: priced, stock } = quotes.offersOn(document);
-      sendPdf(response, 'offers.pdf', offersSheet(document, priced, stock, now()));
+      const job = jobs.get(params.id);
+      const { quotes: priced, stock } = quotes.offersOn(job.document);
+      sendPdf(response, 'offers.pdf', offersSheet(job, priced, stock, now()));
     },
     netSvg: ({ params, response }) =>
       sendFile(response, ROUTES.netSvg, `${params.id}-net.svg`, netSvg(jobs.get(params.id).document)),

@@ -81,7 +81,17 @@ test('material with waste, hours of preparation and laying, margin on both, tax 
   expect(price.workMoney).toBeCloseTo(price.hours * 6000, 9);
   const net = (13200 + price.workMoney) * 1.2;
   expect(price.marginMoney).toBeCloseTo((13200 + price.workMoney) * 0.2, 9);
-  expect(price.totalMoney).toBe(Math.round(net * 1.19));
+  // 33,840 net and 19 % are 40,269.60: asked as whole units, unless the shop wants it otherwise.
+  expect([net, net * 1.19]).toEqual([expect.closeTo(33840, 9), expect.closeTo(40269.6, 6)]);
+  const rounded = (roundToMoney: number | undefined) =>
+    priceOffer({ ...OFFER, roundToMoney }, { materialMoney: 12000, workMin: 150, hourRate: 6000, lifeMonths });
+  expect([undefined, 0, 5000].map((step) => rounded(step).totalMoney)).toEqual([40300, 40270, 40000]);
+  for (const step of [undefined, 0, 5000]) {
+    const { materialMoney, wasteMoney, workMoney, marginMoney, roundingMoney, taxMoney, totalMoney } = rounded(step);
+    const netAsked = materialMoney + wasteMoney + workMoney + marginMoney + roundingMoney;
+    expect(netAsked + taxMoney).toBeCloseTo(totalMoney, 6);
+    expect(taxMoney).toBeCloseTo(0.19 * netAsked, 6);
+  }
   const [from, to] = price.lifeMonths;
   expect(from).toBeLessThan(to);
   expect(to).toBeLessThanOrEqual(60 * 1.3);

@@ -28,7 +28,16 @@ export interface Offer {
   readonly marginPct: number;
   /** On all of it; 0 where the shop says its prices without. */
   readonly taxPct: number;
+  /** Its total is a multiple of this, minor units; 0: to the last of them. Absent: as is usual. */
+  readonly roundToMoney?: number | undefined;
+  /** Days it is good for once it is printed; absent: as is usual. */
+  readonly validDays?: number | undefined;
 }
+
+/** Whole units of most currencies. Engineering default. */
+export const USUAL_ROUND_TO_MONEY = 100;
+/** Engineering default of the trade: prices of material move. */
+export const USUAL_VALID_DAYS = 30;
 
 /** What an offer comes to on one surface. */
 export interface Applied {
@@ -86,6 +95,8 @@ export interface OfferPrice {
   readonly hours: number;
   readonly workMoney: number;
   readonly marginMoney: number;
+  /** What rounding the total adds to the net price, or takes from it. */
+  readonly roundingMoney: number;
   readonly taxMoney: number;
   readonly totalMoney: number;
   /** Months the stack on most of its area may be planned for: from, to. */
@@ -105,9 +116,14 @@ export interface OfferCosts {
   readonly lifeMonths: readonly [from: number, to: number];
 }
 
-/** Material as it is bought, waste on it, hours of preparation and laying, margin on both, tax on all. */
+/** Material as it is bought, waste on it, hours of preparation and laying, margin on both, tax on all, and the total rounded. */
 export function priceOffer(
-  { wastePct, marginPct, taxPct }: Pick<Offer, 'wastePct' | 'marginPct' | 'taxPct'>,
+  {
+    wastePct,
+    marginPct,
+    taxPct,
+    roundToMoney = USUAL_ROUND_TO_MONEY,
+  }: Pick<Offer, 'wastePct' | 'marginPct' | 'taxPct' | 'roundToMoney'>,
   { materialMoney, workMin, hourRate, lifeMonths }: OfferCosts,
 ): OfferPrice {
   const wasteMoney = materialMoney * share(wastePct);
@@ -115,15 +131,20 @@ export function priceOffer(
   const workMoney = hours * hourRate;
   const marginMoney = (materialMoney + wasteMoney + workMoney) * share(marginPct);
   const netMoney = materialMoney + wasteMoney + workMoney + marginMoney;
-  const taxMoney = netMoney * share(taxPct);
+  const withTax = 1 + share(taxPct);
+  const step = Math.max(1, roundToMoney);
+  const totalMoney = step * Math.round((netMoney * withTax) / step);
+  // The tax is that of the price asked: what rounding changes is net as well.
+  const roundedNet = totalMoney / withTax;
   return {
     materialMoney,
     wasteMoney,
     hours,
     workMoney,
     marginMoney,
-    taxMoney,
-    totalMoney: Math.round(netMoney + taxMoney),
+    roundingMoney: roundedNet - netMoney,
+    taxMoney: totalMoney - roundedNet,
+    totalMoney,
     lifeMonths,
   };
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { USUAL_ROUND_TO_MONEY, USUAL_VALID_DAYS } from '#core/choose/offers';
 import { SUBSTRATES } from '#core/item/substrates';
 import { LEVEL_DEFINITIONS, LEVELS } from '#core/prepare/stages';
 import type { OfferRecord } from '#formats/choice';
@@ -76,6 +77,19 @@ export function OfferDialog({ record, onClose }: { readonly record: OfferRecord;
             onChange={(value) => value !== undefined && put({ [key]: value })}
           />
         ))}
+        <NumberField
+          label="Total is a multiple of"
+          value={(offer.roundToMoney ?? USUAL_ROUND_TO_MONEY) / 100}
+          check={(value) => (value >= 0 && value <= 1000 ? undefined : '0 to 1,000')}
+          onChange={(value) => value !== undefined && put({ roundToMoney: Math.round(value * 100) })}
+        />
+        <NumberField
+          label="Valid for"
+          unit="days"
+          value={offer.validDays ?? USUAL_VALID_DAYS}
+          check={(value) => (Number.isInteger(value) && value >= 1 && value <= 365 ? undefined : '1 to 365 days')}
+          onChange={(value) => value !== undefined && put({ validDays: value })}
+        />
       </div>
       <ul className="mt-3 text-[14px]" aria-label="Its stacks">
         {offer.lines.map(({ on, layers }) => (

@@ -178,6 +178,7 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
                 [`Waste, ${offer.wastePct} %`, price.wasteMoney],
                 [`Work, ${price.hours.toFixed(1)} h`, price.workMoney],
                 [`Margin, ${offer.marginPct} %`, price.marginMoney],
+                ['Rounding', price.roundingMoney],
                 [`Tax, ${offer.taxPct} %`, price.taxMoney],
               ] as const
             ).map(([what, much]) => (
