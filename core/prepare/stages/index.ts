@@ -12,7 +12,7 @@ export {
 export { shareKey } from './marks-gone';
 export type { MarkOutcome, ObservationEntry } from './observations';
 export { compareLevels, type Preparation, prepareItem, type PrepStage, type ScopeOption, usesOf } from './item';
-export { type Fate, fateInWords, fateOf } from './fates';
+export { fateInWords, fateOf } from './fates';
 export type { Ledger } from './ledger';
 export { type Level, LEVEL_DEFINITIONS, LEVELS, levelSays } from './levels';
 export { type PreparePhase, preparePhase, type Turn, workingDay, type WorkingDay } from './order';
