@@ -98,6 +98,7 @@ test('what is laid needs a wash: left out it stops the job, and is done after al
     const wash = page.getByRole('listitem').filter({ has: page.getByText('Two-bucket wash', { exact: true }) });
     await wash.getByRole('checkbox', { name: 'Leave it out here' }).check();
     await page.getByRole('link', { name: /^Layer/ }).click();
+    await expect(page.getByRole('radio', { name: 'As planned' })).toBeVisible();
     await page.getByRole('button', { name: 'Whole item' }).click();
   };
   await page.goto('/jobs/satin-tourer/layer');

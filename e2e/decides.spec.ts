@@ -40,6 +40,17 @@ test('who works on it is said by name, and a school changes what is promised bes
   await page.getByRole('button', { name: 'Somebody by name' }).click();
   await page.getByLabel('Name').fill('Odile');
   await page.getByLabel('Name').press('Enter');
+  // Two evenings, though the bay is shut then: when it is ready follows.
+  const ready = page.getByRole('link', { name: /^Time/ });
+  const inOpeningHours = await ready.innerText();
+  await page.getByRole('button', { name: 'Hours of their own, evenings too' }).click();
+  const hours = page.getByRole('group', { name: 'Hours of Odile' });
+  await hours.getByLabel('From: time').fill('18:30');
+  await hours.getByLabel('From: time').press('Enter');
+  await hours.getByLabel('To: time').fill('21:30');
+  await hours.getByLabel('To: time').press('Enter');
+  await page.getByRole('button', { name: 'The same hours a day later' }).click();
+  await expect(ready).not.toHaveText(inOpeningHours);
   await page.getByRole('button', { name: 'Somebody by name' }).click();
   await page.getByLabel('Does').last().selectOption('level');
   await saved(page);
@@ -47,7 +58,14 @@ test('who works on it is said by name, and a school changes what is promised bes
     document: {
       crew: {
         people: [
-          { id: 'Odile', does: ['lay', 'level'] },
+          {
+            id: 'Odile',
+            does: ['lay', 'level'],
+            hours: [
+              [expect.stringContaining('T18:30'), expect.stringContaining('T21:30')],
+              [expect.any(String), expect.any(String)],
+            ],
+          },
           { id: 'Person 2', does: ['level'] },
         ],
       },

@@ -2,6 +2,7 @@ import { USUAL_FULL_CURE_DAYS } from '../care/upkeep/care';
 import { HOTTEST_C, SHADED_C, TONE_C } from '../layers/life/exposure';
 import { SACRIFICED_SHARE } from '../layers/life/life';
 import { NAMED_CHANCE, REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '../products/removal-methods/methods';
+import { USUAL_ROUND_TO_MONEY, USUAL_VALID_DAYS } from '../choose/offers/offers';
 import { HIT_LIFE_FACTOR } from '../choose/stacks/value';
 import { CONCERN_WORTH_MIN } from '../choose/stacks/wishes';
 import { type DefaultGroup, figure } from './group';
@@ -36,5 +37,14 @@ export const AFTER_DEFAULTS: readonly DefaultGroup[] = [
     why: 'What a step of look, ease or skill is weighed with where stacks are compared.',
     overriddenBy: 'the wishes under Layer',
     defaults: [figure('A step of a concern is worth', CONCERN_WORTH_MIN, 'min/m²')],
+  },
+  {
+    name: 'Offers',
+    why: 'Prices are asked in round figures, and hold as long as material costs what it did.',
+    overriddenBy: 'the offer itself, under Layer',
+    defaults: [
+      figure('A total is a multiple of, in the smallest unit of the currency', USUAL_ROUND_TO_MONEY),
+      figure('Valid for', USUAL_VALID_DAYS, 'days'),
+    ],
   },
 ];

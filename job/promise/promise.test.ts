@@ -36,6 +36,27 @@ test('nobody works at night: every action lies between opening and closing', () 
   }
 });
 
+test('three evenings told as somebody’s own hours are worked, though the workshop is closed then; others stay away', () => {
+  const evening = (day: number): [string, string] => [
+    `2027-03-0${day}T18:30:00+01:00`,
+    `2027-03-0${day}T22:00:00+01:00`,
+  ];
+  const crew = (hours?: [string, string][]) => ({
+    ...document.crew,
+    people: [{ id: 'a', does: ['lay' as const, 'level' as const], ...(hours && { hours }) }],
+  });
+  const job = { ...document, startAt: '2027-03-02T16:00:00+01:00', crew: crew([evening(2), evening(3), evening(4)]) };
+  const people = (of: typeof job) => inOpeningHours(planInput(of), of, weekOf(bay), fresh).crew.people!;
+  expect(people(job)[0]!.hours).toEqual([2.5, 26.5, 50.5].map((from) => [from * 60, (from + 3.5) * 60]));
+  // What is lost is lost for them too; who told nothing is there while it is open.
+  const lost = { from: '2027-03-03T18:00:00+01:00', to: '2027-03-03T23:00:00+01:00', why: 'power' as const };
+  expect(people({ ...job, days: { lost: [lost] } })[0]!.hours).toHaveLength(2);
+  for (const [from, to] of people({ ...job, crew: crew() })[0]!.hours!.slice(0, 5)) {
+    expect((16 * 60 + from) % 1440).toBeGreaterThanOrEqual(bay!.climate.opensAtHour * 60);
+    expect((16 * 60 + to) % 1440).toBeLessThanOrEqual(bay!.climate.closesAtHour * 60);
+  }
+});
+
 test('a closed day is not worked, and a day begun earlier is ready no later', () => {
   const sunday = {
     ...bay!,

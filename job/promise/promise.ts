@@ -18,7 +18,7 @@ const STAYS_MIN = 120;
 /** Where they had better be gone, they level what is wet and lay no more. */
 const LEVELS_MIN = 30;
 
-/** A job as it is worked in a workshop that opens and closes: everybody in their own hours, while it is open. */
+/** A job as it is worked in a workshop that opens and closes: while it is open, or in hours somebody told of their own. */
 export function inOpeningHours(
   planned: PlanInput,
   { startAt, days }: Pick<Job, 'startAt' | 'days'>,
@@ -30,9 +30,11 @@ export function inOpeningHours(
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
   const staysMin = minutesWithin(lost, nowMin, nowMin + STAYS_MIN) > 0 ? LEVELS_MIN : STAYS_MIN;
   const there = wet ? inOrder([...open, [nowMin - STAYS_MIN, nowMin + staysMin]]) : open;
+  // Who told hours of their own is there in those, evenings and closed days as well; everybody else while it is open.
+  const own = new Set(peopleOf(planned.crew).flatMap(({ id, hours }) => (hours ? [id] : [])));
   const people = withHands(peopleOf(planned.crew), record.hands).map((person) => ({
     ...person,
-    hours: within(hoursOf(person), there),
+    hours: own.has(person.id) ? without(hoursOf(person), lost) : within(hoursOf(person), there),
   }));
   return { ...planned, crew: { ...planned.crew, people } };
 }
@@ -69,7 +71,5 @@ export function layingFrom(
     (sum, stage) => (record.stages.get(stageKey(stage))?.endMin === undefined ? sum + stage.minutes : sum),
     0,
   );
-  const people = peopleOf(crew);
-  const hours = inOrder(people.flatMap((person) => hoursOf(person)));
-  return preparedBy(day, left / minutes, people.length, hours, fromMin) ?? NEVER_MIN;
+  return preparedBy(day, left / minutes, peopleOf(crew).map(hoursOf), fromMin) ?? NEVER_MIN;
 }

@@ -29,8 +29,12 @@ beforeEach(() => {
 
 test('edits made close together are saved as one, with the version they were based on', async () => {
   const { version } = current();
+  // Once it is saved the device keeps nothing: the answer comes when that has been seen.
+  let answered!: () => void;
+  server.slowness = new Promise((resolve) => (answered = resolve));
   for (const title of ['S', 'Sa', 'Sat']) edit(title);
   await waitFor(async () => expect(await kept()).toBe('Sat'));
+  answered();
   await waitFor(isSaved, { timeout: 4000 });
   expect(puts()).toHaveLength(1);
   expect(stored()).toBe('Sat');

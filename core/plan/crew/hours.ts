@@ -83,24 +83,60 @@ export function without(hours: Hours, taken: Hours): Hours {
  * @param firstMin of every stretch of hours that are not work: set-up
  * @example workedIn([[0, 60], [100, 200]], 0, [50, 40], 0) // [[[0, 50]], [[50, 60], [100, 130]]]
  */
-export function workedIn(hours: Hours, fromMin: number, works: readonly number[], firstMin = 0): (Hours | null)[] {
-  const open = hours.flatMap(([opens, closes]): [number, number][] => {
-    const start = Math.max(opens, fromMin) + firstMin;
-    return start < closes ? [[start, closes]] : [];
-  });
+export const workedIn = (hours: Hours, fromMin: number, works: readonly number[], firstMin = 0): (Hours | null)[] =>
+  sharedIn([hours], fromMin, works, () => 1, firstMin);
+
+/**
+ * The same shared by several, each in their own hours: it goes as fast as there are hands at that moment, whoever comes later
+ * or leaves before the end.
+ * @param works minutes of each for one pair of hands alone
+ * @param speed how many of those minutes so many hands do in one
+ * @example sharedIn([[[0, 100]], [[0, 20]]], 0, [60], (hands) => hands) // [[[0, 40]]]
+ */
+export function sharedIn(
+  people: readonly Hours[],
+  fromMin: number,
+  works: readonly number[],
+  speed: (hands: number) => number,
+  firstMin = 0,
+): (Hours | null)[] {
+  const open = presence(people, fromMin, firstMin);
   let at = 0;
   return works.map((workMin) => {
     const stretches: [number, number][] = [];
     let left = workMin;
     while (left > SAME_MOMENT_MIN) {
-      const stretch = open[at];
-      if (!stretch) return null;
-      const takes = Math.min(left, stretch[1] - stretch[0]);
-      if (takes > 0) stretches.push([stretch[0], stretch[0] + takes]);
-      stretch[0] += takes;
-      left -= takes;
-      if (stretch[1] - stretch[0] <= SAME_MOMENT_MIN) at++;
+      const step = open[at];
+      if (!step) return null;
+      const [from, to, hands] = step;
+      const pace = speed(hands);
+      const takes = Math.min(left / pace, to - from);
+      const last = stretches.at(-1);
+      if (last && from - last[1] <= SAME_MOMENT_MIN) last[1] = from + takes;
+      else if (takes > 0) stretches.push([from, from + takes]);
+      step[0] += takes;
+      left -= takes * pace;
+      if (step[1] - step[0] <= SAME_MOMENT_MIN) at++;
     }
     return stretches;
+  });
+}
+
+/** Steps in which the number of people who are there stays the same, from a moment on; the beginning of each stretch of hours is no work. */
+function presence(
+  people: readonly Hours[],
+  fromMin: number,
+  firstMin: number,
+): [from: number, to: number, hands: number][] {
+  const moments = people.flatMap((hours) => hours.flat());
+  return inOrder(people.flat()).flatMap(([opens, closes]) => {
+    const start = Math.max(opens, fromMin) + firstMin;
+    if (start >= closes) return [];
+    const inside = moments.filter((min) => min > start && min < closes).toSorted((a, b) => a - b);
+    const cuts = [...new Set([start, ...inside, closes])];
+    return cuts.slice(1).map((to, nth): [number, number, number] => {
+      const from = cuts[nth]!;
+      return [from, to, people.filter((hours) => hours.some(([a, b]) => a <= from && b >= to)).length];
+    });
   });
 }

@@ -8,6 +8,7 @@ export {
   unbrokenUntil,
   within,
   without,
+  sharedIn,
   workedIn,
 } from './hours';
 export { CREW_ROLES, type CrewRole, hoursOf, mayDo, peopleOf, type Person, withHands } from './people';

@@ -27,8 +27,8 @@ test('law: on satin, and wherever nothing is corrected, no mark that takes a pol
       fc.option(fc.constantFrom(...OUTCOMES), { nil: undefined }),
       (own, how, outcome) => {
         const { goes, level } = preparePanel(own, how);
-        for (const fate of goes) {
-          const mark = own.marks.find(({ id }) => id === fate.mark)!;
+        for (const [nth, fate] of goes.entries()) {
+          const mark = own.marks[nth]!;
           if (mark.kind !== 'swirls' && mark.kind !== 'deep-scratch') continue;
           if (!SUBSTRATES[own.substrate].matte && level.level !== 'none') continue;
           expect(['stays', 'hidden']).toContain(fateOf({ outcome }, fate).outcome);

@@ -10,8 +10,8 @@ export interface Fate {
 }
 
 /** From this share on a mark goes; below the other it stays. Engineering defaults. */
-const GOES_FROM = 0.95;
-const STAYS_BELOW = 0.15;
+export const GOES_FROM = 0.95;
+export const STAYS_BELOW = 0.15;
 
 const planned = ({ share, hidden }: Omit<MarkFate, 'mark'>): Outcome =>
   hidden ? 'hidden' : share >= GOES_FROM ? 'removed' : share >= STAYS_BELOW ? 'reduced' : 'stays';

@@ -76,7 +76,7 @@ const TAKEN_OFF_BY: Readonly<Partial<Record<MarkKindId, readonly StepKindId[]>>>
 };
 
 /** A filled chip is eased: matched paint stays in sight from close by. Engineering default. */
-const FILLED_CHIP_SHARE = 0.5;
+export const FILLED_CHIP_SHARE = 0.5;
 
 const fates = (
   panel: PanelCase,

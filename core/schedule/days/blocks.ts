@@ -1,5 +1,5 @@
-import { type Hours, inOrder, minutesWithin, nextFit, SAME_MOMENT_MIN, workedIn, within } from '#core/plan/crew';
-import { ADDED_MIN } from '#core/schedule/hours';
+import { type Hours, inOrder, minutesWithin, nextFit, SAME_MOMENT_MIN, sharedIn, within } from '#core/plan/crew';
+import { ADDED_MIN, preparationSpeed } from '#core/schedule/hours';
 import { type PreparePhase, preparePhase, type PrepStage, type WorkingDay } from '#core/prepare/stages';
 import type { LaidOut } from '#core/lay/run-sheet';
 
@@ -66,12 +66,12 @@ const onTheClock = (min: number, startMinuteOfDay: number) =>
 /** The days of a job in the hours its people are there: nobody works at night, drying and curing go on. */
 export function jobDays(asked: DaysCase): JobDays {
   const hours = inOrder(asked.people.flat());
-  const prepared = preparing(asked, hours);
+  const prepared = preparing(asked);
   const laid = laying(asked.actions);
   const workEnds = [...prepared, ...laid].flatMap(({ stretches }) => stretches.map(([, to]) => to));
   const workedUntil = Math.max(asked.fromMin, ...workEnds);
   const curing = cure(laid, asked);
-  const [checked] = workedIn(hours, workedUntil, [asked.checkMin / Math.max(1, asked.people.length)]);
+  const [checked] = sharedIn(asked.people, workedUntil, [asked.checkMin], (hands) => hands);
   const check: DayBlock[] =
     checked && checked.length > 0
       ? [{ key: 'check', kind: 'check', stretches: checked, personMin: asked.checkMin }]
@@ -110,10 +110,9 @@ export const begins = ({ stretches }: Pick<DayBlock, 'stretches'>): number => st
 export const ends = ({ stretches }: Pick<DayBlock, 'stretches'>): number => stretches.at(-1)![1];
 
 /** What is left of preparation, phase by phase, shared by all hands as `preparedBy` shares it; then it dries. */
-function preparing({ stages, preparationMin, day, people, fromMin }: DaysCase, hours: Hours): DayBlock[] {
+function preparing({ stages, preparationMin, day, people, fromMin }: DaysCase): DayBlock[] {
   const left = stages.reduce((sum, { minutes }) => sum + minutes, 0);
   if (left <= 0 || preparationMin <= 0 || day.elapsedMin <= 0) return [];
-  const wholeMin = (day.elapsedMin - day.waitedMin) / Math.max(1, people.length) + day.waitedMin;
   const phases: { phase: PreparePhase; minutes: number }[] = [];
   for (const { kind, minutes } of stages) {
     const phase = preparePhase(kind);
@@ -121,10 +120,11 @@ function preparing({ stages, preparationMin, day, people, fromMin }: DaysCase, h
     if (last?.phase === phase) last.minutes += minutes;
     else phases.push({ phase, minutes });
   }
-  const worked = workedIn(
-    hours,
+  const worked = sharedIn(
+    people,
     fromMin,
-    phases.map(({ minutes }) => (minutes / preparationMin) * wholeMin),
+    phases.map(({ minutes }) => (minutes / preparationMin) * day.elapsedMin),
+    preparationSpeed(day),
     ADDED_MIN.preparationDay,
   );
   const blocks = phases.flatMap(({ phase, minutes }, index): DayBlock[] => {

@@ -36,7 +36,7 @@ const washed: DaysCase = {
 function laid(changes: Partial<DaysCase> = {}): DaysCase {
   const asked = { ...washed, ...changes };
   const left = asked.stages.reduce((sum, { minutes }) => sum + minutes, 0) / asked.preparationMin;
-  const from = preparedBy(asked.day, left, asked.people.length, asked.people[0]!, asked.fromMin)!;
+  const from = preparedBy(asked.day, left, asked.people, asked.fromMin)!;
   const { actions, plan } = layOut(planned(asked.people[0]!), { nowMin: from, begun: new Map() });
   return { ...asked, actions, readyMin: plan.handoverMin, ...changes };
 }
@@ -133,7 +133,7 @@ test('preparation ends when the promise says it does', () => {
     const people = Array.from({ length: hands }, () => open);
     const wipe = jobDays({ ...washed, people }).blocks.find(({ kind }) => kind === 'wipe')!;
     const dries = washed.day.readyMin - washed.day.elapsedMin;
-    expect(ends(wipe) + dries).toBeCloseTo(preparedBy(washed.day, 1, hands, open, 0)!, 6);
+    expect(ends(wipe) + dries).toBeCloseTo(preparedBy(washed.day, 1, people, 0)!, 6);
   }
 });
 

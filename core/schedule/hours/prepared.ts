@@ -1,24 +1,30 @@
-import type { Hours } from '#core/plan/crew';
+import { type Hours, sharedIn } from '#core/plan/crew';
 import type { WorkingDay } from '#core/prepare/stages';
 import { ADDED_MIN } from './added';
-import { workedBy } from './opening';
+
+/** How fast several hands prepare beside one pair alone: they share the work and wait together for what dwells and dries. */
+export const preparationSpeed =
+  ({ elapsedMin, waitedMin }: Pick<WorkingDay, 'elapsedMin' | 'waitedMin'>) =>
+  (hands: number): number =>
+    elapsedMin / ((elapsedMin - waitedMin) / hands + waitedMin);
 
 /**
- * When the preparation of a job is done and has dried, and laying may begin: several hands share the work and wait
- * together, nobody works at night, drying goes on. Null: not within the hours there are.
+ * When the preparation of a job is done and has dried, and laying may begin: it goes as fast as there are hands at that
+ * moment, nobody works at night, drying goes on. Null: not within the hours there are.
  * @param leftShare of the preparation that is still to be done, 0 to 1
+ * @param people when each of them is there
  */
 export function preparedBy(
-  { elapsedMin, waitedMin, readyMin }: Pick<WorkingDay, 'elapsedMin' | 'waitedMin' | 'readyMin'>,
+  day: Pick<WorkingDay, 'elapsedMin' | 'waitedMin' | 'readyMin'>,
   leftShare: number,
-  hands: number,
-  hours: Hours,
+  people: readonly Hours[],
   nowMin: number,
 ): number | null {
+  const { elapsedMin, readyMin } = day;
   if (leftShare <= 0 || elapsedMin <= 0) return nowMin;
-  const workMin = leftShare * ((elapsedMin - waitedMin) / Math.max(1, hands) + waitedMin);
-  const done = workedBy(hours, nowMin, workMin, ADDED_MIN.preparationDay);
-  return done === null ? null : done + Math.max(0, readyMin - elapsedMin);
+  const [worked] = sharedIn(people, nowMin, [leftShare * elapsedMin], preparationSpeed(day), ADDED_MIN.preparationDay);
+  const done = worked?.at(-1)?.[1];
+  return done === undefined ? null : done + Math.max(0, readyMin - elapsedMin);
 }
 
 /** A working day where nobody says otherwise, minutes: as long as a workshop is usually open. */

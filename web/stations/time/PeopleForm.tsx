@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
+import { PersonHours } from './PersonHours';
 
 type Person = NonNullable<Job['crew']['people']>[number];
 
@@ -61,6 +62,12 @@ export function PeopleForm() {
                 onChange={(levelM2PerMin) => change(at, { levelM2PerMin })}
               />
             </div>
+            <PersonHours
+              name={person.id}
+              hours={person.hours}
+              startAt={document.startAt}
+              onChange={(hours) => change(at, { hours })}
+            />
             <SeenPace person={person} onTake={(pace) => change(at, pace)} />
             <Button look="quiet" className="mt-1" onClick={() => put(people.filter((_, index) => index !== at))}>
               <Trash2 size={15} /> {person.id} is not on it
