@@ -14,27 +14,27 @@ export interface Question {
 }
 
 interface Props {
-  readonly question: Question | undefined;
+  readonly question: Question;
   readonly onClose: () => void;
 }
 
 /** A question for a gloved hand: what is safe stands first and large. */
 export function AskFirst({ question, onClose }: Props) {
   return (
-    <Dialog open={question !== undefined} onClose={onClose} title={question?.title ?? ''} description={question?.says}>
+    <Dialog open onClose={onClose} title={question.title} description={question.says}>
       <div className="grid gap-3">
         <Button glove look="main" className="min-h-20 text-xl" onClick={onClose}>
-          {question?.not}
+          {question.not}
         </Button>
         <Button
           glove
           className="min-h-16"
           onClick={() => {
             onClose();
-            question?.onSure();
+            question.onSure();
           }}
         >
-          {question?.sure}
+          {question.sure}
         </Button>
       </div>
     </Dialog>

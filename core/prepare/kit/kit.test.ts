@@ -228,4 +228,18 @@ describe('cleaners', () => {
     expect(steps.find(({ kind }) => kind === 'iron')!.uses[0]!.amount).toBe(15);
     expect(cleanerFor('tar', { substrate: 'clear-gloss' }, kit())).toEqual({});
   });
+
+  test('what is approved for aircraft goes on one, and is kept for it where anything else will do', () => {
+    const hangar: LiquidSheet = { ...polish, id: 'hangar', name: 'Hangar Fine', aviationApproved: true };
+    const flat = { substrate: 'clear-gloss', areaM2: 1, edgeM: 4, curvature: 1 } as const;
+    for (const sheets of [
+      [hangar, polish],
+      [polish, hangar],
+    ])
+      expect(
+        [false, true].map(
+          (aircraft) => toolFor({ ...flat, aircraft }, 'refining', { sheets, things: [] }, 'dual')!.says.liquid,
+        ),
+      ).toEqual(['Grit Fine', 'Hangar Fine']);
+  });
 });

@@ -29,6 +29,15 @@ export const NO_KIT: Kit = { sheets: [], things: [] };
 const ofKind = <K extends KitSheet['kind']>({ sheets }: Kit, kind: K) =>
   sheets.filter((sheet): sheet is Extract<KitSheet, { kind: K }> => sheet.kind === kind);
 
+/** What is approved for aircraft first on one, and last elsewhere: it is kept for them where anything else will do. */
+const forAircraft = <S extends { readonly aviationApproved?: boolean | undefined }>(
+  sheets: readonly S[],
+  aircraft: boolean,
+): S[] =>
+  sheets.toSorted(
+    (a, b) => Number((b.aviationApproved ?? false) === aircraft) - Number((a.aviationApproved ?? false) === aircraft),
+  );
+
 /** A panel as a tool meets it. */
 export interface ToolCase {
   readonly substrate: SubstrateId;
@@ -106,7 +115,7 @@ export function toolFor(
   const liquids = ofKind(kit, 'liquid').filter(
     (sheet) => sheet.grade === grade && sheet.filling === (grade === 'filling'),
   );
-  const liquid = (panel.aircraft && liquids.find(({ aviationApproved }) => aviationApproved)) || liquids[0];
+  const [liquid] = forAircraft(liquids, panel.aircraft === true);
   const machine =
     reach === 'recess' ? undefined : machineFor(panel, reach, kind, cordless ? withoutCables(kit) : kit, cuts);
   const materials = decided ? [decided.material] : PADS_FOR[grade];
@@ -329,7 +338,10 @@ export function cleanerFor(
   kit: Kit,
   keptOffGround = false,
 ): CleanerChoice {
-  const serving = ofKind(kit, 'cleaner').filter(({ serves }) => serves.includes(kind));
+  const serving = forAircraft(
+    ofKind(kit, 'cleaner').filter(({ serves }) => serves.includes(kind)),
+    aircraft,
+  );
   const objection = ({ notFor, ph = 'neutral', aviationApproved }: CleanerSheet): string | undefined => {
     if (notFor.includes(substrate)) return `is not for ${SUBSTRATES[substrate].name.toLowerCase()}`;
     if (aircraft && !aviationApproved) return 'is not approved for aircraft';

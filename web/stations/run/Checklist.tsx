@@ -113,7 +113,7 @@ export function Checklist({ first, lines }: Props) {
           </li>
         ))}
       </ul>
-      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
+      {question && <AskFirst question={question} onClose={() => setQuestion(undefined)} />}
       {plain.length > 0 && (
         <div className="sticky bottom-0 mt-auto shrink-0 bg-paper py-4">
           <Button

@@ -196,7 +196,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
           <Then current={bySheet} crowded={crowded} />
         </div>
       </fieldset>
-      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
+      {question && <AskFirst question={question} onClose={() => setQuestion(undefined)} />}
       {faulting === inHand && <FaultDialog current={current} onClose={() => setFaulting(undefined)} onTap={tap} />}
     </section>
   );

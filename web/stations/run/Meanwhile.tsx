@@ -122,7 +122,7 @@ function AlsoWet({ wet, name, onTap }: AlsoWetProps) {
         </span>
         {byMin !== null && <span className="ml-3 text-[15px]">by {clock(job.at(startMin + byMin))}</span>}
       </button>
-      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
+      {question && <AskFirst question={question} onClose={() => setQuestion(undefined)} />}
     </li>
   );
 }

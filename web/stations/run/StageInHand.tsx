@@ -155,7 +155,7 @@ export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
           )}
         </div>
       </div>
-      <AskFirst question={question} onClose={() => setQuestion(undefined)} />
+      {question && <AskFirst question={question} onClose={() => setQuestion(undefined)} />}
       <WhyPaused
         title={`Why ${name.toLowerCase()} stops`}
         open={pausing}
