@@ -43,13 +43,13 @@ test('who works on it is said by name, and a school changes what is promised bes
   // Two evenings, though the bay is shut then: when it is ready follows.
   const ready = page.getByRole('link', { name: /^Time/ });
   const inOpeningHours = await ready.innerText();
-  await page.getByRole('button', { name: 'Hours of their own, evenings too' }).click();
+  await page.getByRole('button', { name: 'Add own hours, evenings too' }).click();
   const hours = page.getByRole('group', { name: 'Hours of Odile' });
   await hours.getByLabel('From: time').fill('18:30');
   await hours.getByLabel('From: time').press('Enter');
   await hours.getByLabel('To: time').fill('21:30');
   await hours.getByLabel('To: time').press('Enter');
-  await page.getByRole('button', { name: 'The same hours a day later' }).click();
+  await page.getByRole('button', { name: 'Same hours the next day' }).click();
   await expect(ready).not.toHaveText(inOpeningHours);
   await page.getByRole('button', { name: 'Somebody by name' }).click();
   await page.getByLabel('Does').last().selectOption('level');

@@ -10,7 +10,7 @@ const WEAR_WORDS: Readonly<Record<Worn, string>> = {
 const inLine = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
-/** What is said before a product is opened: what to wear, the cautions of its sheet, and what stands above them. */
+/** What is said before a product is opened: what to wear, and the cautions of its sheet. */
 export function cautionsOf(
   product: Pick<Product, 'family' | 'vocGPerL' | 'wear'> & { readonly hazards?: readonly string[] | undefined },
 ): readonly string[] {
@@ -21,4 +21,4 @@ export function cautionsOf(
   ];
 }
 
-export const ABOVE_THIS = 'The product’s own safety sheet and local rules stand above this.';
+export const ABOVE_THIS = 'The product’s safety sheet and local rules come first.';

@@ -1,5 +1,6 @@
 import type { Finding } from '#core/plan/job';
 import { SEVERITY_MARKS } from './Mark';
+import { PanelLinks } from './PanelLinks';
 
 interface Props {
   readonly findings: readonly Finding[];
@@ -40,20 +41,7 @@ export function Findings({ findings, nameOf, onChoose }: Props) {
                 {finding.text}
               </span>
             </p>
-            {surfaces.length > 0 && onChoose && (
-              <p className="mt-1 flex flex-wrap gap-x-3 pl-6.5">
-                {surfaces.map((id) => (
-                  <button
-                    key={id}
-                    type="button"
-                    className="text-[13px] text-ink-2 underline"
-                    onClick={() => onChoose(id)}
-                  >
-                    {nameOf(id)}
-                  </button>
-                ))}
-              </p>
-            )}
+            {surfaces.length > 0 && onChoose && <PanelLinks ids={surfaces} nameOf={nameOf} onChoose={onChoose} />}
           </li>
         );
       })}

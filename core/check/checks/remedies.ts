@@ -83,6 +83,7 @@ const OF_FILM: Readonly<Record<FilmFault, readonly [wet: string, set: string]>> 
 };
 
 const REWET = 'Fresh product on the applicator over the patch, and wipe at once.';
+const DAMP_WIPE = ['wiped', 'Clean towel, a damp wipe with distilled water, then buff dry.'] as const;
 
 /** What is done with a coating that is still wet, in the way it is written down. */
 const WET: Readonly<Record<PouredFault, readonly [how: Remedy, step: string]>> = {
@@ -90,7 +91,7 @@ const WET: Readonly<Record<PouredFault, readonly [how: Remedy, step: string]>> =
   streaks: ['re-wet', REWET],
   'missed-patch': ['re-wet', REWET],
   patchy: ['re-wet', `Re-wet the whole panel now. ${REWET}`],
-  haze: ['wiped', 'Clean towel, a damp wipe with distilled water, then buff dry.'],
+  haze: DAMP_WIPE,
   'drip-mark': ['wiped', 'Level it at once, then dry the gap it came from.'],
   dust: ['re-wet', `Lift it out with the corner of a clean towel. ${REWET}`],
   marring: [
@@ -108,7 +109,7 @@ const IN_WAX: Readonly<Record<Exclude<PouredFault, 'marring' | 'missed-patch'>, 
       'Too much of it. A damp wipe with distilled water or a thin fresh coat, wipe off at once, and buff.',
     ],
     patchy: ['laid-again', 'A thin second coat over the whole panel, and buff.'],
-    haze: ['wiped', 'Clean towel, a damp wipe with distilled water, then buff dry.'],
+    haze: DAMP_WIPE,
     'drip-mark': ['laid-again', 'Dry it and the gap it came from, lay it there again, and buff.'],
     dust: ['wiped', 'Blow it off; what sticks in it comes off with a damp towel. Lay it there again, and buff.'],
   };

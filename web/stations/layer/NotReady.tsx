@@ -7,6 +7,7 @@ import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { SEVERITY_MARKS } from '../../ui/Mark';
+import { PanelLinks } from '../../ui/PanelLinks';
 import { TextField } from '../../ui/TextField';
 
 /** How each is said of an item that had it before it came. */
@@ -56,18 +57,7 @@ function NotReadyFor({ says, panels }: { readonly says: string; readonly panels:
           {says}
         </span>
       </p>
-      <p className="mt-1 flex flex-wrap gap-x-3 pl-6.5">
-        {panels.map(({ surface }) => (
-          <button
-            key={surface}
-            type="button"
-            className="text-[13px] text-ink-2 underline"
-            onClick={() => choose(surface)}
-          >
-            {nameOf(surface)}
-          </button>
-        ))}
-      </p>
+      <PanelLinks ids={panels.map(({ surface }) => surface)} nameOf={nameOf} onChoose={choose} />
       <p className="mt-2 flex flex-wrap items-center gap-2 pl-6.5">
         {leftOut.length > 0 && (
           <Button onClick={() => edit(doAfterAll(leftOut.flatMap(({ steps }) => steps)))}>Do it after all</Button>

@@ -94,7 +94,7 @@ export const InHand = memo(function InHand({ current: bySheet, others }: InHandP
     if (instruction.logs === 'lay-start' && !isFilm && hasBottles && batch === undefined && !isAnswered)
       setQuestion({
         title: `No bottle of ${product.name} in hand`,
-        says: 'What is laid draws from no bottle, and nobody will know which batch lies on it.',
+        says: 'Nobody will know which batch is on it, and the stock stays as it was.',
         not: 'Take one first',
         sure: 'Lay without',
         onSure: () => {

@@ -8,7 +8,7 @@ const LONG_BEFORE_SHARE = 0.5;
 const WORTH_ASKING_MIN = 0.5;
 
 /** Minutes until its window opens, where levelling now would be long before it; undefined: nothing to ask. */
-export function longBeforeMin({ levelFromMin }: Pick<CoatWindow, 'levelFromMin'>, ageMin: number): number | undefined {
+function longBeforeMin({ levelFromMin }: Pick<CoatWindow, 'levelFromMin'>, ageMin: number): number | undefined {
   if (levelFromMin === null) return undefined;
   const leftMin = levelFromMin - ageMin;
   return ageMin < LONG_BEFORE_SHARE * levelFromMin && leftMin > WORTH_ASKING_MIN ? leftMin : undefined;

@@ -1,5 +1,6 @@
 import { useFormContext, useWatch } from 'react-hook-form';
 import { type ProductProperty, PROPERTIES, PROPERTY_IDS } from '#core/products/sheets';
+import { Tick } from '../../ui/Tick';
 import type { Form } from './sheet-fields';
 
 /** What the rules ask of a sheet, ticked and not typed: a slip of the pen would switch a rule off. */
@@ -17,15 +18,7 @@ export function PropertyFields() {
       <legend className="label">What the rules turn on</legend>
       <div className="mt-1 grid gap-x-6 gap-y-1 md:grid-cols-2">
         {PROPERTY_IDS.map((id) => (
-          <label key={id} className="flex min-h-8 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-over"
-              checked={chosen.includes(id)}
-              onChange={({ target }) => toggle(id, target.checked)}
-            />
-            {PROPERTIES[id]}
-          </label>
+          <Tick key={id} label={PROPERTIES[id]} on={chosen.includes(id)} onChange={(on) => toggle(id, on)} />
         ))}
       </div>
     </fieldset>

@@ -2,6 +2,7 @@ import { useFormContext, useWatch } from 'react-hook-form';
 import { type Worn, WORN, wornFor } from '#core/products/sheets';
 import { SUPPLIES } from '#core/stock';
 import { Button } from '../../ui/Button';
+import { Tick } from '../../ui/Tick';
 import type { Form } from './sheet-fields';
 
 /** What has to be worn while it is laid: as its family and vapour have it, or as the safety sheet says. */
@@ -17,17 +18,12 @@ export function WearFields() {
       <legend className="label">To be worn while it is laid</legend>
       <div className="mt-1 flex flex-wrap items-center gap-x-6 gap-y-1">
         {WORN.map((id) => (
-          <label key={id} className="flex min-h-8 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-4 accent-over"
-              checked={chosen.includes(id)}
-              onChange={({ target }) =>
-                put(WORN.filter((other) => (other === id ? target.checked : chosen.includes(other))))
-              }
-            />
-            {SUPPLIES[id].name}
-          </label>
+          <Tick
+            key={id}
+            label={SUPPLIES[id].name}
+            on={chosen.includes(id)}
+            onChange={(on) => put(WORN.filter((other) => (other === id ? on : chosen.includes(other))))}
+          />
         ))}
         {own ? (
           <Button onClick={() => put(undefined)}>By family and vapour</Button>

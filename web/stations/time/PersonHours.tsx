@@ -1,4 +1,5 @@
 import { Plus, X } from 'lucide-react';
+import { MINUTES_PER_DAY } from '#core/measures';
 import type { Job } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { Button } from '../../ui/Button';
@@ -17,7 +18,6 @@ interface Props {
 
 /** What is proposed lasts so long, minutes. */
 const PROPOSED_MIN = 180;
-const MINUTES_TO_THE_NEXT_DAY = 1440;
 
 /** When somebody is there, where that is not whenever the workshop is open: evenings and single days. */
 export function PersonHours({ name, hours, startAt, onChange }: Props) {
@@ -31,12 +31,11 @@ export function PersonHours({ name, hours, startAt, onChange }: Props) {
   };
   const add = () => {
     const last = hours?.at(-1);
-    const next = (instant: string, minutes: number) => instantAfter(instant, minutes);
     put([
       ...(hours ?? []),
       last
-        ? [next(last[0], MINUTES_TO_THE_NEXT_DAY), next(last[1], MINUTES_TO_THE_NEXT_DAY)]
-        : [startAt, next(startAt, PROPOSED_MIN)],
+        ? [instantAfter(last[0], MINUTES_PER_DAY), instantAfter(last[1], MINUTES_PER_DAY)]
+        : [startAt, instantAfter(startAt, PROPOSED_MIN)],
     ]);
   };
   const backwards = (hours ?? []).some(([from, to]) => Date.parse(to) <= Date.parse(from));
@@ -63,11 +62,11 @@ export function PersonHours({ name, hours, startAt, onChange }: Props) {
       </ul>
       {backwards && (
         <p role="alert" className="mt-1 text-[13px] text-stop">
-          One of these ends before it begins: nobody is there then.
+          One of these ends before it begins and does not count. Correct it.
         </p>
       )}
       <Button look="quiet" className="mt-1" onClick={add}>
-        <Plus size={15} /> {hours ? 'The same hours a day later' : 'Hours of their own, evenings too'}
+        <Plus size={15} /> {hours ? 'Same hours the next day' : 'Add own hours, evenings too'}
       </Button>
     </fieldset>
   );
