@@ -1,3 +1,4 @@
+import { USUAL_WEEK } from '#core/schedule/hours';
 /** The yard's offers on the yard's items: every price the sum of its parts, every stack one the rules allow. */
 import { answerOf, judgeStack } from '#core/layers/rules';
 import { LEVELS, prepareItem } from '#core/prepare/stages';
@@ -14,7 +15,9 @@ const kit = kitOf(yard.kit);
 const documents = yard.jobs.map(({ id, draft }) => [id, draft.document] as const);
 const settingsOf = (document: (typeof documents)[number][1]) => prepareSettings(document, undefined, kit);
 const quotesOf = (document: (typeof documents)[number][1]): Quoted[] =>
-  yard.offers.map((offer) => quoted(offer, { document, shelf: yard.shelf, settings: settingsOf(document) }));
+  yard.offers.map((offer) =>
+    quoted(offer, { document, shelf: yard.shelf, settings: settingsOf(document), week: USUAL_WEEK }),
+  );
 
 describe.each(documents)('%s', (_, document) => {
   const quotes = quotesOf(document);
@@ -43,7 +46,12 @@ describe.each(documents)('%s', (_, document) => {
       expect(price.hours * 60).toBeGreaterThanOrEqual(prepareItem(panelCases(laid), settings).minutes - 1e-6);
       // Each offer beside another level: over the items every one of them is met.
       const level = LEVELS[(nth + document.surfaces.length) % LEVELS.length]!;
-      const again = quoted(offer, { document, shelf: yard.shelf, settings: { ...settingsOf(document), level } });
+      const again = quoted(offer, {
+        document,
+        shelf: yard.shelf,
+        settings: { ...settingsOf(document), level },
+        week: USUAL_WEEK,
+      });
       expect(again.price).toEqual(price);
     }
   });

@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const documentOf = (id: string): Job => server.services.jobs.get(id).document;
-const quotes = () => server.services.quotes.offersOn(documentOf('teal-hatchback')).quotes;
+const quotes = () => server.services.quotes.offersOn(server.services.jobs.get('teal-hatchback')).quotes;
 const hours = () => quotes().map(({ price }) => price.hours);
 const totals = () => quotes().map(({ price }) => price.totalMoney);
 
@@ -24,7 +24,7 @@ const stage = { kind: 'wash', round: 1 };
 test('every offer of the shop is quoted, on every job there is', () => {
   const offers = server.services.offers.all().map(({ id }) => id);
   for (const { id } of server.services.summaries.list()) {
-    const { quotes: all } = server.services.quotes.offersOn(documentOf(id));
+    const { quotes: all } = server.services.quotes.offersOn(server.services.jobs.get(id));
     expect([id, all.map(({ offer }) => offer.id)]).toEqual([id, offers]);
   }
 });

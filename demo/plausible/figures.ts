@@ -3,7 +3,7 @@ import { ENOUGH_CLEAR, planRemoval } from '#core/prepare/removal';
 import { MINUTES_PER_HOUR } from '#core/measures';
 import type { Sizes } from '#core/item/nets';
 import type { SubstrateId } from '#core/item/substrates';
-import { layingHours, preparationMin } from '#core/schedule/hours';
+import { layingHours, preparationMin, USUAL_WEEK } from '#core/schedule/hours';
 import { surfaceAreaM2 } from '#core/plan/job';
 import { prepareItem } from '#core/prepare/stages';
 import { layOut } from '#core/lay/run-sheet';
@@ -46,11 +46,11 @@ export interface PlausibleFigures {
 
 const areaOf = (surface: Surface) => surfaceAreaM2({ ...surface, curvature: surface.curvature ?? 1 });
 
-/** One offer of the yard on one item, worked out whole. @throws RangeError for an offer the yard has not */
-export function plausibleFigures({ template, size, paint, madeOf }: PlausibleItem, offerId: string): PlausibleFigures {
+/** An item that came in, as one offer of the yard would have it done. @throws RangeError for an offer the yard has not */
+export function plausibleJob({ template, size, paint, madeOf }: PlausibleItem, offerId: string) {
   const offer = DEMO_OFFERS.find(({ id }) => id === offerId);
   if (!offer) throw new RangeError(`the yard has no offer ${offerId}`);
-  const { document } = inBay('bay-1', {
+  const draft = inBay('bay-1', {
     title: offer.name,
     startAt: NOW,
     surfaces: surveyed({
@@ -63,14 +63,21 @@ export function plausibleFigures({ template, size, paint, madeOf }: PlausibleIte
     item: { name: template, template: { id: template, ...size } },
     prepare: { level: offer.level, hourRate: 4800 },
   });
+  const { document } = draft;
   const settings = prepareSettings(document, undefined, kitOf(demoKit(NOW)));
-  const quote = quoted(offer, { document, shelf: SHELF, settings });
+  const quote = quoted(offer, { document, shelf: SHELF, settings, week: USUAL_WEEK });
   const stacks = toPlan(quote.applied, SHELF);
   const planned = {
     ...document,
     products: [...SHELF],
     surfaces: document.surfaces.map((surface) => ({ ...surface, layers: [...(stacks.get(surface.id) ?? [])] })),
   };
+  return { draft, planned, quote, settings };
+}
+
+/** One offer of the yard on one item, worked out whole. @throws RangeError for an offer the yard has not */
+export function plausibleFigures(item: PlausibleItem, offerId: string): PlausibleFigures {
+  const { planned, quote, settings } = plausibleJob(item, offerId);
   const out = layOut(planInput(planned));
   const most = new Map<string, { areaM2: number; amount: number }>();
   for (const { coats } of out.plan.surfaces.values()) {

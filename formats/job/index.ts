@@ -25,6 +25,7 @@ export {
   type SurfaceMark,
   surfaceName,
   USUAL_CURRENCY,
+  wantedBy,
 } from './job';
 export {
   keptTemplate,

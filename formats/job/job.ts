@@ -451,6 +451,10 @@ export const jobSchema = object({
     lost: list(object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), JOB_LIMITS.hours).optional(),
     /** Explaining it to its owner when it is fetched, minutes. */
     handoverMin: nonNegative().max(MINUTES_PER_DAY, { error: 'expected at most a day' }).optional(),
+    /** When it is to be collected as the workshop's calendar was saved: it is not ready for its owner before. */
+    collection: instant().optional(),
+    /** The date its owner was told from the calendar; it takes the place of the one they asked for. */
+    promised: instant().optional(),
     /** The plan somebody was told, so that what moves is seen. */
     agreed: object({
       at: instant(),
@@ -469,6 +473,10 @@ export type JobInput = z.input<typeof jobSchema>;
 export type Surface = Job['surfaces'][number];
 export type Layer = Surface['layers'][number];
 export type SurfaceMark = NonNullable<Surface['marks']>[number];
+
+/** When a job is to be ready: as its owner was told, else as they asked; undefined: nobody waits for it. */
+export const wantedBy = ({ days, owner }: Pick<Job, 'days' | 'owner'>): string | undefined =>
+  days?.promised ?? owner?.needsBy;
 
 /** What a surface is called: its id where it has no name. */
 export function surfaceName({ name, id }: Pick<Surface, 'name' | 'id'>): string {

@@ -107,7 +107,10 @@ export const jobSummarySchema = object({
   patchesTotal: z.int(),
   stops: z.int(),
   waterSafe: instant().nullable(),
+  /** Cured so far that it may be handed over. */
   handover: instant().nullable(),
+  /** Ready for collection, the one date that is shown and promised; null: nothing is planned, it never is, or it is out. */
+  ready: instant().nullable(),
   firstWash: instant().nullable(),
   renew: instant().nullable(),
   /** How often it is looked after once it is out, days between. */

@@ -109,6 +109,8 @@ const calendarJobSchema = object({
   needsBy: instant().optional(),
   /** Somebody is at it: its first step is not moved. */
   begun: z.boolean(),
+  /** Ready for collection, as the job says everywhere else. */
+  ready: instant().nullable(),
   work: z.array(operationSchema),
   costs: jobCostsSchema.optional(),
 });

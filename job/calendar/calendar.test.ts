@@ -25,7 +25,16 @@ function jobOf(id: string, draft: JobDraft, startAt = NOW) {
   const { preparation, day } = preparedWith(document, prepareSettings(document));
   const planned = inOpeningHours(planInput(document), document, weekOf(bay), fresh);
   const out = layOut(planned, { nowMin: layingFrom(planned, preparation, day, fresh), begun: new Map() });
-  const view = daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 });
+  const view = daysView({
+    document,
+    planned,
+    preparation,
+    day,
+    record: fresh.record,
+    out,
+    fromMin: 0,
+    isChecked: false,
+  });
   const work = operationsOf(document, view.blocks, out.plan, view.people);
   const job: CalendarJob = {
     id,
@@ -34,6 +43,7 @@ function jobOf(id: string, draft: JobDraft, startAt = NOW) {
     phase: 'planned',
     startAt,
     begun: false,
+    ready: view.readyMin === null ? null : instantAfter(startAt, view.readyMin),
     work,
   };
   return { job, view };
@@ -50,9 +60,9 @@ test('alone in its bay a job goes out in the calendar when its own days say it d
     expect([job.id, unplaced]).toEqual([job.id, []]);
     const out = tasks.find(({ id }) => id === taskOf(job.id, 'hand-over'))!.toMin;
     // A coat that waits days for one panel is two steps: they follow one another, never sooner than the sheet has them.
-    expect([job.id, out >= view.handedOverMin - 60]).toEqual([job.id, true]);
+    expect([job.id, out >= view.handedOverMin - 15]).toEqual([job.id, true]);
     if (!job.work.some(({ key }) => key.includes('part-'))) {
-      expect([job.id, Math.abs(out - view.handedOverMin) < 90]).toEqual([job.id, true]);
+      expect([job.id, Math.abs(out - view.handedOverMin) < 15]).toEqual([job.id, true]);
       compared += 1;
     }
   }

@@ -1,13 +1,10 @@
 import { MINUTES_PER_HOUR } from '#core/measures';
-import { ADDED_MIN } from '#core/schedule/hours';
+import { preparationSetUpMin } from '#core/schedule/hours';
 import { type Hours, inOrder, minutesWithin, SAME_MOMENT_MIN } from '#core/plan/crew';
 import { begins, type DayBlock, ends } from '#core/schedule/days';
 import type { Plan } from '#core/plan/job';
 import type { Job, Operation } from '#formats/job';
 import { instantAfter } from '#formats/values';
-
-/** Steps of preparation: the first of them begins with setting up. */
-const PREPARED: ReadonlySet<DayBlock['kind']> = new Set(['clean', 'correct', 'wipe']);
 
 /**
  * Laying that its own days go on with after a night may be: coat by coat, and what is wet is levelled before. Else it is
@@ -31,19 +28,22 @@ export function operationsOf(
 ): Operation[] {
   const there = inOrder(people.flat());
   const sheets = new Map(products.map((product) => [product.id, product]));
+  const isAdded = ({ kind }: DayBlock) => kind === 'set-up' || kind === 'pack-up';
+  const added = blocks.filter(isAdded);
   const steps = blocks
-    .filter(({ kind }) => kind !== 'wait')
+    .filter((block) => block.kind !== 'wait' && !isAdded(block))
     .flatMap(parted)
     .toSorted((a, b) => begins(a) - begins(b) || ends(a) - ends(b))
     .reduce<Step[]>(together, []);
   return steps.flatMap((block, nth): Operation[] => {
-    const { key, kind, coats, personMin, stretches } = block;
-    if (kind === 'wait') return [];
-    const worked = stretches.reduce((sum, [from, to]) => sum + to - from, 0);
+    const { key, kind, coats, personMin } = block;
+    if (kind === 'wait' || kind === 'set-up' || kind === 'pack-up') return [];
+    const worked = workedMin(block);
+    const before = addedBefore(block, added, steps, nth);
     // Waiting for one panel while another is done is a part of laying, closing hours are not.
-    const setUp = nth === 0 && PREPARED.has(kind) ? ADDED_MIN.preparationDay : 0;
     const min =
-      setUp + Math.round(kind === 'lay' ? Math.max(worked, minutesWithin(there, begins(block), ends(block))) : worked);
+      before.min +
+      Math.round(kind === 'lay' ? Math.max(worked, minutesWithin(there, begins(block), ends(block))) : worked);
     if (min === 0) return [];
     const [first, ...others] = coats.map(({ product, coat }) => ({ sheet: sheets.get(product), coat }));
     const isWork = personMin > 0;
@@ -59,12 +59,49 @@ export function operationsOf(
         min,
         hands: isWork ? Math.max(1, Math.round(personMin / worked)) : 0,
         pausable: isWork && (kind === 'lay' ? isPaused(block, min) : kind !== 'hand-over' && kind !== 'check'),
-        from: instantAfter(startAt, Math.round(begins(block)) - setUp),
+        from: instantAfter(startAt, Math.round(Math.min(begins(block), before.fromMin))),
         until: instantAfter(startAt, Math.round(ends(block))),
         after: waitsFor(block, steps.slice(0, nth), plan),
       },
     ];
   });
+}
+
+const workedMin = ({ stretches }: Pick<DayBlock, 'stretches'>): number =>
+  stretches.reduce((sum, [from, to]) => sum + to - from, 0);
+const isPreparing = ({ kind }: Pick<DayBlock, 'kind'>): boolean =>
+  kind === 'clean' || kind === 'correct' || kind === 'wipe';
+
+/**
+ * What is set up, or packed up, just before a step is a part of it: each stretch with the work it leads to. What is set up
+ * while something dries takes no time of its own. Preparation is set up once a usual day of work, whenever it begins: a
+ * step lasts as long wherever a calendar puts it.
+ */
+function addedBefore(step: Step, added: readonly DayBlock[], steps: readonly Step[], nth: number) {
+  if (isPreparing(step)) {
+    const beforeMin = steps
+      .slice(0, nth)
+      .filter(isPreparing)
+      .reduce((sum, each) => sum + workedMin(each), 0);
+    const min = preparationSetUpMin(beforeMin, workedMin(step));
+    return { min: Math.round(min), fromMin: beforeMin === 0 ? begins(step) - min : Infinity };
+  }
+  const work = steps
+    .filter(({ personMin }) => personMin > 0)
+    .flatMap((each) => each.stretches.map(([from]) => ({ each, from })));
+  const waited = inOrder(steps.filter(({ kind }) => kind === 'dry').flatMap(({ stretches }) => stretches));
+  const own = added
+    .flatMap(({ key, stretches }) => (key === 'set-up/prepare' ? [] : stretches))
+    .filter(([, until]) => {
+      const next = work.filter(({ from }) => from >= until - 1).toSorted((a, b) => a.from - b.from)[0];
+      return next?.each === step;
+    })
+    .map(([from, until]) => ({ from, min: until - from - minutesWithin(waited, from, until) }))
+    .filter(({ min }) => min > 0);
+  return {
+    min: Math.round(own.reduce((sum, { min }) => sum + min, 0)),
+    fromMin: Math.min(Infinity, ...own.map(({ from }) => from)),
+  };
 }
 
 /** A coat that is laid here today and there days later is two steps: what is between them is waited for by the one only. */

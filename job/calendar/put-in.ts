@@ -1,20 +1,21 @@
 import { MINUTES_PER_DAY, MINUTES_PER_HOUR } from '#core/measures';
 import { type PlacedTask, redraw, type Redrawn } from '#core/schedule/calendar';
 import type { ShopCalendar } from '#formats/schedule';
-import { instantAfter, minuteOfDay } from '#formats/values';
+import { instantAfter } from '#formats/values';
 import { hourMoney, longerEvenings, minutesBeyond, onSaturdays, workedOnly } from './overtime';
 import { promiseRisks } from './risk';
-import { lastTask, shopCase, type ShopSources, taskOf } from './shop-case';
+import { handingOverMin, lastTask, shopCase, type ShopSources, taskOf } from './shop-case';
+import { toldAt } from './told';
 
 /** When a job could come in and go out, what that is likely worth as a promise, and what it costs. */
 export interface DateOffered {
   readonly kind: 'soonest' | 'as-it-goes' | 'week-later' | 'two-weeks-later';
   readonly bay: string;
   readonly from: string;
-  /** Done then if all goes as planned, and in which share of the times. */
-  readonly doneAt: string;
+  /** Ready for collection then if all goes as planned, and in which share of the times. */
+  readonly readyAt: string;
   readonly kept: number;
-  /** Done by then nine times in ten. */
+  /** Ready by then nine times in ten, at an hour when somebody is there. */
   readonly promiseAt: string;
   /** Of those promised already, the one that loses most by it: shares before and with it. */
   readonly other?: { readonly job: string; readonly before: number; readonly kept: number };
@@ -29,9 +30,6 @@ export interface DateOffered {
 /** Hours in the evening, and Saturdays, where it is to be done as soon as it can be. */
 const SOONEST_HOURS = 2;
 const WEEK_MIN = 7 * MINUTES_PER_DAY;
-const TOLD_MIN = 30;
-/** A moment as it is told to an owner: the next half hour. */
-export const toldAt = (at: string): string => instantAfter(at, (TOLD_MIN - (minuteOfDay(at) % TOLD_MIN)) % TOLD_MIN);
 
 /**
  * Three dates for a job that nobody was promised yet, from a moment on: as soon as it can be with longer evenings and
@@ -88,9 +86,9 @@ export function datesFor(sources: ShopSources, jobId: string, earliest: string):
   ] as const) {
     if (!each) continue;
     const { bay, drawn, endMin, calendar } = each;
-    const doneAt = instantAfter(without.startAt, endMin);
+    const readyAt = instantAfter(without.startAt, endMin - handingOverMin(job));
     const promised = calendar.promised.map((promise) =>
-      promise.job === job.id ? { ...promise, by: doneAt } : promise,
+      promise.job === job.id ? { ...promise, by: readyAt } : promise,
     );
     const shop = shopCase({ ...sources, calendar: { ...calendar, promised } });
     const risks = promiseRisks(shop, drawn.tasks);
@@ -110,9 +108,9 @@ export function datesFor(sources: ShopSources, jobId: string, earliest: string):
       kind,
       bay,
       from: instantAfter(shop.startAt, beginOf(drawn)),
-      doneAt,
+      readyAt,
       kept: mine.kept,
-      promiseAt: toldAt(instantAfter(shop.startAt, mine.nineTenthsMin)),
+      promiseAt: toldAt(shop, drawn.tasks, job, mine.nineTenthsMin),
       ...(worst && { other: worst }),
       moreMin,
       money: Math.round(

@@ -185,7 +185,7 @@ export function shopCase({ calendar, jobs: all, bays, now }: ShopSources): ShopC
         const last = lastTask(job);
         return by === undefined || last === undefined
           ? []
-          : [{ task: last, byMin: minute(by), weight: weightOf(calendar, job.id) }];
+          : [{ task: last, byMin: minute(by) + handingOverMin(job), weight: weightOf(calendar, job.id) }];
       }),
       stays: jobs.flatMap((job) => {
         const bay = bayIdOf(job);
@@ -248,6 +248,19 @@ export const lastTask = ({ id, work }: Pick<CalendarJob, 'id' | 'work'>): string
   const last = work.at(-1);
   return last && taskOf(id, last.key);
 };
+
+/** Minutes from when a job is ready for collection until it has gone out: explaining it to its owner. */
+export const handingOverMin = ({ work }: Pick<CalendarJob, 'work'>): number => {
+  const last = work.at(-1);
+  return last?.kind === 'hand-over' ? last.min : 0;
+};
+
+/** When a job is ready for collection where its steps stand, minutes; undefined: it is not placed. */
+export function readyIn(tasks: readonly PlacedTask[], job: Pick<CalendarJob, 'id' | 'work'>): number | undefined {
+  const last = lastTask(job);
+  const place = tasks.find(({ id }) => id === last);
+  return place && place.toMin - handingOverMin(job);
+}
 
 const SKILL_OF: Partial<Readonly<Record<Operation['kind'], Skill>>> = {
   clean: 'prepare',

@@ -17,6 +17,7 @@ import type { RunRecord } from '#core/lay/run';
 import type { LaidOut } from '#core/lay/run-sheet';
 import { STEP_KINDS } from '#core/prepare/steps';
 import type { Job } from '#formats/job';
+import { setUpMin } from '#job/promise';
 import { clockShift, instantAfter, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 
 /** Explaining the item to its owner where nobody says how long it takes, minutes. */
@@ -29,8 +30,10 @@ export interface DaysInput {
   readonly preparation: Pick<Preparation, 'stages' | 'minutes'>;
   readonly day: WorkingDay;
   readonly record: RunRecord;
-  /** What is left to be laid, and when it is ready. */
+  /** What is left to be laid, and when it has cured. */
   readonly out: Pick<LaidOut, 'actions' | 'plan'>;
+  /** Every panel has been looked over, and all there is to answer before it goes. */
+  readonly isChecked: boolean;
   /** Counted from here, minutes. */
   readonly fromMin: number;
 }
@@ -41,14 +44,17 @@ export interface DaysView extends JobDays {
   readonly people: readonly Hours[];
   /** Absent where nobody waits for it. */
   readonly until?: UntilDeadline;
-  /** Minutes it is handed over before the owner needs it; negative: too late. Undefined where nobody waits, or it is never. */
+  /** Minutes it is ready before it is wanted; negative: too late. Undefined where nobody waits, or it is never. */
   readonly spareMin: number | undefined;
   readonly changes: readonly DayChange[];
 }
 
 /** The days of a job as it stands. */
-export function daysView({ document, planned, preparation, day, record, out, fromMin }: DaysInput): DaysView {
+export function daysView(input: DaysInput): DaysView {
+  const { document, planned, preparation, day, record, out, fromMin, isChecked } = input;
   const people = peopleOf(planned.crew).map(hoursOf);
+  const { agreed, collection } = document.days ?? {};
+  const minute = (instant: string) => minutesBetween(document.startAt, instant);
   const laidOn = new Set(planned.surfaces.flatMap(({ id, layers }) => (layers.length > 0 ? [id] : [])));
   const areaM2 = out.plan.surfaces.reduce((sum, surface) => sum + (laidOn.has(surface.id) ? surface.areaM2 : 0), 0);
   const days = jobDays({
@@ -63,18 +69,20 @@ export function daysView({ document, planned, preparation, day, record, out, fro
     startMinuteOfDay: minuteOfDay(document.startAt),
     fromMin,
     actions: out.actions,
-    readyMin: out.plan.handoverMin,
-    checkMin: areaM2 * STEP_KINDS.inspection.pace.min,
+    setUpMin: setUpMin(planned, record),
+    curedMin: out.plan.handoverMin,
+    checkMin: isChecked ? 0 : areaM2 * STEP_KINDS.inspection.pace.min,
+    ...(collection !== undefined && { collectionMin: minute(collection) }),
     handoverMin: document.days?.handoverMin ?? USUAL_HANDOVER_MIN,
   });
   const { needsByMin } = planned;
-  const { agreed } = document.days ?? {};
-  const minute = (instant: string) => minutesBetween(document.startAt, instant);
+  // The owner is there by then: explaining it comes after.
+  const blocks = days.blocks.filter(({ kind }) => kind !== 'hand-over');
   return {
     ...days,
     people,
-    ...(needsByMin !== undefined && { until: untilDeadline(days.blocks, people, fromMin, needsByMin) }),
-    spareMin: needsByMin === undefined || days.handedOverMin === null ? undefined : needsByMin - days.handedOverMin,
+    ...(needsByMin !== undefined && { until: untilDeadline(blocks, people, fromMin, needsByMin) }),
+    spareMin: needsByMin === undefined || days.readyMin === null ? undefined : needsByMin - days.readyMin,
     changes: agreed
       ? dayChanges(
           // What is behind it by now is no change.
@@ -90,7 +98,7 @@ export function daysView({ document, planned, preparation, day, record, out, fro
 /** When what of a job's days is done, as it is held against another plan: work and hand-over, waits follow from them. */
 const agreedOf = ({ blocks }: JobDays): Agreed[] =>
   blocks
-    .filter(({ kind }) => kind !== 'wait' && kind !== 'dry')
+    .filter(({ kind }) => kind !== 'wait' && kind !== 'dry' && kind !== 'set-up' && kind !== 'pack-up')
     .map((block) => ({ key: block.key, fromMin: begins(block), untilMin: ends(block) }));
 
 /** A plan as it is told to somebody, to be kept with the job. */

@@ -23,25 +23,29 @@ function daysOf(document: Job) {
   return {
     planned,
     out,
-    view: daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0 }),
+    view: daysView({ document, planned, preparation, day, record: fresh.record, out, fromMin: 0, isChecked: false }),
   };
 }
 const plan = daysOf(tourer);
 const begun = new Date('2027-03-04T09:00:00+01:00');
 
 test('the tourer is washed and laid in one morning, cures over night and is fetched the next day', () => {
-  const { blocks, handedOverMin, spareMin, until } = plan.view;
+  const { blocks, readyMin, handedOverMin, spareMin, until } = plan.view;
   expect(blocks.filter(({ personMin }) => personMin > 0).map(({ key }) => key.split('/')[0])).toEqual([
+    'set-up',
     'clean',
     'correct',
     'wipe',
+    'set-up',
     'lay',
+    'pack-up',
     'check',
     'hand-over',
   ]);
   expect(handedOverMin! / 60).toBeGreaterThan(24);
   expect(handedOverMin! / 60).toBeLessThan(34);
-  expect(spareMin).toBeCloseTo(36 * 60 - handedOverMin!, 6);
+  expect(readyMin).toBe(handedOverMin! - 30);
+  expect(spareMin).toBeCloseTo(36 * 60 - readyMin!, 6);
   expect(until!.beyondMin).toBe(0);
 });
 

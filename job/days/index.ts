@@ -1,3 +1,4 @@
 export { asAgreed, daysView, type DaysView, halfDays, USUAL_HANDOVER_MIN } from './days-view';
 export { ownerDates } from './owner-dates';
+export { readyIf } from './ready-if';
 export { airOnceOutside, leavesMin, type Outdoors, outdoorsOf, curingDates, type CuringDates } from './curing-dates';

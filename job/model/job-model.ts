@@ -6,6 +6,7 @@ import type { PrepareSettings } from '#core/prepare/stages';
 import type { YardForecast } from '#formats/bay';
 import type { Job } from '#formats/job';
 import type { LogEntry } from '#formats/log';
+import { closingView } from '#job/check';
 import { curingDates, daysView, leavesMin, outdoorsOf, ownerDates } from '#job/days';
 import { planInput } from '#job/plan';
 import { unreadyPanels, withFoundStill } from '#job/prepare';
@@ -94,10 +95,15 @@ export function jobModel() {
   const sheet = (inputs: JobInputs): RunSheet => inputs.sheet ?? laidOut(inputs);
   const plan = (inputs: JobInputs) => sheet(inputs).plan;
   const progress = createLast([sheet, record], progressOf);
+  /** Looked over, and all answered for before it goes. */
+  const isChecked = createLast([document, sheet, record], (own, out, run) => closingView(own, out, run).isDone);
   const days = createLast(
-    [document, planned, prepared, record, sheet, fromMin],
-    (own, input, { preparation, day }, run, { out }, from) =>
-      daysView({ document: own, planned: input, preparation, day, record: run, out, fromMin: from }),
+    [document, planned, prepared, record, sheet, fromMin, isChecked],
+    (own, input, { preparation, day }, run, { out }, from, checked) =>
+      daysView({
+        ...{ document: own, planned: input, preparation, day, record: run, out },
+        ...{ fromMin: from, isChecked: checked },
+      }),
   );
   /** When it has left its bay, minutes; null: it has not, and does not yet. */
   const leftMin = createLast([days, plan, nowMin], leavesMin);

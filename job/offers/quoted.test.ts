@@ -1,3 +1,4 @@
+import { USUAL_WEEK } from '#core/schedule/hours';
 import type { Job } from '#formats/job';
 import { readProduct } from '#formats/shelf';
 import { money } from '#formats/values';
@@ -11,7 +12,7 @@ import { yardThatMorning } from '../../demo/that-morning';
 const shelf = DEMO_SHELF.map(readProduct);
 const jobs = yardThatMorning().jobs.map(({ draft }) => draft.document);
 const quote = (job: Job, offer = DEMO_OFFERS[0]!) =>
-  quoted(offer, { document: job, shelf, settings: prepareSettings(job) });
+  quoted(offer, { document: job, shelf, settings: prepareSettings(job), week: USUAL_WEEK });
 
 test('every offer says of every surface of every item whether something is laid on it', () => {
   for (const job of jobs) {

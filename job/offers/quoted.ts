@@ -1,12 +1,14 @@
 import { type Applied, applyOffer, type Offer, type OfferPrice, priceOffer, promisedMonths } from '#core/choose/offers';
 import { type ChoiceSurface, validStacks } from '#core/choose/stacks';
 import { SUBSTRATES } from '#core/item/substrates';
-import { layingHours, preparationMin } from '#core/schedule/hours';
+import { layingHours, preparationMin, type Week } from '#core/schedule/hours';
 import { layOut } from '#core/lay/run-sheet';
 import { prepareItem, type PrepareSettings } from '#core/prepare/stages';
 import { type Job, surfaceName } from '#formats/job';
 import type { ProductSheet } from '#formats/shelf';
+import { instantAfter } from '#formats/values';
 import { choiceSurfaces, wishesOf } from '#job/choose';
+import { jobFacts } from '#job/model';
 import { planInput, withTakenOff } from '#job/plan';
 import { bySchoolsOf } from '#job/terms';
 import { panelCases, type Unready, unreadyPanels } from '#job/prepare';
@@ -19,6 +21,8 @@ export interface Quoted {
   /** Where what is found comes off first: its hours are in the price. */
   readonly stripped: readonly string[];
   readonly price: OfferPrice;
+  /** Ready for collection, begun when the job begins, with nothing done of it yet; null: it never is, or nothing is laid. */
+  readonly readyAt: string | null;
   /** Of the marks on this item, the share that goes by this offer's correction; absent: none is marked. */
   readonly goneShare?: number | undefined;
   /** Panels it would lay on without the wash, decontamination or wipe that needs. */
@@ -27,15 +31,20 @@ export interface Quoted {
   readonly nothing?: { readonly why: string; readonly would: readonly string[] } | undefined;
 }
 
+interface QuoteSources {
+  readonly document: Job;
+  readonly shelf: readonly ProductSheet[];
+  readonly settings: PrepareSettings;
+  readonly week: Week;
+}
+
 /**
  * An offer on the item of a job: stacks adapted by the rules, preparation at its level, the price of both. What the
  * job has planned itself does not count.
  * @param settings how the job is prepared, but for the level, which is the offer's
+ * @param week when its bay is open
  */
-export function quoted(
-  offer: Offer,
-  { document, shelf, settings }: { document: Job; shelf: readonly ProductSheet[]; settings: PrepareSettings },
-): Quoted {
+export function quoted(offer: Offer, { document, shelf, settings, week }: QuoteSources): Quoted {
   const bare = document.surfaces.map((surface) => ({ ...surface, layers: [] }));
   const wanted = choiceSurfaces({ ...document, surfaces: bare });
   const byRules = bySchoolsOf(document, shelf);
@@ -70,15 +79,26 @@ export function quoted(
     hourRate,
     lifeMonths: promisedMonths(surfaces, shelf, exposure),
   });
+  const isLaid = applied.some(({ layers }) => layers.length > 0);
   return {
     offer,
     applied,
+    readyAt: isLaid ? readyOf(laid, { ...settings, level: offer.level }, week) : null,
     stripped,
     price,
     unready: unreadyPanels({ cases, preparation }),
     ...(goneShare !== undefined && { goneShare }),
-    ...(applied.every(({ layers }) => layers.length === 0) && { nothing: whyNothing(wanted, applied, byRules) }),
+    ...(!isLaid && { nothing: whyNothing(wanted, applied, byRules) }),
   };
+}
+
+/** When a job as it would be is ready for collection: by the same days as any other. */
+function readyOf(document: Job, settings: PrepareSettings, week: Week): string | null {
+  const { days } = jobFacts({
+    ...{ document, settings, week, entries: [], found: [], nowMin: 0, weather: undefined },
+    usage: () => undefined,
+  });
+  return days.readyMin === null ? null : instantAfter(document.startAt, days.readyMin);
 }
 
 /** Names on the shelf that would do instead: so many are enough to see. */

@@ -6,7 +6,7 @@ import type { AmbientSeries } from '#core/time/air';
 import { inOrder } from '#core/plan/crew';
 import { type Plan, type PlanInput } from '#core/plan/job';
 import { layOut } from '#core/lay/run-sheet';
-import { type Job, type Surface, surfaceName } from '#formats/job';
+import { type Job, type Surface, surfaceName, wantedBy } from '#formats/job';
 import { cutFilm } from '#job/film';
 import { foundTold, type ToldLayer, toldInMinutes } from './found';
 import { bySchoolsOf, excludedFrom, layingSchools } from '#job/terms';
@@ -14,7 +14,8 @@ import { minuteOfDay, minutesBetween, minutesToDay } from '#formats/values';
 
 /** A file's job as the core plans it: instants become minutes from the start of laying. */
 export function planInput(job: Job): PlanInput {
-  const { startAt, owner } = job;
+  const { startAt } = job;
+  const deadline = wantedBy(job);
   const schools = layingSchools(job);
   const [first, ...rest] = job.ambient;
   const aircraft = isAircraft(job);
@@ -46,7 +47,7 @@ export function planInput(job: Job): PlanInput {
     handover: { school: schools.handover, startMinuteOfDay: minuteOfDay(startAt) },
     firstWashDays: FIRST_WASH_DAYS[schools.firstWash],
     room: job.room,
-    needsByMin: owner?.needsBy === undefined ? undefined : minutesBetween(startAt, owner.needsBy),
+    needsByMin: deadline === undefined ? undefined : minutesBetween(startAt, deadline),
     moves: job.moves,
   };
 }

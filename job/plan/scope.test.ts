@@ -1,3 +1,4 @@
+import { USUAL_WEEK } from '#core/schedule/hours';
 import { prepareItem } from '#core/prepare/stages';
 import type { Job } from '#formats/job';
 import { quoted } from '#job/offers';
@@ -28,7 +29,8 @@ test('law: what is excluded appears nowhere: not planned, bought, run, prepared,
   const { stages } = prepareItem(panelCases(without), prepareSettings(without));
   expect(named(stages)).toBe(false);
   const hours = (job: Job) =>
-    quoted(yard.offers[0]!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) }).price.hours;
+    quoted(yard.offers[0]!, { document: job, shelf: yard.shelf, settings: prepareSettings(job), week: USUAL_WEEK })
+      .price.hours;
   expect(hours(without)).toBeLessThan(hours(document) - 0.2);
 });
 

@@ -1,3 +1,4 @@
+import { USUAL_WEEK } from '#core/schedule/hours';
 import { planRemoval } from '#core/prepare/removal';
 import { FOUND_IDS, type FoundId } from '#core/products/families';
 import { judgeStack } from '#core/layers/rules';
@@ -77,7 +78,8 @@ test('law: taking a found layer off never makes more refusals, whatever it is', 
 
 test('an offer takes off what is in its way and prices that', () => {
   const [offer] = yard.offers.filter(({ lines }) => lines.some(({ layers }) => layers.length > 1));
-  const price = (job: Job) => quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) });
+  const price = (job: Job) =>
+    quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job), week: USUAL_WEEK });
   const [bare, waxed, coated] = [[], ['paste-wax'], ['ceramic']].map((existing) => price(found(existing as FoundId[])));
   expect(coated!.applied.filter(({ layers }) => layers.length > 0).length).toBe(
     bare!.applied.filter(({ layers }) => layers.length > 0).length,
@@ -149,6 +151,6 @@ test('a film that stays is what is prepared: nothing is taken from the paint bel
 test('an owner is told what comes off first', () => {
   const [offer] = yard.offers.filter(({ lines }) => lines.some(({ layers }) => layers.length > 1));
   const job = found(['ceramic']);
-  const quote = quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job) });
+  const quote = quoted(offer!, { document: job, shelf: yard.shelf, settings: prepareSettings(job), week: USUAL_WEEK });
   expect(laidInWords(quote, job.surfaces, yard.shelf)[0]).toMatch(/^What was found comes off first: \d+ panels/);
 });

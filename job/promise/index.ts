@@ -1,1 +1,1 @@
-export { countsFrom, inOpeningHours, layingFrom, lostHours, weekOf } from './promise';
+export { countsFrom, inOpeningHours, layingFrom, setUpMin, lostHours, weekOf } from './promise';

@@ -1,5 +1,5 @@
 import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/plan/crew';
-import { openHours, preparedBy, USUAL_WEEK, type Week } from '#core/schedule/hours';
+import { layingBegins, layingSetUpMin, openHours, preparedBy, USUAL_WEEK, type Week } from '#core/schedule/hours';
 import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
 import { patchState, type RunRecord } from '#core/lay/run';
@@ -55,21 +55,29 @@ export function countsFrom({ patches, stages }: RunRecord, nowMin: number): numb
   return stages.size > 0 ? Math.max(0, nowMin) : 0;
 }
 
+/** Setting up before the first panel is laid, minutes: behind it once something has been laid, 0 where nothing is to be. */
+export function setUpMin({ surfaces }: Pick<PlanInput, 'surfaces'>, { patches }: Pick<RunRecord, 'patches'>): number {
+  const products = new Set(surfaces.flatMap(({ layers }) => layers.map(({ product }) => product)));
+  return patches.size > 0 ? 0 : layingSetUpMin(products.size);
+}
+
 /**
- * When laying may begin: now, where it has begun; else when the preparation that is still to be done is done and dry,
- * in the hours its people are there.
+ * When laying may begin: now, where it has begun; else when the preparation that is still to be done is done and dry and
+ * all is set up, in the hours its people are there.
  */
 export function layingFrom(
-  { crew }: PlanInput,
+  { crew, surfaces }: PlanInput,
   { stages, minutes }: Pick<Preparation, 'stages' | 'minutes'>,
   day: WorkingDay,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
 ): number {
   const fromMin = countsFrom(record, nowMin);
-  if (record.patches.size > 0 || minutes <= 0) return fromMin;
+  if (record.patches.size > 0) return fromMin;
   const left = stages.reduce(
     (sum, stage) => (record.stages.get(stageKey(stage))?.endMin === undefined ? sum + stage.minutes : sum),
     0,
   );
-  return preparedBy(day, left / minutes, peopleOf(crew).map(hoursOf), fromMin) ?? NEVER_MIN;
+  const people = peopleOf(crew).map(hoursOf);
+  const prepared = preparedBy(day, minutes > 0 ? left / minutes : 0, people, fromMin);
+  return (prepared && layingBegins(people, prepared, setUpMin({ surfaces }, record))?.fromMin) ?? NEVER_MIN;
 }

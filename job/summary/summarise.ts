@@ -1,7 +1,7 @@
 import { careDaysOf, firstRenewMin, firstWashMin, phaseOf } from '#core/care/upkeep';
 import type { RunRecord } from '#core/lay/run';
 import { stageNow } from '#core/prepare/stages';
-import type { JobRecord, JobSummary } from '#formats/job';
+import { type JobRecord, type JobSummary, wantedBy } from '#formats/job';
 import { instantAfter } from '#formats/values';
 import { operationsOf } from '#job/calendar';
 import { wishesOf } from '#job/choose';
@@ -15,7 +15,7 @@ export function summarise(
   { plan, progress, record, prepared, unready, days, standing }: JobFacts,
   nowMin: number,
 ): JobSummary {
-  const { startAt, item, owner } = document;
+  const { startAt, item } = document;
   const { patchesDone, patchesTotal } = progress;
   const at = (minutes: number | null) => (minutes === null ? null : instantAfter(startAt, minutes));
   const stages = {
@@ -24,19 +24,22 @@ export function summarise(
   };
   // Where nothing is laid, a visit is over with its last stage.
   const visitEnd = patchesTotal === 0 && stages.begun && !stages.left ? lastStageEnd(record) : null;
+  const phase = phaseOf(progress, standing, nowMin, stages);
+  const deadline = wantedBy(document);
   return {
     id,
     version,
     title: document.title,
     bayId,
     startAt,
-    phase: phaseOf(progress, standing, nowMin, stages),
+    phase,
     areaM2: plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0),
     patchesDone,
     patchesTotal,
     stops: plan.findings.filter(({ severity }) => severity === 'stop').length + unready.length,
     waterSafe: at(plan.waterSafeMin),
     handover: at(visitEnd ?? plan.handoverMin),
+    ready: phase === 'in-care' ? null : at(days.readyMin),
     firstWash: at(firstWashMin(standing)),
     renew: at(firstRenewMin(standing)),
     careDays: careDaysOf(standing, document.care),
@@ -60,7 +63,7 @@ export function summarise(
       ...(item.id && { itemId: item.id }),
       ...(item.ownerName && { ownerName: item.ownerName }),
     }),
-    ...(owner?.needsBy && { needsBy: owner.needsBy }),
+    ...(deadline !== undefined && { needsBy: deadline }),
   };
 }
 

@@ -97,12 +97,19 @@ function linesOf(quote: Quoted, laid: readonly string[], currency: string, now: 
       look: 'quiet',
       text: `valid until ${day(DateTime.fromJSDate(now).plus({ days: offer.validDays ?? USUAL_VALID_DAYS }))}`,
     },
+    { look: 'text', text: readyInWords(quote) },
     { look: 'text', text: `${lifeInWords(quote)} ${levelSays(offer.level, quote.goneShare)}` },
     ...list('What is laid', laid),
     ...list('Promised', offer.promised),
     ...list('Not promised', offer.notPromised),
   ];
 }
+
+/** When it would be ready, by the clock where the work is done. */
+const readyInWords = ({ readyAt }: Quoted): string =>
+  readyAt === null
+    ? 'No ready date.'
+    : `Ready ${DateTime.fromISO(readyAt, { setZone: true }).toFormat('cccc d LLLL, HH:mm')}, if begun as planned.`;
 
 function heightOf(pdf: Sheet, lines: readonly Line[], width: number, scale: number): number {
   return lines.reduce((sum, { look, text }) => {

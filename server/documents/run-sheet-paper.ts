@@ -25,6 +25,7 @@ const GAP_MIN = 90;
 export function runSheetPaper(
   job: Job,
   { actions, people, plan }: Pick<LaidOut, 'actions' | 'people' | 'plan'>,
+  readyAt: string | null,
 ): Sheet {
   const name = job.item?.name ?? job.title;
   const pdf = newSheet(`Run sheet: ${name}`, 'landscape');
@@ -33,6 +34,9 @@ export function runSheetPaper(
     job.item?.ownerName ?? 'owner not said',
     `${actions.filter(({ does }) => does === 'lay').length} patches`,
     `${people.length} ${people.length === 1 ? 'person' : 'people'}`,
+    readyAt === null
+      ? 'no ready date'
+      : `ready ${DateTime.fromISO(readyAt, { setZone: true }).toFormat('ccc d LLL, HH:mm')}`,
     'times as expected: the cue on the panel decides',
   ]);
   if (actions.length === 0) pdf.fontSize(11).fillColor(INK).text('Nothing is left to be laid.');

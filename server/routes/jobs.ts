@@ -41,12 +41,16 @@ export function jobHandlers(services: Services): Handlers<typeof JOB_ROUTES> {
     async runSheetPaper({ params, response }) {
       const { runSheetPaper, sendPdf } = await papers();
       const job = jobs.get(params.id);
-      sendPdf(response, 'run-sheet.pdf', runSheetPaper(job.document, summaries.runSheetOf(job)));
+      sendPdf(
+        response,
+        'run-sheet.pdf',
+        runSheetPaper(job.document, summaries.runSheetOf(job), summaries.readyOf(job)),
+      );
     },
     async offersPaper({ params, response }) {
       const { offersSheet, sendPdf } = await papers();
       const job = jobs.get(params.id);
-      const { quotes: priced, stock } = quotes.offersOn(job.document);
+      const { quotes: priced, stock } = quotes.offersOn(job);
       sendPdf(response, 'offers.pdf', offersSheet(job, priced, stock, now()));
     },
     netSvg: ({ params, response }) =>

@@ -32,7 +32,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
   const bays = bayService(db, changes);
   const kit = kitService(db, changes);
   const offers = offerService(db, changes);
-  const quotes = quoteService({ runLog, kit, offers, shelf });
+  const quotes = quoteService({ bays, runLog, kit, offers, shelf });
   const jobs = jobService(db, changes, runLog, now);
   const summaries = summaryService(db, changes, now, {
     settingsOf: quotes.settingsOf,

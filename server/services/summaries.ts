@@ -4,7 +4,7 @@ import { NO_KIT } from '#core/prepare/kit';
 import { calendarFile } from '#formats/calendar';
 import type { CareDue, GuestJob, ItemSummary, JobRecord, JobSummary } from '#formats/job';
 import type { LearnedPreparation } from '#formats/log';
-import { minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween } from '#formats/values';
 import { type JobFacts, jobFacts, type JobInputs } from '#job/model';
 import { pickListOf } from '#job/pick';
 import { weekOf } from '#job/promise';
@@ -159,6 +159,8 @@ export function summaryService(
       refresh();
       return summaries.current(now().getTime(), LONGEST_LIST);
     },
+    /** One job at a summary, worked out now. */
+    of: (job: JobRecord): JobSummary => workedOut(job, now().getTime()).summary,
     /** All jobs, found by words of their title, item or owner, the last ones first. */
     found(words: string, from: number): Page<JobSummary> {
       refresh();
@@ -204,6 +206,11 @@ export function summaryService(
     },
     /** What is left to be laid of a job: who does what when. */
     runSheetOf: (job: JobRecord): LaidOut => factsNow(job).sheet.out,
+    /** When it is ready for collection; null: never, or nothing is planned. */
+    readyOf(job: JobRecord): string | null {
+      const { readyMin } = factsNow(job).days;
+      return readyMin === null ? null : instantAfter(job.document.startAt, readyMin);
+    },
     /** Everything a job still wants at hand, in the order of work. */
     pickList(job: JobRecord): PickGroup[] {
       const { live, plan, prepared, record } = factsNow(job);

@@ -5,21 +5,28 @@ const READER = `
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 const chunks = [];
 for await (const chunk of process.stdin) chunks.push(chunk);
-const pdf = await getDocument({ data: new Uint8Array(Buffer.concat(chunks)), verbosity: 0 }).promise;
-const pages = [];
-for (let page = 1; page <= pdf.numPages; page++) {
-  const { items } = await (await pdf.getPage(page)).getTextContent();
-  pages.push(items.map(({ str }) => str).join(' '));
+const papers = [];
+for (const file of JSON.parse(Buffer.concat(chunks).toString())) {
+  const pdf = await getDocument({ data: new Uint8Array(Buffer.from(file, 'base64')), verbosity: 0 }).promise;
+  const pages = [];
+  for (let page = 1; page <= pdf.numPages; page++) {
+    const { items } = await (await pdf.getPage(page)).getTextContent();
+    pages.push(items.map(({ str }) => str).join(' '));
+  }
+  papers.push(pages);
 }
-process.stdout.write(JSON.stringify(pages));
+process.stdout.write(JSON.stringify(papers));
 `;
 
-/** The text of each page of a PDF, as a reader of it would copy it. */
-export function readPaper(file: Uint8Array): string[] {
+/** The text of each page of some PDFs, as a reader of them would copy it. */
+export function readPapers(files: readonly Uint8Array[]): string[][] {
   return JSON.parse(
     execFileSync(process.execPath, ['--input-type=module', '--eval', READER], {
-      input: file,
+      input: JSON.stringify(files.map((file) => Buffer.from(file).toString('base64'))),
       maxBuffer: 64e6,
     }).toString(),
-  ) as string[];
+  ) as string[][];
 }
+
+/** The text of each page of one. */
+export const readPaper = (file: Uint8Array): string[] => readPapers([file])[0]!;

@@ -4,7 +4,12 @@ import { STEP_WORDS } from '#job/calendar';
 import type { JobView } from '../job/useJobView';
 import { moment, span } from '../ui/moments';
 
-const KINDS: Readonly<Record<Exclude<BlockKind, 'lay'>, string>> = { ...STEP_WORDS, wait: 'Waiting' };
+const KINDS: Readonly<Record<Exclude<BlockKind, 'lay'>, string>> = {
+  ...STEP_WORDS,
+  'set-up': 'Setting up',
+  'pack-up': 'Packing up',
+  wait: 'Waiting',
+};
 
 export const LOST_WORDS: Readonly<Record<LostWhy, string>> = {
   power: 'No power',

@@ -1,6 +1,7 @@
 import { Download, Redo2, Share2, Undo2 } from 'lucide-react';
 import { type ReactNode, Suspense, useEffect, useState } from 'react';
 import { Link, Navigate, NavLink, Outlet, useLocation, useMatch, useParams } from 'react-router';
+import { wantedBy } from '#formats/job';
 import { addressOf } from '../app/address-of';
 import { errorText } from '../app/api';
 import { useDraft } from '../draft/useDraft';
@@ -86,13 +87,16 @@ function JobFailed({ error }: { readonly error: unknown }) {
 
 /** As in the corner of a drawing: whose, what, where, when. */
 function TitleBlock() {
-  const { id, document, bay, plan } = useJob('id', 'document', 'bay', 'plan');
+  const job = useJob('id', 'document', 'bay', 'plan', 'days', 'at');
+  const { id, document, bay, plan, days } = job;
+  const deadline = wantedBy(document);
   const area = plan.surfaces.reduce((sum, { areaM2 }) => sum + areaM2, 0);
   const cells: readonly (readonly [string, string])[] = [
     ['Owner', document.item?.ownerName ?? 'not said'],
     ['Where', bay?.name ?? 'no bay, air typed in'],
     ['Work begins', moment(document.startAt)],
-    ['Needed by', document.owner?.needsBy ? moment(document.owner.needsBy) : 'no date'],
+    [document.days?.promised ? 'Promised for' : 'Needed by', deadline ? moment(deadline) : 'no date'],
+    ['Ready', days.readyMin === null ? 'no date' : moment(job.at(days.readyMin))],
     ['Area', m2(area)],
   ];
   return (

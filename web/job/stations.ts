@@ -57,7 +57,7 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
       : { text: `to buy: ${money(cost, document.currency)}`, tone: 'plain' };
   },
   time: (job) => {
-    const { plan } = job;
+    const { plan, days } = job;
     const bad = stops(job, [
       'condensation',
       'window-closed',
@@ -69,8 +69,9 @@ const STATES: Readonly<Record<Path, (job: JobView) => State>> = {
     if (bad > 0) return { text: `${bad} will not work`, tone: 'stop' };
     if (plan.purchases.length === 0) return { text: 'nothing to time yet', tone: 'lacks' };
     if (plan.handoverMin === null) return { text: 'never ready in this air', tone: 'stop' };
-    const text = `ready ${moment(job.at(plan.handoverMin))}`;
-    return plan.meetsNeed === false ? { text: `late: ${text}`, tone: 'stop' } : { text, tone: 'done' };
+    if (days.readyMin === null) return { text: 'no working time left', tone: 'stop' };
+    const text = `ready ${moment(job.at(days.readyMin))}`;
+    return (days.spareMin ?? 0) < 0 ? { text: `late: ${text}`, tone: 'stop' } : { text, tone: 'done' };
   },
   run: ({ sheet, begun }) => {
     const done = sheet.patches.filter(({ state }) => state === 'done').length;

@@ -2,7 +2,7 @@
 import '@testing-library/jest-dom';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { preparationMin } from '#core/schedule/hours';
+import { preparationMin, USUAL_WEEK } from '#core/schedule/hours';
 import { compareLevels, LEVEL_DEFINITIONS, LEVELS, prepareItem } from '#core/prepare/stages';
 import { wetFilmUm } from '#core/products/quantity';
 import { parted } from '#formats/shelf';
@@ -115,7 +115,7 @@ describe('Layer', () => {
     const settings = prepareSettings(document, undefined, kit);
     for (const offer of yard.offers) {
       const column = await screen.findByRole('listitem', { name: offer.name });
-      const { price } = quoted(offer, { document, shelf: yard.shelf, settings });
+      const { price } = quoted(offer, { document, shelf: yard.shelf, settings, week: USUAL_WEEK });
       expect(text(column)).toContain(money(price.totalMoney, document.currency));
       expect(text(column)).toContain(`${price.hours.toFixed(1)} h of work`);
       for (const promise of offer.promised) expect(text(column)).toContain(promise);

@@ -1,10 +1,10 @@
 import { type Hours, inOrder, minutesWithin, nextFit, SAME_MOMENT_MIN, sharedIn, within } from '#core/plan/crew';
-import { ADDED_MIN, preparationSpeed } from '#core/schedule/hours';
+import { ADDED_MIN, layingBegins, packingUpMin, preparationSpeed } from '#core/schedule/hours';
 import { type PreparePhase, preparePhase, type PrepStage, type WorkingDay } from '#core/prepare/stages';
 import type { LaidOut } from '#core/lay/run-sheet';
 
 /** What somebody does at an item, or waits for. */
-export type BlockKind = PreparePhase | 'dry' | 'lay' | 'wait' | 'cure' | 'check' | 'hand-over';
+export type BlockKind = PreparePhase | 'set-up' | 'dry' | 'lay' | 'pack-up' | 'wait' | 'cure' | 'check' | 'hand-over';
 
 /** A piece of a job's days. Minutes on the scale of the job. */
 export interface DayBlock {
@@ -24,7 +24,12 @@ export interface DayBlock {
 export interface JobDays {
   /** By the moment they begin. */
   readonly blocks: readonly DayBlock[];
-  /** When the owner has it, looked over and talked through; null: not in the hours there are, or never cured. */
+  /**
+   * Ready for collection: cured, packed up, looked over, somebody there to hand it over, and not before it was agreed to be
+   * collected. The one date that is shown and promised. Null: not in the hours there are, or never cured.
+   */
+  readonly readyMin: number | null;
+  /** When its owner leaves with it, all explained; null with `readyMin`. */
   readonly handedOverMin: number | null;
   /** It stands over a night between the last wipe and the first coat. */
   readonly wipedOverNight: boolean;
@@ -45,10 +50,14 @@ export interface DaysCase {
   readonly fromMin: number;
   /** What is laid and levelled when. */
   readonly actions: LaidOut['actions'];
-  /** When the last coat may be handed over; null: never. */
-  readonly readyMin: number | null;
-  /** Looking it over under the lamp before it goes, minutes of one person. */
+  /** Setting up before the first panel is laid, minutes; 0: that is behind it. */
+  readonly setUpMin: number;
+  /** When the last coat has cured so far that it may be handed over; null: never. */
+  readonly curedMin: number | null;
+  /** Looking it over under the lamp before it goes, minutes of one person; 0: that has been done. */
   readonly checkMin: number;
+  /** When it is to be collected as the workshop's calendar has it; absent: as soon as it may be. */
+  readonly collectionMin?: number | undefined;
   /** Explaining it to its owner, minutes. */
   readonly handoverMin: number;
 }
@@ -63,14 +72,21 @@ const TOLD_BY_MIN = 5;
 const onTheClock = (min: number, startMinuteOfDay: number) =>
   Math.ceil((min + startMinuteOfDay - SAME_MOMENT_MIN) / TOLD_BY_MIN) * TOLD_BY_MIN - startMinuteOfDay;
 
+const NOTHING_LEFT: JobDays = { blocks: [], readyMin: null, handedOverMin: null, wipedOverNight: false };
+
 /** The days of a job in the hours its people are there: nobody works at night, drying and curing go on. */
 export function jobDays(asked: DaysCase): JobDays {
   const hours = inOrder(asked.people.flat());
   const prepared = preparing(asked);
   const laid = laying(asked.actions);
-  const workEnds = [...prepared, ...laid].flatMap(({ stretches }) => stretches.map(([, to]) => to));
-  const workedUntil = Math.max(asked.fromMin, ...workEnds);
   const curing = cure(laid, asked);
+  const equipped = settingUp(prepared, laid, asked);
+  const packed = packingUp(laid, asked);
+  const worksUntil = [...prepared, ...equipped, ...laid, ...packed].map(ends);
+  // Where no hand is needed any more, it went when it had cured, whatever the time is.
+  const isWorked = worksUntil.length > 0 || asked.checkMin > 0;
+  const workedUntil = isWorked ? Math.max(asked.fromMin, ...worksUntil) : -Infinity;
+  if (!isWorked && asked.curedMin === null) return NOTHING_LEFT;
   const [checked] = sharedIn(asked.people, workedUntil, [asked.checkMin], (hands) => hands);
   const check: DayBlock[] =
     checked && checked.length > 0
@@ -78,11 +94,8 @@ export function jobDays(asked: DaysCase): JobDays {
       : [];
   const lookedOverMin = checked === null || checked === undefined ? null : (checked.at(-1)?.[1] ?? workedUntil);
   // Where nothing is left to lay, what lies there may still cure; where nothing ever lay, nothing does.
-  const cured = laid.length > 0 ? asked.readyMin : Math.max(workedUntil, asked.readyMin ?? workedUntil);
-  const fits =
-    lookedOverMin === null || cured === null
-      ? null
-      : nextFit(hours, onTheClock(Math.max(lookedOverMin, cured), asked.startMinuteOfDay), asked.handoverMin);
+  const cured = laid.length > 0 ? asked.curedMin : Math.max(workedUntil, asked.curedMin ?? asked.fromMin);
+  const fits = lookedOverMin === null || cured === null ? null : readyAfter(asked, Math.max(lookedOverMin, cured));
   const handedOverMin = fits === null ? null : fits + asked.handoverMin;
   const handover: DayBlock[] =
     fits === null
@@ -95,15 +108,28 @@ export function jobDays(asked: DaysCase): JobDays {
             personMin: asked.handoverMin,
           },
         ];
-  const worked = [...prepared, ...laid, ...check];
+  const worked = [...prepared, ...equipped, ...laid, ...packed, ...check];
   return {
     blocks: [...worked, ...waits(worked, hours), ...curing, ...handover].toSorted(
       (a, b) => begins(a) - begins(b) || ends(a) - ends(b),
     ),
+    readyMin: fits,
     handedOverMin,
     wipedOverNight: overNight(prepared, laid, hours),
   };
 }
+
+/** When a job whose last work and cure are over is ready for collection: somebody is there to hand it over, and it is not before it was agreed. */
+export const readyAfter = (
+  {
+    people,
+    startMinuteOfDay,
+    collectionMin = -Infinity,
+    handoverMin,
+  }: Pick<DaysCase, 'people' | 'startMinuteOfDay' | 'collectionMin' | 'handoverMin'>,
+  doneMin: number,
+): number | null =>
+  nextFit(inOrder(people.flat()), onTheClock(Math.max(doneMin, collectionMin), startMinuteOfDay), handoverMin);
 
 /** When a block begins and ends. */
 export const begins = ({ stretches }: Pick<DayBlock, 'stretches'>): number => stretches[0]![0];
@@ -136,9 +162,43 @@ function preparing({ stages, preparationMin, day, people, fromMin }: DaysCase): 
   });
   const driesMin = Math.max(0, day.readyMin - day.elapsedMin);
   const last = blocks.at(-1);
-  return last && driesMin > 0 && worked.every((stretches) => stretches !== null)
-    ? [...blocks, { key: 'dry', kind: 'dry', stretches: [[ends(last), ends(last) + driesMin]], personMin: 0 }]
-    : blocks;
+  const dry: DayBlock[] =
+    last && driesMin > 0 && worked.every((stretches) => stretches !== null)
+      ? [{ key: 'dry', kind: 'dry', stretches: [[ends(last), ends(last) + driesMin]], personMin: 0 }]
+      : [];
+  return [...eachDaySetUp(blocks, people, fromMin), ...blocks, ...dry];
+}
+
+/** Each day of preparation begins with setting up: before the first work of each stretch of hours. */
+function eachDaySetUp(blocks: readonly DayBlock[], people: readonly Hours[], fromMin: number): DayBlock[] {
+  const worked = inOrder(blocks.flatMap(({ stretches }) => stretches));
+  const stretches = inOrder(people.flat()).flatMap(([opens, closes]): [number, number][] => {
+    const from = Math.max(opens, fromMin);
+    const until = from + ADDED_MIN.preparationDay;
+    return worked.some(([a, b]) => a < closes && b > until) ? [[from, until]] : [];
+  });
+  const personMin = stretches.length * ADDED_MIN.preparationDay;
+  return stretches.length === 0 ? [] : [{ key: 'set-up/prepare', kind: 'set-up', stretches, personMin }];
+}
+
+/** Setting up for laying, where something is to be laid that has not been begun. */
+function settingUp(prepared: readonly DayBlock[], laid: readonly DayBlock[], asked: DaysCase): DayBlock[] {
+  if (laid.length === 0) return [];
+  const workedMin = Math.max(asked.fromMin, ...prepared.filter(({ kind }) => kind !== 'dry').map(ends));
+  const driedMin = Math.max(workedMin, ...prepared.map(ends));
+  const stretches = layingBegins(asked.people, { workedMin, driedMin }, asked.setUpMin)?.setUp ?? [];
+  return stretches.length === 0 ? [] : [{ key: 'set-up/lay', kind: 'set-up', stretches, personMin: asked.setUpMin }];
+}
+
+/** Packing up once the last panel is done, with what changing towels took of the time. */
+function packingUp(laid: readonly DayBlock[], { actions, people }: DaysCase): DayBlock[] {
+  if (laid.length === 0) return [];
+  const sections = actions.filter(({ does }) => does === 'lay').length;
+  const workers = new Set(actions.map(({ who }) => who)).size;
+  const [stretches] = sharedIn(people, Math.max(...laid.map(ends)), [packingUpMin(sections, workers)], () => 1);
+  return stretches && stretches.length > 0
+    ? [{ key: 'pack-up', kind: 'pack-up', stretches, personMin: packingUpMin(sections, 1) }]
+    : [];
 }
 
 /** Laying, coat by coat of each product. */
@@ -162,10 +222,10 @@ function laying(actions: DaysCase['actions']): DayBlock[] {
 }
 
 /** From the last stroke until it may go; where all is laid, what is left of it. */
-function cure(laid: readonly DayBlock[], { readyMin, fromMin }: Pick<DaysCase, 'readyMin' | 'fromMin'>): DayBlock[] {
+function cure(laid: readonly DayBlock[], { curedMin, fromMin }: Pick<DaysCase, 'curedMin' | 'fromMin'>): DayBlock[] {
   const since = laid.length > 0 ? Math.max(...laid.map(ends)) : fromMin;
-  if (readyMin === null || readyMin <= since) return [];
-  return [{ key: 'cure', kind: 'cure', stretches: [[since, readyMin]], personMin: 0 }];
+  if (curedMin === null || curedMin <= since) return [];
+  return [{ key: 'cure', kind: 'cure', stretches: [[since, curedMin]], personMin: 0 }];
 }
 
 /** While somebody is there and nobody can go on. */

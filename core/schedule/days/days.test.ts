@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { type Hours, without, workedIn } from '#core/plan/crew';
-import { openHours, preparedBy, USUAL_WEEK } from '#core/schedule/hours';
+import { layingBegins, layingSetUpMin, openHours, packingUpMin, preparedBy, USUAL_WEEK } from '#core/schedule/hours';
 import { layOut } from '#core/lay/run-sheet';
 import { job, surface } from '../../testing/samples';
 import { begins, dayChanges, type DaysCase, ends, jobDays, untilDeadline } from '.';
@@ -27,7 +27,8 @@ const washed: DaysCase = {
   startMinuteOfDay: 8 * HOUR,
   fromMin: 0,
   actions: [],
-  readyMin: null,
+  setUpMin: 0,
+  curedMin: null,
   checkMin: 20,
   handoverMin: 30,
 };
@@ -36,9 +37,10 @@ const washed: DaysCase = {
 function laid(changes: Partial<DaysCase> = {}): DaysCase {
   const asked = { ...washed, ...changes };
   const left = asked.stages.reduce((sum, { minutes }) => sum + minutes, 0) / asked.preparationMin;
-  const from = preparedBy(asked.day, left, asked.people, asked.fromMin)!;
+  const prepared = preparedBy(asked.day, left, asked.people, asked.fromMin)!;
+  const from = layingBegins(asked.people, prepared, asked.setUpMin)!.fromMin;
   const { actions, plan } = layOut(planned(asked.people[0]!), { nowMin: from, begun: new Map() });
-  return { ...asked, actions, readyMin: plan.handoverMin, ...changes };
+  return { ...asked, actions, curedMin: plan.handoverMin, ...changes };
 }
 
 test('half a day goes out of the hours there are, wherever it lies', () => {
@@ -100,13 +102,15 @@ test('pieces of work follow one another over the night, each stretch with its se
 test('cleaned, corrected, wiped, dried, laid, cured, looked over and handed over, in this order', () => {
   const { blocks, handedOverMin } = jobDays(laid());
   expect(blocks.filter(({ kind }) => kind !== 'wait').map(({ kind }) => kind)).toEqual([
+    'set-up',
     'clean',
     'correct',
     'wipe',
     'dry',
     'lay',
-    'check',
+    'pack-up',
     'cure',
+    'check',
     'hand-over',
   ]);
   expect(handedOverMin).toBe(ends(blocks.at(-1)!));
@@ -118,14 +122,44 @@ test('cleaned, corrected, wiped, dried, laid, cured, looked over and handed over
 
 test('where all is laid it still cures until it may go; what never had anything laid goes when it has been looked over', () => {
   const all = { ...washed, stages: [], people: [[[0, 1000]] as const] };
-  const curing = jobDays({ ...all, fromMin: 100, readyMin: 400 });
+  const curing = jobDays({ ...all, fromMin: 100, curedMin: 400 });
   expect(curing.blocks.find(({ kind }) => kind === 'cure')?.stretches).toEqual([[100, 400]]);
   expect(begins(curing.blocks.at(-1)!)).toBe(400);
-  for (const readyMin of [null, 50]) {
-    const { blocks } = jobDays({ ...all, fromMin: 100, readyMin });
+  for (const curedMin of [null, 50]) {
+    const { blocks } = jobDays({ ...all, fromMin: 100, curedMin });
     expect(blocks.map(({ kind }) => kind)).toEqual(['check', 'hand-over']);
     expect(begins(blocks.at(-1)!)).toBe(120);
   }
+});
+
+test('setting up, packing up and the final check stand in the days: none of them is on top of the date', () => {
+  const setUpMin = layingSetUpMin(2);
+  const { blocks, readyMin } = jobDays(laid({ setUpMin, stages: washed.stages.slice(0, 1), preparationMin: 540 }));
+  const of = (key: string) => blocks.find((block) => block.key === key)!;
+  const lay = blocks.find(({ kind }) => kind === 'lay')!;
+  const dries = washed.day.readyMin - washed.day.elapsedMin;
+  // Half an hour before the first wash; 20 min and 5 for each of two products before laying, of which 10 while it dries.
+  expect(of('set-up/prepare').stretches).toEqual([[0, 30]]);
+  expect(begins(lay) - ends(of('clean/1'))).toBeCloseTo(Math.max(dries, 30), 6);
+  expect([of('set-up/lay').personMin, ends(of('set-up/lay'))]).toEqual([30, begins(lay)]);
+  // 15 min of packing up and half a minute for the towel of each section, then 20 min of looking it over.
+  const sections = laid({ stages: washed.stages.slice(0, 1) }).actions.filter(({ does }) => does === 'lay').length;
+  expect(ends(of('pack-up')) - ends(lay)).toBeCloseTo(15 + sections / 2, 6);
+  expect(packingUpMin(sections, 2)).toBe(15 + sections / 4);
+  expect(ends(of('check')) - ends(of('pack-up'))).toBeCloseTo(20, 6);
+  expect(readyMin).toBe(begins(of('hand-over')));
+  expect(readyMin).toBeGreaterThanOrEqual(ends(of('check')));
+});
+
+test('it is not ready before it was agreed to be collected, and later where it has to be; looked over, it waits for nobody', () => {
+  const own = jobDays(laid()).readyMin!;
+  const agreed = (collectionMin: number) => jobDays(laid({ collectionMin })).readyMin;
+  expect([agreed(own - 90), agreed(own), agreed(own + 60)]).toEqual([own, own, own + 60]);
+  // Agreed for the evening, when nobody is there: the next morning.
+  expect(agreed(Math.floor(own / 1440) * 1440 + 15 * HOUR)).toBe((Math.floor(own / 1440) + 1) * 1440);
+  const over = { ...washed, stages: [], checkMin: 0, curedMin: 100, fromMin: 5 * HOUR };
+  expect([jobDays(over).readyMin, jobDays({ ...over, fromMin: 9 * HOUR }).readyMin]).toEqual([100, 100]);
+  expect(jobDays({ ...over, curedMin: null }).blocks).toEqual([]);
 });
 
 test('preparation ends when the promise says it does', () => {
@@ -133,7 +167,7 @@ test('preparation ends when the promise says it does', () => {
     const people = Array.from({ length: hands }, () => open);
     const wipe = jobDays({ ...washed, people }).blocks.find(({ kind }) => kind === 'wipe')!;
     const dries = washed.day.readyMin - washed.day.elapsedMin;
-    expect(ends(wipe) + dries).toBeCloseTo(preparedBy(washed.day, 1, people, 0)!, 6);
+    expect(ends(wipe) + dries).toBeCloseTo(preparedBy(washed.day, 1, people, 0)!.driedMin, 6);
   }
 });
 
@@ -146,15 +180,15 @@ test('wiped in the evening and laid in the morning is said; on one day it is not
 });
 
 test('what cures at night is handed over when somebody is there; what never cures is not', () => {
-  const { handedOverMin } = jobDays(laid({ readyMin: 40 * HOUR }));
+  const { handedOverMin } = jobDays(laid({ curedMin: 40 * HOUR }));
   // Ready at midnight of the second day: at eight on the third, with half an hour for it.
   expect(handedOverMin).toBe(48 * HOUR + 30);
   // Nobody is asked to come at eleven minutes past.
-  expect(jobDays(laid({ readyMin: 51 * HOUR + 11 })).handedOverMin).toBe(51 * HOUR + 15 + 30);
-  expect(jobDays(laid({ readyMin: 51 * HOUR + 11, startMinuteOfDay: 8 * HOUR + 2 })).handedOverMin).toBe(
+  expect(jobDays(laid({ curedMin: 51 * HOUR + 11 })).handedOverMin).toBe(51 * HOUR + 15 + 30);
+  expect(jobDays(laid({ curedMin: 51 * HOUR + 11, startMinuteOfDay: 8 * HOUR + 2 })).handedOverMin).toBe(
     51 * HOUR + 13 + 30,
   );
-  expect(jobDays(laid({ readyMin: null })).handedOverMin).toBeNull();
+  expect(jobDays(laid({ curedMin: null })).handedOverMin).toBeNull();
   expect(jobDays({ ...laid(), people: [[[0, HOUR]]] }).handedOverMin).toBeNull();
 });
 

@@ -72,32 +72,34 @@ describe('preparation', () => {
 
   test('14 hours begun at four are not done by ten the next morning', () => {
     // 1.5 h today, 9.5 h tomorrow, half an hour of set-up each day; the rest on the third.
-    expect(preparedBy(day, 1, [open], 0)).toBe((40 + 0.5 + 3) * HOUR);
-    expect(preparedBy(day, 1, [open, open], 0)).toBe((16 + 0.5 + 5.5) * HOUR);
-    expect(preparedBy(day, 0, [open], 0)).toBe(0);
+    expect(preparedBy(day, 1, [open], 0)!.driedMin).toBe((40 + 0.5 + 3) * HOUR);
+    expect(preparedBy(day, 1, [open, open], 0)!.driedMin).toBe((16 + 0.5 + 5.5) * HOUR);
+    expect(preparedBy(day, 0, [open], 0)!.driedMin).toBe(0);
   });
 
   test('whoever comes later or leaves before the end counts while they are there, and no longer', () => {
     // Alone all day 10 h of work take 10 h and half an hour of set-up.
     const day10 = { elapsedMin: 10 * HOUR, waitedMin: 0, readyMin: 10 * HOUR };
     const [all, evening] = [[[0, 24 * HOUR]], [[18 * HOUR, 21 * HOUR]]] as const;
-    expect(preparedBy(day10, 1, [all], 0)).toBe(10.5 * HOUR);
+    expect(preparedBy(day10, 1, [all], 0)!.driedMin).toBe(10.5 * HOUR);
     // A helper for the first three hours does two and a half of them, set-up taken off.
-    expect(preparedBy(day10, 1, [all, [[0, 3 * HOUR]]], 0)).toBe(8 * HOUR);
+    expect(preparedBy(day10, 1, [all, [[0, 3 * HOUR]]], 0)!.driedMin).toBe(8 * HOUR);
     // One who comes at the end of the day, when all is done, and one who has left by then change nothing.
-    expect(preparedBy(day10, 1, [all, evening, [[-5, 0]]], 0)).toBe(10.5 * HOUR);
+    expect(preparedBy(day10, 1, [all, evening, [[-5, 0]]], 0)!.driedMin).toBe(10.5 * HOUR);
     // What dwells is waited for together: with two hands only the work is halved.
     const dwells = { elapsedMin: 4 * HOUR, waitedMin: 2 * HOUR, readyMin: 4 * HOUR };
-    expect(preparedBy(dwells, 1, [all, all], 0)).toBeCloseTo(3.5 * HOUR, 9);
+    expect(preparedBy(dwells, 1, [all, all], 0)!.driedMin).toBeCloseTo(3.5 * HOUR, 9);
     // Three evenings of three hours, half an hour of each to set up: 7.5 h of work.
     const evenings = [0, 24, 48].map((h) => [(h + 18) * HOUR, (h + 21) * HOUR] as const);
     const short = { elapsedMin: 7 * HOUR, waitedMin: 0, readyMin: 7 * HOUR };
-    expect(preparedBy(short, 1, [evenings], 0)).toBe((48 + 20.5) * HOUR);
+    expect(preparedBy(short, 1, [evenings], 0)!.driedMin).toBe((48 + 20.5) * HOUR);
     expect(preparedBy(day10, 1, [evenings], 0)).toBeNull();
   });
 
   test('drying and curing go on when nobody is there', () => {
-    expect(preparedBy({ elapsedMin: HOUR, waitedMin: 0, readyMin: 13 * HOUR }, 1, [open], 0)).toBe(13.5 * HOUR);
+    expect(preparedBy({ elapsedMin: HOUR, waitedMin: 0, readyMin: 13 * HOUR }, 1, [open], 0)!.driedMin).toBe(
+      13.5 * HOUR,
+    );
   });
 
   test('half an hour a day is paid for', () => {

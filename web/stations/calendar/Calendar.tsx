@@ -3,10 +3,11 @@ import { useState } from 'react';
 import type { Bay } from '#formats/job';
 import type { CalendarView } from '#formats/schedule';
 import { minutesBetween } from '#formats/values';
-import { bayOf, lastTask, personOf } from '#job/calendar';
+import { bayOf, dueAt, handingOverMin, lastTask, personOf, readyIn } from '#job/calendar';
 import { addressOf } from '../../app/address-of';
 import { errorText, useBaysQuery, useCalendarQuery } from '../../app/api';
 import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
 import { moment, span } from '../../ui/moments';
 import { Segmented } from '../../ui/Segmented';
 import { Better } from './Better';
@@ -90,9 +91,7 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
                 As it was
               </Button>
             )}
-            <Button look="main" disabled={shop.isSaving} onClick={() => void shop.agree()}>
-              Agree to it
-            </Button>
+            <Save shop={shop} />
           </>
         )}
       </div>
@@ -147,10 +146,66 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
   );
 }
 
-const standing = ({ view, drawn }: ShopCalendarView) =>
-  view.version === 0 || view.calendar.plan.length === 0
-    ? 'Nothing is agreed yet'
-    : `${drawn.moves.length} ${drawn.moves.length === 1 ? 'step stands' : 'steps stand'} otherwise than agreed`;
+/** Saves the plan; where a promise would be broken by it, that is said first. */
+function Save({ shop }: { readonly shop: ShopCalendarView }) {
+  const [asks, setAsks] = useState(false);
+  const broken = shop.view.jobs.flatMap((job) => {
+    const lateMin = shop.drawn.lateMin.get(lastTask(job) ?? '') ?? 0;
+    if (lateMin === 0) return [];
+    const by = dueAt(job, shop.calendar, shop.view.now)!;
+    // What is broken already, and no worse by this, was said when it was saved.
+    const knownMin = job.ready === null ? 0 : Math.max(0, minutesBetween(by, job.ready));
+    return lateMin - knownMin < NEWS_MIN ? [] : [{ job, lateMin, by }];
+  });
+  const save = () => {
+    setAsks(false);
+    void shop.agree();
+  };
+  return (
+    <>
+      <Button look="main" disabled={shop.isSaving} onClick={() => (broken.length > 0 ? setAsks(true) : save())}>
+        Save plan
+      </Button>
+      {asks && (
+        <Dialog
+          open
+          onClose={() => setAsks(false)}
+          title={broken.length === 1 ? 'This plan breaks a promise' : `This plan breaks ${broken.length} promises`}
+          description="Tell the owners, or look for ways out first."
+        >
+          <ul>
+            {broken.map(({ job, lateMin, by }) => (
+              <li key={job.id} className="border-t py-1.5">
+                <strong>{job.title}</strong>: wanted {moment(by)}, ready {span(lateMin)} late.
+              </li>
+            ))}
+          </ul>
+          <div className="mt-4 flex gap-3">
+            <Button look="main" onClick={() => setAsks(false)}>
+              Back to the plan
+            </Button>
+            <Button onClick={save}>Save it all the same</Button>
+          </div>
+        </Dialog>
+      )}
+    </>
+  );
+}
+
+const standing = ({ view, drawn, shop }: ShopCalendarView) => {
+  if (view.version === 0 || view.calendar.plan.length === 0) return 'No plan saved yet';
+  const saved = new Set(shop.stood.map(({ id }) => id));
+  const unplanned = new Set(drawn.tasks.flatMap(({ id }) => (saved.has(id) ? [] : (shop.steps.get(id)?.job.id ?? []))))
+    .size;
+  return [
+    ...(unplanned > 0
+      ? [unplanned === 1 ? '1 job not in the saved plan' : `${unplanned} jobs not in the saved plan`]
+      : []),
+    ...(drawn.moves.length > 0
+      ? [drawn.moves.length === 1 ? '1 step moved' : `${drawn.moves.length} steps moved`]
+      : []),
+  ].join(', ');
+};
 
 /** Whether what is being moved by hand may stand where it is held, said as it goes. */
 function Tried({ shop, trial }: { readonly shop: ShopCalendarView; readonly trial: Trial }) {
@@ -227,12 +282,12 @@ function Since({ shop }: { readonly shop: ShopCalendarView }) {
   const { earlier, jobs } = shop.view;
   if (!earlier) return null;
   const moved = jobs.flatMap((job) => {
-    const last = lastTask(job);
-    const was = earlier.plan.find(({ task }) => task === last)?.to;
-    const is = shop.drawn.tasks.find(({ id }) => id === last);
-    if (was === undefined || !is) return [];
-    const laterMin = minutesBetween(was, shop.at(is.toMin));
-    return Math.abs(laterMin) < NEWS_MIN ? [] : [{ job, laterMin, is: shop.at(is.toMin) }];
+    const was = earlier.plan.find(({ task }) => task === lastTask(job))?.to;
+    const readyMin = readyIn(shop.drawn.tasks, job);
+    if (was === undefined || readyMin === undefined) return [];
+    const is = shop.at(readyMin);
+    const laterMin = minutesBetween(was, is) + handingOverMin(job);
+    return Math.abs(laterMin) < NEWS_MIN ? [] : [{ job, laterMin, is }];
   });
   return (
     <div className="mt-2 border-t pt-1 text-[14px]">
@@ -241,7 +296,7 @@ function Since({ shop }: { readonly shop: ShopCalendarView }) {
       <ul>
         {moved.map(({ job, laterMin, is }) => (
           <li key={job.id} className="py-0.5">
-            {job.title}: out {moment(is)},{' '}
+            {job.title}: ready {moment(is)},{' '}
             <span className={laterMin > 0 ? 'text-stop' : 'text-ok'}>
               {span(Math.abs(laterMin))} {laterMin > 0 ? 'later' : 'sooner'}
             </span>

@@ -3,7 +3,7 @@ import { NINE_IN_TEN } from '#core/schedule/calendar';
 import { USUAL_CURRENCY } from '#formats/job';
 import type { CalendarJob, Skill } from '#formats/schedule';
 import { minutesBetween, money } from '#formats/values';
-import { dueAt, type JobRisk, lastTask, stands, toldAt, type Way, type WayOut, weightOf } from '#job/calendar';
+import { dueAt, type JobRisk, readyIn, stands, toldAt, type Way, type WayOut, weightOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
 import { moment, span } from '../../ui/moments';
 import { usePromises } from '../../hours/usePromises';
@@ -24,10 +24,9 @@ const MOST_WAYS = 6;
 export function Promised({ shop, risks, bays }: Props) {
   const rows = shop.view.jobs
     .flatMap((job) => {
-      const last = lastTask(job);
-      const place = shop.drawn.tasks.find(({ id }) => id === last);
-      if (!place) return [];
-      const is = shop.at(place.toMin);
+      const readyMin = readyIn(shop.drawn.tasks, job);
+      if (readyMin === undefined) return [];
+      const is = shop.at(readyMin);
       const by = dueAt(job, shop.calendar, shop.view.now);
       return [{ job, is, by, spareMin: by === undefined ? undefined : minutesBetween(is, by) }];
     })
@@ -43,7 +42,7 @@ export function Promised({ shop, risks, bays }: Props) {
               {job.title}
             </Link>
             <span className="block text-[14px]">
-              {moment(is)}
+              <Ready job={job} is={is} isSaved={shop.isAgreed} />
               {by === undefined || spareMin === undefined ? (
                 <span className="text-ink-2">, nobody waits for it</span>
               ) : spareMin < 0 ? (
@@ -68,6 +67,21 @@ export function Promised({ shop, risks, bays }: Props) {
   );
 }
 
+/** From here on a job stands otherwise in the calendar than it says itself, minutes. */
+const OTHERWISE_FROM_MIN = 15;
+
+/** When a job is ready, as it says itself; and where the calendar as it is drawn, and not saved yet, would have it. */
+function Ready({ job, is, isSaved }: { readonly job: CalendarJob; readonly is: string; readonly isSaved: boolean }) {
+  if (job.ready === null) return moment(is);
+  const isSame = isSaved || Math.abs(minutesBetween(job.ready, is)) < OTHERWISE_FROM_MIN;
+  return (
+    <>
+      Ready {moment(job.ready)}
+      {!isSame && <strong className="text-warn"> · in this plan {moment(is)}, not saved</strong>}
+    </>
+  );
+}
+
 /** In how many weeks of a hundred it is kept, each step as long as it may take. */
 function Surely({
   shop,
@@ -82,11 +96,11 @@ function Surely({
   const { kept, nineTenthsMin } = risk;
   return (
     <span className="block text-[13px] text-ink-2">
-      {nineTenthsMin === undefined ? 'Not done in one week of ten' : `Nine in ten by ${moment(shop.at(nineTenthsMin))}`}
+      {nineTenthsMin === undefined ? 'Not done in one week of ten' : `90 % sure by ${moment(shop.at(nineTenthsMin))}`}
       {isDue && (
         <strong className={kept < NINE_IN_TEN ? 'text-warn' : 'text-ok'}>
           {' '}
-          · kept {Math.round(100 * kept)} in 100
+          · {Math.round(100 * kept)} % sure of the date
         </strong>
       )}
     </span>
@@ -177,7 +191,8 @@ function WaysOut({
 }) {
   const { ask, answer, failed, isWorking } = usePromises<'ways'>();
   const own = answer?.of === shop.drawn ? answer.answer.ways : undefined;
-  const surely = risk?.nineTenthsMin === undefined ? undefined : toldAt(shop.at(risk.nineTenthsMin));
+  const surely =
+    risk?.nineTenthsMin === undefined ? undefined : toldAt(shop.shop, shop.drawn.tasks, job, risk.nineTenthsMin);
   const tell = (by: string) => {
     const told = shop.calendar.promised.find((each) => each.job === job.id);
     const others = shop.calendar.promised.filter((each) => each !== told);
@@ -226,7 +241,7 @@ function WaysOut({
         {surely !== undefined && (
           <li className="flex items-start justify-between gap-2 py-1">
             <span>
-              <strong>The owner is rung</strong>: {moment(surely)} instead, nine in ten
+              <strong>The owner is rung</strong>: {moment(surely)} instead, 90 % sure
             </span>
             <Button onClick={() => tell(surely)}>Told, and agreed</Button>
           </li>

@@ -119,7 +119,7 @@ function Offered({
   job,
   expires,
 }: Props & { readonly offered: DateOffered; readonly job: CalendarJob; readonly expires: DateTime }) {
-  const { kind, bay, from, doneAt, kept, promiseAt, other, money: cents, moreMin, calendar, tasks } = offered;
+  const { kind, bay, from, readyAt, kept, promiseAt, other, money: cents, moreMin, calendar, tasks } = offered;
   const tell = (option: boolean) => {
     const promised = calendar.promised.map((each) =>
       each.job === job.id
@@ -137,10 +137,10 @@ function Offered({
       <strong className="block">{KIND_WORDS[kind]}</strong>
       {moment(from)} in {bays.find(({ id }) => id === bay)?.name ?? bay}
       <span className="block">
-        Promise it for <strong className="text-over">{moment(promiseAt)}</strong>: nine in ten
+        Promise it for <strong className="text-over">{moment(promiseAt)}</strong>: 90 % sure
       </span>
       <span className="block text-[13px] text-ink-2">
-        Done {moment(doneAt)} if all goes as planned, {Math.round(100 * kept)} times in 100
+        Ready {moment(readyAt)} if all goes as planned: {Math.round(100 * kept)} % sure
         {moreMin > 0 && `, with ${span(moreMin)} in the evenings`}
       </span>
       {other && (

@@ -3,8 +3,8 @@ import { useJob } from '../../job/job-context';
 import { moment } from '../../ui/moments';
 
 export function AllDone() {
-  const job = useJob('at', 'document', 'id', 'plan', 'record', 'sheet');
-  const { sheet, plan, at, document, record } = job;
+  const job = useJob('at', 'days', 'document', 'id', 'plan', 'record', 'sheet');
+  const { sheet, plan, days, at, document, record } = job;
   const { search } = useLocation();
   if (sheet.patches.length === 0 && sheet.refused.length === 0 && record.stages.size > 0) {
     return (
@@ -51,7 +51,7 @@ export function AllDone() {
           {plan.waterSafeMin === null ? 'it cures: not in this air' : moment(at(plan.waterSafeMin))}
         </strong>
       </p>
-      {plan.handoverMin !== null && <p className="text-xl text-ink-2">Hand over {moment(at(plan.handoverMin))}</p>}
+      {days.readyMin !== null && <p className="text-xl text-ink-2">Ready {moment(at(days.readyMin))}</p>}
       <Link
         to={{ pathname: `/jobs/${job.id}/check`, search }}
         className="mt-4 inline-flex min-h-20 items-center bg-over px-10 text-2xl font-semibold text-over-ink"

@@ -50,11 +50,11 @@ export const BayBar = memo(function BayBar() {
 
 /** How far it has come, and when it is ready. */
 function Progress() {
-  const { patches, done, ready, isLate } = useOfJob(({ sheet, plan, at }) => ({
+  const { patches, done, ready, isLate } = useOfJob(({ sheet, days, at }) => ({
     patches: sheet.patches.length,
     done: sheet.patches.filter(({ state }) => state === 'done').length,
-    ready: plan.handoverMin === null ? undefined : moment(at(plan.handoverMin)),
-    isLate: plan.meetsNeed === false,
+    ready: days.readyMin === null ? undefined : moment(at(days.readyMin)),
+    isLate: (days.spareMin ?? 0) < 0,
   }));
   return (
     <p className="hidden text-right leading-tight md:block">

@@ -1,5 +1,5 @@
 import { airAt, type BayClimate, condensation } from '#core/time/air';
-import type { Bay } from '#formats/job';
+import { type Bay, wantedBy } from '#formats/job';
 import { changeOwner, moveToBay, startAt, typeAir } from '#job/edit';
 import { errorText } from '../../app/api';
 import { useSaveBay } from '../../app/calls';
@@ -12,6 +12,7 @@ import { SelectField } from '../../ui/SelectField';
 import { celsius } from '../../ui/measures';
 import { fromInput, toInput } from '../../ui/moments';
 import { fixed } from '../../ui/numbers';
+import { StartDoubts } from '../../hours/StartDoubts';
 import { WeekForm } from '../../hours/WeekForm';
 import { useInstrument } from './useInstrument';
 import { Thermometer } from 'lucide-react';
@@ -20,7 +21,7 @@ const TYPED = 'typed';
 
 /** Where and when: the bay, its air as expected, typed in or read off, and the two moments that matter. */
 export function AirForm() {
-  const job = useJob('bay', 'bays', 'begun', 'document', 'draft', 'edit', 'nowMin', 'planned');
+  const job = useJob('at', 'bay', 'bays', 'begun', 'days', 'document', 'draft', 'edit', 'id', 'nowMin', 'planned');
   const { document, draft, bays, bay, edit, begun } = job;
   const air = airAt(job.planned.ambient, begun ? job.nowMin : 0);
   const dew = condensation(air.airC, air.rhPct, air.airC);
@@ -107,7 +108,17 @@ export function AirForm() {
             }
           />
         </div>
-        {begun && <p className="mt-1 text-[13px] text-ink-2">Laying has begun; its start stands on the record.</p>}
+        {begun ? (
+          <p className="mt-1 text-[13px] text-ink-2">Laying has begun; its start stands on the record.</p>
+        ) : (
+          <StartDoubts
+            jobId={job.id}
+            bay={bay}
+            startAt={document.startAt}
+            until={job.days.readyMin === null ? document.startAt : job.at(job.days.readyMin)}
+            wantedBy={wantedBy(document)}
+          />
+        )}
       </Part>
     </>
   );

@@ -9,11 +9,13 @@ import { clock } from '../../ui/moments';
 import { blockName } from '../../hours/day-words';
 
 const LOOKS: Readonly<Record<BlockKind, string>> = {
+  'set-up': 'bg-tint-1',
   clean: 'bg-tint-2',
   correct: 'bg-tint-3',
   wipe: 'bg-tint-2',
   dry: 'bg-sheet border-dashed',
   lay: 'bg-tint-4',
+  'pack-up': 'bg-tint-1',
   wait: 'bg-sheet border-dashed',
   cure: 'bg-tint-2 border-dashed',
   check: 'bg-tint-3',

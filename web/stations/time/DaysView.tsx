@@ -15,6 +15,7 @@ import { SelectField } from '../../ui/SelectField';
 import { hours } from '../../ui/hours';
 import { moment, nowInstant, span } from '../../ui/moments';
 import { blockName, changesInWords, LOST_WORDS } from '../../hours/day-words';
+import { ReadyDate } from '../../hours/ReadyDate';
 import { DayStrips } from './DayStrips';
 import { TimeSwitch } from './TimeSwitch';
 import { UntilHours } from './UntilHours';
@@ -32,7 +33,7 @@ export function DaysView() {
       <div className="flex min-h-0 min-w-0 flex-col bg-sheet">
         <div className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b px-4 py-2">
           <TimeSwitch />
-          <Headline days={days} />
+          {days.blocks.length > 0 && <ReadyDate />}
         </div>
         {days.blocks.length === 0 ? (
           <p className="p-6 text-ink-2">
@@ -51,6 +52,7 @@ export function DaysView() {
         {days.wipedOverNight && !document.prepare?.overnight && <OverNight />}
         <Lost fromMin={fromMin} />
         <Part title="Hand-over">
+          <Collection />
           <NumberField
             optional
             label="Explaining it to its owner"
@@ -75,28 +77,6 @@ export function DaysView() {
   );
 }
 
-/** The one line that matters: when the owner has it, and whether that is in time. */
-function Headline({ days: { handedOverMin, spareMin, blocks } }: { readonly days: Days }) {
-  const job = useJob('at');
-
-  if (blocks.length === 0) return null;
-  if (handedOverMin === null) {
-    return <p className="figure text-xl text-stop">Not to be handed over in the hours there are, in this air.</p>;
-  }
-  return (
-    <p className="flex flex-wrap items-baseline gap-x-4">
-      <span>
-        In its owner’s hands <strong className="figure text-xl">{moment(job.at(handedOverMin))}</strong>
-      </span>
-      {spareMin !== undefined && (
-        <span className={`font-semibold ${spareMin < 0 ? 'text-stop' : 'text-ok'}`}>
-          {spareMin < 0 ? `✕ ${span(-spareMin)} too late` : `✓ ${span(spareMin)} before it is needed`}
-        </span>
-      )}
-    </p>
-  );
-}
-
 function InOrder({ blocks }: { readonly blocks: readonly DayBlock[] }) {
   const job = useJob('at', 'productName');
 
@@ -118,6 +98,23 @@ function InOrder({ blocks }: { readonly blocks: readonly DayBlock[] }) {
   );
 }
 
+/** When it is collected as the calendar was saved: until it is released, it is not ready before. */
+function Collection() {
+  const job = useJob('document', 'edit');
+  const collection = job.document.days?.collection;
+  if (!collection) return null;
+  return (
+    <div className="mb-3 flex items-center justify-between gap-2 border-b pb-2">
+      <span>
+        Collection saved in the calendar: <strong>{moment(collection)}</strong>
+      </span>
+      <Button look="quiet" onClick={() => job.edit(changeDays({ collection: undefined }))}>
+        Release it
+      </Button>
+    </div>
+  );
+}
+
 /** What was told to somebody, and what is otherwise now. */
 function Changes({ days }: { readonly days: Days }) {
   const job = useJob('at', 'document', 'edit', 'productName');
@@ -135,13 +132,14 @@ function Changes({ days }: { readonly days: Days }) {
     );
   }
   const { changes, spareMin } = days;
+  const ready = agreed.blocks.find(({ key }) => key === 'hand-over')?.from;
   const holds = spareMin === undefined || spareMin >= 0;
   return (
     <Part title="What was agreed">
       <p>
-        {agreed.handedOver ? (
+        {ready ? (
           <>
-            Fetched <strong>{moment(agreed.handedOver)}</strong>, as agreed {moment(agreed.at)}.
+            Ready <strong>{moment(ready)}</strong>, as agreed {moment(agreed.at)}.
           </>
         ) : (
           <>Agreed {moment(agreed.at)}, without an end.</>

@@ -2,10 +2,13 @@ import { useMemo, useState } from 'react';
 import type { AheadSchool } from '#core/plan/job';
 import { AHEAD_SCHOOLS, aheadOf } from '#core/plan/job';
 import { patchKey } from '#core/lay/run';
+import { wantedBy } from '#formats/job';
+import { readyIf } from '#job/days';
 import { changeDocument } from '#job/edit';
 import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
+import type { JobView } from '../../job/useJobView';
 import { Button } from '../../ui/Button';
 import { PaperLink } from '../../ui/PaperLink';
 import { moment, span } from '../../ui/moments';
@@ -97,14 +100,15 @@ export function SheetView() {
 }
 
 function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined; readonly rehearsal: Rehearsal }) {
-  const job = useJob('at', 'sheet');
+  const job = useJob('at', 'days', 'document', 'sheet');
   const { isWorking, share, failed, start, stop } = rehearsal;
   const rows =
     own &&
     ([
       ['Laying ends', own.rehearsed.end],
       ['May get wet', own.rehearsed.waterSafe],
-      ['Hand over', own.rehearsed.ready],
+      ['Cured for hand-over', own.rehearsed.ready],
+      ['Ready', readySpread(job, own)],
     ] as const);
   return (
     <section className="border-b bg-sheet px-5 py-4">
@@ -135,7 +139,7 @@ function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined;
             <tr className="label text-left">
               <th />
               <th className="text-right font-normal">Middle</th>
-              <th className="text-right font-normal">Nine in ten by</th>
+              <th className="text-right font-normal">90 % sure by</th>
             </tr>
           </thead>
           <tbody>
@@ -162,18 +166,30 @@ function Chance({ own, rehearsal }: { readonly own: SchoolRehearsed | undefined;
   );
 }
 
+/** When it is ready for collection on those days: packed up, looked over, and somebody there. */
+function readySpread(
+  { days, document }: Pick<JobView, 'days' | 'document'>,
+  { rehearsed: { end, ready } }: SchoolRehearsed,
+) {
+  if (!ready) return undefined;
+  const of = (share: 'middle' | 'nineTenths') =>
+    readyIf(document, days, { endMin: end[share], curedMin: ready[share] });
+  const [middle, nineTenths] = [of('middle'), of('nineTenths')];
+  return middle === null || nineTenths === null ? undefined : { middle, nineTenths };
+}
+
 /** What was wished for, and whether it may be promised. */
 function Promise({ own }: { readonly own: SchoolRehearsed | undefined }) {
-  const job = useJob('at', 'document');
-  const needsBy = job.document.owner?.needsBy;
-  const ready = own?.rehearsed.ready;
+  const job = useJob('at', 'days', 'document');
+  const needsBy = wantedBy(job.document);
+  const ready = own && readySpread(job, own);
   if (!needsBy || !ready) return null;
   const holds = Date.parse(job.at(ready.nineTenths)) <= Date.parse(needsBy);
   return (
     <p className={`mt-3 border-l-4 px-3 py-2 ${holds ? 'border-ok bg-ok-soft' : 'border-stop bg-stop-soft'}`}>
       {holds
-        ? `✓ ${moment(needsBy)} may be promised: nine days in ten hold it.`
-        : `✕ ${moment(needsBy)} may not be promised: nine in ten are ready by ${moment(job.at(ready.nineTenths))}. Begin earlier, take a second pair of hands, or a warmer bay.`}
+        ? `✓ ${moment(needsBy)} can be promised: 90 % sure.`
+        : `✕ ${moment(needsBy)} cannot be promised: 90 % sure by ${moment(job.at(ready.nineTenths))}. Begin earlier, take a second pair of hands, or a warmer bay.`}
     </p>
   );
 }

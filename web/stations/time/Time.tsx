@@ -1,6 +1,6 @@
 import { aheadOf } from '#core/plan/job';
-import { MS_PER_MIN } from '#core/measures';
 import { layingHours } from '#core/schedule/hours';
+import { readyIf } from '#job/days';
 import { useYardForecastQuery } from '../../app/api';
 import { Part, Station } from '../../job/Station';
 import { useJob } from '../../job/job-context';
@@ -10,6 +10,7 @@ import { Findings } from '../../ui/Findings';
 import { Working } from '../../ui/Working';
 import { hours } from '../../ui/hours';
 import { moment, span } from '../../ui/moments';
+import { ReadyDate } from '../../hours/ReadyDate';
 import { AirForm } from './AirForm';
 import { CrewForm } from './CrewForm';
 import { DaysView } from './DaysView';
@@ -46,6 +47,8 @@ const NOT_OF_TIME = [
   'filler',
   'not-readable',
   'vapour',
+  // The headline says so, of the date that is promised.
+  'misses-deadline',
 ];
 
 /** When: windows, sections and cure in the air of the day, and whether the promise holds. */
@@ -105,33 +108,12 @@ function timeLens({ plan }: Pick<JobView, 'plan'>) {
   return (id: string): PanelPaint => paints.get(id) ?? { fill: 'blank' };
 }
 
-/** The one line that matters: when it may go, and whether that is in time. */
+/** The one line that matters. */
 function Headline() {
-  const job = useJob('at', 'document', 'plan');
-  const { plan, document } = job;
-  const { handoverMin } = plan;
+  const { plan } = useJob('plan');
   if (plan.purchases.length === 0)
     return <p className="text-ink-2">Nothing is to be laid yet: choose products under Layer.</p>;
-  if (handoverMin === null) {
-    return <p className="figure text-xl text-stop">Never ready in this air: something does not cure.</p>;
-  }
-  const needsBy = document.owner?.needsBy;
-  const spareMin = needsBy && (Date.parse(needsBy) - Date.parse(job.at(handoverMin))) / MS_PER_MIN;
-  return (
-    <p className="flex flex-wrap items-baseline gap-x-4">
-      <span>
-        Ready to hand over <strong className="figure text-xl">{moment(job.at(handoverMin))}</strong>
-      </span>
-      {plan.minimumHandoverMin !== undefined && plan.minimumHandoverMin !== null && (
-        <span className="text-ink-2">the makers’ minimum: {moment(job.at(plan.minimumHandoverMin))}</span>
-      )}
-      {spareMin !== undefined && spareMin !== '' && (
-        <span className={`font-semibold ${spareMin < 0 ? 'text-stop' : 'text-ok'}`}>
-          {spareMin < 0 ? `${span(-spareMin)} too late for the owner` : `${span(spareMin)} before the owner comes`}
-        </span>
-      )}
-    </p>
-  );
+  return <ReadyDate />;
 }
 
 function Cure() {
@@ -174,6 +156,7 @@ function Ready() {
     'begun',
     'document',
     'layFromMin',
+    'days',
     'outdoors',
     'plan',
     'planned',
@@ -181,18 +164,25 @@ function Ready() {
     'record',
     'sheet',
   );
-  const { plan, document } = job;
+  const { plan, document, days } = job;
   const laid = plan.surfaces.flatMap(({ coats }) => coats.flatMap((coat) => (coat.laid ? [coat] : [])));
   const curing = useCuringDates(job);
   const { found } = useRehearsal(job, [aheadOf(document.crew)]);
-  const promised = found?.schools[0]?.rehearsed.ready;
+  const rehearsed = found?.schools[0]?.rehearsed;
+  const promisedMin =
+    rehearsed?.ready &&
+    readyIf(document, days, { endMin: rehearsed.end.nineTenths, curedMin: rehearsed.ready.nineTenths });
   const ends = laid.map(({ laid: coat }) => coat!.endMin);
   const work = layingHours(job.sheet.out);
   const rows = [
-    ...(job.begun || job.layFromMin <= 0 ? [] : [['Preparation done, laying begins', job.layFromMin] as const]),
+    ...(job.begun || job.layFromMin <= 0 ? [] : [['Prepared and set up, laying begins', job.layFromMin] as const]),
     ['Laying ends', Math.max(...ends)],
     ['May get wet', plan.waterSafeMin],
-    ['Hand over', plan.handoverMin],
+    ['Cured for hand-over', plan.handoverMin],
+    ...(plan.minimumHandoverMin === undefined
+      ? []
+      : [['The makers’ minimum for hand-over', plan.minimumHandoverMin] as const]),
+    ['Ready, checked and somebody there', days.readyMin],
     ['First wash', curing.expected.firstWashMin],
     ['Fully hard', curing.expected.hardMin],
   ] as const;
@@ -209,11 +199,13 @@ function Ready() {
         ))}
         {plan.handoverMin !== null && (
           <div className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
-            <dt className="text-ink-2">
-              To be promised: <span className="whitespace-nowrap">nine days in ten</span>
-            </dt>
+            <dt className="text-ink-2">Ready, 90 % sure by</dt>
             <dd className="figure text-[17px]">
-              {found === undefined ? '…' : promised ? moment(job.at(promised.nineTenths)) : 'not in this air'}
+              {found === undefined
+                ? '…'
+                : typeof promisedMin === 'number'
+                  ? moment(job.at(promisedMin))
+                  : 'not in this air'}
             </dd>
           </div>
         )}

@@ -1,4 +1,5 @@
 import type { UntilDeadline } from '#core/schedule/days';
+import { wantedBy } from '#formats/job';
 import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
 import { hours } from '../../ui/hours';
@@ -11,7 +12,7 @@ export function UntilHours({ until }: { readonly until: UntilDeadline }) {
   const job = useJob('at', 'document');
   const { workMin, beyondMin, thereMin, spareMin } = until;
   const most = Math.max(1, workMin);
-  const needsBy = job.document.owner!.needsBy!;
+  const needsBy = wantedBy(job.document)!;
   return (
     <Part title={`Until ${moment(needsBy)}`}>
       <dl className="grid grid-cols-3 gap-2">

@@ -8,7 +8,7 @@ const HOUR_MS = 3_600_000;
 
 const MOMENTS = [
   { key: 'waterSafe', name: 'may get wet' },
-  { key: 'handover', name: 'hand over' },
+  { key: 'ready', name: 'ready' },
   { key: 'needsBy', name: 'owner comes' },
   { key: 'firstWash', name: 'first wash' },
 ] as const;

@@ -110,8 +110,8 @@ export function Component() {
   );
 }
 
-const hasMoments = ({ phase, waterSafe, handover, firstWash, renew }: JobSummary) =>
-  phase !== 'survey' && phase !== 'planned' && [waterSafe, handover, firstWash, renew].some((time) => time !== null);
+const hasMoments = ({ phase, waterSafe, ready, firstWash, renew }: JobSummary) =>
+  phase !== 'survey' && phase !== 'planned' && [waterSafe, ready, firstWash, renew].some((time) => time !== null);
 
 function InBay({
   job,
@@ -122,7 +122,7 @@ function InBay({
   readonly bays: readonly Bay[] | undefined;
   readonly now: number;
 }) {
-  const { phase, patchesDone, patchesTotal, waterSafe, handover } = job;
+  const { phase, patchesDone, patchesTotal, waterSafe, handover, ready } = job;
   const running = phase === 'running';
   const bay = bays?.find(({ id }) => id === job.bayId)?.name ?? 'No bay';
   const share = patchesTotal === 0 ? 0 : patchesDone / patchesTotal;
@@ -143,6 +143,7 @@ function InBay({
             <>
               <span className="block text-ink-2">
                 {patchesDone} of {patchesTotal} patches laid and levelled
+                {ready !== null && `, ready ${moment(ready, new Date(now))}`}
               </span>
               <span className="mt-2 block h-2 border border-line-strong bg-sheet">
                 <span className="block h-full bg-tint-5" style={{ width: `${share * 100}%` }} />
@@ -176,10 +177,10 @@ function InBay({
 
 const minutesUntil = (instant: string, now: number) => (Date.parse(instant) - now) / MS_PER_MIN;
 
-function nextMoment({ waterSafe, handover }: JobSummary, now: number) {
+function nextMoment({ waterSafe, ready }: JobSummary, now: number) {
   return [
     { name: 'May get wet', at: waterSafe },
-    { name: 'Hand over', at: handover },
+    { name: 'Ready', at: ready },
   ].find((next): next is { name: string; at: string } => next.at !== null && minutesUntil(next.at, now) > 0);
 }
 
@@ -197,12 +198,12 @@ const PHASE_WORDS = {
 } as const;
 
 function Other({ job, now }: { readonly job: JobSummary; readonly now: number }) {
-  const { phase, startAt, renew, stops, areaM2 } = job;
+  const { phase, startAt, ready, renew, stops, areaM2 } = job;
   const line =
     phase === 'survey'
       ? 'Nothing chosen for it yet'
       : phase === 'planned'
-        ? `Begins ${moment(startAt)}`
+        ? `${moment(startAt)}, ready ${ready === null ? 'never' : moment(ready)}`
         : renew
           ? `${minutesUntil(renew, now) < 0 ? 'Wants renewing since' : 'First to renew'} ${moment(renew)}`
           : 'Nothing to renew';

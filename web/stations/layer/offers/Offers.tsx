@@ -10,6 +10,7 @@ import { money } from '#formats/values';
 import { choiceSurfaces } from '#job/choose';
 import { changePrepare, type Edit, setAgreed, setStacks, stripFirst } from '#job/edit';
 import { unreadyMatters } from '#job/prepare';
+import { weekOf } from '#job/promise';
 import { laidInWords, lifeInWords, type Quoted, quoted, toPlan } from '#job/offers';
 import { addressOf } from '../../../app/address-of';
 import { errorText, useOffersQuery } from '../../../app/api';
@@ -17,23 +18,23 @@ import { useJob } from '../../../job/job-context';
 import type { JobView } from '../../../job/useJobView';
 import { Button } from '../../../ui/Button';
 import { PaperLink } from '../../../ui/PaperLink';
-import { day } from '../../../ui/moments';
+import { day, moment } from '../../../ui/moments';
 import { ViewSwitch } from '../ViewSwitch';
 import { OfferDialog } from './OfferDialog';
 
 /** The shop's offers on this item, side by side for the owner: what is done, what it costs, what is promised. */
 export function Offers() {
-  const job = useJob('document', 'edit', 'id', 'laid', 'prepared', 'shelf');
-  const { document, shelf, edit, laid } = job;
+  const job = useJob('bay', 'document', 'edit', 'id', 'laid', 'prepared', 'shelf');
+  const { bay, document, shelf, edit, laid } = job;
   const { data: records, error } = useOffersQuery();
   const [editing, setEditing] = useState<OfferRecord>();
   const quotes = useMemo(
     () =>
       (records ?? []).map((each) => ({
         record: each,
-        quote: quoted(each.offer, { document, shelf, settings: job.prepared.settings }),
+        quote: quoted(each.offer, { document, shelf, settings: job.prepared.settings, week: weekOf(bay) }),
       })),
-    [records, document, shelf, job.prepared.settings],
+    [records, bay, document, shelf, job.prepared.settings],
   );
   const { agreed } = document;
   const planned =
@@ -144,6 +145,11 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
       <p className="text-[13.5px] text-ink-2">
         {price.hours.toFixed(1)} h of work; {offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}
       </p>
+      {quote.readyAt !== null && (
+        <p className="mt-2">
+          Ready <strong className="figure">{moment(quote.readyAt)}</strong>, if begun as planned.
+        </p>
+      )}
       <p className="mt-2">
         {lifeInWords(quote)} {levelSays(offer.level, quote.goneShare)}
       </p>

@@ -17,6 +17,7 @@ import { errorText, useBaysQuery } from '../../../app/api';
 import { useMakeJob } from '../../../app/calls';
 import { Net } from '../../../net/Net';
 import { Button } from '../../../ui/Button';
+import { StartDoubts } from '../../../hours/StartDoubts';
 import { DateTimeField } from '../../../ui/DateField';
 import { fromInput, nowInstant, toInput } from '../../../ui/moments';
 import { parseNumber } from '../../../ui/numbers';
@@ -244,6 +245,14 @@ export function Component() {
             )}
           />
         </div>
+        {fromInput(form.startAt) !== undefined && (
+          <StartDoubts
+            bay={bays.find(({ id }) => id === form.bayId) ?? bays[0]}
+            startAt={fromInput(form.startAt)!}
+            until={fromInput(form.startAt)!}
+            wantedBy={form.needsBy === '' ? undefined : fromInput(form.needsBy)}
+          />
+        )}
         {error && (
           <p role="alert" className="mt-4 border-l-4 border-stop bg-stop-soft px-3 py-2">
             {errorText(error)}

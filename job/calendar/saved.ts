@@ -1,0 +1,49 @@
+import type { JobDraft } from '#formats/job';
+import type { CalendarJob } from '#formats/schedule';
+import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
+import { moveToBay, startAt } from '#job/edit';
+import { handingOverMin, lastTask, type ShopSources, stands, taskOf } from './shop-case';
+
+/** A start that is off by less is the same, minutes. */
+const SAME_START_MIN = 1;
+
+/**
+ * A job as it stands once the workshop's calendar is saved: it begins with its first step there, in the bay it was told,
+ * unless somebody is at it already; it is collected when its last step stands, and wanted when its owner was promised.
+ * @returns the very same draft where nothing of it is otherwise
+ */
+export function withSaved(
+  draft: JobDraft,
+  job: Pick<CalendarJob, 'id' | 'phase' | 'begun' | 'work'>,
+  { calendar, bays, now }: Omit<ShopSources, 'jobs'>,
+): JobDraft {
+  const told = calendar.promised.find((each) => each.job === job.id && stands(each, now));
+  const places = new Map(calendar.plan.map((place) => [place.task, place]));
+  const own = job.work.flatMap(({ key }) => places.get(taskOf(job.id, key)) ?? []);
+  const last = places.get(lastTask(job) ?? '');
+  const begins = own.toSorted((a, b) => minutesBetween(b.from, a.from))[0]?.from;
+  const isToCome = !job.begun && (job.phase === 'survey' || job.phase === 'planned');
+  let next = draft;
+  const bay = isToCome && told?.bay !== draft.bayId ? bays.find(({ id }) => id === told?.bay) : undefined;
+  if (bay) next = moveToBay(bay)(next);
+  if (isToCome && begins !== undefined && Math.abs(minutesBetween(draft.document.startAt, begins)) >= SAME_START_MIN)
+    next = startAt(
+      begins,
+      bays.find(({ id }) => id === next.bayId),
+    )(next);
+  const collection = last && onTheClock(instantAfter(last.to, -handingOverMin(job)));
+  const promised = told?.expires === undefined ? told?.by : undefined;
+  const { days } = next.document;
+  if (isSame(days?.collection, collection) && isSame(days?.promised, promised)) return next;
+  const { collection: _, promised: __, ...others } = days ?? {};
+  const after = { ...others, ...(collection && { collection }), ...(promised && { promised }) };
+  return { ...next, document: { ...next.document, days: after } };
+}
+
+/** Owners are told no odd minutes: the next five of them. */
+const TOLD_BY_MIN = 5;
+const onTheClock = (at: string): string =>
+  instantAfter(at, (TOLD_BY_MIN - (minuteOfDay(at) % TOLD_BY_MIN)) % TOLD_BY_MIN);
+
+const isSame = (a: string | undefined, b: string | undefined): boolean =>
+  a === undefined || b === undefined ? a === b : Date.parse(a) === Date.parse(b);
