@@ -85,6 +85,8 @@ export const passportSchema = object({
   visits: list(passportVisit, LIMITS.visits).min(1, { error: 'expected at least one visit' }),
   /** In the owner’s words, in order of their dates; without one: always. */
   care: list(object({ at: instant().optional(), says: nonEmpty() }), LIMITS.lines),
+  /** What of the final check was still open when it was signed; absent: nothing was. */
+  unchecked: list(nonEmpty(), LIMITS.lines).optional(),
   warranty: object({
     /** What is warranted, and for how long from when it was laid. */
     covers: list(

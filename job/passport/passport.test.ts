@@ -1,7 +1,8 @@
 /** What travels with the item: made from the record, readable as a file, and taken in again as its past. */
-import { foldLog } from '#core/lay/run';
+import { CHECK_LIGHTS, foldLog, type RunEntry, runSheet } from '#core/lay/run';
 import { loggedEntries } from '#formats/log';
 import { planInput } from '#job/plan';
+import { closingView } from '#job/check';
 import { warrantyLines } from '#job/handover';
 import { passportSchema, signedText } from '#formats/passport';
 import type { LogEntry } from '#formats/log';
@@ -49,6 +50,34 @@ test('a passport says of each panel what lies on it, who laid it, in what air, a
   // Rated for 24 by its maker, granted for 14 by the workshop; nothing is granted on the sealant.
   expect(passport.warranty!.covers).toMatchObject([{ product: 'Bollard Wheel', months: 14 }]);
   expect(passport.warranty!.inspections).toHaveLength(1);
+});
+
+test('signed before Check is closed it says what is open; looked at by every light and answered it says nothing', () => {
+  const { document, log } = visit('slate-estate');
+  const open = of({ document, log }).unchecked!;
+  expect(open.some((line) => line.startsWith('Not looked at by hand light'))).toBe(true);
+  expect(open.some((line) => line.startsWith('Not answered'))).toBe(true);
+  const at = '2027-03-02T10:00:00+01:00';
+  const surfaces = document.surfaces.map(({ id }) => id);
+  const lines = closingView(document, runSheet(planInput(document), foldLog([]), 0), foldLog([])).ticks;
+  const entries: RunEntry[] = [
+    ...CHECK_LIGHTS.flatMap((light) =>
+      [
+        ...surfaces.map((id) => `panel:${id}`),
+        ...['front', 'right', 'rear', 'left', 'top', 'under', 'apart'].map((side) => `side:${side}`),
+      ].map((place): RunEntry => ({ type: 'looked', place, light })),
+    ),
+    ...lines.map(({ line }): RunEntry => ({ type: 'answered', list: 'closing', line, answer: 'yes' })),
+  ];
+  const closed = [
+    ...log,
+    ...entries.map((entry, nth): LogEntry => ({ id: `c${nth}`, at, recordedAt: at, seq: 900 + nth, entry })),
+  ];
+  expect(of({ document, log: closed }).unchecked).toBeUndefined();
+  // A fault found since is open again, by its name.
+  const patch = { surface: 'bonnet', layer: 0, coat: 1, copy: 1, section: 1 };
+  const fault: LogEntry = { id: 'f', at, recordedAt: at, seq: 2000, entry: { type: 'fault', patch, fault: 'haze' } };
+  expect(of({ document, log: [...closed, fault] }).unchecked![0]).toMatch(/left as it is: Bonnet$/);
 });
 
 test('the whole history: visits in their order, what was laid then is found now, the clear is what was left', () => {

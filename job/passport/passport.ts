@@ -12,12 +12,14 @@ import {
 import { MS_PER_MIN } from '#core/measures';
 import { airAt } from '#core/time/air';
 import { LAYING_FAULTS } from '#core/lay/faults';
-import { foldLog, LEFT_WORDS, patchState, type RunRecord, withMeasuredAir } from '#core/lay/run';
+import { foldLog, LEFT_WORDS, patchState, type RunRecord, runSheet, withMeasuredAir } from '#core/lay/run';
+import type { PlanInput } from '#core/plan/job';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { type Job, surfaceName } from '#formats/job';
 import { loggedEntries } from '#formats/log';
 import type { Passport } from '#formats/passport';
 import { instantAfter, minutesBetween } from '#formats/values';
+import { checkNet, checkView, stillToCheck } from '#job/check';
 import { warrantyLines } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm, paintForRemoval, withFoundStill } from '#job/prepare';
@@ -107,6 +109,7 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   };
   const panels = standing.flatMap(panelOf);
   const careDays = careDaysOf(standing, document.care);
+  const unchecked = uncheckedOf(last, planned, record, issuedMin);
   const { needsBy: ____, ...lives } = document.owner ?? {};
   const { ownerName: _, plate: _____, picture: __, arrived: ___, ...item } = document.item ?? { name: document.title };
   return {
@@ -118,8 +121,17 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
     panels,
     visits: [...before, ...visits.map((visit) => visitOf(visit, shop))],
     care: careOf(panels, standing, careDays),
+    ...(unchecked.length > 0 && { unchecked }),
     warranty: warrantyOf(document, standing, panels, careDays.inspection ?? USUAL_CARE_DAYS.inspection),
   };
+}
+
+/** What of the final check of the last visit is still open; nothing where it laid nothing. */
+function uncheckedOf({ document }: ItemVisit, planned: PlanInput, record: RunRecord, nowMin: number): string[] {
+  if (record.patches.size === 0) return [];
+  const laid = new Set([...record.patches.values()].map(({ patch }) => patch.surface));
+  const sheet = runSheet(planned, record, nowMin);
+  return stillToCheck(document, record, sheet, checkView(checkNet(document, laid), planned, record, sheet));
 }
 
 const rounded = (value: number, per = 10): number => Math.round(value * per) / per;

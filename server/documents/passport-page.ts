@@ -39,7 +39,7 @@ export function passportPage(
   { passport, signature, format }: PassportFile,
   { net, pictures, nonce }: PageParts,
 ): string {
-  const { item, shop, issuedAt, care, panels, visits, warranty } = passport;
+  const { item, shop, issuedAt, care, panels, visits, warranty, unchecked } = passport;
   const title = `${item.name}: passport`;
   // What lies uppermost, in colours told apart in print as well.
   const tops = [...new Set(panels.flatMap(({ layers }) => layers.at(-1)?.product ?? []))];
@@ -58,6 +58,7 @@ export function passportPage(
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
 <title>${safe(title)}</title><style nonce="${safe(nonce)}">${STYLE}${filled}${keys}</style></head><body><main>
 <p class="quiet">${safe(shop)}, ${safe(day(issuedAt))}</p><h1>${safe(item.name)}</h1>
+${unchecked ? `<h2>The final check is not closed</h2><ul>${unchecked.map((line) => `<li>${safe(line)}</li>`).join('')}</ul>` : ''}
 <h2>What to mind</h2><ol>${care
     .map(
       ({ at, says }) =>

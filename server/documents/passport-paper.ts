@@ -9,9 +9,14 @@ const MOST_NAMED = 8;
 
 /** The passport on paper: what to mind, what lies on it, the warranty, and who has signed for it. */
 export function passportPaper({ passport, signature }: PassportFile, handover?: Handover): Sheet {
-  const { item, shop, issuedAt, care, panels, visits, warranty } = passport;
+  const { item, shop, issuedAt, care, panels, visits, warranty, unchecked } = passport;
   const pdf = newSheet(`Passport: ${item.name}`);
   heading(pdf, item.name, [shop, `as of ${day(issuedAt)}`, `${panels.length} panels`, `${visits.length} visits`]);
+  if (unchecked) {
+    title(pdf, 'The final check is not closed');
+    for (const line of unchecked) factLine(pdf, line, '');
+    pdf.moveDown(0.8);
+  }
   title(pdf, 'What to mind');
   for (const { at, says } of care) factLine(pdf, says, at ? moment(at) : 'always');
   pdf.moveDown(0.8);

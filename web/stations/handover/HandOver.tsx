@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { CircleCheck, FileCode2, FileText, Globe } from 'lucide-react';
 import { Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { checkNet, checkView, closingView } from '#job/check';
+import { checkNet, checkView, stillToCheck } from '#job/check';
 import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover';
 import { addressOf } from '../../app/address-of';
 import { Part, Station } from '../../job/Station';
@@ -219,11 +219,9 @@ function Sign({ isWhole }: { readonly isWhole: boolean }) {
   const [name, setName] = useState(document.item?.ownerName ?? '');
   const [strokes, setStrokes] = useState<number[][]>([]);
   const [again, setAgain] = useState(false);
-  const isChecked = useMemo(() => {
-    const net = checkNet(document, laid);
-    return (
-      checkView(net, planned, record, sheet, { byOf, isHelper }).isDone && closingView(document, sheet, record).isDone
-    );
+  const open = useMemo(() => {
+    const progress = checkView(checkNet(document, laid), planned, record, sheet, { byOf, isHelper });
+    return stillToCheck(document, record, sheet, progress);
   }, [document, laid, planned, record, sheet, byOf, isHelper]);
   const last = handovers.at(-1);
   if (last && !again)
@@ -243,14 +241,21 @@ function Sign({ isWhole }: { readonly isWhole: boolean }) {
     );
   return (
     <Part title="Signed">
-      {!isChecked && (
-        <p role="note" className="mb-3 border-l-4 border-warn bg-warn-soft px-3 py-2">
-          {isWhole ? 'It is laid, but ' : ''}
-          <Link className="underline" to={`/jobs/${id}/check`}>
-            Check
-          </Link>{' '}
-          is not closed yet. What is signed now says so panel by panel.
-        </p>
+      {open.length > 0 && (
+        <div role="note" className="mb-3 border-l-4 border-warn bg-warn-soft px-3 py-2">
+          <p>
+            {isWhole ? 'It is laid, but ' : ''}
+            <Link className="underline" to={`/jobs/${id}/check`}>
+              Check
+            </Link>{' '}
+            is not closed yet. The passport says so if it is signed now:
+          </p>
+          <ul className="mt-1 list-disc pl-5 text-[14px]">
+            {open.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </div>
       )}
       <TextField label="Who signs" value={name} onChange={setName} />
       <div className="mt-2">
