@@ -126,10 +126,10 @@ test('the job’s days: agreed, a morning lost, what moved is told at once, and 
   await page.getByRole('button', { name: /^Fri 5 Mar, 13:00 to/ }).click();
   await expect(page.getByText(/The promise no longer holds/)).toBeVisible();
   await expect(headline).not.toHaveText(before);
-  await page.getByRole('button', { name: 'Not lost' }).last().click();
-  await page.getByRole('button', { name: 'Not lost' }).last().click();
-  await page.getByRole('button', { name: 'Not lost' }).last().click();
-  await page.getByRole('button', { name: 'Not lost' }).last().click();
+  await page.getByRole('button', { name: 'Unblock' }).last().click();
+  await page.getByRole('button', { name: 'Unblock' }).last().click();
+  await page.getByRole('button', { name: 'Unblock' }).last().click();
+  await page.getByRole('button', { name: 'Unblock' }).last().click();
   await expect(page.getByText('It stands as agreed')).toBeVisible();
 
   const file = page.waitForEvent('download');

@@ -24,7 +24,7 @@ import { SUBSTRATE_IDS, SUBSTRATES } from '#core/item/substrates';
 import { TENTH_SIGMAS } from '#core/measures';
 import { FAMILIES, FAMILY_IDS } from '#core/products/families';
 import { METHOD_IDS, METHODS } from '#core/products/methods';
-import { DEW_MARGIN_K, WARM_UP_TAU_MIN } from '#core/time/air';
+import { COOLING_TAU_MIN, DEW_MARGIN_K, WARM_UP_TAU_MIN } from '#core/time/air';
 import {
   AIR_SPEED_EXPONENT,
   CLOSED_WINDOW_MIN,
@@ -85,6 +85,7 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
     overriddenBy: 'the surface as it was measured',
     defaults: [
       figure('Surface above the dew point', DEW_MARGIN_K, 'K'),
+      figure('A bay without heating cools with a time constant of', COOLING_TAU_MIN, 'min'),
       figure('Glass warms with a time constant of', WARM_UP_TAU_MIN.glass, 'min'),
       figure('Thin sheet metal', WARM_UP_TAU_MIN['thin-metal'], 'min'),
       figure('Thick composite, a hull', WARM_UP_TAU_MIN['thick-composite'], 'min'),

@@ -147,3 +147,15 @@ describe('once it stands outside', () => {
     expect(late(4).hardMin!).toBeLessThan(late(0).hardMin!);
   });
 });
+
+test('a night without power delays the cure: the bay is as cold as it gets, and the job ready later, or no sooner', () => {
+  const last = Math.max(...plan.out.actions.map(({ endMin }) => endMin));
+  const at = (min: number) => new Date(begun.getTime() + min * 60_000).toISOString();
+  // From the last stroke until the evening nobody works at it any more: only the air is lost.
+  const lost = (why: 'power' | 'weather') =>
+    daysOf({ ...tourer, days: { lost: [{ from: at(last + 60), to: at(last + 9 * 60), why }] } });
+  const [dark, wet] = [lost('power'), lost('weather')];
+  expect(wet.out.plan.handoverMin).toBe(plan.out.plan.handoverMin);
+  expect(dark.out.plan.handoverMin! - wet.out.plan.handoverMin!).toBeGreaterThan(30);
+  expect(dark.view.readyMin!).toBeGreaterThanOrEqual(wet.view.readyMin!);
+});

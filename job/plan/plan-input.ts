@@ -2,13 +2,14 @@ import { templateById } from '#core/item/nets';
 import { isWorn } from '#core/survey/condition';
 import type { FoundId } from '#core/products/families';
 import { FIRST_WASH_DAYS, HALF_ARM_M2 } from '#core/products/schools';
-import type { AmbientSeries } from '#core/time/air';
+import { type AmbientSeries, withoutHeating } from '#core/time/air';
 import { inOrder } from '#core/plan/crew';
 import { type Plan, type PlanInput } from '#core/plan/job';
 import { layOut } from '#core/lay/run-sheet';
 import { type Job, type Surface, surfaceName, wantedBy } from '#formats/job';
 import { cutFilm } from '#job/film';
 import { foundTold, type ToldLayer, toldInMinutes } from './found';
+import { lostHours } from '#job/promise';
 import { bySchoolsOf, excludedFrom, layingSchools } from '#job/terms';
 import { minuteOfDay, minutesBetween, minutesToDay } from '#formats/values';
 
@@ -19,7 +20,8 @@ export function planInput(job: Job): PlanInput {
   const schools = layingSchools(job);
   const [first, ...rest] = job.ambient;
   const aircraft = isAircraft(job);
-  const ambient: AmbientSeries = [first!, ...rest];
+  // Without power nobody heats: it cools, and what is laid cures the slower.
+  const ambient: AmbientSeries = withoutHeating([first!, ...rest], lostHours(job, 'power'));
   const excluded = excludedFrom(job);
   const cut = cutFilm(job);
   return {

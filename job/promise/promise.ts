@@ -3,7 +3,7 @@ import { layingBegins, layingSetUpMin, openHours, preparedBy, USUAL_WEEK, type W
 import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
 import { patchState, type RunRecord } from '#core/lay/run';
-import type { Bay, Job } from '#formats/job';
+import type { Bay, Job, LostWhy } from '#formats/job';
 import { clockShift, minuteOfDay, minutesBetween, weekday } from '#formats/values';
 
 /** When a bay is open: its own week, else the hours it is heated, every day. */
@@ -25,7 +25,7 @@ export function inOpeningHours(
   week: Week,
   { record, nowMin }: { readonly record: RunRecord; readonly nowMin: number },
 ): PlanInput {
-  const lost = lostHours(startAt, days);
+  const lost = lostHours({ startAt, days });
   const open = without(openHours(week, minuteOfDay(startAt), weekday(startAt), clockShift(startAt)), lost);
   const wet = [...record.patches.values()].some((patch) => patchState(patch) !== 'done');
   const staysMin = minutesWithin(lost, nowMin, nowMin + STAYS_MIN) > 0 ? LEVELS_MIN : STAYS_MIN;
@@ -39,9 +39,13 @@ export function inOpeningHours(
   return { ...planned, crew: { ...planned.crew, people } };
 }
 
-/** When nobody can work at a job though they are there, minutes on its scale. */
-export const lostHours = (startAt: string, days: Job['days']): Hours =>
-  inOrder((days?.lost ?? []).map(({ from, to }) => [minutesBetween(startAt, from), minutesBetween(startAt, to)]));
+/** When nobody can work at a job though they are there, for that reason or any, minutes on its scale. */
+export const lostHours = ({ startAt, days }: Pick<Job, 'startAt' | 'days'>, reason?: LostWhy): Hours =>
+  inOrder(
+    (days?.lost ?? [])
+      .filter(({ why }) => reason === undefined || why === reason)
+      .map(({ from, to }) => [minutesBetween(startAt, from), minutesBetween(startAt, to)]),
+  );
 
 /** Minutes after the start beyond which nobody plans: what is not prepared by then is not laid. */
 const NEVER_MIN = 1e7;

@@ -39,7 +39,7 @@ export function DayStrips({ days }: { readonly days: DaysView }) {
   const first = Math.floor((fromMin - midnightMin) / MINUTES_PER_DAY);
   const last = Math.min(first + MOST_DAYS - 1, Math.floor((untilMin - 1e-6 - midnightMin) / MINUTES_PER_DAY));
   const open = inOrder(days.people.flat());
-  const lost = lostHours(job.document.startAt, job.document.days);
+  const lost = lostHours(job.document);
   return (
     <div className="p-4">
       <div aria-hidden className="ml-24 flex text-[12px] text-ink-3">

@@ -9,11 +9,12 @@ import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
+import { DateTimeField } from '../../ui/DateField';
 import { FactTable } from '../../ui/FactTable';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { hours } from '../../ui/hours';
-import { moment, nowInstant, span } from '../../ui/moments';
+import { fromInput, moment, nowInstant, span, toInput } from '../../ui/moments';
 import { blockName, changesInWords, LOST_WORDS } from '../../hours/day-words';
 import { ReadyDate } from '../../hours/ReadyDate';
 import { DayStrips } from './DayStrips';
@@ -175,7 +176,7 @@ function Changes({ days }: { readonly days: Days }) {
   );
 }
 
-/** Half a day that is lost, struck out in one tap. */
+/** Time that is lost: half a day in one tap, or from one moment to another. */
 function Lost({ fromMin }: { readonly fromMin: number }) {
   const job = useJob('at', 'bay', 'document', 'edit', 'nowMin');
   const [why, setWhy] = useState<LostWhy>('power');
@@ -183,7 +184,7 @@ function Lost({ fromMin }: { readonly fromMin: number }) {
   const { startAt } = job.document;
   const halves = halfDays(weekOf(job.bay), startAt, Math.max(fromMin, job.nowMin), HALF_DAYS);
   return (
-    <Part title="Half a day is lost">
+    <Part title="Time lost">
       {lost.length > 0 && (
         <ul className="mb-3">
           {lost.map((stretch, index) => (
@@ -195,7 +196,7 @@ function Lost({ fromMin }: { readonly fromMin: number }) {
                 look="quiet"
                 onClick={() => job.edit(changeDays({ lost: lost.filter((_, other) => other !== index) }))}
               >
-                Not lost
+                Unblock
               </Button>
             </li>
           ))}
@@ -217,8 +218,56 @@ function Lost({ fromMin }: { readonly fromMin: number }) {
           </Button>
         ))}
       </div>
-      <p className="mt-2 text-[14px] text-ink-2">All that is still to come is planned anew around it, at once.</p>
+      <OtherStretch
+        startAt={startAt}
+        fromMin={Math.max(fromMin, job.nowMin)}
+        at={job.at}
+        onBlock={(from, to) => job.edit(changeDays({ lost: [...lost, { from, to, why }] }))}
+      />
+      <p className="mt-2 text-[14px] text-ink-2">
+        What is still to come is planned around it at once.
+        {why === 'power' && ' Without power the bay cools, and what is laid cures more slowly.'}
+      </p>
     </Part>
+  );
+}
+
+interface StretchProps {
+  readonly startAt: string;
+  readonly fromMin: number;
+  readonly at: (min: number) => string;
+  readonly onBlock: (from: string, to: string) => void;
+}
+
+/** A loss of any length. */
+function OtherStretch({ startAt, fromMin, at, onBlock }: StretchProps) {
+  const [from, setFrom] = useState(() => toInput(at(Math.ceil(fromMin / 15) * 15)));
+  const [to, setTo] = useState('');
+  const [begins, ends] = [fromInput(from, startAt), to === '' ? undefined : fromInput(to, startAt)];
+  const isWrong = begins !== undefined && ends !== undefined && Date.parse(ends) <= Date.parse(begins);
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer">Another stretch</summary>
+      <div className="mt-2 grid grid-cols-2 gap-3">
+        <DateTimeField label="Lost from" required value={from} onChange={setFrom} />
+        <DateTimeField label="Lost until" required value={to} onChange={setTo} />
+      </div>
+      {isWrong && (
+        <p role="alert" className="mt-1 text-stop">
+          It ends before it begins. Choose a later end.
+        </p>
+      )}
+      <Button
+        className="mt-2"
+        disabled={begins === undefined || ends === undefined || isWrong}
+        onClick={() => {
+          onBlock(begins!, ends!);
+          setTo('');
+        }}
+      >
+        Block this stretch
+      </Button>
+    </details>
   );
 }
 
