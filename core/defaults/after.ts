@@ -1,4 +1,4 @@
-import { USUAL_FULL_CURE_DAYS } from '../care/upkeep/care';
+import { USUAL_FULL_CURE_DAYS } from '../care/upkeep/curing';
 import { HOTTEST_C, SHADED_C, TONE_C } from '../layers/life/exposure';
 import { SACRIFICED_SHARE } from '../layers/life/life';
 import { NAMED_CHANCE, REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '../products/removal-methods/methods';

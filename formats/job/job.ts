@@ -443,6 +443,7 @@ export const jobSchema = object({
     satinGloss: oneOf(schoolIds('satinGloss')).optional(),
     handover: oneOf(schoolIds('handover')).optional(),
     firstWash: oneOf(schoolIds('firstWash')).optional(),
+    makersDays: oneOf(schoolIds('makersDays')).optional(),
     film: oneOf(schoolIds('film')).optional(),
   }).optional(),
   /** Its days: half days lost, and what was agreed when. */

@@ -1,7 +1,6 @@
 import { MINUTES_PER_DAY, MS_PER_MIN } from '#core/measures';
-import { firstWashAfter, hardFromMin } from '#core/care/upkeep';
+import { type DatedCare, firstWashOf, hardOf, latestDated } from '#core/care/upkeep';
 import { type AmbientSeries, type AmbientStep, STILL_AIR } from '#core/time/air';
-import { latestMoment } from '#core/time/clocks';
 import { curingCoats } from '#core/lay/cure';
 import { inOrder, nextFit } from '#core/plan/crew';
 import { coatMilestones, type Plan, type PlanInput } from '#core/plan/job';
@@ -23,10 +22,18 @@ export interface Outdoors {
   }[];
 }
 
+/** A date with the product that decides it. */
+export interface DatedProduct extends DatedCare {
+  readonly product: string;
+}
+
 /** When a whole item may first be washed, and when all on it is fully hard. Minutes of the job; null: never in this air. */
 export interface CuringDates {
   readonly firstWashMin: number | null;
   readonly hardMin: number | null;
+  /** Which product decides that, and where its date comes from; absent: nothing is laid. */
+  readonly firstWash?: DatedProduct | undefined;
+  readonly hard?: DatedProduct | undefined;
 }
 
 /**
@@ -41,18 +48,16 @@ export function curingDates(
   sigmas = 0,
 ): CuringDates {
   const ambient = airOnceOutside(planned.ambient, outdoors, sigmas);
-  const { matteSchool, firstWashDays } = planned;
+  const { matteSchool } = planned;
   const coats = curingCoats(planned, plan).map(({ product, substrate, startMin, endMin }) => ({
     product,
     endMin,
     milestones: coatMilestones({ product, substrate, ambient, matteSchool }, startMin, endMin),
   }));
-  return {
-    firstWashMin: latestMoment(
-      coats.map(({ product, milestones, endMin }) => firstWashAfter(product, milestones, endMin, firstWashDays)),
-    ),
-    hardMin: coats.length === 0 ? null : latestMoment(coats.map(hardFromMin)),
-  };
+  const dated = (of: typeof firstWashOf): DatedProduct | undefined =>
+    latestDated(coats.map((coat) => ({ ...of(coat, planned), product: coat.product.name })));
+  const [firstWash, hard] = [dated(firstWashOf), dated(hardOf)];
+  return { firstWashMin: firstWash?.atMin ?? null, hardMin: hard?.atMin ?? null, firstWash, hard };
 }
 
 /** The air of the bay until an item leaves it, the weather from then on; of the bay all through where it stays there. */

@@ -1,8 +1,8 @@
 import {
   type CareDays,
   careDaysOf,
-  hardFromMin,
   inspectionsDueMs,
+  latestDated,
   neverOn,
   removalFrom,
   type StandingLayer,
@@ -24,7 +24,7 @@ import { warrantyLines } from '#job/handover';
 import { planInput } from '#job/plan';
 import { clearTakenUm, paintForRemoval, withFoundStill } from '#job/prepare';
 import { comingBack, type ItemVisit } from '#job/return';
-import type { Outdoors } from '#job/days';
+import { DATED_WORDS, type Outdoors } from '#job/days';
 import { handsOf, standingView } from '#job/view';
 
 export interface PassportCase {
@@ -61,7 +61,8 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
   const issuedMin = minutesBetween(document.startAt, issuedAt);
 
   const layerOf = (surface: string, layer: StandingLayer): Passport['panels'][number]['layers'][number] => {
-    const { product, coats, doneShare, laidMin, endMin, milestones, firstWashMin, renewMin, renewRangeMin } = layer;
+    const { product, coats, doneShare, laidMin, endMin, milestones, firstWash, fullyHard, renewMin, renewRangeMin } =
+      layer;
     const batches = [...record.patches.values()].flatMap(({ patch, start }) =>
       patch.surface === surface && start.product === product.id && start.batch !== undefined ? [start.batch] : [],
     );
@@ -77,8 +78,8 @@ export function passportOf({ visits, issuedAt, shop, nameOf, before = [], outdoo
       by: hands(surface, product.id).map(nameOf),
       air: { airC: rounded(airC), rhPct: rounded(rhPct) },
       wetFrom: milestones.waterSafe === undefined ? at(endMin) : maybe(milestones.waterSafe),
-      firstWash: maybe(firstWashMin),
-      hardFrom: maybe(hardFromMin(layer)),
+      firstWash: maybe(firstWash.atMin),
+      hardFrom: maybe(fullyHard.atMin),
       renew: { from: at(renewRangeMin[0]), about: at(renewMin), until: at(renewRangeMin[1]) },
     };
   };
@@ -185,6 +186,12 @@ const earliest = (instants: readonly string[]): string | undefined =>
     undefined,
   );
 
+/** Where the date that decides comes from, for the owner. */
+function sourceOf(standing: readonly StandingSurface[], which: 'firstWash' | 'fullyHard'): string {
+  const decides = latestDated(standing.flatMap(({ layers }) => layers.map((layer) => layer[which])));
+  return decides ? ` (By ${DATED_WORDS[decides.by]}.)` : '';
+}
+
 /** Days in the unit they are whole in. */
 function daysInWords(days: number): string {
   const [count, unit] =
@@ -205,8 +212,11 @@ function careOf(
   const renew = earliest(layers.map((layer) => layer.renew.about));
   const dated = [
     wet && { at: wet, says: 'Keep it dry until then: no rain, no dew, no washing. It stands under a roof.' },
-    wash && { at: wash, says: 'The first wash, from then on: rinse, mild shampoo, soft mitt, no brushes.' },
-    hard && { at: hard, says: 'From then on it is fully hard.' },
+    wash && {
+      at: wash,
+      says: `The first wash, from then on: rinse, mild shampoo, soft mitt, no brushes.${sourceOf(standing, 'firstWash')}`,
+    },
+    hard && { at: hard, says: `From then on it is fully hard.${sourceOf(standing, 'fullyHard')}` },
     renew && { at: renew, says: 'About then the first of it wants renewing; we look at it before.' },
   ].filter((line) => line !== undefined && line !== '');
   const films = standing.some(({ layers: laid }) => laid.some(({ product }) => product.family === 'film'));

@@ -48,6 +48,7 @@ export function planInput(job: Job): PlanInput {
     matteSchool: job.schools?.matte ?? 'fixed-early',
     handover: { school: schools.handover, startMinuteOfDay: minuteOfDay(startAt) },
     firstWashDays: FIRST_WASH_DAYS[schools.firstWash],
+    makersDays: schools.makersDays,
     room: job.room,
     needsByMin: deadline === undefined ? undefined : minutesBetween(startAt, deadline),
     moves: job.moves,

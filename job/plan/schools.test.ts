@@ -56,6 +56,7 @@ function figures(schools: Partial<LayingSchools>) {
     ages: out.actions.map(({ ages }) => ages),
     handoverMin: out.plan.handoverMin,
     firstWashDays: planned.firstWashDays,
+    makersDays: planned.makersDays,
     refused: out.refused.map(({ coat }) => coat.surface.id),
     rulings: out.plan.surfaces.flatMap(({ coats }) => coats.flatMap(({ rulings }) => rulings)),
     filmM2: filmWork(document).map(({ areaM2 }) => areaM2),

@@ -36,8 +36,8 @@ test('only what was really laid is there, with the times it was laid at', () => 
 });
 
 test('the first wash is the sheet’s, or the family’s habit and said to be', () => {
-  expect(bonnet!.layers[0]).toMatchObject({ firstWashBy: 'family' });
-  expect(bonnet!.layers[0]!.firstWashMin).toBeCloseTo(855 + 7 * 1440, 9);
+  expect(bonnet!.layers[0]!.firstWash.by).toBe('family');
+  expect(bonnet!.layers[0]!.firstWash.atMin).toBeCloseTo(855 + 7 * 1440, 9);
 });
 
 test('it wants renewing within its rating, sooner for a brush wash, and is half spent by then', () => {

@@ -24,6 +24,7 @@ import {
   surfaceAreaM2,
 } from '#core/plan/job';
 import { slowness } from '#core/plan/sections';
+import { type CareRules, type DatedCare, firstWashOf, hardOf, USUAL_FULL_CURE_DAYS } from './curing';
 import { coatRecords, type RunRecord, withMeasuredAir } from '#core/lay/run';
 
 /** A layer that really lies on a surface, all its coats together. Minutes on the scale of the job. */
@@ -35,9 +36,9 @@ export interface StandingLayer extends Wearing {
   readonly laidMin: number;
   /** Of the last coat. Null: not in this air. */
   readonly milestones: CoatMilestones;
-  /** First careful wash, and whether the sheet says so or the family's habit. */
-  readonly firstWashMin: number | null;
-  readonly firstWashBy: 'sheet' | 'family';
+  /** First careful wash, and full hardness as its owner is told. */
+  readonly firstWash: DatedCare;
+  readonly fullyHard: DatedCare;
 }
 
 export interface StandingSurface {
@@ -209,11 +210,7 @@ function laidSurfaces(job: PlanInput, record: RunRecord, exposure: Exposure): St
       );
       const doneShare = Math.min(...laid.map((coat) => coat!.doneShare));
       return [
-        standing(
-          { product, coats: laid.length, doneShare, laidMin: last.startMin, endMin, milestones },
-          exposure,
-          job.firstWashDays,
-        ),
+        standing({ product, coats: laid.length, doneShare, laidMin: last.startMin, endMin, milestones }, exposure, job),
       ];
     }),
   }));
@@ -221,42 +218,20 @@ function laidSurfaces(job: PlanInput, record: RunRecord, exposure: Exposure): St
 
 type Laid = Pick<StandingLayer, 'product' | 'coats' | 'doneShare' | 'laidMin' | 'endMin' | 'milestones'>;
 
-function standing(laid: Laid, exposure: Exposure, schoolDays: number | undefined): StandingLayer {
-  const { product, endMin, milestones } = laid;
+function standing(laid: Laid, exposure: Exposure, rules: CareRules): StandingLayer {
+  const { product, endMin } = laid;
   return {
     ...laid,
     ...wearing(endMin, expectedLife(product, exposure)),
-    firstWashMin: firstWashAfter(product, milestones, endMin, schoolDays),
-    firstWashBy: milestones.washOk === undefined ? 'family' : 'sheet',
+    firstWash: firstWashOf(laid, rules),
+    fullyHard: hardOf(laid, rules),
   };
-}
-
-/**
- * When a coat may first be washed with care: as its sheet says, else the family's usual days after it may be
- * handed over, and not before the workshop's own; null where it never cures in this air.
- * @param schoolDays days of the workshop's school, where it has one
- */
-export function firstWashAfter(
-  product: Product,
-  milestones: CoatMilestones,
-  endMin: number,
-  schoolDays?: number,
-): number | null {
-  if (milestones.washOk === null) return null;
-  const ready = readyBySheet(milestones);
-  if (ready === null) return null;
-  const after = (days: number) => (ready ?? endMin) + days * MINUTES_PER_DAY;
-  if (milestones.washOk === undefined) return after(schoolDays ?? FAMILIES[product.family].firstWashDays);
-  return schoolDays === undefined ? milestones.washOk : Math.max(milestones.washOk, after(schoolDays));
 }
 
 /** Condition left of a layer at a moment, 1 to 0. */
 export function conditionAt(layer: Wearing, atMin: number): number {
   return conditionLeft((atMin - layer.endMin) / MINUTES_PER_MONTH, layer.life.months);
 }
-
-/** Reference hardening where a sheet names no `fullCure`, days. Engineering default: weeks, not hours. */
-export const USUAL_FULL_CURE_DAYS = 14;
 
 /** When a layer is hard and comes off by chemistry no longer; null: never in this air. */
 export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milestones' | 'endMin'>): number | null {

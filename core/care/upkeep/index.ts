@@ -4,7 +4,6 @@ export {
   dropSays,
   dropsOnFound,
   dropsOnLaid,
-  firstWashAfter,
   hardFromMin,
   lastedOn,
   type LastedOn,
@@ -17,6 +16,7 @@ export {
   waterSeen,
 } from './care';
 export { agedFound, foundOn, type Wearing } from './found';
+export { type CareRules, type DatedBy, type DatedCare, firstWashOf, hardOf, latestDated } from './curing';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
 export { GRACE_DAYS, inspectionsDueMs, type LookState, warrantyStands } from './warranty';

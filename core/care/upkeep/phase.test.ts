@@ -1,7 +1,7 @@
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { foldLog, type LoggedEntry, type RunEntry, progressOf, runSheet } from '#core/lay/run';
 import { job, product, surface } from '../../testing/samples';
-import { firstWashAfter, standingSurfaces } from './care';
+import { standingSurfaces } from './care';
 import { firstRenewMin, firstWashMin, phaseOf } from './phase';
 
 const coating = product({
@@ -77,14 +77,5 @@ describe('the moments after', () => {
     expect(firstRenewMin(standing)).toBeCloseTo(Math.min(...ends) + life * MINUTES_PER_MONTH, 6);
     expect(firstWashMin([])).toBeNull();
     expect(firstRenewMin(standingSurfaces(planned, foldLog([]), {}))).toBeNull();
-  });
-
-  test('a first wash is the sheet’s, else the family’s days after hand-over, else after it may get wet, else never', () => {
-    expect(firstWashAfter(coating, { washOk: 99, handover: 5 }, 0)).toBe(99);
-    expect(firstWashAfter(coating, { washOk: null }, 0)).toBeNull();
-    expect(firstWashAfter(coating, { handover: 100, waterSafe: 50 }, 0)).toBe(100 + 7 * 1440);
-    expect(firstWashAfter(coating, { waterSafe: 50 }, 0)).toBe(50 + 7 * 1440);
-    expect(firstWashAfter(coating, { waterSafe: null }, 0)).toBeNull();
-    expect(firstWashAfter(coating, {}, 10)).toBe(10 + 7 * 1440);
   });
 });

@@ -34,7 +34,7 @@ export function phaseOf(
 
 /** When the whole item may first be washed: the latest of its layers; null where none is laid or one never gets there. */
 export function firstWashMin(standing: readonly StandingSurface[]): number | null {
-  const washes = standing.flatMap(({ layers }) => layers.map((layer) => layer.firstWashMin));
+  const washes = standing.flatMap(({ layers }) => layers.map(({ firstWash }) => firstWash.atMin));
   return latestMoment(washes);
 }
 

@@ -129,6 +129,8 @@ export interface PlanInput {
   readonly handover?: { readonly school: LayingSchools['handover']; readonly startMinuteOfDay: number } | undefined;
   /** Days from when it may go to its first wash; absent: as usual for the family. */
   readonly firstWashDays?: number | undefined;
+  /** The maker's days for first wash and full hardness: counted in the air, or kept exactly. */
+  readonly makersDays?: 'by-air' | 'exact' | undefined;
   readonly room?: InputRoom | undefined;
   readonly needsByMin?: number | undefined;
   /** Moved by hand on the run sheet, what was moved last at the end. */

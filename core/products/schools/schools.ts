@@ -17,6 +17,7 @@ export interface LayingSchools {
   readonly satinGloss: 'never' | 'test';
   readonly handover: 'minimum' | 'overnight' | 'two-days';
   readonly firstWash: 'by-family' | 'few-days' | 'week' | 'two-weeks';
+  readonly makersDays: 'by-air' | 'exact';
   readonly film: 'kit' | 'bulk';
 }
 
@@ -33,6 +34,7 @@ export const USUAL_LAYING_SCHOOLS: LayingSchools = {
   satinGloss: 'test',
   handover: 'minimum',
   firstWash: 'by-family',
+  makersDays: 'by-air',
   film: 'kit',
 };
 
@@ -147,6 +149,17 @@ export const LAYING_SCHOOLS: Choices = {
     'few-days': { name: 'A few days', changes: 'Three days after it may go, the sheet’s own time at least.' },
     week: { name: 'A week', changes: 'Seven days after it may go, the sheet’s own time at least.' },
     'two-weeks': { name: 'Two weeks', changes: 'Fourteen days after it may go, the sheet’s own time at least.' },
+  },
+  makersDays: {
+    'by-air': {
+      name: 'In the air it cures in',
+      changes: 'First wash and full hardness come later in the cold, sooner in the warm.',
+    },
+    exact: {
+      name: 'Exactly as on the sheet',
+      changes:
+        'As many days after the last coat as the sheet says, whatever the air; an unknown cold spell is not seen.',
+    },
   },
   film: {
     kit: { name: 'Pre-cut kit', changes: 'Cut to the panel and its wrapped edges: no knife near the paint.' },

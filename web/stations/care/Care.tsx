@@ -20,6 +20,7 @@ import { clearTakenUm, donePanels, hiddenMarks, paintForRemoval } from '#job/pre
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
 import { PanelHead, Part, Station } from '../../job/Station';
+import { DATED_WORDS } from '#job/days';
 import { useJob } from '../../job/job-context';
 import type { JobView } from '../../job/useJobView';
 import type { LegendEntry, PanelPaint } from '../../net/paint';
@@ -226,7 +227,9 @@ type LayerStateProps = LayerProps & { readonly substrate: SubstrateId; readonly 
 function LayerState({ layer, atMin, substrate, hands }: LayerStateProps) {
   const { at } = useJob('at');
   const nameOf = useNameOf();
-  const { endMin, firstWashMin: wash, firstWashBy, doneShare } = layer;
+  const { endMin, firstWash, fullyHard, doneShare } = layer;
+  const when = ({ atMin: min, by }: typeof firstWash) =>
+    `${min === null ? 'never in this air' : moment(at(min))} (${DATED_WORDS[by]})`;
   return (
     <div className="text-[13.5px] text-ink-2">
       <p>
@@ -236,10 +239,8 @@ function LayerState({ layer, atMin, substrate, hands }: LayerStateProps) {
         {isCuring(layer, atMin) && '; still curing'}
       </p>
       {doneShare < 1 && <p className="text-warn">Only {percent(doneShare)} of the panel has it.</p>}
-      <p>
-        First wash {wash === null ? 'never in this air' : moment(at(wash))} (
-        {firstWashBy === 'sheet' ? 'its sheet' : 'usual'})
-      </p>
+      <p>First wash {when(firstWash)}</p>
+      <p>Fully hard {when(fullyHard)}</p>
       <GoneOver layer={layer} atMin={atMin} substrate={substrate} />
       {layer.product.family === 'film' && <FilmSettles layer={layer} atMin={atMin} />}
       <Renewal wears={layer} />

@@ -18,6 +18,7 @@ const LABELS: Readonly<Record<keyof LayingSchools, string>> = {
   satinGloss: 'Gloss enhancer on satin',
   handover: 'Hand-over',
   firstWash: 'First wash',
+  makersDays: 'The maker’s days',
   film: 'Film cut',
 };
 

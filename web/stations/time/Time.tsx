@@ -1,6 +1,6 @@
 import { aheadOf } from '#core/plan/job';
 import { layingHours } from '#core/schedule/hours';
-import { readyIf } from '#job/days';
+import { DATED_WORDS, readyIf } from '#job/days';
 import { useYardForecastQuery } from '../../app/api';
 import { Part, Station } from '../../job/Station';
 import { useJob } from '../../job/job-context';
@@ -183,15 +183,22 @@ function Ready() {
       ? []
       : [['The makers’ minimum for hand-over', plan.minimumHandoverMin] as const]),
     ['Ready, checked and somebody there', days.readyMin],
-    ['First wash', curing.expected.firstWashMin],
-    ['Fully hard', curing.expected.hardMin],
+    ['First wash', curing.expected.firstWashMin, curing.expected.firstWash],
+    ['Fully hard', curing.expected.hardMin, curing.expected.hard],
   ] as const;
   return (
     <section className="border-b bg-sheet px-5 py-3">
       <dl>
-        {rows.map(([name, min]) => (
+        {rows.map(([name, min, source]) => (
           <div key={name} className="flex items-baseline justify-between border-b py-1.5 last:border-b-0">
-            <dt className="text-ink-2">{name}</dt>
+            <dt className="text-ink-2">
+              {name}
+              {source && (
+                <span className="block text-[12.5px] text-ink-3">
+                  {source.product}: {DATED_WORDS[source.by]}
+                </span>
+              )}
+            </dt>
             <dd className="figure text-[17px]">
               {min === null ? <span className="text-stop">never in this air</span> : moment(job.at(min))}
             </dd>
