@@ -35,6 +35,7 @@ const ENTRIES = [
   { type: 'hands-join', person: '2', does: 'level' },
   { type: 'hands-leave', person: '2' },
   { type: 'consent', pictures: 'shown' },
+  { type: 'released', name: 'Wren Ashdown', licence: 'EX-66.1204', strokes: [[0.1, 0.2, 0.3, 0.4]] },
   { type: 'proof', surface: 'bonnet', what: 'gloss', value: 92.5, source: 'typed' },
   { type: 'bead', surface: 'bonnet', deg: 102.4, sigmaDeg: 2.1 },
   { type: 'remedied', fault: 'e1', how: 're-wet' },

@@ -28,6 +28,7 @@ import {
   text,
   wholeNonNegative,
   wholePositive,
+  strokes,
 } from '#formats/values';
 
 const patch = object({
@@ -82,6 +83,12 @@ export const runEntrySchema = z.discriminatedUnion(
     object({ type: z.literal('hands-join'), person: nonEmpty(), does: oneOf(HELP_ROLES) }),
     object({ type: z.literal('hands-leave'), person: nonEmpty() }),
     object({ type: z.literal('consent'), pictures: oneOf(PICTURE_CONSENTS) }),
+    object({
+      type: z.literal('released'),
+      name: text(200).min(1, { error: 'expected a name' }),
+      licence: text(100).min(1, { error: 'expected the number of the licence' }),
+      strokes: strokes(),
+    }),
     object({
       type: z.literal('proof'),
       surface: nonEmpty(),

@@ -15,6 +15,7 @@ import {
   share,
   text,
   wholePositive,
+  strokes,
 } from '#formats/values';
 
 export const PASSPORT_FORMAT = 'glaphyra.passport/1';
@@ -65,6 +66,8 @@ const passportVisit = object({
   taken: list(object({ surface: nonEmpty(), um: nonNegative() }), LIMITS.surfaces),
   laid: list(object({ surface: nonEmpty(), product: nonEmpty() }), LIMITS.lines * 10),
   leftOut: list(object({ surface: nonEmpty(), why: nonEmpty() }), LIMITS.surfaces),
+  /** The licensed engineer who signed for an aircraft. */
+  released: object({ name: nonEmpty(), licence: nonEmpty(), at: instant() }).optional(),
   faults: list(object({ surface: nonEmpty(), what: nonEmpty(), remedy: text().nullable() }), LIMITS.lines),
   drops: list(
     object({ surface: nonEmpty(), deg: nonNegative(), sigmaDeg: nonNegative(), at: instant() }),
@@ -116,13 +119,11 @@ export const passportFileSchema = object({
 });
 export type PassportFile = z.output<typeof passportFileSchema>;
 
-/** Points of a stroke as shares of the box it was signed in, across and down in turn. */
-const stroke = list(share(), 4000);
 const signed = {
   id: id(),
   /** The name of whoever signs. */
   signedBy: text(200).min(1, { error: 'expected a name' }),
-  strokes: list(stroke, 200).min(1, { error: 'expected a signature' }),
+  strokes: strokes(),
 };
 /** Signed on the tablet when the item goes. */
 export const newHandoverSchema = object(signed);

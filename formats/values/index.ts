@@ -25,3 +25,5 @@ export {
   wholeNonNegative,
   wholePositive,
 } from './values';
+
+export { strokes } from './strokes';

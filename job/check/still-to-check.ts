@@ -2,6 +2,7 @@ import { CHECK_LIGHTS, type CheckLight, patchState, type RunRecord, type RunShee
 import { LAYING_FAULTS } from '#core/lay/faults';
 import type { CheckProgress } from '#core/check/checks';
 import { type Job, surfaceName } from '#formats/job';
+import { isAircraft } from '#job/plan';
 import { closingView } from './closing-view';
 
 const LIGHT_WORDS: Readonly<Record<CheckLight, string>> = {
@@ -9,7 +10,7 @@ const LIGHT_WORDS: Readonly<Record<CheckLight, string>> = {
   overhead: 'under the lights of the bay',
   daylight: 'in daylight',
 };
-/** More panels of one kind than these are told by their number. */
+/** More panels, or places of a list, than these are told by their number. */
 const MOST_NAMED = 4;
 
 /**
@@ -28,6 +29,7 @@ export function stillToCheck(
     return all.length > MOST_NAMED ? `${all.length} panels` : all.join(', ');
   };
   const { lacking, ticks } = closingView(document, sheet, record);
+  const unanswered = ticks.filter(({ answer }) => answer === undefined);
   const wet = [...record.patches.values()].flatMap((patch) =>
     patchState(patch) === 'done' ? [] : [patch.patch.surface],
   );
@@ -40,6 +42,11 @@ export function stillToCheck(
     ...(lacking.length > 0 ? [`Not laid as planned: ${named(lacking.map(({ surface }) => surface))}`] : []),
     ...open.map(({ patch, fault }) => `${LAYING_FAULTS[fault].name} left as it is: ${named([patch.surface])}`),
     ...unseen,
-    ...ticks.flatMap(({ what, answer }) => (answer === undefined ? [`Not answered: ${what}`] : [])),
+    ...(isAircraft(document) && record.releases.length === 0
+      ? ['Not signed by a licensed engineer: what was covered is clear again']
+      : []),
+    ...(unanswered.length > MOST_NAMED
+      ? [`${unanswered.length} places of the closing list not answered for`]
+      : unanswered.map(({ what }) => `Not answered: ${what}`)),
   ];
 }

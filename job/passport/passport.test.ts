@@ -7,7 +7,8 @@ import { warrantyLines } from '#job/handover';
 import { passportSchema, signedText } from '#formats/passport';
 import type { LogEntry } from '#formats/log';
 import { neverOn, standingSurfaces, warrantyStands } from '#core/care/upkeep';
-import { minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween } from '#formats/values';
+import { playedLog } from '../../demo/play';
 import { yardThatMorning } from '../../demo/that-morning';
 import type { ItemVisit } from '#job/return';
 import { passportOf } from '.';
@@ -56,7 +57,7 @@ test('signed before Check is closed it says what is open; looked at by every lig
   const { document, log } = visit('slate-estate');
   const open = of({ document, log }).unchecked!;
   expect(open.some((line) => line.startsWith('Not looked at by hand light'))).toBe(true);
-  expect(open.some((line) => line.startsWith('Not answered'))).toBe(true);
+  expect(open.some((line) => /^\d+ places of the closing list not answered for$/.test(line))).toBe(true);
   const at = '2027-03-02T10:00:00+01:00';
   const surfaces = document.surfaces.map(({ id }) => id);
   const lines = closingView(document, runSheet(planInput(document), foldLog([]), 0), foldLog([])).ticks;
@@ -78,6 +79,24 @@ test('signed before Check is closed it says what is open; looked at by every lig
   const patch = { surface: 'bonnet', layer: 0, coat: 1, copy: 1, section: 1 };
   const fault: LogEntry = { id: 'f', at, recordedAt: at, seq: 2000, entry: { type: 'fault', patch, fault: 'haze' } };
   expect(of({ document, log: [...closed, fault] }).unchecked![0]).toMatch(/left as it is: Bonnet$/);
+});
+
+test('of an aircraft it names the licensed engineer who signed, or says that nobody has', () => {
+  const { document } = visit('two-seater');
+  const played = playedLog(document, 4).map((entry, nth): LogEntry => ({
+    ...entry,
+    seq: nth + 1,
+    recordedAt: entry.at,
+  }));
+  const line = 'Not signed by a licensed engineer: what was covered is clear again';
+  expect(of({ document, log: played }).unchecked).toContain(line);
+  const at = instantAfter(document.startAt, 3000);
+  const entry: RunEntry = { type: 'released', name: 'Wren Ashdown', licence: 'EX-66.1204', strokes: [[0, 0, 1, 1]] };
+  const signed = of({ document, log: [...played, { id: 'r', at, recordedAt: at, seq: 999, entry }] });
+  expect(signed.unchecked).not.toContain(line);
+  expect(signed.visits.at(-1)!.released).toEqual({ name: 'Wren Ashdown', licence: 'EX-66.1204', at });
+  // No car is asked for one.
+  expect(of(visit('slate-estate')).unchecked).not.toContain(line);
 });
 
 test('the whole history: visits in their order, what was laid then is found now, the clear is what was left', () => {

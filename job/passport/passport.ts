@@ -144,6 +144,7 @@ const nameIn = ({ surfaces }: Job, id: string): string => {
 function visitOf({ document, log }: ItemVisit, shop: string): Passport['visits'][number] {
   const record: RunRecord = foldLog(loggedEntries(document.startAt, log));
   const laid = new Map<string, { surface: string; product: string }>();
+  const release = record.releases.at(-1);
   for (const done of record.patches.values()) {
     // Begun and not finished it lies on nothing.
     if (patchState(done) !== 'done') continue;
@@ -160,6 +161,9 @@ function visitOf({ document, log }: ItemVisit, shop: string): Passport['visits']
       .map(({ stage, workedMin }) => ({ what: STEP_KINDS[stage.kind].name, minutes: Math.round(workedMin) })),
     taken: [...clearTakenUm(document, record)].map(([surface, um]) => ({ surface, um: rounded(um) })),
     laid: [...laid.values()],
+    ...(release && {
+      released: { name: release.name, licence: release.licence, at: instantAfter(document.startAt, release.atMin) },
+    }),
     leftOut: [...record.left].map(([surface, { reason }]) => ({ surface, why: LEFT_WORDS[reason] })),
     faults: [...record.faults.values()].map(({ patch, fault, remedy }) => ({
       surface: patch.surface,

@@ -114,8 +114,8 @@ ${
 }
 <h2>What was done</h2><ul class="plain">${visits
     .map(
-      ({ at, title: what, shop: where, prepared, leftOut }) =>
-        `<li class="row"><strong>${safe(day(at))}</strong>: ${safe(what)}<br><span class="quiet">${safe(where)}${prepared.length > 0 ? `; ${safe(prepared.map((each) => each.what.toLowerCase()).join(', '))}` : ''}${leftOut.length > 0 ? `; ${leftOut.length} panels left out` : ''}</span></li>`,
+      ({ at, title: what, shop: where, prepared, leftOut, released }) =>
+        `<li class="row"><strong>${safe(day(at))}</strong>: ${safe(what)}<br><span class="quiet">${safe(where)}${prepared.length > 0 ? `; ${safe(prepared.map((each) => each.what.toLowerCase()).join(', '))}` : ''}${leftOut.length > 0 ? `; ${leftOut.length} panels left out` : ''}${released ? `<br>Signed by a licensed engineer: ${safe(released.name)}, licence ${safe(released.licence)}, ${safe(moment(released.at))}` : ''}</span></li>`,
     )
     .join('')}</ul>
 ${

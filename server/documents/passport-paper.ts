@@ -62,6 +62,13 @@ export function passportPaper({ passport, signature }: PassportFile, handover?: 
       `${what}${prepared.length > 0 ? `: ${prepared.map((each) => each.what.toLowerCase()).join(', ')}` : ''}`,
       `${where}, ${day(at)}`,
     );
+  for (const { released } of visits)
+    if (released)
+      factLine(
+        pdf,
+        `Signed by a licensed engineer: ${released.name}, licence ${released.licence}`,
+        moment(released.at),
+      );
   if (handover) signed(pdf, handover);
   room(pdf, 30);
   pdf.moveDown(1);

@@ -46,6 +46,8 @@ export function entryInWords(entry: RunEntry, panel: (surface: string) => string
       return 'Went on with the work';
     case 'answered':
       return `${entry.answer === 'yes' ? 'Ticked' : 'Went on without'} a line of the list`;
+    case 'released':
+      return `${entry.name} signed for the aircraft`;
     case 'consent':
       return `Pictures ${entry.pictures === 'shown' ? 'may' : 'may not'} be shown`;
     case 'fresh-towel':

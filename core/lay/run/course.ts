@@ -47,7 +47,16 @@ export type CourseEntry =
   | { readonly type: 'hands-join'; readonly person: string; readonly does: HelpRole }
   | { readonly type: 'hands-leave'; readonly person: string }
   /** The owner says whether pictures may be shown to others; the last word counts. */
-  | { readonly type: 'consent'; readonly pictures: PictureConsent };
+  | { readonly type: 'consent'; readonly pictures: PictureConsent }
+  /** A licensed engineer signs that what was covered on an aircraft is clear again. Strokes as shares of the box signed in. */
+  | ({ readonly type: 'released' } & Release);
+
+/** Who signed for an aircraft, by which licence. */
+export interface Release {
+  readonly name: string;
+  readonly licence: string;
+  readonly strokes: number[][];
+}
 
 export interface LeftOut {
   readonly reason: LeftReason;
@@ -91,6 +100,8 @@ export interface Course {
   readonly hands: ReadonlyMap<string, readonly HandsTurn[]>;
   /** Whether the owner lets pictures be shown, and since when; empty: nobody asked. The last word is the last. */
   readonly consents: readonly { readonly pictures: PictureConsent; readonly atMin: number }[];
+  /** What licensed engineers signed for, in order; the last is what holds. */
+  readonly releases: readonly (Release & { readonly atMin: number })[];
 }
 
 /** The same while it is read from the log. */
@@ -101,6 +112,7 @@ export interface GrowingCourse extends Course {
   readonly towels: FreshTowel[];
   readonly hands: Map<string, readonly HandsTurn[]>;
   readonly consents: { readonly pictures: PictureConsent; readonly atMin: number }[];
+  readonly releases: (Release & { readonly atMin: number })[];
 }
 
 export const answerKey = (list: AnsweredList, line: string): string => `${list}/${line}`;
@@ -131,13 +143,14 @@ export function courseFault(course: Course, entry: CourseEntry): string | undefi
     case 'answered':
     case 'fresh-towel':
     case 'consent':
+    case 'released':
       return undefined;
   }
 }
 
 /** Takes one more turn that fits. */
 export function takeTurn(
-  { left, pauses, answers, towels, hands, consents }: GrowingCourse,
+  { left, pauses, answers, towels, hands, consents, releases }: GrowingCourse,
   entry: CourseEntry,
   { id, atMin }: { readonly id: string; readonly atMin: number },
 ): void {
@@ -169,6 +182,9 @@ export function takeTurn(
       break;
     case 'consent':
       consents.push({ pictures: entry.pictures, atMin });
+      break;
+    case 'released':
+      releases.push({ name: entry.name, licence: entry.licence, strokes: entry.strokes, atMin });
   }
 }
 

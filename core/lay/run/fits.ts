@@ -36,6 +36,7 @@ export function unfit(job: LoggableJob, entry: RunEntry): string | undefined {
     case 'hands-join':
     case 'hands-leave':
     case 'consent':
+    case 'released':
     case 'looked':
     case 'remedied':
       return undefined;

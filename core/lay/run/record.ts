@@ -86,6 +86,7 @@ export function entryFault(record: RunRecord, log: readonly LoggedEntry[], entry
     case 'hands-join':
     case 'hands-leave':
     case 'consent':
+    case 'released':
       return courseFault(record, entry);
     case 'looked':
     case 'remedied':
@@ -179,6 +180,7 @@ function folded(standing: readonly LoggedEntry[]): { record: RunRecord; taken: L
     towels: [],
     hands: new Map(),
     consents: [],
+    releases: [],
   };
   const checking: Checking = { looks: new Map(), faults: new Map(), beads: [], proofs: [] };
   const growing = { patches, air, stages, outcomes, clearTakenUm, ...course, ...checking };
@@ -219,6 +221,7 @@ function folded(standing: readonly LoggedEntry[]): { record: RunRecord; taken: L
       case 'hands-join':
       case 'hands-leave':
       case 'consent':
+      case 'released':
         takeTurn(course, entry, logged);
         break;
       case 'looked':

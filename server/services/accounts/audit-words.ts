@@ -34,6 +34,7 @@ const RUN_WORDS: Readonly<Record<LogEntry['entry']['type'], string>> = {
   'hands-join': 'said that somebody joins',
   'hands-leave': 'said that somebody leaves',
   consent: 'noted what the owner says of pictures',
+  released: 'kept a licensed engineer’s signature',
   proof: 'read an instrument',
   bead: 'read a drop of water',
   looked: 'looked at a place',

@@ -4,6 +4,7 @@ import { Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { checkNet, checkView, stillToCheck } from '#job/check';
 import { agreedAndDone, type AgreedPanel, type AgreedState } from '#job/handover';
+import { isAircraft } from '#job/plan';
 import { addressOf } from '../../app/address-of';
 import { Part, Station } from '../../job/Station';
 import { useJob } from '../../job/job-context';
@@ -17,6 +18,7 @@ import { day, moment } from '../../ui/moments';
 import { later } from '../../ui/later';
 import { useTap } from '../../bay/useTap';
 import { Signed, SignHere } from './SignHere';
+import { LicensedEngineer } from './LicensedEngineer';
 import { CareIntervals, Warranty } from './Warranty';
 import { useHandoversQuery, useHandOverMutation, useNameShopMutation, useShopQuery } from '../../app/api';
 
@@ -63,6 +65,7 @@ export function Component() {
       <Agreed panels={panels} />
       <Warranty />
       <CareIntervals />
+      {isAircraft(document) && <LicensedEngineer />}
       <Papers />
       <Sign isWhole={isWhole(panels)} />
     </Station>

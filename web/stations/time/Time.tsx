@@ -199,7 +199,7 @@ function Ready() {
                 </span>
               )}
             </dt>
-            <dd className="figure text-[17px]">
+            <dd className="figure whitespace-nowrap pl-3 text-[17px]">
               {min === null ? <span className="text-stop">never in this air</span> : moment(job.at(min))}
             </dd>
           </div>
