@@ -164,7 +164,7 @@ async function loseDay(page, day) {
   await lost.getByLabel('Day').selectOption({ label: day });
   await lost.getByRole('button', { name: 'It is lost' }).click();
   await page
-    .getByText(/kept \d+ in 100/)
+    .getByText(/\d+ % sure of the date/)
     .first()
     .waitFor();
   await page.getByRole('heading', { name: 'Calendar' }).first().scrollIntoViewIfNeeded();
