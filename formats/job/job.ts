@@ -269,6 +269,8 @@ export const jobSchema = object({
         does: list(oneOf(CREW_ROLES))
           .min(1, { error: 'expected lay, level or both' })
           .default([...CREW_ROLES]),
+        /** They wash and correct as well; absent: those who lay do. */
+        prepares: flag().optional(),
         /** When they are there; absent: always, empty: never. */
         hours: list(
           z.tuple([instant(), instant()], { error: 'expected when somebody comes and goes: [from, to]' }),

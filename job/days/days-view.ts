@@ -9,7 +9,7 @@ import {
   untilDeadline,
   type UntilDeadline,
 } from '#core/schedule/days';
-import { type Hours, hoursOf, peopleOf } from '#core/plan/crew';
+import { type Hours, hoursOf, peopleOf, preparersOf } from '#core/plan/crew';
 import { openHours, type Week } from '#core/schedule/hours';
 import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
@@ -52,7 +52,8 @@ export interface DaysView extends JobDays {
 /** The days of a job as it stands. */
 export function daysView(input: DaysInput): DaysView {
   const { document, planned, preparation, day, record, out, fromMin, isChecked } = input;
-  const people = peopleOf(planned.crew).map(hoursOf);
+  const there = peopleOf(planned.crew);
+  const people = there.map(hoursOf);
   const { agreed, collection } = document.days ?? {};
   const minute = (instant: string) => minutesBetween(document.startAt, instant);
   const laidOn = new Set(planned.surfaces.flatMap(({ id, layers }) => (layers.length > 0 ? [id] : [])));
@@ -66,6 +67,7 @@ export function daysView(input: DaysInput): DaysView {
     preparationMin: preparation.minutes,
     day,
     people,
+    preparers: preparersOf(there).map(hoursOf),
     startMinuteOfDay: minuteOfDay(document.startAt),
     fromMin,
     actions: out.actions,

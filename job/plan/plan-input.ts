@@ -96,11 +96,12 @@ export function comesOff(job: Pick<Job, 'prepare' | 'surfaces'>, surface: Found)
 
 /** Who works on it, each at their own pace or the crew's, in the hours they are there. */
 const people = ({ startAt, crew }: Job): PlanInput['crew']['people'] =>
-  crew.people?.map(({ id, does, layM2PerMin, levelM2PerMin, hours }) => ({
+  crew.people?.map(({ id, does, layM2PerMin, levelM2PerMin, hours, prepares }) => ({
     id,
     does,
     layM2PerMin: layM2PerMin ?? crew.layM2PerMin,
     levelM2PerMin: levelM2PerMin ?? crew.levelM2PerMin,
+    ...(prepares !== undefined && { prepares }),
     hours: hours && inOrder(hours.map(([from, to]) => [minutesBetween(startAt, from), minutesBetween(startAt, to)])),
   }));
 

@@ -57,6 +57,26 @@ test('three evenings told as somebody’s own hours are worked, though the works
   }
 });
 
+test('who only levels does not wash and correct, unless they say they do: preparation is shared by those who prepare', () => {
+  const hand = (id: string, does: ('lay' | 'level')[], prepares?: boolean) => ({
+    id,
+    does,
+    ...(prepares !== undefined && { prepares }),
+  });
+  const startAt = '2027-03-02T08:00:00+01:00';
+  const from = (people: ReturnType<typeof hand>[]) => {
+    const job = { ...document, startAt, crew: { ...document.crew, people } };
+    const { preparation, day } = preparedWith(job, prepareSettings(job));
+    return layingFrom(inOpeningHours(planInput(job), job, weekOf(bay), fresh), preparation, day, fresh);
+  };
+  const alone = from([hand('a', ['lay', 'level'])]);
+  expect(from([hand('a', ['lay', 'level']), hand('b', ['level'])])).toBe(alone);
+  expect(from([hand('a', ['lay', 'level']), hand('b', ['level'], true)])).toBeLessThan(alone);
+  expect(from([hand('a', ['lay', 'level']), hand('b', ['lay'], false)])).toBe(alone);
+  // Somebody has to: where nobody says so, all do.
+  expect(from([hand('a', ['level'])])).toBe(alone);
+});
+
 test('a closed day is not worked, and a day begun earlier is ready no later', () => {
   const sunday = {
     ...bay!,

@@ -1,4 +1,14 @@
-import { type Hours, hoursOf, inOrder, minutesWithin, peopleOf, within, withHands, without } from '#core/plan/crew';
+import {
+  type Hours,
+  hoursOf,
+  inOrder,
+  minutesWithin,
+  peopleOf,
+  preparersOf,
+  within,
+  withHands,
+  without,
+} from '#core/plan/crew';
 import { layingBegins, layingSetUpMin, openHours, preparedBy, USUAL_WEEK, type Week } from '#core/schedule/hours';
 import type { PlanInput } from '#core/plan/job';
 import { type Preparation, stageKey, type WorkingDay } from '#core/prepare/stages';
@@ -81,7 +91,10 @@ export function layingFrom(
     (sum, stage) => (record.stages.get(stageKey(stage))?.endMin === undefined ? sum + stage.minutes : sum),
     0,
   );
-  const people = peopleOf(crew).map(hoursOf);
-  const prepared = preparedBy(day, minutes > 0 ? left / minutes : 0, people, fromMin);
-  return (prepared && layingBegins(people, prepared, setUpMin({ surfaces }, record))?.fromMin) ?? NEVER_MIN;
+  const people = peopleOf(crew);
+  const preparing = preparersOf(people).map(hoursOf);
+  const prepared = preparedBy(day, minutes > 0 ? left / minutes : 0, preparing, fromMin);
+  return (
+    (prepared && layingBegins(people.map(hoursOf), prepared, setUpMin({ surfaces }, record))?.fromMin) ?? NEVER_MIN
+  );
 }

@@ -14,11 +14,12 @@ export function jobAgain(
   const { format, currency, ambient, room, schools, owner, prepare, crew, care } = job;
   const lives = owner && { ...owner };
   delete lives?.needsBy;
-  const people = crew.people?.map(({ id, layM2PerMin, levelM2PerMin, does }) => ({
+  const people = crew.people?.map(({ id, layM2PerMin, levelM2PerMin, does, prepares }) => ({
     id,
     layM2PerMin,
     levelM2PerMin,
     does,
+    ...(prepares !== undefined && { prepares }),
   }));
   return {
     format,

@@ -11,4 +11,4 @@ export {
   sharedIn,
   workedIn,
 } from './hours';
-export { CREW_ROLES, type CrewRole, hoursOf, mayDo, peopleOf, type Person, withHands } from './people';
+export { CREW_ROLES, type CrewRole, hoursOf, mayDo, peopleOf, preparersOf, type Person, withHands } from './people';

@@ -10,6 +10,14 @@ export interface Person extends Pace {
   readonly does: readonly CrewRole[];
   /** Absent: always there. Empty: never. */
   readonly hours?: Hours | undefined;
+  /** They wash and correct as well; absent: those who lay do. */
+  readonly prepares?: boolean | undefined;
+}
+
+/** Who of them prepares: who only levels is called for levelling, unless they said they do. Nobody: all of them. */
+export function preparersOf(people: readonly Person[]): readonly Person[] {
+  const own = people.filter((person) => person.prepares ?? mayDo(person, 'lay'));
+  return own.length > 0 ? own : people;
 }
 
 /** Whose hands there are: those named, else one or two alike, always there. */

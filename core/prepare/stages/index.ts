@@ -58,3 +58,5 @@ export { SANDING_NAMES, SANDINGS } from './grits';
 export { stageNow, type StageNow } from './stage-now';
 export { stageKey, type StageRef } from './stage-ref';
 export { isThrough } from './through';
+
+export { takeSides } from './sides';

@@ -42,8 +42,9 @@ export interface DaysCase {
   /** Of the whole preparation, minutes. */
   readonly preparationMin: number;
   readonly day: Pick<WorkingDay, 'elapsedMin' | 'waitedMin' | 'readyMin'>;
-  /** When each of the people is there. */
+  /** When each of the people is there, and each of those who prepare; absent: all of them do. */
   readonly people: readonly Hours[];
+  readonly preparers?: readonly Hours[] | undefined;
   /** Local minutes since midnight at the zero of the job. */
   readonly startMinuteOfDay: number;
   /** From when on it is counted. */
@@ -136,7 +137,8 @@ export const begins = ({ stretches }: Pick<DayBlock, 'stretches'>): number => st
 export const ends = ({ stretches }: Pick<DayBlock, 'stretches'>): number => stretches.at(-1)![1];
 
 /** What is left of preparation, phase by phase, shared by all hands as `preparedBy` shares it; then it dries. */
-function preparing({ stages, preparationMin, day, people, fromMin }: DaysCase): DayBlock[] {
+function preparing(asked: DaysCase): DayBlock[] {
+  const { stages, preparationMin, day, preparers: people = asked.people, fromMin } = asked;
   const left = stages.reduce((sum, { minutes }) => sum + minutes, 0);
   if (left <= 0 || preparationMin <= 0 || day.elapsedMin <= 0) return [];
   const phases: { phase: PreparePhase; minutes: number }[] = [];

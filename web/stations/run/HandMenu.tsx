@@ -6,6 +6,7 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { ROLE_WORDS, useHand } from '../../bay/hand';
+import { personName } from './person-name';
 import { useTap } from '../../bay/useTap';
 
 /** What the hands at this screen do: chosen once, kept on the device. */
@@ -64,7 +65,6 @@ function WhoIsThere() {
   const people = peopleOf(planned.crew);
   const there = people.filter((person) => hoursOf(person).some(([, to]) => to > nowMin));
   const gone = people.filter((person) => !there.includes(person) && record.hands.has(person.id));
-  const nameOf = (id: string) => (/^\d+$/.test(id) ? `Person ${id}` : id);
   const free = Array.from({ length: people.length + 1 }, (_, nth) => String(nth + 1)).find(
     (id) => !people.some((person) => person.id === id),
   )!;
@@ -75,24 +75,24 @@ function WhoIsThere() {
         {there.map(({ id, does }) => (
           <li key={id} className="flex min-h-16 items-center justify-between gap-3 text-xl">
             <span>
-              {nameOf(id)}
+              {personName(id)}
               <span className="text-base text-ink-2"> {does.length === 2 ? 'lays and levels' : `${does[0]}s`}</span>
             </span>
             {there.length > 1 && (
               <Button glove onClick={() => tap({ type: 'hands-leave', person: id })}>
-                {nameOf(id)} leaves
+                {personName(id)} leaves
               </Button>
             )}
           </li>
         ))}
         {gone.map(({ id, does }) => (
           <li key={id} className="flex min-h-16 items-center justify-between gap-3 text-xl text-ink-2">
-            {nameOf(id)}, gone
+            {personName(id)}, gone
             <Button
               glove
               onClick={() => tap({ type: 'hands-join', person: id, does: does.length === 2 ? 'both' : does[0]! })}
             >
-              {nameOf(id)} is back
+              {personName(id)} is back
             </Button>
           </li>
         ))}

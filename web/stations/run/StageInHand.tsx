@@ -1,6 +1,7 @@
 import { Check, Pause, Play, TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
-import { isDone, rinseByMin, stageKey, type StageNow, stageState, workedMin } from '#core/prepare/stages';
+import { hoursOf, peopleOf, preparersOf } from '#core/plan/crew';
+import { isDone, rinseByMin, stageKey, type StageNow, stageState, takeSides, workedMin } from '#core/prepare/stages';
 import { STEP_KINDS } from '#core/prepare/steps';
 import { MS_PER_MIN } from '#core/measures';
 import { useJob } from '../../job/job-context';
@@ -11,6 +12,7 @@ import { hours } from '../../ui/hours';
 import { useNow } from '../../ui/useNow';
 import { PolishTool } from '../../bay/PolishTool';
 import { useTap } from '../../bay/useTap';
+import { personName } from './person-name';
 import { WhyPaused } from './WhyPaused';
 
 interface Props {
@@ -21,7 +23,7 @@ interface Props {
 
 /** A stage of the preparation as the one thing to do: its clock, its caution, its way out. */
 export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
-  const job = useJob('document', 'id', 'nameOf', 'record');
+  const job = useJob('document', 'id', 'nameOf', 'planned', 'record');
   const { tap, settling } = useTap(job.id);
   const now = useNow(1000);
   const [pausing, setPausing] = useState(false);
@@ -38,6 +40,20 @@ export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
   const isThrough = (surface: string) => record?.panels.includes(surface) === true;
   const left = steps.filter(({ surface }) => !isThrough(surface));
   const leftMin = left.reduce((sum, step) => sum + step.minutes, 0);
+  const preparers = preparersOf(peopleOf(job.planned.crew)).filter((person) =>
+    hoursOf(person).some(([from, to]) => from <= nowMin && to > nowMin),
+  );
+  const zones = new Map(job.document.surfaces.map(({ id, zone }) => [id, zone]));
+  const sides =
+    preparers.length < 2
+      ? []
+      : takeSides(
+          left.map((step) => ({ surface: step.surface, side: zones.get(step.surface), minutes: step.minutes })),
+          preparers.length,
+        );
+  const takenBy = new Map(
+    sides.flatMap((own, nth) => own.map(({ surface }) => [surface, personName(preparers[nth]!.id)] as const)),
+  );
   const copies = new Map(job.document.surfaces.map(({ id, count }) => [id, count]));
   return (
     <section aria-label="Stage in hand" className="flex min-h-0 flex-col overflow-auto px-6 pt-4">
@@ -69,6 +85,18 @@ export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
       <p className="mt-3 flex items-start gap-3 border-l-4 border-warn bg-warn-soft px-3 py-2 text-lg">
         <TriangleAlert size={24} className="mt-0.5 shrink-0 text-warn" aria-hidden /> {caution}
       </p>
+      {sides.length > 1 && (
+        <p className="mt-2 text-lg text-ink-2">
+          Each takes a side, and helps whoever is behind:{' '}
+          {sides
+            .map(
+              (own, nth) =>
+                `${personName(preparers[nth]!.id)} ${hours(own.reduce((sum, { minutes: min }) => sum + min, 0))}`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
       {stopWhen && <p className="mt-2 text-lg">A patch is done when {stopWhen}.</p>}
       <ul className="mt-3 pb-3">
         {[...left, ...steps.filter(({ surface }) => isThrough(surface))].map(({ surface, tool, reason, measured }) => (
@@ -97,6 +125,7 @@ export function StageInHand({ now: { stage, nth, of, open }, onLay }: Props) {
                 ))}
               <p className={isThrough(surface) ? 'text-ink-2' : ''}>
                 <strong>{job.nameOf(surface)}</strong>
+                {takenBy.has(surface) && <span className="ml-2 bg-tint-1 px-2 text-base">{takenBy.get(surface)}</span>}
                 {!tool && <span className="text-base text-ink-2"> · {reason}</span>}
               </p>
             </div>

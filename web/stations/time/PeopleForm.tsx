@@ -62,6 +62,15 @@ export function PeopleForm() {
                 onChange={(levelM2PerMin) => change(at, { levelM2PerMin })}
               />
             </div>
+            <label className="mt-2 flex min-h-9.5 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-over"
+                checked={person.prepares ?? person.does.includes('lay')}
+                onChange={({ target }) => change(at, { prepares: target.checked })}
+              />
+              Washes and corrects too
+            </label>
             <PersonHours
               name={person.id}
               hours={person.hours}
