@@ -1,5 +1,5 @@
 import { USUAL_FULL_CURE_DAYS } from '../care/upkeep/curing';
-import { HOTTEST_C, SHADED_C, TONE_C } from '../layers/life/exposure';
+import { HOTTEST_C, SHADED_C, SUNNY_SHARE, TONE_C, WINTER_SUN_C } from '../layers/life/exposure';
 import { SACRIFICED_SHARE } from '../layers/life/life';
 import { NAMED_CHANCE, REMOVAL_METHOD_IDS, REMOVAL_METHODS } from '../products/removal-methods/methods';
 import { USUAL_ROUND_TO_MONEY, USUAL_VALID_DAYS } from '../choose/offers/offers';
@@ -16,6 +16,10 @@ export const AFTER_DEFAULTS: readonly DefaultGroup[] = [
       ...Object.entries(HOTTEST_C).map(([climate, value]) =>
         figure(`In the sun, ${climate.replace('-', ' ')} climate`, value, '°C'),
       ),
+      ...Object.entries(WINTER_SUN_C).map(([climate, value]) =>
+        figure(`In midwinter sun, climate ${climate}`, value, '°C'),
+      ),
+      figure('Days that are sunny', SUNNY_SHARE),
       figure('In the shade', SHADED_C, '°C'),
       ...Object.entries(TONE_C).map(([tone, value]) => figure(`${tone} paint, against mid`, value, 'K')),
       figure('Panels that stones hit: life ×', HIT_LIFE_FACTOR),

@@ -215,7 +215,7 @@ export const DEFAULT_GROUPS: readonly DefaultGroup[] = [
     defaults: [
       figure('Outdoors instead of a laboratory ×', LABORATORY_FACTOR),
       figure('Real lives scatter, log-sigma', LIFE_SIGMA),
-      figure('A wax that melts serves of its time', MELTED_SHARE),
+      figure('A wax serves of its time, if it melted every day', MELTED_SHARE),
       ...CIRCUMSTANCE_IDS.flatMap((id) => {
         const { name, choices } = CIRCUMSTANCES[id];
         return Object.values<{ name: string; factor: number }>(choices)

@@ -106,6 +106,25 @@ export const HOTTEST_C: Readonly<Record<Climate, number>> = { mild: 58, hot: 74,
 export const SHADED_C = 38;
 export const TONE_C: Readonly<Record<Tone, number>> = { pale: -10, mid: 0, dark: 6 };
 
+/** The same at noon of a sunny day in midwinter, °C. Engineering defaults. */
+export const WINTER_SUN_C: Readonly<Record<Climate, number>> = { mild: 18, hot: 35, 'salted-winter': 8 };
+/** Of all days so many are sunny. Engineering default. */
+export const SUNNY_SHARE = 0.7;
+
+/**
+ * Share of all days on which a panel gets hotter than something melts: its noon swings through the year as a cosine between
+ * a winter's and a summer's sun, and only sunny days count. 0 in the shade.
+ */
+export function hotDaysShare(
+  meltsC: number,
+  { parking = 'covered', climate = 'mild', tone = 'mid' }: Exposure,
+): number {
+  if (parking === 'indoor' || parking === 'covered') return SHADED_C > meltsC ? 1 : 0;
+  const [low, high] = [WINTER_SUN_C[climate] + TONE_C[tone], HOTTEST_C[climate] + TONE_C[tone]];
+  const swing = (2 * meltsC - low - high) / (high - low);
+  return (SUNNY_SHARE * Math.acos(Math.min(1, Math.max(-1, swing)))) / Math.PI;
+}
+
 /** How hot the surface gets on the worst day of the year, °C. */
 export function hottestC({ parking = 'covered', climate = 'mild', tone = 'mid' }: Exposure): number {
   if (parking === 'indoor' || parking === 'covered') return SHADED_C;

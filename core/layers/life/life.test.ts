@@ -5,6 +5,7 @@ import {
   circumstanceFactor,
   CIRCUMSTANCES,
   type Exposure,
+  hotDaysShare,
   hottestC,
   USUAL_EXPOSURE,
 } from './exposure';
@@ -36,13 +37,25 @@ test('what worsens it most stands first, with its months', () => {
   expect(expectedLife(sheet, { preparation: 'thorough' }).factors.at(-1)!.costsMonths).toBeLessThan(0);
 });
 
-test('a wax fails where the panel gets hotter than it melts: a soft one on dark paint in hot sun', () => {
-  const wax = (meltsAtC: number) => ({ family: 'paste-wax' as const, ratedMonths: 6, meltsAtC });
+test('a hot day counts for a wax on the days it is hot: a soft one on dark paint in hot sun', () => {
+  const wax = (meltsAtC: number, ratedMonths = 6) => ({ family: 'paste-wax' as const, ratedMonths, meltsAtC });
   const sun: Exposure = { parking: 'street', climate: 'hot' };
   expect([hottestC({ ...sun, tone: 'dark' }), hottestC({ ...sun, tone: 'pale' }), hottestC({})]).toEqual([80, 64, 38]);
+  // Noon between 41 and 80 °C: above 60.5 on half of the days that are sunny, above 80 on none, above 40 on all of them.
+  const days = (melts: number) => hotDaysShare(melts, { ...sun, tone: 'dark' });
+  expect([days(60.5), days(80), days(40)].map((share) => Math.round(1000 * share) / 1000)).toEqual([0.35, 0, 0.7]);
   const life = (melts: number, tone: Exposure['tone']) => expectedLife(wax(melts), { ...sun, tone }).months;
-  expect(life(70, 'dark')).toBeCloseTo(0.35 * life(90, 'dark'), 9);
-  expect(life(70, 'pale')).toBe(life(90, 'pale'));
+  expect(life(60.5, 'dark')).toBeCloseTo(life(999, 'dark') / 0.82 ** 1.2 / (0.65 + 0.35 / 0.35), 9);
+  // The heat of the climate counts once, and a wax that never melts still has that.
+  expect(life(79, 'dark')).toBe(life(999, 'dark'));
+  expect(life(70, 'pale')).toBe(life(999, 'pale'));
+  expect(expectedLife(wax(50), {}).months).toBe(expectedLife(wax(999), {}).months);
+  // In a hot street, by hand: a blend of three to four months is waxed fifteen to twenty-five times in three years.
+  for (const rated of [3, 4]) {
+    const waxings = 36 / expectedLife(wax(70, rated), sun).months;
+    expect(waxings).toBeGreaterThan(15);
+    expect(waxings).toBeLessThan(25);
+  }
 });
 
 test('a stack lives as long as its longest layer, its second coat and what is sacrificed above it', () => {

@@ -6,6 +6,7 @@ import {
   type CircumstanceId,
   CIRCUMSTANCES,
   type Exposure,
+  hotDaysShare,
   hottestC,
   USUAL_EXPOSURE,
 } from './exposure';
@@ -23,7 +24,7 @@ const DECLINE_EXPONENT = 2.2;
 const MOST_MOVED = { low: 0.45, high: 1.15 } as const;
 const WAX_MOVED = { low: 0.3, high: 1.2 } as const;
 const WAXES: readonly FamilyId[] = ['cleaner-wax', 'paste-wax', 'liquid-wax'];
-/** A wax that melts in the first hot days serves so much of its time. Engineering default. */
+/** Where every day were hotter than it melts, a wax would serve so much of its time. Engineering default. */
 export const MELTED_SHARE = 0.35;
 
 /** What a life is worked out from. */
@@ -57,21 +58,34 @@ export interface LifeEstimate {
 
 /**
  * How long a layer serves, from its rating, its family's sensitivity and how the item lives: each circumstance is
- * a factor, raised to the family's sensitivity; a wax that gets hotter than its melting point fails early.
+ * a factor, raised to the family's sensitivity. On days a wax gets hotter than it melts it wears the faster, on those days
+ * alone; a hot climate counts once, by that or by its own factor, whichever costs more.
  */
 export function expectedLife({ family, ratedMonths, meltsAtC }: Lasting, exposure: Exposure): LifeEstimate {
   const { usualLifeMonths, exposureSensitivity, meltsAtC: familyMeltsAtC } = FAMILIES[family];
   const rated = ratedMonths ?? usualLifeMonths;
   const meltsC = meltsAtC ?? familyMeltsAtC;
   const hotC = hottestC(exposure);
-  const melts = meltsC !== undefined && hotC > meltsC;
+  const hotDays = meltsC === undefined ? 0 : hotDaysShare(meltsC, exposure);
+  const melted = 1 / (1 - hotDays + hotDays / MELTED_SHARE);
+  // A hot climate counts once: by its own factor, or by the days it melts.
+  const heat = exposure.climate === 'hot' ? circumstanceFactor('climate', exposure) ** exposureSensitivity : 1;
   const lived = [
     { of: 'outdoors' as const, name: 'Outdoors instead of a laboratory', factor: LABORATORY_FACTOR },
-    ...CIRCUMSTANCE_IDS.map((id) => ({
-      of: id,
-      name: choiceName(id, exposure),
-      factor: circumstanceFactor(id, exposure) ** exposureSensitivity,
-    })),
+    ...CIRCUMSTANCE_IDS.flatMap((id) => {
+      const factor = circumstanceFactor(id, exposure) ** exposureSensitivity;
+      const counts = !(id === 'climate' && exposure.climate === 'hot' && melted < heat);
+      return counts ? [{ of: id, name: choiceName(id, exposure), factor }] : [];
+    }),
+    ...(melted < heat
+      ? [
+          {
+            of: 'melting' as const,
+            name: `Melts at ${meltsC} °C: hotter on ${Math.round(100 * hotDays)} % of days, up to ${hotC} °C`,
+            factor: melted,
+          },
+        ]
+      : []),
   ];
   const moved = lived.reduce((product, { factor }) => product * factor, 1);
   const { low, high } = WAXES.includes(family) ? WAX_MOVED : MOST_MOVED;
@@ -79,9 +93,6 @@ export function expectedLife({ family, ratedMonths, meltsAtC }: Lasting, exposur
   const single = [
     ...lived,
     { of: 'bounds' as const, name: `All together between ${low} and ${high} of the rating`, factor: bounded / moved },
-    ...(melts
-      ? [{ of: 'melting' as const, name: `Melts at ${meltsC} °C, and the panel reaches ${hotC}`, factor: MELTED_SHARE }]
-      : []),
   ];
   const months = single.reduce((product, { factor }) => product * factor, rated);
   return {
