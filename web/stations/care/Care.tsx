@@ -16,6 +16,7 @@ import type { SubstrateId } from '#core/item/substrates';
 import { WHEN_TOO_LATE, whenTooLate } from '#core/layers/rules';
 import { MINUTES_PER_MONTH } from '#core/measures';
 import { readyBySheet } from '#core/plan/job';
+import { isAircraft } from '#job/plan';
 import { clearTakenUm, donePanels, hiddenMarks, paintForRemoval } from '#job/prepare';
 import { instantAfter, minutesBetween } from '#formats/values';
 import { CoreSample } from '../../core-sample/CoreSample';
@@ -197,6 +198,12 @@ function Panel({ atMin, paints, hidden }: PanelProps) {
       </Part>
       {top && <SeenSince subject={subject} top={top} atMin={atMin} />}
       <TestPatch subject={subject} paint={paints[index]!} />
+      {removal.layers.length > 0 && isAircraft(job.document) && (
+        <p role="note" className="border-b border-l-4 border-l-warn bg-warn-soft px-5 py-3">
+          On an aircraft every liquid and compound that takes it off needs its approval; planned as a job, each step
+          asks for one. The aircraft maker’s papers and a licensed engineer decide.
+        </p>
+      )}
       {removal.layers.length > 0 && <MakeItAJob />}
       {removal.layers.length > 0 && (
         <RemovalPlan
