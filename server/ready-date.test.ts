@@ -145,7 +145,7 @@ test('twelve jobs as they come in: list, calendar, owner’s file, run sheet and
   );
   for (const [nth, { id, offer, draft }] of jobs.entries()) {
     const { document } = draft;
-    const ready = quoted(offers.get(offer)!, { document, shelf, settings: settingsOf(document), week }).readyAt!;
+    const ready = quoted(offers.get(offer)!, { document, shelf, settings: settingsOf(document), week }).readyAt()!;
     const of = (all: readonly { id: string; ready: string | null }[]) => all.find((each) => each.id === id)?.ready;
     expect([document.item, of(listed), of(onCalendar)]).toEqual([document.item, ready, ready]);
     expect(await fetched(id)).toBe(Date.parse(ready));

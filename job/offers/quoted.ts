@@ -21,8 +21,11 @@ export interface Quoted {
   /** Where what is found comes off first: its hours are in the price. */
   readonly stripped: readonly string[];
   readonly price: OfferPrice;
-  /** Ready for collection, begun when the job begins, with nothing done of it yet; null: it never is, or nothing is laid. */
-  readonly readyAt: string | null;
+  /**
+   * When it would be ready for collection, begun when the job begins, with nothing done of it yet; null: it never is, or
+   * nothing is laid. Worked out when it is first asked: a price needs no days.
+   */
+  readonly readyAt: () => string | null;
   /** Of the marks on this item, the share that goes by this offer's correction; absent: none is marked. */
   readonly goneShare?: number | undefined;
   /** Panels it would lay on without the wash, decontamination or wipe that needs. */
@@ -83,13 +86,19 @@ export function quoted(offer: Offer, { document, shelf, settings, week }: QuoteS
   return {
     offer,
     applied,
-    readyAt: isLaid ? readyOf(laid, { ...settings, level: offer.level }, week) : null,
+    readyAt: once(() => (isLaid ? readyOf(laid, { ...settings, level: offer.level }, week) : null)),
     stripped,
     price,
     unready: unreadyPanels({ cases, preparation }),
     ...(goneShare !== undefined && { goneShare }),
     ...(!isLaid && { nothing: whyNothing(wanted, applied, byRules) }),
   };
+}
+
+/** Worked out once, and not before it is asked for. */
+function once<T>(work: () => T): () => T {
+  let known: { readonly value: T } | undefined;
+  return () => (known ??= { value: work() }).value;
 }
 
 /** When a job as it would be is ready for collection: by the same days as any other. */

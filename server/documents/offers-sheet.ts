@@ -106,10 +106,12 @@ function linesOf(quote: Quoted, laid: readonly string[], currency: string, now: 
 }
 
 /** When it would be ready, by the clock where the work is done. */
-const readyInWords = ({ readyAt }: Quoted): string =>
-  readyAt === null
+const readyInWords = (quote: Quoted): string => {
+  const readyAt = quote.readyAt();
+  return readyAt === null
     ? 'No ready date.'
     : `Ready ${DateTime.fromISO(readyAt, { setZone: true }).toFormat('cccc d LLLL, HH:mm')}, if begun as planned.`;
+};
 
 function heightOf(pdf: Sheet, lines: readonly Line[], width: number, scale: number): number {
   return lines.reduce((sum, { look, text }) => {

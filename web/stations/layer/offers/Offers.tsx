@@ -126,6 +126,7 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
   const job = useJob('document', 'nameOf', 'shelf');
   const agreed = job.document.agreed?.offer === quote.offer.id;
   const { offer, applied, price } = quote;
+  const readyAt = quote.readyAt();
   const { currency } = job.document;
   const { nameOf } = job;
   const adapted = applied.filter((each) => each.adapted !== undefined);
@@ -145,9 +146,9 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
       <p className="text-[13.5px] text-ink-2">
         {price.hours.toFixed(1)} h of work; {offer.taxPct > 0 ? `${offer.taxPct} % tax included` : 'without tax'}
       </p>
-      {quote.readyAt !== null && (
+      {readyAt !== null && (
         <p className="mt-2">
-          Ready <strong className="figure">{moment(quote.readyAt)}</strong>, if begun as planned.
+          Ready <strong className="figure">{moment(readyAt)}</strong>, if begun as planned.
         </p>
       )}
       <p className="mt-2">
