@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { yardThatMorning } from '../demo/that-morning';
 import type { AuditPage, MadeGuestLink, Me, Pairing, Person, PersonName, Tablet } from '#formats/people';
 import { personDraftSchema, RIGHTS_OF, ROLES } from '#formats/people';
-import { type Route, ROUTES } from '#formats/api';
+import { type Problem, type Route, ROUTES } from '#formats/api';
 import type { LogEntry } from '#formats/log';
 import { MS_PER_DAY, MS_PER_MIN } from '#core/measures';
 import { isSecret } from './accounts/secrets';
@@ -55,6 +55,24 @@ async function shop() {
   );
   return { desk, tablet, owner, pairing };
 }
+
+test('of a stranger nothing is read but a name, a password or a code; of anyone no more than a form, where no file is sent', async () => {
+  const { desk } = await shop();
+  const send = (method: string, address: string, body: string, cookie = '') =>
+    fetch(server.base + address, { method, body, headers: { 'content-type': 'application/json', cookie } });
+  const stranger = async (address: string, body: string) => (await send('PUT', address, body)).status;
+  // Neither read nor parsed: it is no JSON, and far too large.
+  expect(await stranger('/api/jobs/teal-hatchback', '{'.repeat(40_000))).toBe(401);
+  expect(await stranger('/api/jobs/teal-hatchback', '['.repeat(8_000_000))).toBe(401);
+  expect((await send('POST', '/api/sign-in', JSON.stringify({ name: 'x'.repeat(20_000) }))).status).toBe(413);
+  const form = JSON.stringify({ name: 'x'.repeat(300_000) });
+  expect((await send('PUT', '/api/people/ash', form, desk.cookie())).status).toBe(413);
+  const nested = await send('PUT', '/api/jobs/teal-hatchback', '['.repeat(40_000) + ']'.repeat(40_000), desk.cookie());
+  expect([nested.status, ((await nested.json()) as Problem).faults?.[0]?.message]).toEqual([
+    400,
+    'more than 64 levels one inside another',
+  ]);
+});
 
 test('while nobody has an account everybody at this machine may do everything; with the first one nobody may unseen', async () => {
   const passer = browser(server.base);

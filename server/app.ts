@@ -31,7 +31,6 @@ import { stockHandlers } from './routes/stock';
 import { workshopHandlers } from './routes/workshop';
 import type { Services } from './services';
 
-const LARGEST_BODY = '8mb';
 const NONCE_PLACE = '__CSP_NONCE__';
 
 interface Parts {
@@ -69,8 +68,6 @@ export function createApp({
   app.use(contentPolicy());
   // Streams say no-transform and are left alone.
   app.use(compression());
-  // What inflates past the limit is only known once it is inflated: nothing of ours sends it compressed.
-  app.use(express.json({ limit: LARGEST_BODY, inflate: false }));
   const handlers: Handlers<Routes> = {
     ...jobHandlers(services),
     ...filmHandlers(services),

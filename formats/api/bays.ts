@@ -10,7 +10,7 @@ import {
   probeSpotSchema,
 } from '#formats/job';
 import { object } from '#formats/values';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 const within = (least: number, most: number, what: string) =>
   z.coerce
@@ -69,6 +69,7 @@ export const BAY_ROUTES = {
     audit: 'entered readings of the air',
     summary: 'Enter readings taken by hand or by a logger; a moment already known keeps its reading',
     body: newReadingsSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 200, schema: z.object({ added: z.int() }) },
     changes: ['air:{id}'],
   }),

@@ -50,5 +50,6 @@ export {
   type QuerySent,
   type Route,
   type SubjectOf,
+  bodyBytesOf,
 } from './route';
 export { type Change, type Subject, SUBJECTS } from './subjects';

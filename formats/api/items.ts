@@ -11,7 +11,7 @@ import {
   ownerDataSchema,
 } from '#formats/job';
 import { pageSchema, placeSchema, searchSchema } from './pages';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** Faults of sense in the surfaces of a template, as in those of a job. */
 function templateSense(body: unknown) {
@@ -99,6 +99,7 @@ export const ITEM_ROUTES = {
     audit: 'kept the pattern',
     summary: 'Keep an item as a template',
     body: keptTemplateDraftSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: templateSense,
     answer: { status: 200, schema: keptTemplateSchema },
     changes: ['template'],

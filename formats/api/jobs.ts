@@ -19,7 +19,7 @@ import {
 import { type Fault, nonEmpty, object, oneOf } from '#formats/values';
 import { methodsSchema } from '#formats/stock';
 import { pageSchema, searchSchema } from './pages';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** A plan in the edition that was asked for. */
 const anyPlanSchema = z.union([planSchema, firstPlanSchema]);
@@ -68,6 +68,7 @@ export const JOB_ROUTES = {
     summary:
       'Replace a job, unless it has changed since; version 0 makes a new one, once however often the same one is sent',
     body: jobDraftSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: draftSense,
     versioned: true,
     answer: { status: 200, schema: jobRecordSchema },
@@ -116,6 +117,7 @@ export const JOB_ROUTES = {
     summary: 'Plan a job file without saving it; ?as=1 for the first edition of the format',
     query: editionSchema,
     body: jobSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: jobSenseFaults,
     answer: { status: 200, schema: anyPlanSchema },
   }),
@@ -141,6 +143,7 @@ export const JOB_ROUTES = {
     needs: 'run',
     summary: 'Log one thing done; answered when it is on the disk, logged once however often it is sent',
     body: newEntrySchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 201, schema: logEntrySchema },
     problems: ['conflict'],
   }),

@@ -7,7 +7,7 @@ import {
   passportReadSchema,
   shopSchema,
 } from '#formats/passport';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** Hand-overs, and the passport an item leaves with. */
 export const PASSPORT_ROUTES = {
@@ -64,6 +64,7 @@ export const PASSPORT_ROUTES = {
     audit: 'handed over the job',
     summary: 'Hand the item over: the passport is kept as it is signed, once however often the same one is sent',
     body: newHandoverSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 201, schema: handoverSchema },
     problems: ['conflict'],
     changes: ['handovers:{id}'],
@@ -74,6 +75,7 @@ export const PASSPORT_ROUTES = {
     needs: 'look',
     summary: 'Read a passport: whether its signature holds, and what it says',
     body: passportFileSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 200, schema: passportReadSchema },
   }),
   takePassport: route({
@@ -83,6 +85,7 @@ export const PASSPORT_ROUTES = {
     audit: 'took a passport in',
     summary: 'Import a passport: the item begins here, with it as its past',
     body: passportFileSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 201, schema: jobRecordSchema },
     problems: ['conflict'],
     changes: ['job'],

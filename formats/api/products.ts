@@ -8,7 +8,7 @@ import {
   shelfSenseFaults,
   shopFiguresSchema,
 } from '#formats/shelf';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** The shelf of product sheets. */
 export const PRODUCT_ROUTES = {
@@ -87,6 +87,7 @@ export const PRODUCT_ROUTES = {
     audit: 'took a shelf of sheets in',
     summary: 'Import a whole shelf, or nothing of it',
     body: shelfFileSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: shelfSenseFaults,
     answer: { status: 200, schema: z.object({ added: z.int(), changed: z.int(), same: z.int() }) },
     problems: ['conflict'],

@@ -26,6 +26,8 @@ export interface Route {
   readonly guests?: true;
   readonly query?: z.ZodType;
   readonly body?: z.ZodType;
+  /** Largest JSON body it takes, bytes; absent: as much as a form sends (`bodyBytesOf`). */
+  readonly bodyBytes?: number;
   /** Faults of a body that no schema can find. */
   readonly sense?: (body: unknown) => readonly Fault[];
   /** A file sent as it is, instead of JSON, of at most so many bytes. */
@@ -44,6 +46,16 @@ export interface Route {
   /** How the audit list says it, as a verb with its object; absent where a log of its own records it, or nothing changes. */
   readonly audit?: string;
 }
+
+/** A whole job, calendar, passport or file. */
+export const WHOLE_FILE_BYTES = 8 * 1024 ** 2;
+/** What a form sends; and what somebody may send who is not signed in: a name, a password, a code. */
+const FORM_BYTES = 256 * 1024;
+const STRANGER_BYTES = 16 * 1024;
+
+/** How much a route reads of a body, bytes. */
+export const bodyBytesOf = ({ bodyBytes, needs }: Pick<Route, 'bodyBytes' | 'needs'>): number =>
+  bodyBytes ?? (needs === 'nothing' ? STRANGER_BYTES : FORM_BYTES);
 
 /** Keeps the literal types of a route for the two sides that are typed by them. */
 export const route = <const R extends Route>(definition: R): R => definition;

@@ -15,7 +15,7 @@ import {
   usageLessonSchema,
 } from '#formats/stock';
 import { flag, instant, nonEmpty, object, oneOf } from '#formats/values';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** Which things in stock are asked for; what is left out is left open. */
 const stockQuerySchema = object({
@@ -60,6 +60,7 @@ export const STOCK_ROUTES = {
     needs: 'work',
     summary: 'Take a delivery in, all of it or nothing',
     body: takenInSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: idsTwice,
     answer: { status: 200, schema: z.object({ added: z.int() }) },
     problems: ['conflict', 'not-found'],

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { offerRecordSchema, offerSchema } from '#formats/choice';
 import { calendarViewSchema, shopCalendarFaults, shopCalendarSchema } from '#formats/schedule';
 import { kitEntrySchema, kitRecordSchema, kitSenseFaults } from '#formats/shelf';
-import { route } from './route';
+import { route, WHOLE_FILE_BYTES } from './route';
 
 /** What the workshop has beside its products: preparation shelf, offers and calendar. */
 export const WORKSHOP_ROUTES = {
@@ -86,6 +86,7 @@ export const WORKSHOP_ROUTES = {
     audit: 'changed the calendar',
     summary: 'Change who is there, what is lost, or what is agreed, unless it has changed since',
     body: shopCalendarSchema,
+    bodyBytes: WHOLE_FILE_BYTES,
     sense: shopCalendarFaults,
     versioned: true,
     answer: { status: 200, schema: calendarViewSchema },

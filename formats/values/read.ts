@@ -15,30 +15,47 @@ export function read<S extends z.ZodType>(
   return parsed.data;
 }
 
-/** Entries of one list, and values in all, that are read at all. */
+/** Entries of one list, values in all, and levels one inside another, that are read at all. */
 const LONGEST_LIST = 20_000;
 const MOST_VALUES = 1_000_000;
+const DEEPEST = 64;
 
-/** Why an input is too much to be read; undefined where it is not. Looks no further than it has to. */
+/** Where a value stands: its key, and what it stands in. A path is made of it only for a fault. */
+interface Place {
+  readonly value: unknown;
+  readonly depth: number;
+  readonly key?: PropertyKey;
+  readonly within?: Place;
+}
+
+const pathOf = (place: Place): string => {
+  const keys: PropertyKey[] = [];
+  for (let at: Place | undefined = place; at?.key !== undefined; at = at.within) keys.push(at.key);
+  return pathText(keys.reverse());
+};
+
+/**
+ * Why an input is too much to be read; undefined where it is not. In time that grows with its values, and no further than
+ * it has to.
+ */
 function beyondReading(value: unknown): Fault | undefined {
   let values = 0;
-  const waiting: { value: unknown; path: readonly PropertyKey[] }[] = [{ value, path: [] }];
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
-    const { value: inside, path } = next;
+  const waiting: Place[] = [{ value, depth: 0 }];
+  for (let place = waiting.pop(); place; place = waiting.pop()) {
+    const { value: inside, depth } = place;
     if (typeof inside !== 'object' || inside === null) continue;
+    if (depth > DEEPEST) return { path: pathOf(place), message: `more than ${DEEPEST} levels one inside another` };
     const isList = Array.isArray(inside);
-    const entries = isList ? inside.length : Object.keys(inside).length;
-    if (entries > LONGEST_LIST) {
-      const message = `${entries} entries, at most ${LONGEST_LIST} are read; part it into several`;
-      return { path: pathText(path), message };
+    const keys = isList ? inside.length : Object.keys(inside).length;
+    if (keys > LONGEST_LIST) {
+      const message = `${keys} entries, at most ${LONGEST_LIST} are read; part it into several`;
+      return { path: pathOf(place), message };
     }
-    values += entries;
+    values += keys;
     if (values > MOST_VALUES) return { path: '', message: `more than ${MOST_VALUES} values; part it into several` };
-    for (const [key, entry] of Object.entries(inside)) {
-      if (typeof entry === 'object' && entry !== null) {
-        waiting.push({ value: entry, path: [...path, isList ? Number(key) : key] });
-      }
-    }
+    for (const [key, entry] of Object.entries(inside))
+      if (typeof entry === 'object' && entry !== null)
+        waiting.push({ value: entry, depth: depth + 1, key: isList ? Number(key) : key, within: place });
   }
   return undefined;
 }

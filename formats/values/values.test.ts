@@ -129,3 +129,14 @@ test('the clocks of the workshop are followed only where an instant was told by 
   const shift = clockShift('2027-03-26T16:00:00+13:45');
   expect([0, 5000, 500_000].map(shift)).toEqual([0, 0, 0]);
 });
+
+test('what is nested beyond sense is refused with its place, however deep it goes; what is not, is read', () => {
+  const nested = (levels: number): unknown => {
+    let value: unknown = 1;
+    for (let level = 0; level < levels; level += 1) value = [value];
+    return { list: value };
+  };
+  const faults = faultsOfReading(() => read(nested(40_000), z.unknown()));
+  expect(faults).toEqual([{ path: `list${'[0]'.repeat(64)}`, message: 'more than 64 levels one inside another' }]);
+  expect(read(nested(60), z.unknown())).toEqual(nested(60));
+});

@@ -1,6 +1,14 @@
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
-import type { BodyRead, ParamsOf, QueryRead, Route, RouteName, Routes } from '#formats/api';
+import {
+  type BodyRead,
+  bodyBytesOf,
+  type ParamsOf,
+  type QueryRead,
+  type Route,
+  type RouteName,
+  type Routes,
+} from '#formats/api';
 import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
 import type { Actor } from '../accounts/actor';
 import type { NewAuditEntry } from '../repositories/audit';
@@ -44,7 +52,12 @@ export type Recorder = <T>(work: () => T, entry: (answer: Awaited<T>) => Omit<Ne
  */
 export function mount(app: Express, route: Route, handler: (call: Call<never>) => unknown, recorded: Recorder): void {
   const { method, path, fileBytes, audit, answer } = route;
-  const receivers = fileBytes ? [express.raw({ type: () => true, limit: fileBytes, inflate: false })] : [];
+  // Who asks is known before a byte of it is read. What inflates past the limit is only known once it is inflated:
+  // nothing of ours sends it compressed.
+  const receiver = fileBytes
+    ? express.raw({ type: () => true, limit: fileBytes, inflate: false })
+    : route.body && express.json({ limit: bodyBytesOf(route), inflate: false });
+  const receivers = receiver ? [receiver] : [];
   const admit: RequestHandler = (request, response, next) => {
     requireRight(actorOf(response), route, request.params);
     next();
