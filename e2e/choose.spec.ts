@@ -94,6 +94,7 @@ test('what is laid needs a wash: left out it stops the job, and is done after al
 }) => {
   const leaveOut = async () => {
     await page.getByRole('link', { name: /^Prepare/ }).click();
+    await expect(page).toHaveURL(/\/prepare/);
     await page.getByRole('option', { name: /^Tank, side, left/ }).click();
     const wash = page.getByRole('listitem').filter({ has: page.getByText('Two-bucket wash', { exact: true }) });
     await wash.getByRole('checkbox', { name: 'Leave it out here' }).check();

@@ -73,5 +73,5 @@ test('who works on it is said by name, and a school changes what is promised bes
   });
   await expect(page.getByText('the makers’ minimum')).toBeHidden();
   await page.getByLabel('Hand-over').selectOption('two-days');
-  await expect(page.getByText(/the makers’ minimum: /)).toBeVisible();
+  await expect(page.getByText('The makers’ minimum for hand-over')).toBeVisible();
 });

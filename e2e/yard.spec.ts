@@ -297,11 +297,11 @@ test('each template begins from its own usual size, and becomes the surfaces of 
 
 test('a cold night and a late owner are said today', async ({ page }) => {
   await page.goto('/jobs/taped-tourer/time');
-  await expect(page.getByText('too late for the owner')).toBeVisible();
+  await expect(page.getByText(/^✕ .* too late$/)).toBeVisible();
   await page.getByText('How Bay 2, by the door runs through a day').click();
   await page.getByLabel('Falls at night to').fill('18');
   await page.getByLabel('Falls at night to').press('Enter');
-  await expect(page.getByText('before the owner comes')).toBeVisible();
+  await expect(page.getByText(/^✓ .* before it is needed$/)).toBeVisible();
   await expect(page.getByText(/Simulated instrument in Bay 2/)).toBeVisible();
   const before = await page.getByLabel('Air', { exact: true }).inputValue();
   await page.getByRole('button', { name: 'Take it over' }).click();

@@ -148,7 +148,7 @@ function OfferColumn({ quote, planned, onAgree, onPlan, onEdit }: ColumnProps) {
       </p>
       {readyAt !== null && (
         <p className="mt-2">
-          Ready <strong className="figure">{moment(readyAt)}</strong>, if begun as planned.
+          Ready <strong>{moment(readyAt)}</strong>, if begun as planned.
         </p>
       )}
       <p className="mt-2">
