@@ -16,7 +16,7 @@ export {
   waterSeen,
 } from './care';
 export { agedFound, foundOn, type Wearing } from './found';
-export { type CareRules, type DatedBy, type DatedCare, firstWashOf, hardOf, latestDated } from './curing';
+export { type DatedBy, type DatedCare, firstWashOf, hardOf, latestDated } from './curing';
 export { firstRenewMin, firstWashMin, phaseOf, PHASES } from './phase';
 export { neverOn } from './never';
 export { GRACE_DAYS, inspectionsDueMs, type LookState, warrantyStands } from './warranty';
