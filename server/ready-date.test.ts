@@ -3,9 +3,9 @@ import ICAL from 'ical.js';
 import { DateTime, Settings } from 'luxon';
 import type { JobRecord, JobSummary } from '#formats/job';
 import type { CalendarView } from '#formats/schedule';
-import { minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween } from '#formats/values';
 import { calendarFaults, redraw } from '#core/schedule/calendar';
-import { asKept, readyIn, shopCase } from '#job/calendar';
+import { asKept, bayOf, readyIn, shopCase } from '#job/calendar';
 import { quoted } from '#job/offers';
 import { weekOf } from '#job/promise';
 import { plausibleJob } from '../demo/plausible/figures';
@@ -117,9 +117,19 @@ test('a plan saved in the calendar reaches its jobs: start, bay and collection; 
   const stood = await versions();
   await server.call('PUT', '/api/calendar', again.calendar, again.version);
   expect(await versions()).toEqual(stood);
+  // Its bay without power reaches it: nobody works at it then, and it cools.
+  const powerless = await calendar();
+  const [lostFrom, lostTo] = [document.startAt, instantAfter(document.startAt, 24 * 60)];
+  const lost = [{ id: 'no-power', what: bayOf(other.id), from: lostFrom, to: lostTo, why: 'power' as const }];
+  await server.call('PUT', '/api/calendar', { ...powerless.calendar, lost }, powerless.version);
+  expect((await record(job.id)).document.days?.lost).toEqual([
+    { from: lostFrom, to: lostTo, why: 'power', calendar: 'no-power' },
+  ]);
+  await server.call('PUT', '/api/calendar', powerless.calendar, powerless.version + 1);
+  expect((await record(job.id)).document.days?.lost).toBeUndefined();
   // The promise taken back is gone from the job as well.
   const bare = { ...again.calendar, promised: again.calendar.promised.filter((each) => each.job !== job.id) };
-  await server.call('PUT', '/api/calendar', bare, again.version + 1);
+  await server.call('PUT', '/api/calendar', bare, (await calendar()).version);
   expect((await record(job.id)).document.days?.promised).toBeUndefined();
 });
 

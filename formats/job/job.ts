@@ -450,8 +450,11 @@ export const jobSchema = object({
   }).optional(),
   /** Its days: half days lost, and what was agreed when. */
   days: object({
-    /** When nobody can work at it, though they are there, and why. */
-    lost: list(object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS) }), JOB_LIMITS.hours).optional(),
+    /** When nobody can work at it, though they are there, and why; `calendar`: its bay is lost, by that entry there. */
+    lost: list(
+      object({ from: instant(), to: instant(), why: oneOf(LOST_WHYS), calendar: nonEmpty().optional() }),
+      JOB_LIMITS.hours,
+    ).optional(),
     /** Explaining it to its owner when it is fetched, minutes. */
     handoverMin: nonNegative().max(MINUTES_PER_DAY, { error: 'expected at most a day' }).optional(),
     /** When it is to be collected as the workshop's calendar was saved: it is not ready for its owner before. */

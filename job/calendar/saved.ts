@@ -1,15 +1,17 @@
-import type { JobDraft } from '#formats/job';
+import isEqual from 'fast-deep-equal';
+import type { Job, JobDraft } from '#formats/job';
 import type { CalendarJob } from '#formats/schedule';
 import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
 import { moveToBay, startAt } from '#job/edit';
-import { handingOverMin, lastTask, type ShopSources, stands, taskOf } from './shop-case';
+import { bayOf, handingOverMin, lastTask, type ShopSources, stands, taskOf } from './shop-case';
 
 /** A start that is off by less is the same, minutes. */
 const SAME_START_MIN = 1;
 
 /**
  * A job as it stands once the workshop's calendar is saved: it begins with its first step there, in the bay it was told,
- * unless somebody is at it already; it is collected when its last step stands, and wanted when its owner was promised.
+ * unless somebody is at it already; it is collected when its last step stands, and wanted when its owner was promised. When
+ * its bay is lost, nobody works at it, and without power it cools there as well.
  * @returns the very same draft where nothing of it is otherwise
  */
 export function withSaved(
@@ -34,11 +36,28 @@ export function withSaved(
   const collection = last && onTheClock(instantAfter(last.to, -handingOverMin(job)));
   const promised = told?.expires === undefined ? told?.by : undefined;
   const { days } = next.document;
-  if (isSame(days?.collection, collection) && isSame(days?.promised, promised)) return next;
-  const { collection: _, promised: __, ...others } = days ?? {};
-  const after = { ...others, ...(collection && { collection }), ...(promised && { promised }) };
+  const lost = lostWith(days?.lost ?? [], calendar, next.bayId);
+  if (isSame(days?.collection, collection) && isSame(days?.promised, promised) && isEqual(lost, days?.lost ?? []))
+    return next;
+  const { collection: _, promised: __, lost: ___, ...others } = days ?? {};
+  const after = {
+    ...others,
+    ...(lost.length > 0 && { lost }),
+    ...(collection && { collection }),
+    ...(promised && { promised }),
+  };
   return { ...next, document: { ...next.document, days: after } };
 }
+
+type Lost = NonNullable<NonNullable<Job['days']>['lost']>;
+
+/** What is lost of a job's hours, with the hours its bay is lost as the calendar has them now. */
+const lostWith = (own: Lost, { lost }: Pick<ShopSources['calendar'], 'lost'>, bay: string | null): Lost => [
+  ...own.filter(({ calendar }) => calendar === undefined),
+  ...lost.flatMap(({ id, what, from, to, why }) =>
+    bay !== null && what === bayOf(bay) ? [{ from, to, why, calendar: id }] : [],
+  ),
+];
 
 /** Owners are told no odd minutes: the next five of them. */
 const TOLD_BY_MIN = 5;

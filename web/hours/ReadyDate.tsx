@@ -18,7 +18,7 @@ export function ReadyDate() {
         <Working
           name="Ready for collection"
           rows={rowsOf(job)}
-          rule="The latest of cured, packed up and checked; then the next five minutes at which somebody is there to hand it over, not before the collection saved in the calendar. Work is done in opening hours, or in a person’s own hours."
+          rule="The latest of cured, packed up and checked; then the next five minutes at which somebody is there to hand it over, not before the collection saved in the calendar, which waits for deliveries, bays and people. How sure it is stands under Run sheet. Work is done in opening hours, or in a person’s own hours."
         >
           <strong className="figure text-xl">{moment(job.at(readyMin))}</strong>
         </Working>

@@ -2,11 +2,13 @@ import { nanoid } from '@reduxjs/toolkit';
 import { DateTime } from 'luxon';
 import { useState } from 'react';
 import { LOST_WHYS, type LostWhy } from '#formats/job';
+import { instantAfter, minuteOfDay } from '#formats/values';
 import { bayOf, personOf, toolOf } from '#job/calendar';
 import { Button } from '../../ui/Button';
-import { day as dayWords } from '../../ui/moments';
+import { day as dayWords, moment } from '../../ui/moments';
 import { SelectField } from '../../ui/SelectField';
 import { LOST_WORDS } from '../../hours/day-words';
+import { OtherStretch } from '../../hours/OtherStretch';
 import type { ShopCalendarView } from './useShopCalendar';
 
 /** So many days ahead somebody says that one is lost. */
@@ -69,6 +71,16 @@ export function Lost({
         <Button onClick={add} disabled={what === ''}>
           It is lost
         </Button>
+        {what !== '' && (
+          <OtherStretch
+            startAt={shop.view.now}
+            fromMin={0}
+            at={(min) => instantAfter(shop.view.now, min)}
+            onBlock={(from, to) =>
+              shop.change({ ...shop.calendar, lost: [...shop.calendar.lost, { id: nanoid(), what, from, to, why }] })
+            }
+          />
+        )}
       </div>
       {shop.calendar.lost.length > 0 && (
         <ul className="mt-2 text-[14px]">
@@ -93,8 +105,9 @@ export function Lost({
   );
 }
 
-/** From its first day to its last. */
+/** From its first day to its last; by the clock where it is no whole day. */
 function daysLost({ from, to }: ShopCalendarView['calendar']['lost'][number]): string {
+  if (minuteOfDay(from) !== 0 || minuteOfDay(to) !== 0) return `${moment(from)} to ${moment(to)}`;
   const last = DateTime.fromISO(to).minus({ minutes: 1 }).toISO()!;
   return dayWords(from) === dayWords(last) ? dayWords(from) : `${dayWords(from)} to ${dayWords(last)}`;
 }

@@ -9,14 +9,14 @@ import { addressOf } from '../../app/address-of';
 import { Part } from '../../job/Station';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../ui/Button';
-import { DateTimeField } from '../../ui/DateField';
 import { FactTable } from '../../ui/FactTable';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { hours } from '../../ui/hours';
-import { fromInput, moment, nowInstant, span, toInput } from '../../ui/moments';
+import { moment, nowInstant, span } from '../../ui/moments';
 import { blockName, changesInWords, LOST_WORDS } from '../../hours/day-words';
 import { ReadyDate } from '../../hours/ReadyDate';
+import { OtherStretch } from '../../hours/OtherStretch';
 import { DayStrips } from './DayStrips';
 import { TimeSwitch } from './TimeSwitch';
 import { UntilHours } from './UntilHours';
@@ -192,12 +192,16 @@ function Lost({ fromMin }: { readonly fromMin: number }) {
               <span>
                 {moment(stretch.from)} to {moment(stretch.to)}: {LOST_WORDS[stretch.why].toLowerCase()}
               </span>
-              <Button
-                look="quiet"
-                onClick={() => job.edit(changeDays({ lost: lost.filter((_, other) => other !== index) }))}
-              >
-                Unblock
-              </Button>
+              {stretch.calendar === undefined ? (
+                <Button
+                  look="quiet"
+                  onClick={() => job.edit(changeDays({ lost: lost.filter((_, other) => other !== index) }))}
+                >
+                  Unblock
+                </Button>
+              ) : (
+                <span className="text-[13px] text-ink-2">its bay, in the calendar</span>
+              )}
             </li>
           ))}
         </ul>
@@ -229,45 +233,6 @@ function Lost({ fromMin }: { readonly fromMin: number }) {
         {why === 'power' && ' Without power the bay cools, and what is laid cures more slowly.'}
       </p>
     </Part>
-  );
-}
-
-interface StretchProps {
-  readonly startAt: string;
-  readonly fromMin: number;
-  readonly at: (min: number) => string;
-  readonly onBlock: (from: string, to: string) => void;
-}
-
-/** A loss of any length. */
-function OtherStretch({ startAt, fromMin, at, onBlock }: StretchProps) {
-  const [from, setFrom] = useState(() => toInput(at(Math.ceil(fromMin / 15) * 15)));
-  const [to, setTo] = useState('');
-  const [begins, ends] = [fromInput(from, startAt), to === '' ? undefined : fromInput(to, startAt)];
-  const isWrong = begins !== undefined && ends !== undefined && Date.parse(ends) <= Date.parse(begins);
-  return (
-    <details className="mt-3">
-      <summary className="cursor-pointer">Another stretch</summary>
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        <DateTimeField label="Lost from" required value={from} onChange={setFrom} />
-        <DateTimeField label="Lost until" required value={to} onChange={setTo} />
-      </div>
-      {isWrong && (
-        <p role="alert" className="mt-1 text-stop">
-          It ends before it begins. Choose a later end.
-        </p>
-      )}
-      <Button
-        className="mt-2"
-        disabled={begins === undefined || ends === undefined || isWrong}
-        onClick={() => {
-          onBlock(begins!, ends!);
-          setTo('');
-        }}
-      >
-        Block this stretch
-      </Button>
-    </details>
   );
 }
 
