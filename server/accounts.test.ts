@@ -56,6 +56,40 @@ async function shop() {
   return { desk, tablet, owner, pairing };
 }
 
+test('a session that was idle for too long is over, however often it asks again', async () => {
+  const { desk } = await shop();
+  expect((await desk.call('GET', '/api/jobs/teal-hatchback')).status).toBe(200);
+  atMs += 12 * 60 * MS_PER_MIN + 1000;
+  for (let again = 0; again < 3; again += 1)
+    expect((await desk.call('GET', '/api/jobs/teal-hatchback')).status).toBe(401);
+});
+
+test('with the clock put back meanwhile the record shows every entry once, however many pages it has', async () => {
+  const { desk } = await shop();
+  const said: string[] = [];
+  const work = async (nth: number) => {
+    atMs += MS_PER_MIN;
+    said.push(new Date(atMs).toISOString());
+    expect((await desk.call('POST', '/api/jobs/teal-hatchback/log', air(`air-${nth}`))).status).toBe(201);
+    expect(
+      (await desk.call('PUT', '/api/people/rowan', { name: `rowan ${nth}`, role: 'helper', pin: '2958' })).status,
+    ).toBe(200);
+  };
+  for (let nth = 0; nth < 30; nth += 1) await work(nth);
+  atMs -= 3 * 60 * MS_PER_MIN;
+  for (let nth = 30; nth < 65; nth += 1) await work(nth);
+  const seen: string[] = [];
+  for (let from: string | null | undefined; from !== null;) {
+    const address = `/api/audit${from === undefined ? '' : `?from=${from}`}`;
+    const { entries, next } = (await desk.call<AuditPage>('GET', address)).body;
+    seen.push(...entries.map(({ at }) => at));
+    from = next;
+  }
+  // Of each moment its tap and its change, both once.
+  const times = (moment: string) => seen.filter((at) => Date.parse(at) === Date.parse(moment)).length;
+  expect(said.map(times)).toEqual(said.map(() => 2));
+});
+
 test('of a stranger nothing is read but a name, a password or a code; of anyone no more than a form, where no file is sent', async () => {
   const { desk } = await shop();
   const send = (method: string, address: string, body: string, cookie = '') =>

@@ -7,6 +7,13 @@ import { auditWords } from './audit-words';
 
 const PAGE = 50;
 
+/** An entry as it is told, and its place in its log. */
+interface Told {
+  readonly log: keyof AuditPlace;
+  readonly seq: number;
+  readonly entry: AuditEntry;
+}
+
 /** Who did what: changes, what was tapped at the bay, what was moved in stock. */
 export function audit(db: Db, now: () => Date) {
   const audit = auditRepository(db);
@@ -24,13 +31,14 @@ export function audit(db: Db, now: () => Date) {
       const { changes, run, stock } = audit.before(place, PAGE, person);
       const names = new Map(people.all().map(({ id, name }) => [id, name]));
       const words = auditWords(db);
-      const all = [
-        ...changes.map((row) => ({ log: 'change' as const, seq: row.seq, entry: words.ofChange(row) })),
-        ...run.map((row) => ({ log: 'run' as const, seq: row.seq, entry: words.ofRun(row) })),
-        ...stock.map((row) => ({ log: 'stock' as const, seq: row.seq, entry: words.ofStock(row) })),
-      ]
-        .sort((a, b) => Date.parse(b.entry.at) - Date.parse(a.entry.at))
-        .slice(0, PAGE);
+      const all = latestFirst(
+        [
+          changes.map((row): Told => ({ log: 'change', seq: row.seq, entry: words.ofChange(row) })),
+          run.map((row): Told => ({ log: 'run', seq: row.seq, entry: words.ofRun(row) })),
+          stock.map((row): Told => ({ log: 'stock', seq: row.seq, entry: words.ofStock(row) })),
+        ],
+        PAGE,
+      );
       const next = all.reduce((reached, { log, seq }) => ({ ...reached, [log]: Math.min(reached[log], seq) }), place);
       return {
         entries: all.map(({ entry }): AuditEntry => ({
@@ -41,6 +49,27 @@ export function audit(db: Db, now: () => Date) {
       };
     },
   };
+}
+
+/**
+ * The first of some logs together, each in the order it was written, the latest one first. A clock that was put back may
+ * stand an entry beside later ones of another log; it loses none, since no log is read out of its turn.
+ */
+function latestFirst(logs: readonly (readonly Told[])[], most: number): Told[] {
+  const read = logs.map(() => 0);
+  const merged: Told[] = [];
+  while (merged.length < most) {
+    let from = -1;
+    for (const [log, entries] of logs.entries()) {
+      const next = entries[read[log]!];
+      const best = logs[from]?.[read[from]!];
+      if (next && (!best || Date.parse(next.entry.at) > Date.parse(best.entry.at))) from = log;
+    }
+    if (from === -1) break;
+    merged.push(logs[from]![read[from]!]!);
+    read[from]! += 1;
+  }
+  return merged;
 }
 
 /** @throws FaultsError for a place that is none */

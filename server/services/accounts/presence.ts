@@ -75,10 +75,10 @@ export function presence(db: Db, now: () => Date) {
       const lately = (turns ?? []).filter(({ seenMs }) => nowMs() - seenMs < TURN_MS);
       return { turn, turns: [...lately, { id: turn, person, edition, fromMs: nowMs(), seenMs: nowMs() }] };
     },
-    /** The same turns with the one that is on seen now; undefined: it was seen a moment ago. */
+    /** The same turns with the one that is on seen now; undefined: it was seen a moment ago, or is over and stays so. */
     seen({ turns, turn }: SignedIn): Turn[] | undefined {
       const on = turns?.find(({ id }) => id === turn);
-      if (!on || nowMs() - on.seenMs < SEEN_MS) return undefined;
+      if (!on || !isOn(on) || nowMs() - on.seenMs < SEEN_MS) return undefined;
       return turns!.map((each) => (each === on ? { ...each, seenMs: nowMs() } : each));
     },
     seenTablet(id: string): void {
