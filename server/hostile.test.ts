@@ -103,12 +103,17 @@ test('a refusal is smaller than what it refuses', async () => {
 
 test('a body that inflates past its limit is not inflated at all', async () => {
   const bomb = gzipSync(Buffer.alloc(60e6, ' '));
-  const response = await fetch(`${server.base}/api/jobs`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' },
-    body: new Uint8Array(bomb),
-  });
-  expect(response.status).toBe(415);
+  const sent = async (method: string, address: string) =>
+    (
+      await fetch(server.base + address, {
+        method,
+        headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' },
+        body: new Uint8Array(bomb),
+      })
+    ).status;
+  expect(await sent('PUT', '/api/jobs/hostile')).toBe(415);
+  // Where nothing takes a body, none is read.
+  expect(await sent('POST', '/api/jobs')).toBe(404);
 });
 
 test('answers travel compressed, streams as they come', async () => {
