@@ -23,7 +23,7 @@ test('a day without power: what moves is said, agreed to by all windows, and mov
   // The bay has no power on Thursday: what is done there moves, each with its reason.
   const lost = page.getByRole('region', { name: 'A day lost' });
   await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
-  await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+  await lost.getByLabel('Day', { exact: true }).selectOption({ label: 'Thursday 4 March' });
   await lost.getByRole('button', { name: 'It is lost' }).click();
   const moves = page.getByRole('region', { name: 'What moves' });
   await expect(moves).toContainText(
@@ -84,7 +84,7 @@ test('a promise in danger is kept by a second person, and the week is worked out
   const lost = page.getByRole('region', { name: 'A day lost' });
   for (const person of ['Maren', 'Ivo']) {
     await lost.getByLabel('Who or what').selectOption({ label: person });
-    await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+    await lost.getByLabel('Day', { exact: true }).selectOption({ label: 'Thursday 4 March' });
     await lost.getByLabel('Why').selectOption({ label: 'Somebody is missing' });
     await lost.getByRole('button', { name: 'It is lost' }).click();
   }
@@ -137,7 +137,7 @@ test('a new job gets three dates with chance and price, is held as an option and
   const lost = page.getByRole('region', { name: 'A day lost' });
   for (const person of ['Maren', 'Ivo']) {
     await lost.getByLabel('Who or what').selectOption({ label: person });
-    await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+    await lost.getByLabel('Day', { exact: true }).selectOption({ label: 'Thursday 4 March' });
     await lost.getByRole('button', { name: 'It is lost' }).click();
   }
   await expect(satin).toContainText('late: ring the owner');
@@ -183,7 +183,7 @@ test('a machine two bays share is lost and its step moves; what is ordered is wa
   await washer.getByLabel('Correcting').uncheck();
   const lost = page.getByRole('region', { name: 'A day lost' });
   await lost.getByLabel('Who or what').selectOption({ label: 'Hot washer' });
-  await lost.getByLabel('Day').selectOption({ label: 'Thursday 4 March' });
+  await lost.getByLabel('Day', { exact: true }).selectOption({ label: 'Thursday 4 March' });
   await lost.getByRole('button', { name: 'It is lost' }).click();
   const moves = page.getByRole('region', { name: 'What moves' });
   await expect(moves).toContainText(

@@ -161,7 +161,7 @@ async function asOne(pictures) {
 async function loseDay(page, day) {
   const lost = page.getByRole('region', { name: 'A day lost' });
   await lost.getByLabel('Who or what').selectOption({ label: 'Bay 2, by the door' });
-  await lost.getByLabel('Day').selectOption({ label: day });
+  await lost.getByLabel('Day', { exact: true }).selectOption({ label: day });
   await lost.getByRole('button', { name: 'It is lost' }).click();
   await page
     .getByText(/\d+ % sure of the date/)

@@ -12,7 +12,6 @@ import { type AgedLayer, type PaintToSpare, planRemoval, type Removal } from '#c
 import { agedFound, agingOf, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/survey/paint';
 import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
-import { FAMILIES } from '#core/products/families';
 import type { Product } from '#core/products/sheets';
 import {
   coatKey,
@@ -20,7 +19,6 @@ import {
   type CoatMilestones,
   type PlanInput,
   type InputSurface,
-  readyBySheet,
   surfaceAreaM2,
 } from '#core/plan/job';
 import { slowness } from '#core/plan/sections';
