@@ -448,7 +448,7 @@ export const jobSchema = object({
     makersDays: oneOf(schoolIds('makersDays')).optional(),
     film: oneOf(schoolIds('film')).optional(),
   }).optional(),
-  /** Its days: half days lost, and what was agreed when. */
+  /** Its days: time lost, what the calendar has of it, and what was agreed when. */
   days: object({
     /** When nobody can work at it, though they are there, and why; `calendar`: its bay is lost, by that entry there. */
     lost: list(

@@ -1,8 +1,9 @@
 import isEqual from 'fast-deep-equal';
 import type { Job, JobDraft } from '#formats/job';
 import type { CalendarJob } from '#formats/schedule';
-import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween } from '#formats/values';
 import { moveToBay, startAt } from '#job/edit';
+import { onTheClock } from './told';
 import { bayOf, handingOverMin, lastTask, type ShopSources, stands, taskOf } from './shop-case';
 
 /** A start that is off by less is the same, minutes. */
@@ -33,7 +34,7 @@ export function withSaved(
       begins,
       bays.find(({ id }) => id === next.bayId),
     )(next);
-  const collection = last && onTheClock(instantAfter(last.to, -handingOverMin(job)));
+  const collection = last && onTheClock(instantAfter(last.to, -handingOverMin(job)), TOLD_BY_MIN);
   const promised = told?.expires === undefined ? told?.by : undefined;
   const { days } = next.document;
   const lost = lostWith(days?.lost ?? [], calendar, next.bayId);
@@ -61,8 +62,6 @@ const lostWith = (own: Lost, { lost }: Pick<ShopSources['calendar'], 'lost'>, ba
 
 /** Owners are told no odd minutes: the next five of them. */
 const TOLD_BY_MIN = 5;
-const onTheClock = (at: string): string =>
-  instantAfter(at, (TOLD_BY_MIN - (minuteOfDay(at) % TOLD_BY_MIN)) % TOLD_BY_MIN);
 
 const isSame = (a: string | undefined, b: string | undefined): boolean =>
   a === undefined || b === undefined ? a === b : Date.parse(a) === Date.parse(b);

@@ -2,8 +2,12 @@ import { MINUTES_PER_DAY } from '#core/measures';
 import { type Hours, nextFit, within } from '#core/plan/crew';
 import type { PlacedTask } from '#core/schedule/calendar';
 import type { CalendarJob } from '#formats/schedule';
-import { instantAfter, minuteOfDay } from '#formats/values';
+import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
 import { handingOverMin, lastTask, type ShopCase } from './shop-case';
+
+/** The next full so many minutes of the clock on the wall, from a full minute on. */
+export const onTheClock = (at: string, everyMin: number): string =>
+  instantAfter(at, (everyMin - (minuteOfDay(at) % everyMin)) % everyMin);
 
 /** Owners are told full and half hours. */
 const TOLD_MIN = 30;
@@ -25,10 +29,7 @@ export function toldAt(
   const hours = asked.resources
     .filter(({ id }) => uses.includes(id))
     .reduce<Hours>((common, each) => (each.hours ? within(common, each.hours) : common), ALWAYS);
-  const rounded = (min: number) => {
-    const at = instantAfter(startAt, Math.ceil(min));
-    return Math.ceil(min) + ((TOLD_MIN - (minuteOfDay(at) % TOLD_MIN)) % TOLD_MIN);
-  };
+  const rounded = (min: number) => minutesBetween(startAt, onTheClock(instantAfter(startAt, Math.ceil(min)), TOLD_MIN));
   let min = rounded(readyMin);
   while (min < readyMin + LOOKED_FOR_MIN) {
     const fits = nextFit(hours, min, handingOverMin(job));

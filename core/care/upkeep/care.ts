@@ -11,7 +11,7 @@ import {
 import { type AgedLayer, type PaintToSpare, planRemoval, type Removal } from '#core/prepare/removal';
 import { agedFound, agingOf, DECONTAMINATING, type FoundLayer, foundOn, WASHING, wearing, type Wearing } from './found';
 import { clearEstimateUm, judgeReadings } from '#core/survey/paint';
-import { MINUTES_PER_DAY, MINUTES_PER_MONTH } from '#core/measures';
+import { MINUTES_PER_MONTH } from '#core/measures';
 import type { Product } from '#core/products/sheets';
 import {
   coatKey,
@@ -22,7 +22,7 @@ import {
   surfaceAreaM2,
 } from '#core/plan/job';
 import { slowness } from '#core/plan/sections';
-import { type CareRules, type DatedCare, firstWashOf, hardOf, USUAL_FULL_CURE_DAYS } from './curing';
+import { type CareRules, type DatedCare, firstWashOf, hardOf } from './curing';
 import { coatRecords, type RunRecord, withMeasuredAir } from '#core/lay/run';
 
 /** A layer that really lies on a surface, all its coats together. Minutes on the scale of the job. */
@@ -231,11 +231,9 @@ export function conditionAt(layer: Wearing, atMin: number): number {
   return conditionLeft((atMin - layer.endMin) / MINUTES_PER_MONTH, layer.life.months);
 }
 
-/** When a layer is hard and comes off by chemistry no longer; null: never in this air. */
-export function hardFromMin({ milestones, endMin }: Pick<StandingLayer, 'milestones' | 'endMin'>): number | null {
-  const { fullCure } = milestones;
-  return fullCure === undefined ? endMin + USUAL_FULL_CURE_DAYS * MINUTES_PER_DAY : fullCure;
-}
+/** When a layer is really hard and comes off by chemistry no longer, whatever its owner is told; null: never in this air. */
+export const hardFromMin = (layer: Pick<StandingLayer, 'product' | 'milestones' | 'endMin'>): number | null =>
+  hardOf(layer, {}).atMin;
 
 /** Clear coat there is to work with on each surface, µm, told or estimated from readings; undefined: nobody knows. */
 export function clearOnSurfaces(surfaces: readonly InputSurface[]): (number | undefined)[] {

@@ -158,7 +158,7 @@ export const LAYING_SCHOOLS: Choices = {
     exact: {
       name: 'Exactly as on the sheet',
       changes:
-        'As many days after the last coat as the sheet says, whatever the air; an unknown cold spell is not seen.',
+        'As many days after the last coat as the sheet says, whatever the air. In the cold it may still be soft then.',
     },
   },
   film: {

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
 import { TextField } from '../../ui/TextField';
+import { Tick } from '../../ui/Tick';
 import { PersonHours } from './PersonHours';
 
 type Person = NonNullable<Job['crew']['people']>[number];
@@ -62,15 +63,11 @@ export function PeopleForm() {
                 onChange={(levelM2PerMin) => change(at, { levelM2PerMin })}
               />
             </div>
-            <label className="mt-2 flex min-h-9.5 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-4 accent-over"
-                checked={person.prepares ?? person.does.includes('lay')}
-                onChange={({ target }) => change(at, { prepares: target.checked })}
-              />
-              Washes and corrects too
-            </label>
+            <Tick
+              label="Washes and corrects too"
+              on={person.prepares ?? person.does.includes('lay')}
+              onChange={(prepares) => change(at, { prepares })}
+            />
             <PersonHours
               name={person.id}
               hours={person.hours}
