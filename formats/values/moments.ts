@@ -24,6 +24,10 @@ export function minuteOfDay(instant: string): number {
   return moment.hour * 60 + moment.minute + moment.second / 60;
 }
 
+/** The next full so many minutes of the clock on the wall, from a full minute on. */
+export const onTheClock = (at: string, everyMin: number): string =>
+  instantAfter(at, (everyMin - (minuteOfDay(at) % everyMin)) % everyMin);
+
 /** Day of the week of an instant at its own offset, 1 Monday to 7 Sunday. */
 export const weekday = (instant: string): number => DateTime.fromISO(instant, { setZone: true }).weekday;
 

@@ -1,9 +1,8 @@
 import isEqual from 'fast-deep-equal';
 import type { Job, JobDraft } from '#formats/job';
 import type { CalendarJob } from '#formats/schedule';
-import { instantAfter, minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween, onTheClock } from '#formats/values';
 import { moveToBay, startAt } from '#job/edit';
-import { onTheClock } from './told';
 import { bayOf, handingOverMin, lastTask, type ShopSources, stands, taskOf } from './shop-case';
 
 /** A start that is off by less is the same, minutes. */

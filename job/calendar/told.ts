@@ -2,12 +2,8 @@ import { MINUTES_PER_DAY } from '#core/measures';
 import { type Hours, nextFit, within } from '#core/plan/crew';
 import type { PlacedTask } from '#core/schedule/calendar';
 import type { CalendarJob } from '#formats/schedule';
-import { instantAfter, minuteOfDay, minutesBetween } from '#formats/values';
+import { instantAfter, minutesBetween, onTheClock } from '#formats/values';
 import { handingOverMin, lastTask, type ShopCase } from './shop-case';
-
-/** The next full so many minutes of the clock on the wall, from a full minute on. */
-export const onTheClock = (at: string, everyMin: number): string =>
-  instantAfter(at, (everyMin - (minuteOfDay(at) % everyMin)) % everyMin);
 
 /** Owners are told full and half hours. */
 const TOLD_MIN = 30;

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { onTheClock } from '#formats/values';
 import { Button } from '../ui/Button';
 import { DateTimeField } from '../ui/DateField';
 import { fromInput, toInput } from '../ui/moments';
@@ -10,9 +11,12 @@ interface StretchProps {
   readonly onBlock: (from: string, to: string) => void;
 }
 
+/** It begins on a full quarter of an hour unless somebody types another moment. */
+const FULL_QUARTER_MIN = 15;
+
 /** A loss of any length. */
 export function OtherStretch({ startAt, fromMin, at, onBlock }: StretchProps) {
-  const [from, setFrom] = useState(() => toInput(at(Math.ceil(fromMin / 15) * 15)));
+  const [from, setFrom] = useState(() => toInput(onTheClock(at(Math.ceil(fromMin)), FULL_QUARTER_MIN)));
   const [to, setTo] = useState('');
   const [begins, ends] = [fromInput(from, startAt), to === '' ? undefined : fromInput(to, startAt)];
   const isWrong = begins !== undefined && ends !== undefined && Date.parse(ends) <= Date.parse(begins);

@@ -54,7 +54,7 @@ export function Promised({ shop, risks, bays }: Props) {
                 </span>
               )}
             </span>
-            <Surely shop={shop} risk={risks.get(job.id)} isDue={by !== undefined} />
+            <Surely job={job} shop={shop} risk={risks.get(job.id)} isDue={by !== undefined} />
             <Told shop={shop} job={job} />
             {by !== undefined && <Weighs shop={shop} job={job} />}
             {spareMin !== undefined && (spareMin < 0 || (risks.get(job.id)?.kept ?? 1) < NINE_IN_TEN) && (
@@ -82,21 +82,31 @@ function Ready({ job, is, isSaved }: { readonly job: CalendarJob; readonly is: s
   );
 }
 
+/** The hour an owner may be told in nine weeks of ten: never before it is ready as planned, and somebody is there. */
+function surelyBy(shop: ShopCalendarView, job: CalendarJob, { nineTenthsMin }: JobRisk): string | undefined {
+  const { tasks } = shop.drawn;
+  if (nineTenthsMin === undefined) return undefined;
+  return toldAt(shop.shop, tasks, job, Math.max(nineTenthsMin, readyIn(tasks, job) ?? -Infinity));
+}
+
 /** In how many weeks of a hundred it is kept, each step as long as it may take. */
 function Surely({
+  job,
   shop,
   risk,
   isDue,
 }: {
+  readonly job: CalendarJob;
   readonly shop: ShopCalendarView;
   readonly risk: JobRisk | undefined;
   readonly isDue: boolean;
 }) {
   if (!risk) return null;
-  const { kept, nineTenthsMin } = risk;
+  const { kept } = risk;
+  const by = surelyBy(shop, job, risk);
   return (
     <span className="block text-[13px] text-ink-2">
-      {nineTenthsMin === undefined ? 'Not done in one week of ten' : `90 % sure by ${moment(shop.at(nineTenthsMin))}`}
+      {by === undefined ? 'Not done in one week of ten' : `90 % sure by ${moment(by)}`}
       {isDue && (
         <strong className={kept < NINE_IN_TEN ? 'text-warn' : 'text-ok'}>
           {' '}
@@ -191,8 +201,7 @@ function WaysOut({
 }) {
   const { ask, answer, failed, isWorking } = usePromises<'ways'>();
   const own = answer?.of === shop.drawn ? answer.answer.ways : undefined;
-  const surely =
-    risk?.nineTenthsMin === undefined ? undefined : toldAt(shop.shop, shop.drawn.tasks, job, risk.nineTenthsMin);
+  const surely = risk && surelyBy(shop, job, risk);
   const tell = (by: string) => {
     const told = shop.calendar.promised.find((each) => each.job === job.id);
     const others = shop.calendar.promised.filter((each) => each !== told);
