@@ -1,6 +1,6 @@
 /** `npm run --silent passport -- FILE [--out FILE]`: reads a passport and says whether it is as it was signed, without any server. */
-import { createPublicKey, verify } from 'node:crypto';
-import { passportFileSchema, signedText } from '#formats/passport';
+import { passportFileSchema } from '#formats/passport';
+import { fingerprintOf, isSignedBy } from '#formats/signature';
 import { read } from '#formats/values';
 import { fileCommand } from './files';
 
@@ -8,18 +8,10 @@ const USAGE = 'usage: npm run --silent passport -- PASSPORT.json [--out SAID.jso
 
 process.exitCode = await fileCommand(process.argv.slice(2), USAGE, (value) => {
   const { passport, signature } = read(value, passportFileSchema);
-  const holds = (() => {
-    try {
-      const key = createPublicKey({ key: Buffer.from(signature.key, 'base64url'), type: 'spki', format: 'der' });
-      // As it came: what reading fills in was not signed.
-      const text = signedText((value as { readonly passport: unknown }).passport);
-      return verify(null, Buffer.from(text), key, Buffer.from(signature.value, 'base64url'));
-    } catch {
-      return false;
-    }
-  })();
   return {
-    holds,
+    // As it came: what reading fills in was not signed.
+    holds: isSignedBy((value as { readonly passport: unknown }).passport, signature),
+    fingerprint: fingerprintOf(signature.key),
     shop: passport.shop,
     issuedAt: passport.issuedAt,
     item: passport.item.name,

@@ -1,5 +1,6 @@
 /** Passports over real requests: made, signed, handed over, read by another shop and taken in there. */
-import type { Handover, PassportFile, PassportRead } from '#formats/passport';
+import { generateKeyPairSync, sign } from 'node:crypto';
+import { type Handover, type PassportFile, type PassportRead, signedText } from '#formats/passport';
 import type { CareDue, JobRecord } from '#formats/job';
 import { startStocked } from './testing/client';
 
@@ -9,6 +10,7 @@ let theirs: typeof ours;
 beforeAll(async () => {
   ours = await startStocked(() => new Date(NOW));
   theirs = await startStocked(() => new Date(NOW));
+  await theirs.call('PUT', '/api/shop', { name: 'Fairlead Works' });
 });
 afterAll(async () => {
   await ours.stop();
@@ -49,7 +51,7 @@ test('what is signed is kept as it was, once, whatever is done after; nobody cha
 test('another shop reads it without the first one: it holds; with any word changed it does not, and is not taken in', async () => {
   const file = await passportOf('slate-estate');
   const read = async (body: unknown) => (await theirs.call<PassportRead>('POST', '/api/passports/read', body)).body;
-  expect(await read(file)).toMatchObject({ holds: true, ours: false });
+  expect(await read(file)).toMatchObject({ holds: true, signer: 'unknown' });
   const turned = { ...file, passport: Object.fromEntries(Object.entries(file.passport).reverse()) };
   expect((await read(turned)).holds).toBe(true);
   const bent = structuredClone(file) as { passport: { panels: { layers: { batches: string[] }[] }[] } };
@@ -96,6 +98,43 @@ test('taken in, it is the item’s past: what lies on it with its age, its clear
   const onward = await theirs.call<PassportFile>('GET', `/api/jobs/${there.body.id}/passport.json`);
   expect(onward.body.passport.visits.length).toBe(2);
   expect((await theirs.call('POST', '/api/passports/take', await passportOf('guest-van'))).status).toBe(409);
+  // Removed, it can be taken in anew.
+  expect((await theirs.call('DELETE', `/api/jobs/${there.body.id}`, undefined, 1)).status).toBe(204);
+  expect((await theirs.call('POST', '/api/passports/take', await passportOf('guest-van'))).status).toBe(201);
+});
+
+/** The passport of a job with its item’s own name left out, signed with a key made for it. */
+async function signedElsewhere(shop: string) {
+  const { privateKey, publicKey } = generateKeyPairSync('ed25519');
+  const { id: _, ...item } = (await passportOf('slate-estate')).passport.item;
+  const passport = { ...(await passportOf('slate-estate')).passport, item, shop };
+  const value = sign(null, Buffer.from(signedText(passport)), privateKey).toString('base64url');
+  const key = publicKey.export({ type: 'spki', format: 'der' }).toString('base64url');
+  return { format: 'glaphyra.passport/1', passport, signature: { algorithm: 'Ed25519', key, value } };
+}
+
+test('a name says nothing: a key is known once a passport was taken in with it, and nobody else takes its name', async () => {
+  const read = async (body: unknown) => (await theirs.call<PassportRead>('POST', '/api/passports/read', body)).body;
+  const first = await signedElsewhere('Sandquay Coatings');
+  expect(await read(first)).toMatchObject({ holds: true, signer: 'unknown' });
+  expect((await theirs.call('POST', '/api/passports/take', first)).status).toBe(201);
+  // Without an item’s name it is known by what was signed: not a second item.
+  expect((await theirs.call('POST', '/api/passports/take', first)).status).toBe(409);
+  expect(await read(first)).toMatchObject({ holds: true, signer: 'met' });
+  const forged = await signedElsewhere('  sandquay COATINGS ');
+  const told = await read(forged);
+  expect(told).toMatchObject({ holds: true, signer: 'impostor' });
+  expect(told.fingerprint).not.toBe((await read(first)).fingerprint);
+  const refused = await theirs.call<{ detail: string }>('POST', '/api/passports/take', forged);
+  expect([refused.status, refused.body.detail]).toEqual([409, expect.stringContaining('another key')]);
+  // The neutral point as a key: this “signature” fits any text.
+  const neutral = Buffer.concat([
+    Buffer.from('302a300506032b6570032100', 'hex'),
+    Buffer.from([1, ...Array(31).fill(0)]),
+  ]);
+  const anything = Buffer.from([1, ...Array(63).fill(0)]).toString('base64url');
+  const small = { ...first, signature: { ...first.signature, key: neutral.toString('base64url'), value: anything } };
+  expect((await read(small)).holds).toBe(false);
 });
 
 test('as a page it needs nothing but itself, holds its own data, and shows pictures only where the owner lets it', async () => {

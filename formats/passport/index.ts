@@ -10,6 +10,7 @@ export {
   type PassportRead,
   passportReadSchema,
   passportSchema,
+  type Signer,
   shopSchema,
 } from './passport';
 export { signedText } from './signed-text';

@@ -137,9 +137,20 @@ export const handoverSchema = object({
 export type Handover = z.output<typeof handoverSchema>;
 
 /** What is found of a passport that was read: whether its signature holds, and whether it is this shop’s own. */
+/**
+ * Whose key signed a passport, as far as is known here: this workshop's own, one a passport was taken in with before, one
+ * nobody here has met, or one that claims the name of somebody whose key is another.
+ */
+const SIGNERS = ['ours', 'met', 'unknown', 'impostor'] as const;
+export type Signer = (typeof SIGNERS)[number];
+
 export const passportReadSchema = object({
+  /** It is as the holder of its key signed it. */
   holds: z.boolean(),
-  ours: z.boolean(),
+  /** Whose key that is, as far as this workshop knows. */
+  signer: z.enum(SIGNERS),
+  /** The key in brief, to be read aloud. */
+  fingerprint: z.string(),
   passport: passportSchema,
 });
 export type PassportRead = z.output<typeof passportReadSchema>;

@@ -22,6 +22,19 @@ export function handoverRepository(db: Db) {
         .run(),
     takenFor: (itemId: string): PassportFile | undefined =>
       db.select().from(takenPassports).where(eq(takenPassports.itemId, itemId)).get()?.file,
-    take: (row: typeof takenPassports.$inferInsert) => void db.insert(takenPassports).values(row).run(),
+    /** All that were taken in. */
+    taken: (): PassportFile[] =>
+      db
+        .select({ file: takenPassports.file })
+        .from(takenPassports)
+        .all()
+        .map(({ file }) => file),
+    /** An item whose job was removed since begins anew with the passport it comes with. */
+    take: ({ itemId, ...row }: typeof takenPassports.$inferInsert): void =>
+      void db
+        .insert(takenPassports)
+        .values({ itemId, ...row })
+        .onConflictDoUpdate({ target: takenPassports.itemId, set: row })
+        .run(),
   };
 }

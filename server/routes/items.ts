@@ -17,8 +17,9 @@ export function itemHandlers({ items, owners, summaries, templates, now }: Servi
     itemHistory: ({ params }) => items.history(params.id),
     itemLife: ({ params }) => items.life(params.id),
     ownerData({ params, response }) {
+      const given = owners.given(params.id);
       response.setHeader('content-disposition', 'attachment; filename="owner-data.json"');
-      return owners.given(params.id);
+      return given;
     },
     removeOwnerData: ({ params }) => owners.removed(params.id),
     templates: () => templates.all(),

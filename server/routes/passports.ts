@@ -35,8 +35,9 @@ export function passportHandlers({ passports, jobs, runLog, photos }: Services):
       return body;
     },
     passportFile({ params, response }) {
+      const { file } = latest(params.id);
       response.setHeader('content-disposition', `attachment; filename="${params.id}.passport.json"`);
-      return latest(params.id).file;
+      return file;
     },
     async passportPage({ params, response }) {
       const { passportPage } = await papers();

@@ -1,11 +1,11 @@
 import {
+  createHash,
   createPrivateKey,
   createPublicKey,
   generateKeyPairSync,
   type KeyObject,
   randomUUID,
   sign,
-  verify,
 } from 'node:crypto';
 import type { JobRecord } from '#formats/job';
 import { FIRST_CREW, jobSchema } from '#formats/job';
@@ -16,8 +16,10 @@ import {
   PASSPORT_FORMAT,
   type PassportFile,
   type PassportRead,
+  type Signer,
   signedText,
 } from '#formats/passport';
+import { fingerprintOf, isSignedBy } from '#formats/signature';
 import { passportOf } from '#job/passport';
 import { isHistory } from '#job/return';
 import type { Db } from '../db/open';
@@ -100,6 +102,15 @@ export function passportService(
       ...(before && { before }),
     });
   };
+  /** By the keys of passports that were taken in before, and the names they gave. */
+  const signerOf = (name: string, by: string): Signer => {
+    if (by === publicText(key())) return 'ours';
+    const known = handovers.taken();
+    const isNamed = (other: string) => sameName(other) === sameName(name);
+    if (known.some(({ signature, passport }) => signature.key === by && isNamed(passport.shop))) return 'met';
+    const isTaken = isNamed(shop()) || known.some(({ passport }) => isNamed(passport.shop));
+    return isTaken && sameName(name) !== sameName(NAMELESS) ? 'impostor' : 'unknown';
+  };
   return {
     shop,
     nameShop: (name: string): void => settings.put(SHOP, name),
@@ -128,17 +139,29 @@ export function passportService(
     },
     /** Whether a passport is as the shop that signed it made it. */
     read({ passport, signature }: PassportFile, text: unknown): PassportRead {
-      return { passport, holds: holds(text, signature), ours: signature.key === publicText(key()) };
+      return {
+        passport,
+        holds: isSignedBy(text, signature),
+        signer: signerOf(passport.shop, signature.key),
+        fingerprint: fingerprintOf(signature.key),
+      };
     },
     /**
      * Takes a passport in: the item begins here with it as its past.
-     * @throws ProblemError (409) where a byte of it was changed, or the item is here already
+     * @throws ProblemError (409) where a byte of it was changed, a known name was signed by another key, or the item is
+     * here already
      */
     take(file: PassportFile, text: unknown): JobRecord {
-      if (!holds(text, file.signature))
+      if (!isSignedBy(text, file.signature))
         throw conflict('This passport was changed since it was signed: nothing of it is believed.');
       const { passport } = file;
-      const itemId = passport.item.id ?? randomUUID();
+      if (signerOf(passport.shop, file.signature.key) === 'impostor')
+        throw conflict(
+          `This passport names ${passport.shop}, but was signed with another key than theirs (${fingerprintOf(file.signature.key)}). Ask them for a new one before you believe it.`,
+        );
+      // One without a name of its own is known by what was signed: taken in twice, it is the same item.
+      const itemId =
+        passport.item.id ?? `item-${createHash('sha256').update(signedText(text)).digest('hex').slice(0, 32)}`;
       if (kept.ofItem(itemId).length > 0)
         throw conflict(`${passport.item.name} is here already, with a history of its own.`);
       const document = jobSchema.parse({
@@ -161,12 +184,4 @@ export function passportService(
   };
 }
 
-/** @param passport as it came, before any reading has filled in what it left out */
-function holds(passport: unknown, { key, value }: PassportFile['signature']): boolean {
-  try {
-    const by = createPublicKey({ key: Buffer.from(key, 'base64url'), type: 'spki', format: 'der' });
-    return verify(null, Buffer.from(signedText(passport)), by, Buffer.from(value, 'base64url'));
-  } catch {
-    return false;
-  }
-}
+const sameName = (name: string): string => name.normalize('NFKC').trim().toLowerCase();

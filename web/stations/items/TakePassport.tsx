@@ -1,7 +1,7 @@
-import { BadgeCheck, FileInput, ShieldAlert } from 'lucide-react';
+import { BadgeCheck, FileInput, ShieldAlert, ShieldQuestionMark } from 'lucide-react';
 import { useId, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { PassportFile } from '#formats/passport';
+import type { PassportFile, PassportRead } from '#formats/passport';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Fault } from '../../ui/Fault';
@@ -60,20 +60,7 @@ export function TakePassport() {
         <Fault error={error} />
         {data && (
           <>
-            <p
-              className={`flex items-start gap-3 border-l-4 px-3 py-2 text-lg ${data.holds ? 'border-ok bg-ok-soft' : 'border-stop bg-stop-soft'}`}
-            >
-              {data.holds ? (
-                <BadgeCheck size={26} className="shrink-0 text-ok" aria-hidden />
-              ) : (
-                <ShieldAlert size={26} className="shrink-0 text-stop" aria-hidden />
-              )}
-              {data.holds
-                ? data.ours
-                  ? 'Signed by this workshop, and not changed since.'
-                  : `Signed by ${data.passport.shop}, and not changed since.`
-                : 'Changed since it was signed: nothing of it is believed.'}
-            </p>
+            <SignedBy read={data} />
             <p className="mt-3">
               {day(data.passport.issuedAt)}: {data.passport.panels.length} panels with something on them,{' '}
               {data.passport.visits.length} {data.passport.visits.length === 1 ? 'visit' : 'visits'}.
@@ -89,7 +76,7 @@ export function TakePassport() {
             <Button
               look="main"
               className="mt-3"
-              disabled={!data.holds || isLoading}
+              disabled={!data.holds || data.signer === 'impostor' || isLoading}
               onClick={() =>
                 void take({ body: file! })
                   .unwrap()
@@ -115,4 +102,35 @@ function passportIn(text: string): PassportFile {
   const value: unknown = JSON.parse(inPage ?? text);
   if (typeof value !== 'object' || value === null || !('passport' in value)) throw new SyntaxError('no passport');
   return value as PassportFile;
+}
+
+const LOOKS = {
+  ok: { Icon: BadgeCheck, frame: 'border-ok bg-ok-soft', ink: 'text-ok' },
+  warn: { Icon: ShieldQuestionMark, frame: 'border-warn bg-warn-soft', ink: 'text-warn' },
+  stop: { Icon: ShieldAlert, frame: 'border-stop bg-stop-soft', ink: 'text-stop' },
+} as const;
+
+/** Whether a passport is as it was signed, and by whose key: never by the name it claims alone. */
+function SignedBy({ read: { holds, signer, passport, fingerprint } }: { readonly read: PassportRead }) {
+  const { shop } = passport;
+  const words = {
+    ours: 'Signed by this workshop, and not changed since.',
+    met: `Signed with the key of ${shop}, who are known here, and not changed since.`,
+    unknown: `Not changed since it was signed, but this key is new here. The passport names ${shop}: ring them, and have them read you the code below.`,
+    impostor: `The passport names ${shop}, but was signed with another key than theirs. Do not believe it; ask them.`,
+  }[signer];
+  const look = LOOKS[!holds || signer === 'impostor' ? 'stop' : signer === 'unknown' ? 'warn' : 'ok'];
+  return (
+    <>
+      <p className={`flex items-start gap-3 border-l-4 px-3 py-2 text-lg ${look.frame}`}>
+        <look.Icon size={26} className={`shrink-0 ${look.ink}`} aria-hidden />
+        {holds ? words : 'Changed since it was signed: nothing of it is believed.'}
+      </p>
+      {holds && (
+        <p className="mt-2">
+          Code of the key: <strong className="font-mono">{fingerprint}</strong>
+        </p>
+      )}
+    </>
+  );
 }

@@ -1,0 +1,1 @@
+export { fingerprintOf, isSignedBy } from './signature';
