@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import type { OfferRecord } from '#formats/choice';
-import type { Problem } from '#formats/api';
+import { type Problem, ROUTES } from '#formats/api';
 import type { Bay, Job, JobRecord, JobSummary } from '#formats/job';
 import type { LogEntry, NewEntry } from '#formats/log';
 import { yardThatMorning } from '../demo/that-morning';
@@ -293,4 +293,15 @@ test('control signs in a name leave the drawing well-formed', async () => {
   expect(svg).toContain('&lt;&amp;&gt;');
   // eslint-disable-next-line no-control-regex -- these very signs are looked for
   expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
+});
+
+test('a line break in an address names nothing that is there: it is no fault of the server', async () => {
+  const addresses = Object.values(ROUTES).flatMap(({ method, path: to }) =>
+    method === 'get' && to.includes('{') ? [to.replaceAll(/\{\w+\}/g, 'a%0D%0Ab')] : [],
+  );
+  expect(addresses.length).toBeGreaterThan(20);
+  for (const address of addresses) {
+    const { status } = await fetch(server.base + address);
+    expect([address, status < 500]).toEqual([address, true]);
+  }
 });

@@ -121,6 +121,7 @@ test('a name says nothing: a key is known once a passport was taken in with it, 
   // Without an item’s name it is known by what was signed: not a second item.
   expect((await theirs.call('POST', '/api/passports/take', first)).status).toBe(409);
   expect(await read(first)).toMatchObject({ holds: true, signer: 'met' });
+  expect((await read(first)).knownAs).toBe('Sandquay Coatings');
   const forged = await signedElsewhere('  sandquay COATINGS ');
   const told = await read(forged);
   expect(told).toMatchObject({ holds: true, signer: 'impostor' });

@@ -5,6 +5,7 @@ import {
   newHandoverSchema,
   passportFileSchema,
   passportReadSchema,
+  shopReadSchema,
   shopSchema,
 } from '#formats/passport';
 import { route, WHOLE_FILE_BYTES } from './route';
@@ -15,7 +16,7 @@ export const PASSPORT_ROUTES = {
     method: 'get',
     path: '/api/shop',
     summary: 'What the workshop is called on its papers',
-    answer: { status: 200, schema: shopSchema },
+    answer: { status: 200, schema: shopReadSchema },
     reads: ['handovers'],
   }),
   nameShop: route({

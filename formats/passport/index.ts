@@ -10,7 +10,7 @@ export {
   type PassportRead,
   passportReadSchema,
   passportSchema,
-  type Signer,
+  shopReadSchema,
   shopSchema,
 } from './passport';
 export { signedText } from './signed-text';

@@ -136,22 +136,24 @@ export const handoverSchema = object({
 });
 export type Handover = z.output<typeof handoverSchema>;
 
-/** What is found of a passport that was read: whether its signature holds, and whether it is this shop’s own. */
 /**
  * Whose key signed a passport, as far as is known here: this workshop's own, one a passport was taken in with before, one
  * nobody here has met, or one that claims the name of somebody whose key is another.
  */
 const SIGNERS = ['ours', 'met', 'unknown', 'impostor'] as const;
-export type Signer = (typeof SIGNERS)[number];
 
+/** What is found of a passport that was read: whether its signature holds, and whose it is. */
 export const passportReadSchema = object({
   /** It is as the holder of its key signed it. */
   holds: z.boolean(),
-  /** Whose key that is, as far as this workshop knows. */
   signer: z.enum(SIGNERS),
+  /** The name its key is known by here, where one is. */
+  knownAs: z.string().optional(),
   /** The key in brief, to be read aloud. */
   fingerprint: z.string(),
   passport: passportSchema,
 });
 export type PassportRead = z.output<typeof passportReadSchema>;
 export const shopSchema = object({ name: text(120).min(1, { error: 'expected a name' }) });
+/** The same with the code of its key, which others compare with the passports it signs. */
+export const shopReadSchema = shopSchema.extend({ fingerprint: z.string() });

@@ -3,7 +3,7 @@ import { type Hours, nextFit, within } from '#core/plan/crew';
 import type { PlacedTask } from '#core/schedule/calendar';
 import type { CalendarJob } from '#formats/schedule';
 import { instantAfter, minutesBetween, onTheClock } from '#formats/values';
-import { handingOverMin, lastTask, type ShopCase } from './shop-case';
+import { handingOverMin, lastTask, readyIn, type ShopCase } from './shop-case';
 
 /** Owners are told full and half hours. */
 const TOLD_MIN = 30;
@@ -12,8 +12,8 @@ const ALWAYS: Hours = [[-Infinity, Infinity]];
 const LOOKED_FOR_MIN = 60 * MINUTES_PER_DAY;
 
 /**
- * The date an owner is told where a job is ready at a moment: the next full or half hour at which its bay is open and
- * whoever hands it over is there for long enough.
+ * The date an owner is told where a job is ready at a moment, never before it is ready as planned: the next full or half
+ * hour at which its bay is open and whoever hands it over is there for long enough.
  */
 export function toldAt(
   { asked, startAt }: Pick<ShopCase, 'asked' | 'startAt'>,
@@ -26,7 +26,7 @@ export function toldAt(
     .filter(({ id }) => uses.includes(id))
     .reduce<Hours>((common, each) => (each.hours ? within(common, each.hours) : common), ALWAYS);
   const rounded = (min: number) => minutesBetween(startAt, onTheClock(instantAfter(startAt, Math.ceil(min)), TOLD_MIN));
-  let min = rounded(readyMin);
+  let min = rounded(Math.max(readyMin, readyIn(tasks, job) ?? readyMin));
   while (min < readyMin + LOOKED_FOR_MIN) {
     const fits = nextFit(hours, min, handingOverMin(job));
     if (fits === null || fits === min) break;

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import type { Handover, PassportFile } from '#formats/passport';
 import type { Db } from '../db/open';
 import { handovers, takenPassports } from '../db/schema';
@@ -22,13 +22,16 @@ export function handoverRepository(db: Db) {
         .run(),
     takenFor: (itemId: string): PassportFile | undefined =>
       db.select().from(takenPassports).where(eq(takenPassports.itemId, itemId)).get()?.file,
-    /** All that were taken in. */
-    taken: (): PassportFile[] =>
+    /** Keys of the passports that were taken in, each with the name its workshop gave; no passport is opened for it. */
+    signers: () =>
       db
-        .select({ file: takenPassports.file })
+        .select({
+          key: sql<string>`json_extract(${takenPassports.file}, '$.signature.key')`,
+          shop: sql<string>`json_extract(${takenPassports.file}, '$.passport.shop')`,
+        })
         .from(takenPassports)
-        .all()
-        .map(({ file }) => file),
+        .orderBy(asc(takenPassports.at))
+        .all(),
     /** An item whose job was removed since begins anew with the passport it comes with. */
     take: ({ itemId, ...row }: typeof takenPassports.$inferInsert): void =>
       void db

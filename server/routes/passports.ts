@@ -29,7 +29,7 @@ export function passportHandlers({ passports, jobs, runLog, photos }: Services):
       .map((photo) => ({ photo, base64: readFileSync(photos.file(photo.id, 'thumb')).toString('base64') }));
   };
   return {
-    shop: () => ({ name: passports.shop() }),
+    shop: () => passports.shop(),
     nameShop({ body }) {
       passports.nameShop(body.name);
       return body;

@@ -16,7 +16,6 @@ import {
   PASSPORT_FORMAT,
   type PassportFile,
   type PassportRead,
-  type Signer,
   signedText,
 } from '#formats/passport';
 import { fingerprintOf, isSignedBy } from '#formats/signature';
@@ -102,17 +101,20 @@ export function passportService(
       ...(before && { before }),
     });
   };
-  /** By the keys of passports that were taken in before, and the names they gave. */
-  const signerOf = (name: string, by: string): Signer => {
-    if (by === publicText(key())) return 'ours';
-    const known = handovers.taken();
-    const isNamed = (other: string) => sameName(other) === sameName(name);
-    if (known.some(({ signature, passport }) => signature.key === by && isNamed(passport.shop))) return 'met';
-    const isTaken = isNamed(shop()) || known.some(({ passport }) => isNamed(passport.shop));
-    return isTaken && sameName(name) !== sameName(NAMELESS) ? 'impostor' : 'unknown';
+  /** Told by the keys of passports that were taken in before, and the names they gave. */
+  const signerOf = ({ passport, signature }: PassportFile): Pick<PassportRead, 'signer' | 'knownAs'> => {
+    if (signature.key === publicText(key())) return { signer: 'ours' };
+    const name = sameName(passport.shop);
+    const known = [...handovers.signers(), { shop: shop(), key: undefined }];
+    const named = known.filter((other) => sameName(other.shop) === name);
+    const ownNames = known.filter((other) => other.key === signature.key);
+    const isOthers = name !== sameName(NAMELESS) && named.length > 0;
+    if (isOthers && !named.some((other) => ownNames.includes(other))) return { signer: 'impostor' };
+    const [first] = ownNames;
+    return first ? { signer: 'met', knownAs: first.shop } : { signer: 'unknown' };
   };
   return {
-    shop,
+    shop: () => ({ name: shop(), fingerprint: fingerprintOf(publicText(key())) }),
     nameShop: (name: string): void => settings.put(SHOP, name),
     /** Signed as it stands now. @throws ProblemError (404) for an unknown job */
     of: (jobId: string): PassportFile => signed(passportAt(jobs.get(jobId))),
@@ -138,11 +140,12 @@ export function passportService(
       return handovers.of(jobId).find((each) => each.id === id)!;
     },
     /** Whether a passport is as the shop that signed it made it. */
-    read({ passport, signature }: PassportFile, text: unknown): PassportRead {
+    read(file: PassportFile, text: unknown): PassportRead {
+      const { passport, signature } = file;
       return {
         passport,
         holds: isSignedBy(text, signature),
-        signer: signerOf(passport.shop, signature.key),
+        ...signerOf(file),
         fingerprint: fingerprintOf(signature.key),
       };
     },
@@ -155,7 +158,7 @@ export function passportService(
       if (!isSignedBy(text, file.signature))
         throw conflict('This passport was changed since it was signed: nothing of it is believed.');
       const { passport } = file;
-      if (signerOf(passport.shop, file.signature.key) === 'impostor')
+      if (signerOf(file).signer === 'impostor')
         throw conflict(
           `This passport names ${passport.shop}, but was signed with another key than theirs (${fingerprintOf(file.signature.key)}). Ask them for a new one before you believe it.`,
         );

@@ -82,12 +82,9 @@ function Ready({ job, is, isSaved }: { readonly job: CalendarJob; readonly is: s
   );
 }
 
-/** The hour an owner may be told in nine weeks of ten: never before it is ready as planned, and somebody is there. */
-function surelyBy(shop: ShopCalendarView, job: CalendarJob, { nineTenthsMin }: JobRisk): string | undefined {
-  const { tasks } = shop.drawn;
-  if (nineTenthsMin === undefined) return undefined;
-  return toldAt(shop.shop, tasks, job, Math.max(nineTenthsMin, readyIn(tasks, job) ?? -Infinity));
-}
+/** The date that is kept in nine weeks of ten, as its owner may be told it; undefined: in one of ten or more it is not done at all. */
+const surelyBy = (shop: ShopCalendarView, job: CalendarJob, { nineTenthsMin }: JobRisk): string | undefined =>
+  nineTenthsMin === undefined ? undefined : toldAt(shop.shop, shop.drawn.tasks, job, nineTenthsMin);
 
 /** In how many weeks of a hundred it is kept, each step as long as it may take. */
 function Surely({

@@ -191,6 +191,10 @@ function Papers() {
             value={shop.name}
             onChange={(name) => void nameShop({ body: { name } })}
           />
+          <p className="mt-1 text-[14px] text-ink-2">
+            Code of the key that signs its passports: <strong className="font-mono">{shop.fingerprint}</strong>. Read it
+            out to a workshop that asks.
+          </p>
           <Fault error={error} />
         </div>
       )}

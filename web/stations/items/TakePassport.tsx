@@ -111,12 +111,12 @@ const LOOKS = {
 } as const;
 
 /** Whether a passport is as it was signed, and by whose key: never by the name it claims alone. */
-function SignedBy({ read: { holds, signer, passport, fingerprint } }: { readonly read: PassportRead }) {
+function SignedBy({ read: { holds, signer, knownAs, passport, fingerprint } }: { readonly read: PassportRead }) {
   const { shop } = passport;
   const words = {
     ours: 'Signed by this workshop, and not changed since.',
-    met: `Signed with the key of ${shop}, who are known here, and not changed since.`,
-    unknown: `Not changed since it was signed, but this key is new here. The passport names ${shop}: ring them, and have them read you the code below.`,
+    met: `Signed with the key of ${knownAs}, known here from an earlier passport, and not changed since.`,
+    unknown: `Not changed since it was signed, but this key is new here. The passport names ${shop}: ring them and have them read you the code of their key.`,
     impostor: `The passport names ${shop}, but was signed with another key than theirs. Do not believe it; ask them.`,
   }[signer];
   const look = LOOKS[!holds || signer === 'impostor' ? 'stop' : signer === 'unknown' ? 'warn' : 'ok'];
