@@ -17,6 +17,7 @@ export default async () => {
       'cli/schedule.ts',
       'server/main.ts',
       'server/backup/worker.ts',
+      'server/computing/thread.ts',
       'server/load-demo.ts',
       'demo/keep-that-morning.ts',
     ],

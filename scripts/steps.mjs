@@ -93,6 +93,7 @@ export function build() {
       'server/serve.ts',
       'server/settings.ts',
       'server/backup/worker.ts',
+      'server/computing/thread.ts',
       'server/load-demo.ts',
       'server/tidy.ts',
       '--bundle',

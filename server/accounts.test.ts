@@ -93,7 +93,11 @@ test('with the clock put back meanwhile the record shows every entry once, howev
 test('of a stranger nothing is read but a name, a password or a code; of anyone no more than a form, where no file is sent', async () => {
   const { desk } = await shop();
   const send = (method: string, address: string, body: string, cookie = '') =>
-    fetch(server.base + address, { method, body, headers: { 'content-type': 'application/json', cookie } });
+    fetch(server.base + address, {
+      method,
+      body,
+      headers: { 'content-type': 'application/json', 'if-match': '"1"', cookie },
+    });
   const stranger = async (address: string, body: string) => (await send('PUT', address, body)).status;
   // Neither read nor parsed: it is no JSON, and far too large.
   expect(await stranger('/api/jobs/teal-hatchback', '{'.repeat(40_000))).toBe(401);

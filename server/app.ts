@@ -7,8 +7,8 @@ import expressStaticGzip from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { type RouteName, ROUTES, type Routes } from '#formats/api';
-import { type Handlers, mount, type Recorder } from './http/mount';
+import { type RouteName, ROUTES } from '#formats/api';
+import { type Beside, mount, type Recorder } from './http/mount';
 import { openApiDocument } from './http/openapi';
 import { ownHostOnly } from './http/own-host';
 import { notFound, problemHandler } from './http/problem';
@@ -17,18 +17,9 @@ import { whoAsks } from './http/who';
 import { sessionsOf } from './accounts/sessions';
 import type { Db } from './db/open';
 import { loopbackOnly, type Network } from './network/network';
-import { type Keeping, nothingKept } from './backup/keeping';
-import { accountHandlers } from './routes/accounts';
-import { bayHandlers } from './routes/bays';
-import { filmHandlers } from './routes/film';
-import { itemHandlers } from './routes/items';
-import { jobHandlers } from './routes/jobs';
-import { machineHandlers } from './routes/machine';
-import { passportHandlers } from './routes/passports';
-import { photoHandlers } from './routes/photos';
-import { productHandlers } from './routes/products';
-import { stockHandlers } from './routes/stock';
-import { workshopHandlers } from './routes/workshop';
+import { answerer } from './http/answerer';
+import type { Keeping } from './backup/keeping';
+import { handlersOf } from './routes';
 import type { Services } from './services';
 
 const NONCE_PLACE = '__CSP_NONCE__';
@@ -41,6 +32,8 @@ interface Parts {
   readonly webFolder: string;
   readonly network?: Network;
   readonly keeping?: Keeping;
+  /** Where what takes long is worked out; absent: where it is asked. */
+  readonly beside?: Beside;
   /** A proxy on this machine stands before it: what it says of whoever asks is believed. */
   readonly proxied?: boolean;
 }
@@ -52,7 +45,8 @@ export function createApp({
   log,
   webFolder,
   network = loopbackOnly,
-  keeping = nothingKept,
+  keeping,
+  beside,
   proxied = false,
 }: Parts): Express {
   const app = express();
@@ -68,21 +62,9 @@ export function createApp({
   app.use(contentPolicy());
   // Streams say no-transform and are left alone.
   app.use(compression());
-  const handlers: Handlers<Routes> = {
-    ...jobHandlers(services),
-    ...filmHandlers(services),
-    ...productHandlers(services),
-    ...workshopHandlers(services),
-    ...bayHandlers(services),
-    ...itemHandlers(services),
-    ...photoHandlers(services),
-    ...passportHandlers(services),
-    ...stockHandlers(services),
-    ...accountHandlers(services),
-    ...machineHandlers(network, keeping, services),
-  };
-  const recorded = recorderOf(db, services);
-  for (const name of Object.keys(ROUTES) as RouteName[]) mount(app, ROUTES[name], handlers[name], recorded);
+  const handlers = handlersOf(services, network, keeping);
+  const how = { recorded: recorderOf(db, services), beside: beside ?? answerer(handlers) };
+  for (const name of Object.keys(ROUTES) as RouteName[]) mount(app, [name, ROUTES[name]], handlers[name], how);
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
   app.all('/api/{*path}', (request) => {
     throw notFound('address', `${request.method} ${request.path}`);

@@ -39,7 +39,7 @@ test('steps of jobs are on it; who is there is kept once, and an older edition i
 });
 
 test('what was agreed goes out as a calendar of each person, and of nobody else', async () => {
-  agreeCalendar(server.services, YARD_PEOPLE);
+  await agreeCalendar(server.services, YARD_PEOPLE);
   const { body } = await server.call<CalendarView>('GET', '/api/calendar');
   const feeds = await Promise.all(
     YARD_PEOPLE.map(async ({ id }) => {

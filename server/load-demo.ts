@@ -14,7 +14,7 @@ try {
   const services = createServices(db, photoFolder(file), clock);
   const now = DateTime.fromJSDate(clock()).toISO()!;
   if (loadWorkshop(db, services, ternmouthYard(now))) {
-    agreeCalendar(services, YARD_PEOPLE, YARD_TOOLS);
+    await agreeCalendar(services, YARD_PEOPLE, YARD_TOOLS);
     await loadPictures(services, SAMPLE_PICTURES);
     services.passports.nameShop('Ternmouth Yard');
     process.stdout.write('Loaded the sample workshop.\n');

@@ -23,7 +23,7 @@ const stage = { kind: 'wash', round: 1 };
 
 test('every offer of the shop is quoted, on every job there is', () => {
   const offers = server.services.offers.all().map(({ id }) => id);
-  for (const { id } of server.services.summaries.list()) {
+  for (const { id } of server.services.summaries.current()) {
     const { quotes: all } = server.services.quotes.offersOn(server.services.jobs.get(id));
     expect([id, all.map(({ offer }) => offer.id)]).toEqual([id, offers]);
   }

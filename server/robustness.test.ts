@@ -16,6 +16,7 @@ let nowMs = START_MS;
 beforeAll(async () => {
   server = await startStocked(() => new Date(nowMs));
   ({ call } = server);
+  await server.services.summaries.worked();
 });
 afterAll(() => server.stop());
 beforeEach(() => (nowMs = START_MS));

@@ -18,6 +18,7 @@ const HOST = '127.0.0.1';
 const BACKUP_LOOK_MS = 60 * 60_000;
 /** First whoever waits is answered, ms. */
 const FIRST_LOOK_MS = 2000;
+const computing = new URL('./computing/thread.js', import.meta.url);
 const make = madeBeside(new URL('./backup/worker.js', import.meta.url));
 
 /** A workshop that is open to whoever asks on this machine. */
@@ -62,7 +63,7 @@ export async function serve(settings: Settings, opensNetwork: boolean, log: Logg
       async restore(from, by) {
         open?.close();
         open = undefined;
-        const reopened = () => (open = openWorkshop(settings, { log, network, keeping }));
+        const reopened = () => (open = openWorkshop(settings, { log, network, keeping, computing }));
         const { manifest, before } = await restoreBackup(from, file, { over: true, overNewer: true }, clock()).catch(
           (error: unknown) => {
             reopened();
@@ -81,7 +82,7 @@ export async function serve(settings: Settings, opensNetwork: boolean, log: Logg
         return `Put back as of ${manifest.at}. What was there before lies in ${before ?? 'no place: there was nothing'}.`;
       },
     });
-    open = openWorkshop(settings, { log, network, keeping });
+    open = openWorkshop(settings, { log, network, keeping, computing });
     server.on('request', handler);
     if (opensNetwork || open.services.accounts.isNetworkKeptOpen()) await openNetwork(network, opensNetwork, log);
     const backups = setInterval(() => void backUp(settings, log), BACKUP_LOOK_MS);

@@ -2,6 +2,7 @@
 import type { Bay, JobRecord, JobSummary } from '#formats/job';
 import { eq } from 'drizzle-orm';
 import { jobSummaries } from './db/schema';
+import type { Computing, Worked } from './computing/computing';
 import { createServices } from './services';
 import { type RunningServer, startStocked } from './testing/client';
 
@@ -58,8 +59,13 @@ test('an edit, a tap, another bay, and time make it anew; each only what it move
   expect(await anew('satin-tourer', shorter)).toBe(true);
   // What lies on it already no bay and no lesson moves.
   expect(await anew('teal-hatchback-sealant', () => undefined)).toBe(false);
-  // Under way it is looked at again by the half minute, planned it waits for somebody.
-  expect(await anew('teal-hatchback', () => (nowMs += 31_000))).toBe(true);
+  // Under way it is looked at again by the half minute: whoever looks meanwhile is not kept waiting.
+  mark('teal-hatchback');
+  nowMs += 31_000;
+  await list();
+  await server.services.summaries.worked();
+  expect(await isKept('teal-hatchback')).toBe(false);
+  // Planned it waits for somebody.
   expect(await anew('two-seater', () => (nowMs += 20 * 86_400_000))).toBe(false);
 });
 
@@ -100,12 +106,35 @@ test('what was worked out by other models is worked out anew', async () => {
   const id = 'satin-tourer';
   await list();
   /** As the same file reads to a server that starts now. */
-  const titleAtStart = () =>
-    createServices(server.db, server.photoFolder, () => new Date(nowMs))
-      .summaries.found('', 0)
-      .rows.find((job) => job.id === id)!.title;
+  const titleAtStart = async () => {
+    const { summaries } = createServices(server.db, server.photoFolder, () => new Date(nowMs));
+    return (await summaries.found('', 0)).rows.find((job) => job.id === id)!.title;
+  };
   mark(id);
-  expect(titleAtStart()).toBe('as kept');
+  expect(await titleAtStart()).toBe('as kept');
   server.db.update(jobSummaries).set({ model: 'of-last-year' }).where(eq(jobSummaries.jobId, id)).run();
-  expect(titleAtStart()).not.toBe('as kept');
+  expect(await titleAtStart()).not.toBe('as kept');
+});
+
+test('a list says what is not worked out yet, does not wait for it, and tells when it is', async () => {
+  let answer: (worked: Worked) => void = () => undefined;
+  const slow = () => new Promise<Worked>((resolve) => (answer = resolve));
+  const computing = { ask: slow as never } satisfies Computing;
+  const services = createServices(server.db, server.photoFolder, () => new Date(nowMs), { computing });
+  const { document, bayId, airSource } = services.jobs.get('satin-tourer');
+  services.jobs.add({ id: 'new-one', document: { ...document, title: 'Just booked' }, bayId, airSource });
+  const told: string[] = [];
+  services.changes.listen(({ kind }) => told.push(kind));
+  const seen = (await services.summaries.found('just booked', 0)).rows;
+  // Nothing is made up: what stands in the job is there, the rest is not.
+  expect(seen.map(({ id, pending, ready, areaM2 }) => ({ id, pending, ready, areaM2 }))).toEqual([
+    { id: 'new-one', pending: true, ready: null, areaM2: 0 },
+  ]);
+  expect(told).toEqual([]);
+  answer(services.questions.summaries(60_000));
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(told).toEqual(['summary']);
+  const [after] = (await services.summaries.found('just booked', 0)).rows;
+  expect([after!.pending, after!.areaM2 > 0, after!.ready !== null]).toEqual([undefined, true, true]);
+  services.summaries.close();
 });

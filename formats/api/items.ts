@@ -28,7 +28,7 @@ export const ITEM_ROUTES = {
       'Items that have been here, the latest first, a page at a time: ?find= words of name, owner, plate, colour, product, batch or fault, ?from= rows passed over',
     query: searchSchema,
     answer: { status: 200, schema: pageSchema(itemSummarySchema) },
-    reads: ['job', 'log'],
+    reads: ['job', 'log', 'summary'],
     offline: true,
   }),
   careDue: route({
@@ -37,19 +37,21 @@ export const ITEM_ROUTES = {
     summary: 'Items that are out and what they are due for, a page at a time: ?from= rows passed over',
     query: placeSchema,
     answer: { status: 200, schema: pageSchema(careDueSchema) },
-    reads: ['job', 'log'],
+    reads: ['job', 'log', 'summary'],
   }),
   careCalendar: route({
     method: 'get',
     path: '/api/care.ics',
     summary: 'What items are due for, as an iCalendar file',
-    answer: { status: 200, media: 'text/calendar' },
+    answer: { status: 200, media: 'text/calendar', name: 'care.ics' },
+    computed: true,
   }),
   careCsv: route({
     method: 'get',
     path: '/api/care.csv',
     summary: 'Whom to tell of what and when, as CSV with a heading; nothing is sent by itself',
-    answer: { status: 200, media: 'text/csv' },
+    answer: { status: 200, media: 'text/csv', name: 'care.csv' },
+    computed: true,
   }),
   itemHistory: route({
     method: 'get',
@@ -58,6 +60,7 @@ export const ITEM_ROUTES = {
     answer: { status: 200, schema: itemHistorySchema },
     reads: ['job', 'log'],
     offline: true,
+    computed: true,
   }),
   itemLife: route({
     method: 'get',
@@ -66,13 +69,15 @@ export const ITEM_ROUTES = {
       'The life of an item: what was laid, how long it holds, what it took of the clear; beside others of its model',
     answer: { status: 200, schema: itemLifeSchema },
     reads: ['job', 'log'],
+    computed: true,
   }),
   ownerData: route({
     method: 'get',
     path: '/api/items/{id}/owner-data',
     needs: 'own',
     summary: 'Everything kept of the owner of an item as a person, over all items under that name',
-    answer: { status: 200, schema: ownerDataSchema },
+    answer: { status: 200, schema: ownerDataSchema, name: 'owner-data.json' },
+    computed: true,
   }),
   removeOwnerData: route({
     method: 'post',

@@ -40,7 +40,7 @@ export const JOB_ROUTES = {
     summary:
       'The day’s jobs in brief, last changed first: in the bays, curing, to come, and in care where something is due',
     answer: { status: 200, schema: z.array(jobSummarySchema) },
-    reads: ['job', 'log'],
+    reads: ['job', 'log', 'summary'],
     offline: true,
   }),
   jobs: route({
@@ -50,7 +50,7 @@ export const JOB_ROUTES = {
       'All jobs, the latest first, a page at a time: ?find= words of title, item or owner, ?from= rows passed over',
     query: searchSchema,
     answer: { status: 200, schema: pageSchema(jobSummarySchema) },
-    reads: ['job', 'log'],
+    reads: ['job', 'log', 'summary'],
   }),
   job: route({
     method: 'get',
@@ -109,6 +109,7 @@ export const JOB_ROUTES = {
     query: editionSchema,
     answer: { status: 200, schema: anyPlanSchema },
     reads: ['job:{id}', 'stock'],
+    computed: true,
   }),
   planFile: route({
     method: 'post',
@@ -120,6 +121,7 @@ export const JOB_ROUTES = {
     bodyBytes: WHOLE_FILE_BYTES,
     sense: jobSenseFaults,
     answer: { status: 200, schema: anyPlanSchema },
+    computed: true,
   }),
   methods: route({
     method: 'get',
@@ -128,6 +130,7 @@ export const JOB_ROUTES = {
     query: object({ product: nonEmpty() }),
     answer: { status: 200, schema: methodsSchema },
     reads: ['job:{id}', 'stock'],
+    computed: true,
   }),
   log: route({
     method: 'get',
@@ -154,6 +157,7 @@ export const JOB_ROUTES = {
     answer: { status: 200, schema: z.array(earlierPairSchema) },
     reads: ['job', 'log'],
     offline: true,
+    computed: true,
   }),
   learned: route({
     method: 'get',
@@ -162,6 +166,7 @@ export const JOB_ROUTES = {
     answer: { status: 200, schema: learnedPreparationSchema },
     reads: ['log'],
     offline: true,
+    computed: true,
   }),
   learnedHands: route({
     method: 'get',
@@ -169,6 +174,7 @@ export const JOB_ROUTES = {
     summary: 'How fast each person with an account works, by all jobs they were at',
     answer: { status: 200, schema: z.array(learnedHandsSchema) },
     reads: ['log'],
+    computed: true,
   }),
   guestJob: route({
     method: 'get',
@@ -177,48 +183,56 @@ export const JOB_ROUTES = {
     summary: 'A job as its owner sees it by a link: how far it is, what lies where, and the dates',
     answer: { status: 200, schema: guestJobSchema },
     reads: ['job', 'log'],
+    computed: true,
   }),
   jobCalendar: route({
     method: 'get',
     path: '/api/jobs/{id}/calendar.ics',
     guests: true,
     summary: 'The dates that matter to the owner, as an iCalendar file',
-    answer: { status: 200, media: 'text/calendar' },
+    answer: { status: 200, media: 'text/calendar', name: '{id}.ics' },
+    computed: true,
   }),
   walkRoundPaper: route({
     method: 'get',
     path: '/api/jobs/{id}/walk-round.pdf',
     summary: 'The walk-round as the owner signs it: marks in their place, what becomes of them, readings',
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'walk-round.pdf' },
+    computed: true,
   }),
   runSheetPaper: route({
     method: 'get',
     path: '/api/jobs/{id}/run-sheet.pdf',
     summary: 'What is still to be laid, to hang up in the bay: who does what when, a box to tick at each',
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'run-sheet.pdf' },
+    computed: true,
   }),
   offersPaper: route({
     method: 'get',
     path: '/api/jobs/{id}/offers.pdf',
     summary: 'The shop’s offers on the item, side by side on one page, for the owner to take home',
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'offers.pdf' },
+    computed: true,
   }),
   netSvg: route({
     method: 'get',
     path: '/api/jobs/{id}/net.svg',
     summary: 'The net as a drawing, one unit a millimetre',
-    answer: { status: 200, media: 'image/svg+xml' },
+    answer: { status: 200, media: 'image/svg+xml', name: '{id}-net.svg' },
+    computed: true,
   }),
   netDxf: route({
     method: 'get',
     path: '/api/jobs/{id}/net.dxf',
     summary: 'The net as DXF, in millimetres',
-    answer: { status: 200, media: 'image/vnd.dxf' },
+    answer: { status: 200, media: 'image/vnd.dxf', name: '{id}-net.dxf' },
+    computed: true,
   }),
   surfacesCsv: route({
     method: 'get',
     path: '/api/jobs/{id}/surfaces.csv',
     summary: 'Areas and edges',
-    answer: { status: 200, media: 'text/csv' },
+    answer: { status: 200, media: 'text/csv', name: '{id}-surfaces.csv' },
+    computed: true,
   }),
 };

@@ -42,7 +42,7 @@ export const MACHINE_ROUTES = {
     path: '/api/trust/authority.crt',
     needs: 'nothing',
     summary: 'The authority tablets have to trust, as a certificate',
-    answer: { status: 200, media: 'application/x-x509-ca-cert' },
+    answer: { status: 200, media: 'application/x-x509-ca-cert', name: 'workshop-authority.crt' },
     problems: ['not-found'],
   }),
   backups: route({

@@ -35,7 +35,8 @@ export const PASSPORT_ROUTES = {
     guests: true,
     summary:
       'The item’s passport in the open format glaphyra.passport/1, signed: as it was handed over, or else as it is now',
-    answer: { status: 200, schema: passportFileSchema },
+    answer: { status: 200, schema: passportFileSchema, name: '{id}.passport.json' },
+    computed: true,
   }),
   passportPage: route({
     method: 'get',
@@ -43,13 +44,15 @@ export const PASSPORT_ROUTES = {
     guests: true,
     summary: 'The passport as one page that needs nothing but itself, for the owner’s phone',
     answer: { status: 200, media: 'text/html' },
+    computed: true,
   }),
   passportPaper: route({
     method: 'get',
     path: '/api/jobs/{id}/passport.pdf',
     guests: true,
     summary: 'The passport, its care and its warranty on paper, signed where it was handed over',
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'passport.pdf' },
+    computed: true,
   }),
   handovers: route({
     method: 'get',
@@ -78,6 +81,7 @@ export const PASSPORT_ROUTES = {
     body: passportFileSchema,
     bodyBytes: WHOLE_FILE_BYTES,
     answer: { status: 200, schema: passportReadSchema },
+    computed: true,
   }),
   takePassport: route({
     method: 'post',

@@ -6,7 +6,7 @@ const ANYWHERE: readonly ProblemKind[] = ['bad-request', 'wrong-host', 'internal
 
 /** Everything a call of this route can be answered with instead of its good answer. */
 export function problemsOf(route: Route): readonly ProblemKind[] {
-  const { method, path, needs, query, body, fileBytes, versioned, problems = [] } = route;
+  const { method, path, needs, query, body, fileBytes, versioned, computed, problems = [] } = route;
   const hasBody = body !== undefined || fileBytes !== undefined;
   const kinds: readonly (ProblemKind | false)[] = [
     ...ANYWHERE,
@@ -19,6 +19,7 @@ export function problemsOf(route: Route): readonly ProblemKind[] {
     hasBody && 'compressed',
     versioned === true && 'version-missing',
     versioned === true && 'stale-write',
+    (computed === true || hasBody) && 'busy',
     ...problems,
   ];
   return [...new Set(kinds.filter((kind) => kind !== false))];

@@ -19,6 +19,7 @@ export const PROBLEMS = {
   'version-missing': { status: 428, title: 'Version missing' },
   'too-often': { status: 429, title: 'Tried too often' },
   internal: { status: 500, title: 'Something broke on our side' },
+  busy: { status: 503, title: 'Too much at once' },
   'instrument-silent': { status: 503, title: 'No answer' },
   closed: { status: 503, title: 'Closed for a moment' },
 } as const satisfies Readonly<Record<string, { readonly status: number; readonly title: string }>>;

@@ -19,6 +19,7 @@ export const PRODUCT_ROUTES = {
     answer: { status: 200, schema: z.array(shelfProductSchema) },
     reads: ['product', 'stock'],
     offline: true,
+    computed: true,
   }),
   saveProduct: route({
     method: 'put',
@@ -50,6 +51,7 @@ export const PRODUCT_ROUTES = {
     summary: 'The cues seen of a product, job by job, beside what was expected, and what they taught',
     answer: { status: 200, schema: productCuesSchema },
     reads: ['product', 'log'],
+    computed: true,
   }),
   productLasted: route({
     method: 'get',
@@ -57,6 +59,7 @@ export const PRODUCT_ROUTES = {
     summary: 'How long a product really lasts here: readings of drops on all items, against what was expected',
     answer: { status: 200, schema: productLastedSchema },
     reads: ['product', 'log'],
+    computed: true,
   }),
   setShop: route({
     method: 'put',
@@ -72,13 +75,15 @@ export const PRODUCT_ROUTES = {
     method: 'get',
     path: '/api/shelf.json',
     summary: 'The whole shelf in the open format glaphyra.shelf/1',
-    answer: { status: 200, media: 'application/json' },
+    answer: { status: 200, media: 'application/json', name: 'shelf.json' },
+    computed: true,
   }),
   shelfCsv: route({
     method: 'get',
     path: '/api/shelf.csv',
     summary: 'The whole shelf as a table of what is filled in by hand',
-    answer: { status: 200, media: 'text/csv' },
+    answer: { status: 200, media: 'text/csv', name: 'shelf.csv' },
+    computed: true,
   }),
   takeShelfIn: route({
     method: 'post',

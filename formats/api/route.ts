@@ -7,10 +7,15 @@ import type { Subject } from './subjects';
 /** What an answer is made of, or a call changes: all of a kind, or the one an address parameter names. */
 export type SubjectOf = Subject | `${Subject}:{${string}}`;
 
+/** The name a browser saves it under; address parameters in braces. */
+interface Named {
+  readonly name?: string;
+}
+
 /** The good answer: JSON by a schema, a document in a media type, an event stream, or nothing at all. */
 export type GoodAnswer =
-  | { readonly status: number; readonly schema: z.ZodType }
-  | { readonly status: number; readonly media: string }
+  | (Named & { readonly status: number; readonly schema: z.ZodType })
+  | (Named & { readonly status: number; readonly media: string })
   | { readonly status: number; readonly stream: true }
   | { readonly status: number };
 
@@ -41,6 +46,8 @@ export interface Route {
   readonly reads?: readonly SubjectOf[];
   /** What a good answer has changed. */
   readonly changes?: readonly SubjectOf[];
+  /** Worked out when it is asked for, beside the server: where too much is asked at once, it is answered `busy`. */
+  readonly computed?: true;
   /** Worked with in the bays: a tablet keeps the answer, and shows it where the server cannot be reached. */
   readonly offline?: true;
   /** How the audit list says it, as a verb with its object; absent where a log of its own records it, or nothing changes. */

@@ -70,14 +70,16 @@ export const STOCK_ROUTES = {
     method: 'get',
     path: '/api/stock.csv',
     summary: 'What is in stock as a table',
-    answer: { status: 200, media: 'text/csv' },
+    answer: { status: 200, media: 'text/csv', name: 'stock.csv' },
+    computed: true,
   }),
   stockLabels: route({
     method: 'get',
     path: '/api/stock/labels.pdf',
     summary: 'Labels with a code for the things found as in the list',
     query: stockQuerySchema,
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'labels.pdf' },
+    computed: true,
   }),
   recall: route({
     method: 'get',
@@ -86,13 +88,15 @@ export const STOCK_ROUTES = {
     query: batchSchema,
     answer: { status: 200, schema: recallSchema },
     reads: ['stock'],
+    computed: true,
   }),
   recallPaper: route({
     method: 'get',
     path: '/api/stock/recall.pdf',
     summary: 'The same on paper',
     query: batchSchema,
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'recall.pdf' },
+    computed: true,
   }),
   reorder: route({
     method: 'get',
@@ -100,6 +104,7 @@ export const STOCK_ROUTES = {
     summary: 'What the jobs to come lack together, in packs at least cost, and by when it has to be ordered',
     answer: { status: 200, schema: reorderSchema },
     reads: ['stock', 'job', 'log'],
+    computed: true,
   }),
   usageLessons: route({
     method: 'get',
@@ -107,6 +112,7 @@ export const STOCK_ROUTES = {
     summary: 'What weighings have taught, one by one',
     answer: { status: 200, schema: z.array(usageLessonSchema) },
     reads: ['stock'],
+    computed: true,
   }),
   weigh: route({
     method: 'post',
@@ -125,12 +131,14 @@ export const STOCK_ROUTES = {
     answer: { status: 200, schema: jobStockSchema },
     reads: ['stock', 'job', 'log'],
     offline: true,
+    computed: true,
   }),
   pickListPaper: route({
     method: 'get',
     path: '/api/jobs/{id}/pick-list.pdf',
     summary: 'Everything a job needs at hand, in the order of work, on one sheet',
-    answer: { status: 200, media: 'application/pdf' },
+    answer: { status: 200, media: 'application/pdf', name: 'pick-list.pdf' },
+    computed: true,
   }),
   ticks: route({
     method: 'get',

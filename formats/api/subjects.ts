@@ -2,6 +2,7 @@
 const TOLD_SUBJECTS = [
   'job',
   'log',
+  'summary',
   'product',
   'bay',
   'air',

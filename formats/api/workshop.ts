@@ -77,7 +77,7 @@ export const WORKSHOP_ROUTES = {
     path: '/api/calendar',
     summary: 'The calendar of the workshop, with the steps of all jobs that are still to be done',
     answer: { status: 200, schema: calendarViewSchema },
-    reads: ['calendar', 'job', 'log', 'bay'],
+    reads: ['calendar', 'job', 'log', 'bay', 'summary'],
   }),
   saveCalendar: route({
     method: 'put',
@@ -97,5 +97,6 @@ export const WORKSHOP_ROUTES = {
     path: '/api/calendar/{what}/feed.ics',
     summary: 'What was agreed for one bay (bay:…) or one person (person:…), as an iCalendar file',
     answer: { status: 200, media: 'text/calendar' },
+    computed: true,
   }),
 };

@@ -129,6 +129,8 @@ export const jobSummarySchema = object({
   /** What is still to be done of it, for the workshop's calendar. */
   work: z.array(operationSchema).optional(),
   costs: jobCostsSchema.optional(),
+  /** Being worked out: what is said here is of before the last change, or only what stands in the job. */
+  pending: z.boolean().optional(),
 });
 export type JobSummary = z.output<typeof jobSummarySchema>;
 

@@ -122,6 +122,8 @@ export const calendarViewSchema = object({
   now: instant(),
   calendar: shopCalendarSchema,
   jobs: z.array(calendarJobSchema),
+  /** So many jobs are still being worked out: they are missing, or as they were. */
+  pending: z.int().optional(),
   /** What had been agreed when an earlier day ended, and on which. */
   earlier: object({ at: instant(), plan: shopCalendarSchema.shape.plan }).optional(),
 });

@@ -1,2 +1,2 @@
 export { guestView } from './guest-view';
-export { demandOf, summarise } from './summarise';
+export { demandOf, summarise, summaryToCome } from './summarise';

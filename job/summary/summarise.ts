@@ -58,14 +58,49 @@ export function summarise(
         currency: document.currency,
       },
     }),
-    ...(item && {
-      itemName: item.name,
-      ...(item.id && { itemId: item.id }),
-      ...(item.ownerName && { ownerName: item.ownerName }),
-    }),
+    ...itemOf(item),
     ...(deadline !== undefined && { needsBy: deadline }),
   };
 }
+
+/** What stands in a job itself, as long as the rest is not worked out. */
+export function summaryToCome({ id, version, bayId, document }: JobRecord): JobSummary {
+  const { title, startAt, item, surfaces } = document;
+  const deadline = wantedBy(document);
+  return {
+    id,
+    version,
+    title,
+    bayId,
+    startAt,
+    phase: surfaces.some(({ layers }) => layers.length > 0) ? 'planned' : 'survey',
+    areaM2: 0,
+    patchesDone: 0,
+    patchesTotal: 0,
+    stops: 0,
+    waterSafe: null,
+    handover: null,
+    ready: null,
+    firstWash: null,
+    renew: null,
+    careDays: {},
+    reminders: remindersOf(document),
+    traits: [],
+    dusty: [],
+    ...itemOf(item),
+    ...(deadline !== undefined && { needsBy: deadline }),
+    pending: true,
+  };
+}
+
+const itemOf = (item: JobRecord['document']['item']): Pick<JobSummary, 'itemName' | 'itemId' | 'ownerName'> =>
+  item
+    ? {
+        itemName: item.name,
+        ...(item.id && { itemId: item.id }),
+        ...(item.ownerName && { ownerName: item.ownerName }),
+      }
+    : {};
 
 const lastStageEnd = ({ stages }: RunRecord): number =>
   Math.max(...[...stages.values()].map(({ endMin }) => endMin ?? 0));

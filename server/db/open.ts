@@ -64,6 +64,30 @@ export function openAlone(file: string): OpenDatabase {
   }
 }
 
+/** A database that is open to be read, beside the server that writes it. */
+export interface OpenReader {
+  readonly db: Db;
+  /** Reads all of it as it stands when the first of it is read, whatever is written meanwhile. */
+  asOfNow<T>(work: () => T | Promise<T>): Promise<T>;
+}
+
+/** Opens a database that is up to date to be read only. */
+export function openReader(file: string): OpenReader {
+  const connection = new Database(file, { readonly: true, fileMustExist: true });
+  connection.pragma('busy_timeout = 5000');
+  return {
+    db: drizzle(connection, { schema }),
+    async asOfNow(work) {
+      connection.exec('begin');
+      try {
+        return await work();
+      } finally {
+        connection.exec('commit');
+      }
+    },
+  };
+}
+
 /** Where the pictures of a database lie: in a folder of its name beside it. */
 export function photoFolder(file: string): string {
   const { dir, name } = path.parse(file);

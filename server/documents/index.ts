@@ -2,7 +2,7 @@
 export { cutPaper } from './cut-paper';
 export { labelSheet } from './labels';
 export { offersSheet } from './offers-sheet';
-export { sendPdf } from './paper';
+export { pdfBytes } from './paper';
 export { passportPage } from './passport-page';
 export { passportPaper } from './passport-paper';
 export { pickListPaper } from './pick-list-paper';

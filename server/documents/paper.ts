@@ -1,4 +1,4 @@
-import type { Response } from 'express';
+import { buffer } from 'node:stream/consumers';
 import PDFDocument from 'pdfkit';
 import { FACES, type Look, printable } from './letters';
 
@@ -114,11 +114,10 @@ export function signatures(pdf: Sheet, terms: string): void {
   }
 }
 
-/** Sends a finished document, to be shown where it was asked for. */
-export function sendPdf(response: Response, name: string, sheet: Sheet): void {
-  response.type('pdf').setHeader('content-disposition', `inline; filename="${name}"`);
-  sheet.pipe(response);
+/** Ends a document; what it comes to. */
+export function pdfBytes(sheet: Sheet): Promise<Buffer> {
   sheet.end();
+  return buffer(sheet);
 }
 
 /** What is said on the left, its figures on the right, a rule below; without figures it has the whole width. */

@@ -1,101 +1,103 @@
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
-import type { z } from 'zod';
-import {
-  type BodyRead,
-  bodyBytesOf,
-  type ParamsOf,
-  type QueryRead,
-  type Route,
-  type RouteName,
-  type Routes,
-} from '#formats/api';
-import { type Fault, FaultsError, id as addressable, read } from '#formats/values';
-import type { Actor } from '../accounts/actor';
+import { bodyBytesOf, type Route } from '#formats/api';
 import type { NewAuditEntry } from '../repositories/audit';
-import { versionMissing } from './problem';
+import type { Actor } from '../accounts/actor';
+import { type Asked, type Body, callOf, type Handler, headOf, isPrepared, written } from './call';
 import { requireRight } from './rights';
-
-/** A call of a route, read by the route's own schemas. */
-export interface Call<R extends Route = Route> {
-  readonly params: ParamsOf<R>;
-  readonly query: QueryRead<R>;
-  readonly body: BodyRead<R>;
-  readonly actor: Actor;
-  /** From `If-Match`; 0 where the route is not versioned. */
-  readonly version: number;
-  readonly request: Request;
-  readonly response: Response;
-}
-
-/** As far as an answer is only read, not changed. */
-type Sendable<T> = T extends (infer Each)[]
-  ? readonly Sendable<Each>[]
-  : T extends object
-    ? { readonly [Key in keyof T]: Sendable<T[Key]> }
-    : T;
-/** What a handler returns: JSON by the answer's schema; documents and streams it writes itself. */
-type Given<R extends Route> = R['answer'] extends { readonly schema: infer S extends z.ZodType }
-  ? Sendable<z.input<S>>
-  : void;
-export type Handler<R extends Route> = (call: Call<R>) => Given<R> | Promise<Given<R>>;
-/** A handler for each of these routes. */
-export type Handlers<Names extends Partial<Routes>> = {
-  readonly [Name in keyof Names & RouteName]: Handler<Routes[Name]>;
-};
 
 /** Puts on record what was done, within what does it where that is one step. */
 export type Recorder = <T>(work: () => T, entry: (answer: Awaited<T>) => Omit<NewAuditEntry, 'at'>) => T;
+
+/** What is worked out in a thread of its own, while others are answered. */
+export interface Beside {
+  /** The answer of a computed route, or what a prepared one writes. */
+  answer(asked: Asked): Promise<unknown>;
+  /** A body as its route reads it. @throws FaultsError */
+  read(asked: Asked): Promise<unknown>;
+}
+
+/** A body that is larger is read beside the server, bytes: parsing and checking it would keep others waiting. */
+const READ_BESIDE_BYTES = 64 * 1024;
 
 /**
  * Puts a route into the application. Who asks is checked first, query and body are read before anything is done, and
  * what changes something is put on record.
  */
-export function mount(app: Express, route: Route, handler: (call: Call<never>) => unknown, recorded: Recorder): void {
-  const { method, path, fileBytes, audit, answer } = route;
+export function mount(
+  app: Express,
+  [name, route]: readonly [Asked['name'], Route],
+  handler: Handler<never>,
+  { recorded, beside }: { readonly recorded: Recorder; readonly beside: Beside },
+): void {
+  const { method, path, fileBytes, audit, computed } = route;
   // Who asks is known before a byte of it is read. What inflates past the limit is only known once it is inflated:
   // nothing of ours sends it compressed.
   const receiver = fileBytes
     ? express.raw({ type: () => true, limit: fileBytes, inflate: false })
-    : route.body && express.json({ limit: bodyBytesOf(route), inflate: false });
+    : route.body && express.raw({ type: 'application/json', limit: bodyBytesOf(route), inflate: false });
   const receivers = receiver ? [receiver] : [];
   const admit: RequestHandler = (request, response, next) => {
     requireRight(actorOf(response), route, request.params);
     next();
   };
   app[method](path.replaceAll(/\{(\w+)\}/g, ':$1'), admit, ...receivers, async (request, response) => {
-    const call = readCall(route, request, response);
-    const run = () => handler(call);
+    const asked = askedBy(name, request, response);
+    if (computed) return send(response, route, asked, (await beside.answer(asked)) as Body);
+    const head = headOf(route, asked);
+    const run = await doingOf(route, handler, asked, { beside, onLine: { request, response } });
     const given = await (audit === undefined
       ? run()
-      : recorded(run, (done) => auditEntryOf(path, audit, call.actor, call.params, done)));
-    if ('stream' in answer || 'media' in answer) return;
-    response.status(answer.status);
-    if ('schema' in answer) response.json(given);
-    else response.end();
+      : recorded(run, (done) => auditEntryOf(path, audit, head.actor, head.params, done)));
+    if (response.headersSent || response.writableEnded) return;
+    if ('stream' in route.answer || ('media' in route.answer && given === undefined)) return;
+    send(response, route, asked, written(route, given));
   });
 }
 
-/** @throws FaultsError for what does not fit the route's schemas, ProblemError (428) where a version has to be named */
-function readCall(route: Route, request: Request, response: Response): Call {
-  const who = actorOf(response);
-  const params = request.params as Record<string, string>;
-  if (route.method === 'put') requireAddressable(params);
-  return {
-    params,
-    query: route.query ? (read(onlyTexts(request.query), route.query) as object) : {},
-    body: (route.body ? read(request.body, route.body, route.sense) : undefined) as undefined,
-    // Only what is tapped at the bay arrives late: everything else is by whoever is signed in now.
-    actor: route.needs === 'run' ? who : { ...who, by: who.person?.id },
-    version: route.versioned ? editedVersion(request) : 0,
-    request,
-    response,
-  };
+/** What is done once a call is read: by the handler itself, or with what was worked out first. */
+async function doingOf(
+  route: Route,
+  handler: Handler<never>,
+  asked: Asked,
+  { beside, onLine }: { readonly beside: Beside; readonly onLine: object },
+): Promise<() => unknown> {
+  if (isPrepared(handler)) {
+    const head = headOf(route, asked);
+    const works = (await beside.answer(asked)) as never;
+    return () => handler.writes(head, works);
+  }
+  const isLarge = route.body !== undefined && (asked.bytes?.length ?? 0) > READ_BESIDE_BYTES;
+  const call = isLarge ? { ...headOf(route, asked), body: await beside.read(asked) } : callOf(route, asked);
+  return () => handler({ ...call, ...onLine } as never);
+}
+
+const askedBy = (name: Asked['name'], request: Request, response: Response): Asked => ({
+  name,
+  params: request.params as Record<string, string>,
+  query: Object.fromEntries(Object.entries(request.query).filter(([, value]) => typeof value === 'string')),
+  ...(Buffer.isBuffer(request.body) && { bytes: request.body }),
+  ...(request.get('if-match') !== undefined && { ifMatch: request.get('if-match')! }),
+  actor: actorOf(response),
+  nonce: response.locals.nonce as string,
+});
+
+/** Sends an answer in the media type its route names, under the name it is to be saved by. */
+function send(response: Response, { answer }: Route, { params }: Asked, body: Body): void {
+  response.status(answer.status);
+  if (body === undefined) return void response.end();
+  const media = 'media' in answer ? answer.media : 'application/json';
+  response.type(media);
+  const named =
+    'name' in answer ? answer.name?.replaceAll(/\{(\w+)\}/g, (_, each: string) => params[each]!) : undefined;
+  // A paper is looked at where it was asked for.
+  if (named !== undefined) {
+    const how = media === 'application/pdf' ? 'inline' : 'attachment';
+    response.setHeader('content-disposition', `${how}; filename="${named}"`);
+  }
+  response.send(typeof body === 'string' ? body : Buffer.from(body.buffer, body.byteOffset, body.byteLength));
 }
 
 export const actorOf = (response: Response): Actor => response.locals.actor as Actor;
-
-const onlyTexts = (query: Request['query']) =>
-  Object.fromEntries(Object.entries(query).filter(([, value]) => typeof value === 'string'));
 
 /** What was done, and to what: by the address, and the name of what came of it. */
 function auditEntryOf(
@@ -121,18 +123,3 @@ const AUDITED: Readonly<Record<string, string>> = {
   devices: 'device',
   links: 'link',
 };
-
-/** What is made under a name of the sender can be found, changed and removed again by it. */
-function requireAddressable(params: Readonly<Record<string, string>>): void {
-  const faults = Object.entries(params).flatMap(([path, value]): Fault[] => {
-    const checked = addressable().safeParse(value);
-    return checked.success ? [] : [{ path, message: checked.error.issues[0]!.message }];
-  });
-  if (faults.length > 0) throw new FaultsError(faults);
-}
-
-function editedVersion(request: Request): number {
-  const version = /^(?:W\/)?"?(\d+)"?$/.exec(request.get('if-match') ?? '')?.[1];
-  if (version === undefined) throw versionMissing();
-  return Number(version);
-}

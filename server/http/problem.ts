@@ -29,6 +29,12 @@ export const conflict = (detail: string, faults?: Problem['faults']) =>
 /** A file that cannot be taken as it is; says what it is and what to do. */
 export const refusedFile = (detail: string) => problem('refused-file', { detail });
 
+export const notJson = () => problem('bad-input', { detail: 'The body is not JSON.' });
+
+/** More is asked than can be worked out in time. */
+export const busy = () =>
+  problem('busy', { detail: 'Too much is being worked out at once. Ask again in a moment.', retryAfterS: 5 });
+
 export const versionMissing = () =>
   problem('version-missing', { detail: 'Say which version you edited, as If-Match: "3".' });
 
@@ -72,7 +78,7 @@ export const tooOften = (seconds: number) =>
     retryAfterS: seconds,
   });
 
-function asProblem(error: unknown): Problem | undefined {
+export function asProblem(error: unknown): Problem | undefined {
   if (error instanceof ProblemError) return error.problem;
   if (error instanceof FaultsError) {
     const detail = error.faults.length === 1 ? 'One value is wrong.' : `${error.faults.length} values are wrong.`;
@@ -80,7 +86,6 @@ function asProblem(error: unknown): Problem | undefined {
   }
   // What the body parser refuses carries its own status.
   const { status, type } = (error ?? {}) as { status?: unknown; type?: unknown };
-  if (type === 'entity.parse.failed') return problem('bad-input', { detail: 'The body is not JSON.' }).problem;
   if (type === 'encoding.unsupported') {
     return problem('compressed', { detail: 'Send the body as it is, not compressed.' }).problem;
   }

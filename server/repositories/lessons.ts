@@ -4,6 +4,13 @@ import type { Db } from '../db/open';
 import { jobLessons, runLog } from '../db/schema';
 import { MODEL_EDITION } from '../model-edition';
 
+/** What a job teaches, and the entry of its log it was worked out at. */
+export interface NewLesson {
+  readonly jobId: string;
+  readonly lastSeq: number;
+  readonly lesson: JobLesson;
+}
+
 /** What each job teaches, kept with the entry of its log it was worked out at. */
 export function lessonRepository(db: Db) {
   return {
@@ -33,8 +40,8 @@ export function lessonRepository(db: Db) {
         .set({ lastSeq })
         .where(and(eq(jobLessons.jobId, jobId), eq(jobLessons.lastSeq, from)))
         .run(),
-    put(jobId: string, lastSeq: number, lesson: JobLesson): void {
-      const row = { jobId, lastSeq, model: MODEL_EDITION, lesson };
+    put(learned: NewLesson): void {
+      const row = { ...learned, model: MODEL_EDITION };
       db.insert(jobLessons).values(row).onConflictDoUpdate({ target: jobLessons.jobId, set: row }).run();
     },
   };

@@ -32,6 +32,11 @@ const AHEAD_MS = 90 * MS_PER_DAY;
 /** Longer than any workshop keeps its jobs, ms. */
 const PLANNED_BEFORE_MS = 400 * 365 * MS_PER_DAY;
 
+/** A summary in a list, and whether it is of its job as it stands. */
+export interface ListedSummary extends Pick<KeptSummary, 'summary' | 'model' | 'goodUntilMs'> {
+  readonly isCurrent: boolean;
+}
+
 /** Some of what was found, and how much there is. */
 export interface Page<T> {
   readonly rows: T[];
@@ -57,7 +62,19 @@ export function summaryRepository(db: Db) {
       sql` and `,
     );
   /** Summaries of jobs that are there. */
-  const summaries = () => db.select({ summary }).from(jobSummaries).innerJoin(jobs, eq(jobs.id, jobSummaries.jobId));
+  const summaries = () =>
+    db
+      .select({
+        summary,
+        model: standing.model,
+        goodUntilMs: standing.goodUntilMs,
+        isCurrent:
+          sql<boolean>`${standing.version} = ${jobs.version} and ${standing.model} = ${MODEL_EDITION} and ${standing.lastSeq} = (select coalesce(max(${runLog.seq}), 0) from ${runLog} where ${runLog.jobId} = ${jobs.id})`.mapWith(
+            Boolean,
+          ),
+      })
+      .from(jobSummaries)
+      .innerJoin(jobs, eq(jobs.id, jobSummaries.jobId));
   /** Its item has been here again since: something was done at a later visit. One that is only planned is none. */
   const cameBack = sql`exists (select 1 from job_summaries later where later.item_id = ${itemId} and later.start_ms > ${startMs} and later.phase not in ('survey', 'planned'))`;
   return {
@@ -102,28 +119,24 @@ export function summaryRepository(db: Db) {
       const kept = db.select(standing).from(jobSummaries).where(eq(jobSummaries.jobId, id)).get();
       return { ...row, lastSeq: last?.last ?? 0, kept };
     },
-    /** What a job in this version, with so much of its log, still takes; undefined: not worked out yet. */
-    demandOf(id: string, version: number, lastSeq: number): JobDemand | undefined {
-      const own = and(
-        eq(jobSummaries.jobId, id),
-        eq(jobSummaries.version, version),
-        eq(jobSummaries.lastSeq, lastSeq),
-        eq(jobSummaries.model, MODEL_EDITION),
-      );
-      return db.select({ demand }).from(jobSummaries).where(own).get()?.demand;
-    },
+    /** What a job took as it was worked out last; undefined: it never was. */
+    demandOf: (id: string): Pick<KeptSummary, 'version' | 'lastSeq' | 'model' | 'demand'> | undefined =>
+      db
+        .select({ version: standing.version, lastSeq: standing.lastSeq, model: standing.model, demand })
+        .from(jobSummaries)
+        .where(eq(jobSummaries.jobId, id))
+        .get(),
     /** What is the day's matter: in the bays, curing, to come, and in care where something is due and it is the last visit. */
-    current(nowMs: number, most: number): JobSummary[] {
+    current(nowMs: number, most: number): ListedSummary[] {
       const due = sql`${dueMs} between ${nowMs - OVERDUE_MS} and ${nowMs + AHEAD_MS} and not ${cameBack}`;
       return summaries()
         .where(and(there, or(ne(standing.phase, 'in-care'), due)))
         .orderBy(desc(jobs.updatedAt))
         .limit(most)
-        .all()
-        .map((row) => row.summary);
+        .all();
     },
     /** What is out and looked after, each item by its last visit, what is to be done soonest first. */
-    inCare(nowMs: number, from: number, most: number): Page<JobSummary> {
+    inCare(nowMs: number, from: number, most: number): Page<ListedSummary> {
       const out = and(
         there,
         inArray(standing.phase, ['ready', 'in-care']),
@@ -142,10 +155,10 @@ export function summaryRepository(db: Db) {
         .limit(most)
         .offset(from)
         .all();
-      return { rows: rows.map((row) => row.summary), found: count?.found ?? 0 };
+      return { rows, found: count?.found ?? 0 };
     },
     /** Jobs by words of their title, item, owner or traits, the last ones first. */
-    found(words: string, from: number, most: number): Page<JobSummary> {
+    found(words: string, from: number, most: number): Page<ListedSummary> {
       const wanted = and(there, says(words));
       const [count] = db
         .select({ found: sql<number>`count(*)` })
@@ -154,7 +167,7 @@ export function summaryRepository(db: Db) {
         .where(wanted)
         .all();
       const rows = summaries().where(wanted).orderBy(desc(startMs)).limit(most).offset(from).all();
-      return { rows: rows.map((row) => row.summary), found: count?.found ?? 0 };
+      return { rows, found: count?.found ?? 0 };
     },
     /** Jobs that begin at a moment or later. */
     startingFrom: (ms: number): { id: string; version: number }[] =>

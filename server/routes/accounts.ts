@@ -3,7 +3,7 @@ import type { ACCOUNT_ROUTES } from '#formats/api';
 import type { Me } from '#formats/people';
 import type { Actor } from '../accounts/actor';
 import { ended, renamed } from '../accounts/sessions';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { isHere } from '../http/own-host';
 import { conflict, signInFirst } from '../http/problem';
 import type { Services } from '../services';

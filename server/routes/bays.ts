@@ -4,7 +4,7 @@ import { type GlossMeter, simulatedGlossMeter } from '../devices/gloss-meter';
 import { simulatedThicknessGauge, type ThicknessGauge } from '../devices/thickness-gauge';
 import { yardWeather } from '../devices/yard-forecast';
 import { openEventStream } from '../http/event-stream';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { silent } from '../http/problem';
 import type { Services } from '../services';
 

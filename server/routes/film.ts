@@ -1,12 +1,11 @@
 import { offcutsOf } from '#core/film/cut-plan';
 import { boundingBox } from '#core/item/geometry';
-import { type FILM_ROUTES, ROUTES } from '#formats/api';
+import type { FILM_ROUTES } from '#formats/api';
 import { cutDxf, cutSvg } from '#formats/drawings';
 import type { JobRecord } from '#formats/job';
 import { type JobCut, jobCuts } from '#job/film';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { conflict, notFound } from '../http/problem';
-import { sendFile } from '../http/send-file';
 import type { Services } from '../services';
 
 interface RollOf {
@@ -27,16 +26,16 @@ export function filmHandlers({ jobs, stock }: Services): Handlers<typeof FILM_RO
     return { job, cut };
   };
   return {
-    async cutPaper({ params, response }) {
-      const { cutPaper, sendPdf } = await import('../documents');
+    async cutPaper({ params }) {
+      const { cutPaper, pdfBytes } = await import('../documents');
       const { job, cut } = cutOf(params);
-      sendPdf(response, 'cut-plan.pdf', cutPaper(job.document, cut));
+      return pdfBytes(cutPaper(job.document, cut));
     },
-    cutSvg({ params, response }) {
+    cutSvg({ params }) {
       const { job, cut } = cutOf(params);
-      sendFile(response, ROUTES.cutSvg, 'cut-plan.svg', cutSvg(cut.plan, `${job.document.title}: ${cut.name}`));
+      return cutSvg(cut.plan, `${job.document.title}: ${cut.name}`);
     },
-    cutDxf: ({ params, response }) => sendFile(response, ROUTES.cutDxf, 'cut-plan.dxf', cutDxf(cutOf(params).cut.plan)),
+    cutDxf: ({ params }) => cutDxf(cutOf(params).cut.plan),
     cutFilm({ params, actor }) {
       const { job, cut } = cutOf(params);
       const { product, nest, plan, missing, notClear, panels } = cut;

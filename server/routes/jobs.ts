@@ -1,9 +1,8 @@
-import { type JOB_ROUTES, ROUTES } from '#formats/api';
+import type { JOB_ROUTES } from '#formats/api';
 import { netDxf, netSvg, surfacesCsv } from '#formats/drawings';
 import { firstPlanFile, planFile } from '#job/plan';
 import { compareMethods } from '#job/pick';
-import type { Handlers } from '../http/mount';
-import { sendFile } from '../http/send-file';
+import type { Handlers } from '../http/call';
 import type { Services } from '../services';
 
 const papers = () => import('../documents');
@@ -11,7 +10,7 @@ const papers = () => import('../documents');
 const PLAN_WRITERS = { '1': firstPlanFile, '2': planFile };
 
 export function jobHandlers(services: Services): Handlers<typeof JOB_ROUTES> {
-  const { jobs, items, photos, quotes, runLog, summaries, supply, now } = services;
+  const { jobs, items, photos, quotes, runLog, summaries, workings, supply, now } = services;
   return {
     jobsOfTheDay: () => summaries.list(),
     jobs: ({ query }) => summaries.found(query.find, query.from),
@@ -29,35 +28,27 @@ export function jobHandlers(services: Services): Handlers<typeof JOB_ROUTES> {
     earlierPairs: ({ params }) => items.earlierPairs(params.id),
     learned: () => runLog.learnedPreparation(),
     learnedHands: () => runLog.learnedHands(),
-    guestJob: ({ params }) => summaries.guestView(jobs.get(params.id)),
-    jobCalendar: ({ params, response }) =>
-      sendFile(response, ROUTES.jobCalendar, `${params.id}.ics`, summaries.calendarOf(jobs.get(params.id))),
-    async walkRoundPaper({ params, response }) {
-      const { walkRoundSheet, sendPdf } = await papers();
+    guestJob: ({ params }) => workings.guestView(jobs.get(params.id)),
+    jobCalendar: ({ params }) => workings.calendarOf(jobs.get(params.id)),
+    async walkRoundPaper({ params }) {
+      const { walkRoundSheet, pdfBytes } = await papers();
       const job = jobs.get(params.id);
       const pictures = photos.of(job.id).map((photo) => ({ photo, file: photos.file(photo.id, 'full') }));
-      sendPdf(response, 'walk-round.pdf', walkRoundSheet(job, pictures, now(), quotes.settingsOf(job.document)));
+      return pdfBytes(walkRoundSheet(job, pictures, now(), quotes.settingsOf(job.document)));
     },
-    async runSheetPaper({ params, response }) {
-      const { runSheetPaper, sendPdf } = await papers();
+    async runSheetPaper({ params }) {
+      const { runSheetPaper, pdfBytes } = await papers();
       const job = jobs.get(params.id);
-      sendPdf(
-        response,
-        'run-sheet.pdf',
-        runSheetPaper(job.document, summaries.runSheetOf(job), summaries.readyOf(job)),
-      );
+      return pdfBytes(runSheetPaper(job.document, workings.runSheetOf(job), workings.readyOf(job)));
     },
-    async offersPaper({ params, response }) {
-      const { offersSheet, sendPdf } = await papers();
+    async offersPaper({ params }) {
+      const { offersSheet, pdfBytes } = await papers();
       const job = jobs.get(params.id);
       const { quotes: priced, stock } = quotes.offersOn(job);
-      sendPdf(response, 'offers.pdf', offersSheet(job, priced, stock, now()));
+      return pdfBytes(offersSheet(job, priced, stock, now()));
     },
-    netSvg: ({ params, response }) =>
-      sendFile(response, ROUTES.netSvg, `${params.id}-net.svg`, netSvg(jobs.get(params.id).document)),
-    netDxf: ({ params, response }) =>
-      sendFile(response, ROUTES.netDxf, `${params.id}-net.dxf`, netDxf(jobs.get(params.id).document)),
-    surfacesCsv: ({ params, response }) =>
-      sendFile(response, ROUTES.surfacesCsv, `${params.id}-surfaces.csv`, surfacesCsv(jobs.get(params.id).document)),
+    netSvg: ({ params }) => netSvg(jobs.get(params.id).document),
+    netDxf: ({ params }) => netDxf(jobs.get(params.id).document),
+    surfacesCsv: ({ params }) => surfacesCsv(jobs.get(params.id).document),
   };
 }

@@ -1,10 +1,9 @@
 import { once } from 'node:events';
-import { type MACHINE_ROUTES, ROUTES } from '#formats/api';
+import type { MACHINE_ROUTES } from '#formats/api';
 import type { Keeping } from '../backup/keeping';
 import { openEventStream } from '../http/event-stream';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { notFound } from '../http/problem';
-import { sendFile } from '../http/send-file';
 import type { Network } from '../network/network';
 import type { Services } from '../services';
 
@@ -24,10 +23,10 @@ export function machineHandlers(
       const { fingerprint } = network.state();
       return fingerprint === undefined ? {} : { fingerprint };
     },
-    authority({ response }) {
+    authority() {
       const pem = network.authority();
       if (pem === undefined) throw notFound('certificate of its own', 'authority.crt');
-      sendFile(response, ROUTES.authority, 'workshop-authority.crt', pem);
+      return pem;
     },
     backups: () => keeping.list(),
     async makeBackup() {
@@ -35,9 +34,9 @@ export function machineHandlers(
       return keeping.list();
     },
     backupFile: ({ params, response }) =>
-      new Promise<void>((resolve, reject) =>
+      new Promise<undefined>((resolve, reject) =>
         response.download(keeping.fileOf(params.id), params.id, { dotfiles: 'allow' }, (error) =>
-          error ? reject(error) : resolve(),
+          error ? reject(error) : resolve(undefined),
         ),
       ),
     async restoreBackup({ params, body, actor, response }) {

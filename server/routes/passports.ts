@@ -4,14 +4,14 @@ import type { PASSPORT_ROUTES } from '#formats/api';
 import { netSvg } from '#formats/drawings';
 import { loggedEntries } from '#formats/log';
 import type { Handover, PassportFile } from '#formats/passport';
-import type { Handlers } from '../http/mount';
+import { type Handlers, prepared } from '../http/call';
 import type { Services } from '../services';
 
 const papers = () => import('../documents');
 /** What the owner lets be shown. */
 const SHOWN = new Set(['before', 'after', 'half-and-half']);
 /** The passport as it came, before what it leaves out was filled in: over that it is signed. */
-const asItCame = (body: unknown): unknown => (body as { readonly passport: unknown }).passport;
+const asItCame = (sent: unknown): unknown => (sent as { readonly passport: unknown }).passport;
 
 export function passportHandlers({ passports, jobs, runLog, photos }: Services): Handlers<typeof PASSPORT_ROUTES> {
   /** What was signed last, or else the passport as it is now. */
@@ -34,26 +34,27 @@ export function passportHandlers({ passports, jobs, runLog, photos }: Services):
       passports.nameShop(body.name);
       return body;
     },
-    passportFile({ params, response }) {
-      const { file } = latest(params.id);
-      response.setHeader('content-disposition', `attachment; filename="${params.id}.passport.json"`);
-      return file;
-    },
-    async passportPage({ params, response }) {
+    passportFile: ({ params }) => latest(params.id).file,
+    async passportPage({ params, nonce }) {
       const { passportPage } = await papers();
       const { document } = jobs.get(params.id);
-      const { nonce } = response.locals as { readonly nonce: string };
       const pictures = shownPictures(params.id, document.startAt);
-      response.type('text/html').send(passportPage(latest(params.id).file, { net: netSvg(document), pictures, nonce }));
+      return passportPage(latest(params.id).file, { net: netSvg(document), pictures, nonce });
     },
-    async passportPaper({ params, response }) {
-      const { passportPaper, sendPdf } = await papers();
+    async passportPaper({ params }) {
+      const { passportPaper, pdfBytes } = await papers();
       const { file, handover } = latest(params.id);
-      sendPdf(response, 'passport.pdf', passportPaper(file, handover));
+      return pdfBytes(passportPaper(file, handover));
     },
     handovers: ({ params }) => passports.handovers(params.id),
-    handOver: ({ params, body, actor }) => passports.handOver(params.id, body, actor.by),
-    readPassport: ({ body, request }) => passports.read(body, asItCame(request.body)),
-    takePassport: ({ body, request }) => passports.take(body, asItCame(request.body)),
+    handOver: prepared({
+      works: ({ params, body }) => ({ signed: body, made: passports.prepared(params.id) }),
+      writes: ({ params, actor }, { signed, made }) => passports.handOver(params.id, signed, made, actor.by),
+    }),
+    readPassport: ({ body, sent }) => passports.read(body, asItCame(sent)),
+    takePassport: prepared({
+      works: ({ body, sent }) => passports.taken(body, asItCame(sent)),
+      writes: (_call, works) => passports.take(works),
+    }),
   };
 }

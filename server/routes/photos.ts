@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import type { PHOTO_ROUTES } from '#formats/api';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { refusedFile } from '../http/problem';
 import type { Services } from '../services';
 

@@ -1,9 +1,8 @@
-import { ROUTES, type STOCK_ROUTES } from '#formats/api';
+import type { STOCK_ROUTES } from '#formats/api';
 import { stockCsv } from '#formats/stock';
 import { simulatedBottleScale } from '../devices/bottle-scale';
-import type { Handlers } from '../http/mount';
+import type { Handlers } from '../http/call';
 import { conflict } from '../http/problem';
-import { sendFile } from '../http/send-file';
 import type { Services } from '../services';
 
 const papers = () => import('../documents');
@@ -17,26 +16,25 @@ const asked = <T extends { readonly at?: string | undefined }>({ at, ...question
 });
 
 export function stockHandlers(services: Services): Handlers<typeof STOCK_ROUTES> {
-  const { jobs, stock, summaries, supply, ticks, now } = services;
+  const { jobs, stock, workings, supply, ticks, now } = services;
   return {
     stock: ({ query }) => stock.list(asked(query)),
     stockThing: ({ params }) => stock.thing(params.id),
     noteStock: ({ body, actor }) => stock.append(body, actor.by),
     takeStockIn: ({ body, actor }) => stock.takeIn(body, actor.by),
-    stockCsv({ response }) {
+    stockCsv() {
       const names = stock.known();
       const things = [...stock.book().things()].filter(({ gone }) => !gone);
-      const rows = things.map((thing) => stock.rowOf(thing, names, now().getTime()));
-      sendFile(response, ROUTES.stockCsv, 'stock.csv', stockCsv(rows));
+      return stockCsv(things.map((thing) => stock.rowOf(thing, names, now().getTime())));
     },
-    async stockLabels({ query, response }) {
-      const { labelSheet, sendPdf } = await papers();
-      sendPdf(response, 'labels.pdf', await labelSheet(stock.list(asked(query)).rows));
+    async stockLabels({ query }) {
+      const { labelSheet, pdfBytes } = await papers();
+      return pdfBytes(await labelSheet(stock.list(asked(query)).rows));
     },
     recall: ({ query }) => supply.recall(query.batch),
-    async recallPaper({ query, response }) {
-      const { recallPaper, sendPdf } = await papers();
-      sendPdf(response, 'recall.pdf', recallPaper(query.batch, supply.recall(query.batch), now()));
+    async recallPaper({ query }) {
+      const { recallPaper, pdfBytes } = await papers();
+      return pdfBytes(recallPaper(query.batch, supply.recall(query.batch), now()));
     },
     reorder: () => supply.reorder(),
     usageLessons: () => stock.lessons(),
@@ -48,11 +46,11 @@ export function stockHandlers(services: Services): Handlers<typeof STOCK_ROUTES>
       return { grossG, densityGPerMl: stock.densityOf(thing), simulated: scale.simulated };
     },
     jobStock: ({ params }) => supply.ofJob(params.id),
-    async pickListPaper({ params, response }) {
-      const { pickListPaper, sendPdf } = await papers();
+    async pickListPaper({ params }) {
+      const { pickListPaper, pdfBytes } = await papers();
       const job = jobs.get(params.id);
       const ticked = new Set(ticks.of(job.id).map(({ line }) => line));
-      sendPdf(response, 'pick-list.pdf', pickListPaper(job.document, summaries.pickList(job), ticked));
+      return pdfBytes(pickListPaper(job.document, workings.pickList(job), ticked));
     },
     ticks: ({ params }) => ticks.of(jobs.get(params.id).id),
     tick: ({ params, body, actor }) => ticks.set(jobs.get(params.id).id, body.line, body.ticked, actor.by),

@@ -1,5 +1,5 @@
 import type { WORKSHOP_ROUTES } from '#formats/api';
-import type { Handlers } from '../http/mount';
+import { type Handlers, prepared } from '../http/call';
 import type { Services } from '../services';
 
 export function workshopHandlers({ kit, offers, calendar }: Services): Handlers<typeof WORKSHOP_ROUTES> {
@@ -11,9 +11,10 @@ export function workshopHandlers({ kit, offers, calendar }: Services): Handlers<
     saveOffer: ({ params, version, body }) => offers.put(params.id, version, body),
     removeOffer: ({ params, version }) => offers.remove(params.id, version),
     calendar: () => calendar.view(),
-    saveCalendar: ({ version, body }) => calendar.put(version, body),
-    calendarFeed: ({ params, response }) => {
-      response.type('text/calendar').send(calendar.feedOf(params.what));
-    },
+    saveCalendar: prepared({
+      works: ({ body }) => calendar.settled(body),
+      writes: ({ version }, works) => calendar.put(version, works),
+    }),
+    calendarFeed: ({ params }) => calendar.feedOf(params.what),
   };
 }

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { JobSummary } from '#formats/job';
+import type { JobRecord, JobSummary } from '#formats/job';
 import { calendarFile } from '#formats/calendar';
 import type { CalendarJob, CalendarView, ShopCalendar } from '#formats/schedule';
 import { changedPaths } from '#formats/values';
@@ -10,11 +10,14 @@ import { bayRepository } from '../repositories/bays';
 import { notFound, staleWrite } from '../http/problem';
 import { calendarRepository } from '../repositories/calendar';
 import { jobRepository } from '../repositories/jobs';
+import { type KeptSummary, summaryRepository } from '../repositories/summaries';
 import type { ChangeFeed } from './changes';
 import type { SummaryService } from './summaries';
+import type { WorkingService } from './workings';
 
 interface Sources {
-  readonly summaries: Pick<SummaryService, 'list' | 'of'>;
+  readonly summaries: Pick<SummaryService, 'current' | 'settled'>;
+  readonly workings: Pick<WorkingService, 'keptFor'>;
 }
 
 /** After so many times a plan that is still not settled is kept as it is: it is off by minutes. */
@@ -34,6 +37,12 @@ const asOnCalendar = ({ id, title, bayId, phase, startAt, needsBy, ready, work, 
   ...(costs && { costs }),
 });
 
+/** A calendar whose jobs are where it has them, and each of those in the draft and the summary it comes to. */
+export interface SettledCalendar {
+  readonly calendar: ShopCalendar;
+  readonly moved: readonly { readonly job: JobRecord; readonly kept: KeptSummary }[];
+}
+
 /** The job a step of the calendar is of. */
 const jobOf = (task: string): string => task.split('/', 1)[0]!;
 
@@ -42,53 +51,44 @@ const isEarlier = (agreedAt: string | undefined, now: Date): boolean =>
   agreedAt !== undefined && DateTime.fromISO(agreedAt) < DateTime.fromJSDate(now).startOf('day');
 
 /** The calendar of the workshop: who is there, what is lost, what was agreed, over all jobs that are still to be done. */
-export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sources, now: () => Date) {
+export function calendarService(db: Db, changes: ChangeFeed, { summaries, workings }: Sources, now: () => Date) {
   const bays = bayRepository(db);
   const kept = calendarRepository(db);
   const jobs = jobRepository(db);
+  const keptSummaries = summaryRepository(db);
   /** By the clocks on the wall: opening hours are counted from it. */
   const nowHere = (): string => DateTime.fromJSDate(now()).toISO({ suppressMilliseconds: true })!;
-  const onIt = (): JobSummary[] =>
-    summaries.list().filter(({ phase, work }) => phase !== 'in-care' && (work ?? []).length > 0);
-  /** What was saved reaches the jobs: when each begins and where, when it is collected, and what its owner was told. */
-  const reachJobs = (calendar: ShopCalendar, onCalendar: readonly JobSummary[]): string[] => {
+  const onIt = (among = summaries.current()): JobSummary[] =>
+    among.filter(({ phase, work }) => phase !== 'in-care' && (work ?? []).length > 0);
+  /** Jobs as a calendar has them: when each begins and where, when it is collected, and what its owner was told. */
+  const reached = (
+    calendar: ShopCalendar,
+    onCalendar: readonly JobSummary[],
+    moved: Map<string, JobRecord>,
+  ): string[] => {
     const [at, known] = [now().toISOString(), bays.all()];
     return onCalendar.flatMap((summary) => {
-      const current = jobs.get(summary.id);
+      const current = moved.get(summary.id) ?? jobs.get(summary.id);
       if (!current) return [];
       const { document, bayId, airSource } = current;
       const draft = { document, bayId, airSource };
       const saved = withSaved(draft, asOnCalendar(summary), { calendar, bays: known, now: at });
       if (saved === draft) return [];
-      jobs.update(summary.id, current.version + 1, saved, at, current);
+      moved.set(summary.id, { ...current, ...saved });
       return [summary.id];
     });
   };
-  /**
-   * The calendar with its jobs moved to where it has them. In other air, at another hour, what a job takes is a little
-   * otherwise: the plan follows until both agree.
-   */
-  const settle = (saved: ShopCalendar, onCalendar: readonly JobSummary[]) => {
-    const moved = new Set<string>();
-    let calendar = saved;
-    let stood = onCalendar;
-    for (let round = 0; round < MOST_ROUNDS; round += 1) {
-      const reached = reachJobs(calendar, stood);
-      if (reached.length === 0) break;
-      for (const id of reached) moved.add(id);
-      stood = stood.map((summary) => (reached.includes(summary.id) ? summaries.of(jobs.get(summary.id)!) : summary));
-      const shop = shopCase({ calendar, jobs: stood.map(asOnCalendar), bays: bays.all(), now: nowHere() });
-      const plan = asKept(shop, redraw(shop.asked, shop.stood).tasks, calendar.plan);
-      // What was not placed by whoever saved it is not placed for them.
-      const placed = new Set(saved.plan.map(({ task }) => jobOf(task)));
-      calendar = { ...calendar, plan: plan.filter(({ task }) => placed.has(jobOf(task))) };
-    }
-    return { calendar, moved: [...moved] };
-  };
   const service = {
-    view(): CalendarView {
+    /** After what was moved just now. */
+    async view(): Promise<CalendarView> {
+      await summaries.settled();
+      return service.current();
+    },
+    current(): CalendarView {
       const standing = kept.get();
       const { version, calendar } = standing;
+      const day = summaries.current();
+      const pending = day.filter((job) => job.pending).length;
       // What stands may itself be of an earlier day: then nothing was agreed to today.
       const earlier = isEarlier(standing.at, now()) ? standing : kept.earlier();
       return {
@@ -96,17 +96,46 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
         calendar,
         now: nowHere(),
         ...(earlier?.at !== undefined && { earlier: { at: earlier.at, plan: earlier.calendar.plan } }),
-        jobs: onIt().map(asOnCalendar),
+        jobs: onIt(day).map(asOnCalendar),
+        ...(pending > 0 && { pending }),
       };
     },
     /**
-     * Saves the calendar, and with it when each job on it begins, where, and when it is collected.
-     * @param edited the version that was edited; 0: there was none
-     * @throws ProblemError (412) where it has changed since
+     * A calendar with its jobs moved to where it has them. In other air, at another hour, what a job takes is a little
+     * otherwise: the plan follows until both agree. Nothing is written.
      */
-    put(edited: number, calendar: ShopCalendar): CalendarView {
-      const onCalendar = onIt();
-      const moved = db.transaction(
+    settled(saved: ShopCalendar): SettledCalendar {
+      const moved = new Map<string, JobRecord>();
+      const stood = new Map(onIt().map((summary) => [summary.id, summary]));
+      const kept = new Map<string, KeptSummary>();
+      let calendar = saved;
+      for (let round = 0; round < MOST_ROUNDS; round += 1) {
+        const ids = reached(calendar, [...stood.values()], moved);
+        if (ids.length === 0) break;
+        for (const id of ids) {
+          kept.set(id, workings.keptFor(moved.get(id)!));
+          stood.set(id, kept.get(id)!.summary);
+        }
+        const shop = shopCase({
+          calendar,
+          jobs: [...stood.values()].map(asOnCalendar),
+          bays: bays.all(),
+          now: nowHere(),
+        });
+        const plan = asKept(shop, redraw(shop.asked, shop.stood).tasks, calendar.plan);
+        // What was not placed by whoever saved it is not placed for them.
+        const placed = new Set(saved.plan.map(({ task }) => jobOf(task)));
+        calendar = { ...calendar, plan: plan.filter(({ task }) => placed.has(jobOf(task))) };
+      }
+      return { calendar, moved: [...moved.values()].map((job) => ({ job, kept: kept.get(job.id)! })) };
+    },
+    /**
+     * Saves a settled calendar, and with it when each job on it begins, where, and when it is collected.
+     * @param edited the version that was edited; 0: there was none
+     * @throws ProblemError (412) where it, or a job it moves, has changed since
+     */
+    put(edited: number, { calendar, moved }: SettledCalendar): CalendarView {
+      db.transaction(
         () => {
           const standing = kept.get();
           if (standing.version !== edited) {
@@ -116,18 +145,25 @@ export function calendarService(db: Db, changes: ChangeFeed, { summaries }: Sour
               before?.version === edited ? changedPaths(before.calendar, standing.calendar) : ['all of it'],
             );
           }
-          const settled = settle(calendar, onCalendar);
-          kept.put(
-            { version: edited + 1, calendar: settled.calendar, at: now().toISOString() },
-            isEarlier(standing.at, now()),
-          );
-          return settled.moved;
+          const at = now().toISOString();
+          for (const { job, kept: summary } of moved) {
+            const { id, version, document, bayId, airSource } = job;
+            const current = jobs.get(id);
+            if (current?.version !== version) throw staleWrite(standing.version, [`job ${document.title}`]);
+            jobs.update(id, version + 1, { document, bayId, airSource }, at, current);
+            keptSummaries.put(id, {
+              ...summary,
+              version: version + 1,
+              summary: { ...summary.summary, version: version + 1 },
+            });
+          }
+          kept.put({ version: edited + 1, calendar, at }, isEarlier(standing.at, now()));
         },
         { behavior: 'immediate' },
       );
-      for (const id of moved) changes.tell({ kind: 'job', id });
+      for (const { job } of moved) changes.tell({ kind: 'job', id: job.id });
       changes.tell({ kind: 'calendar', id: 'calendar' });
-      return service.view();
+      return service.current();
     },
     /** What was agreed for one bay or one person, as an iCalendar file. */
     feedOf(what: string): string {

@@ -1,3 +1,4 @@
+import { computedHere, type Computing, type Questions } from '../computing/computing';
 import type { Db } from '../db/open';
 import { yardWeather } from '../devices/yard-forecast';
 import { accountService } from './accounts';
@@ -20,25 +21,39 @@ import { stockService } from './stock';
 import { supplyService } from './supply';
 import { tickService } from './ticks';
 import { summaryService } from './summaries';
+import { workingService } from './workings';
 import { templateService } from './templates';
 
 /** Everything the routes may ask for, over one database and the folder of its pictures. The clock is passed in. */
-export function createServices(db: Db, photoFolder: string, now: () => Date = () => new Date()) {
+export function createServices(
+  db: Db,
+  photoFolder: string,
+  now: () => Date = () => new Date(),
+  { computing: elsewhere, log = () => undefined }: { computing?: Computing; log?: (error: unknown) => void } = {},
+) {
   const changes = changeFeed();
   const accounts = accountService(db, changes, now);
+  const computing = elsewhere ?? computedHere(() => questions);
   const stock = stockService(db, changes, now);
   const runLog = runLogService(db, changes, stock, now);
-  const shelf = shelfService(db, changes, { runLog, stock }, now);
+  const shelf = shelfService(db, changes, { runLog, stock, computing }, now);
   const bays = bayService(db, changes);
   const kit = kitService(db, changes);
   const offers = offerService(db, changes);
   const quotes = quoteService({ bays, runLog, kit, offers, shelf });
   const jobs = jobService(db, changes, runLog, now);
-  const summaries = summaryService(db, changes, now, {
+  const workings = workingService(db, changes, now, {
     settingsOf: quotes.settingsOf,
     stock,
     weather: yardWeather,
-    learned: runLog.learnedPreparation,
+    lessons: runLog,
+  });
+  const questions: Questions = { summaries: workings.refreshed, product: shelf.get };
+  const summaries = summaryService(db, changes, {
+    computing,
+    keepLesson: runLog.keepLesson,
+    log,
+    now,
   });
   return {
     now,
@@ -47,12 +62,14 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     runLog,
     jobs,
     summaries,
+    workings,
+    questions,
     stock,
-    supply: supplyService({ jobs, summaries, shelf, stock }, now),
+    supply: supplyService({ jobs, summaries, workings, shelf, stock }, now),
     ticks: tickService(db, changes, now),
     shelf,
     bays,
-    calendar: calendarService(db, changes, { summaries }, now),
+    calendar: calendarService(db, changes, { summaries, workings }, now),
     bayAir: bayAirService(db, changes, bays, now),
     kit,
     offers,
@@ -61,7 +78,7 @@ export function createServices(db: Db, photoFolder: string, now: () => Date = ()
     owners: ownerService(db, changes, now),
     lasted: lastedService(db, shelf),
     templates: templateService(db, changes, now),
-    passports: passportService(db, changes, { jobs, accounts, summaries }, now),
+    passports: passportService(db, changes, { jobs, accounts, workings }, now),
     photos: photoService(db, changes, now, photoFolder),
   };
 }

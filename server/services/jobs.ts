@@ -7,9 +7,11 @@ import { conflict, notFound } from '../http/problem';
 import { bayRepository } from '../repositories/bays';
 import { jobRepository } from '../repositories/jobs';
 import { runLogRepository } from '../repositories/run-log';
+import { summaryRepository } from '../repositories/summaries';
 import type { ChangeFeed } from './changes';
 import type { RunLogService } from './run-log';
 import { versionGuard } from './versions';
+import { summaryToBe } from './workings';
 
 /** How long a job taken away can be brought back. */
 const KEPT_DAYS = 30;
@@ -19,6 +21,7 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
   const jobs = jobRepository(db);
   const bays = bayRepository(db);
   const log = runLogRepository(db);
+  const summaries = summaryRepository(db);
   const versions = versionGuard(db, 'job');
 
   const get = (id: string): JobRecord => {
@@ -44,7 +47,15 @@ export function jobService(db: Db, changes: ChangeFeed, runLog: RunLogService, n
         throw conflict(`There is another job "${id}" already.`);
       }
       requireBay(draft);
-      const added = db.transaction(() => jobs.add(id, draft, now().toISOString()), { behavior: 'immediate' });
+      const added = db.transaction(
+        () => {
+          const job = jobs.add(id, draft, now().toISOString());
+          // It is in every list from now on, worked out or not.
+          summaries.put(id, summaryToBe(job, now().getTime()));
+          return job;
+        },
+        { behavior: 'immediate' },
+      );
       changes.tell({ kind: 'job', id });
       return added;
     },

@@ -5,7 +5,9 @@ import { guestLinkRepository } from '../repositories/guest-links';
 import { handoverRepository } from '../repositories/handovers';
 import { jobRepository } from '../repositories/jobs';
 import { photoRepository } from '../repositories/photos';
+import { summaryRepository } from '../repositories/summaries';
 import type { ChangeFeed } from './changes';
+import { summaryToBe } from './workings';
 
 /** Stands where a name was. */
 const NAMELESS = 'the owner';
@@ -16,6 +18,7 @@ export function ownerService(db: Db, changes: ChangeFeed, now: () => Date) {
   const photos = photoRepository(db);
   const handovers = handoverRepository(db);
   const links = guestLinkRepository(db);
+  const summaries = summaryRepository(db);
 
   /** The owner's name, and the items that stand under it; only this item where nobody said a name. */
   const underName = (itemId: string) => {
@@ -78,7 +81,10 @@ export function ownerService(db: Db, changes: ChangeFeed, now: () => Date) {
               links.cut(link.id, at);
               answer.links += 1;
             }
-            jobs.update(id, version + 1, { document: withoutOwner(document, name), bayId, airSource }, at, job);
+            const draft = { document: withoutOwner(document, name), bayId, airSource };
+            jobs.update(id, version + 1, draft, at, job);
+            // Nor in any list, worked out or not.
+            summaries.put(id, summaryToBe({ ...job, ...draft, version: version + 1 }, now().getTime()));
             jobs.forgetVersions(id);
             answer.jobs += 1;
           }

@@ -7,7 +7,7 @@ import {
   randomUUID,
   sign,
 } from 'node:crypto';
-import type { JobRecord } from '#formats/job';
+import type { Job, JobRecord } from '#formats/job';
 import { FIRST_CREW, jobSchema } from '#formats/job';
 import {
   type Handover,
@@ -30,11 +30,25 @@ import { shopSettingsRepository } from '../repositories/shop-settings';
 import type { AccountService } from './accounts';
 import type { ChangeFeed } from './changes';
 import type { JobService } from './jobs';
-import type { SummaryService } from './summaries';
+import type { WorkingService } from './workings';
 
 const KEY = 'passport-key';
 const SHOP = 'shop-name';
 const NAMELESS = 'An unnamed workshop';
+
+/** A passport, and the job's version and the entry of its log it was made of. */
+export interface PreparedPassport {
+  readonly version: number;
+  readonly lastSeq: number;
+  readonly file: PassportFile;
+}
+
+/** A passport that was read, and the job it becomes here. */
+export interface TakenPassport {
+  readonly itemId: string;
+  readonly document: Job;
+  readonly file: PassportFile;
+}
 
 /** Passports: made from the record, signed by the shop’s key, read and taken in from others. */
 export function passportService(
@@ -43,11 +57,11 @@ export function passportService(
   {
     jobs,
     accounts,
-    summaries,
+    workings,
   }: {
     readonly jobs: JobService;
     readonly accounts: Pick<AccountService, 'names'>;
-    readonly summaries: Pick<SummaryService, 'outdoorsOf'>;
+    readonly workings: Pick<WorkingService, 'outdoorsOf'>;
   },
   now: () => Date,
 ) {
@@ -97,7 +111,7 @@ export function passportService(
       issuedAt: now().toISOString(),
       shop: shop(),
       nameOf: (by) => names.get(by) ?? by,
-      outdoors: summaries.outdoorsOf(jobs.get(id)),
+      outdoors: workings.outdoorsOf(jobs.get(id)),
       ...(before && { before }),
     });
   };
@@ -115,6 +129,8 @@ export function passportService(
   };
   return {
     shop: () => ({ name: shop(), fingerprint: fingerprintOf(publicText(key())) }),
+    /** Makes the key where there is none yet: whoever only reads finds it. */
+    ensureKey: (): void => void key(),
     nameShop: (name: string): void => settings.put(SHOP, name),
     /** Signed as it stands now. @throws ProblemError (404) for an unknown job */
     of: (jobId: string): PassportFile => signed(passportAt(jobs.get(jobId))),
@@ -122,18 +138,33 @@ export function passportService(
       jobs.get(jobId);
       return handovers.of(jobId);
     },
-    /** Keeps what is signed as it is now; sent twice it is kept once. */
-    handOver(jobId: string, { id, ...said }: NewHandover, by: string | undefined): Handover {
+    /** What is signed at a hand-over, as it stands. @throws ProblemError (404) for an unknown job */
+    prepared(jobId: string): PreparedPassport {
+      const { version } = jobs.get(jobId);
+      return { version, lastSeq: log.lastSeq(jobId), file: signed(passportAt(jobs.get(jobId))) };
+    },
+    /**
+     * Keeps what is signed; sent twice it is kept once.
+     * @throws ProblemError (409) where the job has moved on since its passport was made
+     */
+    handOver(
+      jobId: string,
+      { id, ...said }: NewHandover,
+      { version, lastSeq, file }: PreparedPassport,
+      by: string | undefined,
+    ): Handover {
       const job = jobs.get(jobId);
       const known = handovers.get(id);
       if (known && known.jobId !== jobId) throw conflict(`There is another hand-over "${id}" already.`);
       if (!known) {
+        if (job.version !== version || log.lastSeq(jobId) !== lastSeq)
+          throw conflict('The job changed while it was being signed. Look at the passport once more, then sign again.');
         handovers.add(jobId, {
           id,
           ...said,
           at: now().toISOString(),
           by: by ?? null,
-          passport: signed(passportAt(job)),
+          passport: file,
         });
         changes.tell({ kind: 'handovers', id: jobId });
       }
@@ -150,11 +181,10 @@ export function passportService(
       };
     },
     /**
-     * Takes a passport in: the item begins here with it as its past.
-     * @throws ProblemError (409) where a byte of it was changed, a known name was signed by another key, or the item is
-     * here already
+     * A passport as it is taken in: a job that begins with it as its past. Nothing is written.
+     * @throws ProblemError (409) where a byte of it was changed, or a known name was signed by another key
      */
-    take(file: PassportFile, text: unknown): JobRecord {
+    taken(file: PassportFile, text: unknown): TakenPassport {
       if (!isSignedBy(text, file.signature))
         throw conflict('This passport was changed since it was signed: nothing of it is believed.');
       const { passport } = file;
@@ -165,8 +195,6 @@ export function passportService(
       // One without a name of its own is known by what was signed: taken in twice, it is the same item.
       const itemId =
         passport.item.id ?? `item-${createHash('sha256').update(signedText(text)).digest('hex').slice(0, 32)}`;
-      if (kept.ofItem(itemId).length > 0)
-        throw conflict(`${passport.item.name} is here already, with a history of its own.`);
       const document = jobSchema.parse({
         format: 'glaphyra.job/1',
         title: `${passport.item.name}, taken over`,
@@ -178,6 +206,15 @@ export function passportService(
         ambient: [{ atMin: 0, airC: 20, rhPct: 50 }],
         item: { ...passport.item, id: itemId },
       });
+      return { itemId, document, file };
+    },
+    /**
+     * Takes a passport in: the item begins here with it as its past.
+     * @throws ProblemError (409) where the item is here already
+     */
+    take({ itemId, document, file }: TakenPassport): JobRecord {
+      if (kept.ofItem(itemId).length > 0)
+        throw conflict(`${file.passport.item.name} is here already, with a history of its own.`);
       return db.transaction(() => {
         const job = jobs.add({ id: randomUUID(), document, bayId: null, airSource: 'typed' });
         handovers.take({ itemId, jobId: job.id, at: now().toISOString(), file });

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { learnedHours, learnedShares, learnedUse } from '#core/prepare/stages';
 import { entryFault, flashBeliefs, foldLog, type LoggedEntry, type RunRecord, unfit, untimely } from '#core/lay/run';
 import type { Job } from '#formats/job';
@@ -10,14 +11,17 @@ import {
   type ProductCues,
 } from '#formats/log';
 import { minutesBetween } from '#formats/values';
-import { flashOf, jobLesson, paceOfHands, paceOfPeople } from '#job/learn';
+import { flashOf, type JobLesson, jobLesson, paceOfHands, paceOfPeople } from '#job/learn';
 import type { Db } from '../db/open';
 import { conflict, notFound } from '../http/problem';
 import { jobRepository } from '../repositories/jobs';
-import { lessonRepository } from '../repositories/lessons';
+import { lessonRepository, type NewLesson } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
 import type { StockService } from './stock';
+
+/** So many lessons are worked out at most while somebody waits; of the rest, what is kept is believed. */
+const MOST_LESSONS = 20;
 
 /** Entries after which a job may teach something else. */
 const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
@@ -27,10 +31,9 @@ const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
   'cue-seen',
   'undo',
   'set-aside',
+  'lay-end',
+  'level-end',
 ]);
-
-/** Entries that teach how fast hands are: many, so it is worked out when somebody asks, not while they tap. */
-const TEACHES_LATER: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-end']);
 
 /** Entries by which product leaves a bottle, or was never taken from it. */
 const MOVES_STOCK: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-start', 'undo', 'set-aside']);
@@ -52,13 +55,14 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   };
   const record = (jobId: string): RunRecord => foldLog(loggedEntries(documentOf(jobId).startAt, log.of(jobId)));
 
-  const keepLesson = (jobId: string): void =>
-    lessons.put(jobId, log.lastSeq(jobId), jobLesson(documentOf(jobId), log.of(jobId)));
-  /** Works out anew what a job teaches, after its log has grown. */
-  const learnFrom = (jobId: string): void => {
-    keepLesson(jobId);
-    taught = paces = undefined;
-  };
+  /** What each job teaches, read once, the last to have taught something last; those of `outdated` as they were kept. */
+  let known: Map<string, JobLesson> | undefined;
+  let outdated: string[] = [];
+  const unkept = new Map<string, NewLesson>();
+  changes.listen(({ kind, id }) => {
+    if (kind !== 'log' || known === undefined) return;
+    outdated.push(id);
+  });
   /** What is laid comes out of the bottle in hand; what is undone goes back. */
   const drawFor = (
     jobId: string,
@@ -70,22 +74,40 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     if (!MOVES_STOCK.has(entry.type)) return false;
     return stock.follow(jobId, document, foldLog(log), 'patch' in entry ? entry.patch : undefined, { at, by });
   };
-  /** All lessons, those of a log written before they were kept, or since, among them. */
+  /**
+   * All lessons, those of a log written before they were kept, or since, among them: worked out, and kept by whoever
+   * writes. They are worked out when somebody asks, not while hands tap.
+   */
   const allLessons = () => {
-    lessons
-      .outdated()
-      .filter((id) => jobs.get(id))
-      .forEach(keepLesson);
-    return lessons.all();
+    if (!known) {
+      known = new Map(lessons.all().map(({ jobId, ...lesson }) => [jobId, lesson]));
+      outdated = lessons.outdated();
+    }
+    const now = [...new Set(outdated)];
+    outdated = now.slice(MOST_LESSONS);
+    for (const jobId of now.slice(0, MOST_LESSONS)) {
+      const job = jobs.get(jobId);
+      if (!job) continue;
+      const lesson = jobLesson(job.document, log.of(jobId));
+      unkept.set(jobId, { jobId, lastSeq: log.lastSeq(jobId), lesson });
+      if (isDeepStrictEqual(lesson, known.get(jobId) ?? jobLesson(job.document, []))) continue;
+      taught = paces = undefined;
+      known.delete(jobId);
+      known.set(jobId, lesson);
+    }
+    return known;
   };
+  const asList = (all: ReadonlyMap<string, JobLesson>) => [...all].map(([jobId, lesson]) => ({ ...lesson, jobId }));
   const learnedPaces = () => {
+    const lessonsNow = allLessons();
     if (paces) return paces;
-    const all = allLessons();
+    const all = asList(lessonsNow);
     return (paces = { products: paceOfHands(all), people: paceOfPeople(all) });
   };
   const lessonsTaught = () => {
+    const lessonsNow = allLessons();
     if (taught) return taught;
-    const all = allLessons();
+    const all = asList(lessonsNow);
     taught = {
       preparation: {
         hours: learnedHours(all),
@@ -105,6 +127,14 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     record,
     /** What all jobs teach of preparation: hours, what is used, and what becomes of marks. Kept current by what is logged. */
     learnedPreparation: (): LearnedPreparation => lessonsTaught().preparation,
+    /** Lessons that were worked out and are not kept yet; how many are still to be worked out. */
+    newLessons(): { readonly learned: NewLesson[]; readonly left: number } {
+      lessonsTaught();
+      const learned = [...unkept.values()];
+      unkept.clear();
+      return { learned, left: outdated.length };
+    },
+    keepLesson: lessons.put,
     /** What the cues seen at all jobs teach of each product's flash. */
     learnedFlash: () => lessonsTaught().flash,
     /** How fast hands were with each product at all jobs, against its sheet. */
@@ -113,7 +143,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     learnedHands: (): LearnedHands[] => learnedPaces().people,
     /** The cues seen of one product, job by job, with what was believed before each. */
     cuesOf(productId: string): ProductCues {
-      const taughtBy = allLessons().flatMap(({ jobId, cues }) => {
+      const taughtBy = asList(allLessons()).flatMap(({ jobId, cues }) => {
         const own = cues.filter(({ product }) => product === productId);
         return own.length > 0 ? [{ jobId, title: jobs.everKnown(jobId)?.document.title ?? jobId, cues: own }] : [];
       });
@@ -151,9 +181,7 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
           if (fault) throw conflict(`This was not logged: ${fault}.`);
           const before = log.lastSeq(jobId);
           const stored = log.append(jobId, entry, now().toISOString(), by);
-          if (TEACHES.has(entry.entry.type)) learnFrom(jobId);
-          else if (TEACHES_LATER.has(entry.entry.type)) paces = undefined;
-          else lessons.follow(jobId, before, stored.seq);
+          if (!TEACHES.has(entry.entry.type)) lessons.follow(jobId, before, stored.seq);
           return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry, by) };
         },
         { behavior: 'immediate' },

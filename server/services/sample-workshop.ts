@@ -70,15 +70,17 @@ function inTime({ jobs, stock: moved }: Workshop, { runLog, stock }: Pick<Servic
 }
 
 /** Who is there, and the week as it was agreed: each step where it goes first. */
-export function agreeCalendar(
-  { calendar, bays }: Services,
+export async function agreeCalendar(
+  { calendar, summaries, bays }: Services,
   people: ShopCalendar['people'],
   tools: ShopCalendar['tools'] = [],
-): void {
-  const { version, jobs, now, ...view } = calendar.view();
+): Promise<void> {
+  await summaries.worked();
+  const { version, jobs, now, ...view } = calendar.current();
   const named = { ...view.calendar, people: [...people], tools: [...tools] };
   const shop = shopCase({ calendar: named, jobs, bays: bays.all(), now });
-  calendar.put(version, { ...named, plan: asKept(shop, redraw(shop.asked, shop.stood).tasks, []) });
+  calendar.put(version, calendar.settled({ ...named, plan: asKept(shop, redraw(shop.asked, shop.stood).tasks, []) }));
+  await summaries.worked();
 }
 
 /** A picture to begin with, drawn as SVG. */

@@ -5,6 +5,7 @@ import { changedPaths } from '#formats/values';
 import type { Db } from '../db/open';
 import { conflict } from '../http/problem';
 import { type KeptProduct, shelfRepository } from '../repositories/shelf';
+import type { Computing } from '../computing/computing';
 import type { ChangeFeed } from './changes';
 import type { RunLogService } from './run-log';
 import type { StockService } from './stock';
@@ -13,10 +14,11 @@ import { versionGuard } from './versions';
 interface Sources {
   readonly runLog: RunLogService;
   readonly stock: StockService;
+  readonly computing: Computing;
 }
 
 /** The shelf of product sheets. Jobs carry copies, so nothing here changes a job behind anyone's back. */
-export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sources, now: () => Date) {
+export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock, computing }: Sources, now: () => Date) {
   const shelf = shelfRepository(db);
   const versions = versionGuard(db, 'product');
   /** With what is in hand of them, and what cues, weighings and hands at all jobs have taught; untaught as it stands. */
@@ -50,43 +52,43 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
     if (onHand > 0) stock.begin(sheet, onHand, batch);
     return store(sheet, shop, 1);
   };
-  const told = (product: KeptProduct): ShelfProduct => {
-    changes.tell({ kind: 'product', id: product.id });
-    return withShop()(product);
-  };
+  const tell = ({ id }: KeptProduct): void => changes.tell({ kind: 'product', id });
   return {
     all: (): ShelfProduct[] => shelf.all().map(withShop()),
     /** Every product as a job takes it: its sheet with what is the shop's. */
     products: (): ProductSheet[] => shelf.all().map(withShop()).map(stocked),
     get: (id: string): ShelfProduct => withShop()(kept(id)),
+    /** The same, worked out beside the server: after a sheet was written. */
+    shown: (id: string): Promise<ShelfProduct> => computing.ask('product', id),
     /** What the cues seen of a product have taught. */
     cuesOf: (id: string): ProductCues => runLog.cuesOf(kept(id).id),
     /** Puts a sheet on the shelf once, however often the same one is sent. */
-    add(product: ProductSheet): ShelfProduct {
+    add(product: ProductSheet): void {
       const { sheet, shop } = parted(product);
       const known = shelf.get(sheet.id);
-      if (!known) return told(db.transaction(() => begin(sheet, shop), { behavior: 'immediate' }));
-      if (changedPaths(sheet, known.sheet).length === 0) return withShop()(known);
-      throw conflict(`There is another product "${sheet.id}" on the shelf.`);
+      if (!known) tell(db.transaction(() => begin(sheet, shop), { behavior: 'immediate' }));
+      else if (changedPaths(sheet, known.sheet).length > 0)
+        throw conflict(`There is another product "${sheet.id}" on the shelf.`);
     },
     /** Replaces a sheet; the workshop's own figures stay. */
-    update(version: number, product: ProductSheet): ShelfProduct {
+    update(version: number, product: ProductSheet): void {
       const { sheet } = parted(product);
-      return db.transaction(
+      const updated = db.transaction(
         () => {
           const standing = kept(sheet.id);
           check(standing, version);
-          return told(store(sheet, standing.shop, version + 1));
+          return store(sheet, standing.shop, version + 1);
         },
         { behavior: 'immediate' },
       );
+      tell(updated);
     },
     /** How the shop is supplied with it. It is no part of the sheet, and makes no version of it. */
-    setShop(id: string, figures: Pick<ShopFigures, 'deliveryDays'>): ShelfProduct {
+    setShop(id: string, figures: Pick<ShopFigures, 'deliveryDays'>): void {
       const product = kept(id);
       const shop = { ...product.shop, ...figures };
       shelf.putShop(id, shop);
-      return told({ ...product, shop });
+      tell(product);
     },
     /** Takes a whole shelf in, or nothing of it: new sheets are added, others become the next version of theirs. */
     takeIn(products: readonly ProductSheet[]): { added: number; changed: number; same: number } {
@@ -104,7 +106,7 @@ export function shelfService(db: Db, changes: ChangeFeed, { runLog, stock }: Sou
         { behavior: 'immediate' },
       );
       // Told when it is on the disk: a shelf that is refused half way is no news.
-      news.forEach(told);
+      news.forEach(tell);
       return counts;
     },
     remove(id: string, version: number): void {

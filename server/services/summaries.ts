@@ -1,181 +1,169 @@
-import type { PickGroup } from '#core/lay/pick-list';
-import type { LaidOut } from '#core/lay/run-sheet';
-import { NO_KIT } from '#core/prepare/kit';
-import { calendarFile } from '#formats/calendar';
-import type { CareDue, GuestJob, ItemSummary, JobRecord, JobSummary } from '#formats/job';
-import type { LearnedPreparation } from '#formats/log';
-import { instantAfter, minutesBetween } from '#formats/values';
-import { type JobFacts, jobFacts, type JobInputs } from '#job/model';
-import { pickListOf } from '#job/pick';
-import { weekOf } from '#job/promise';
-import { demandOf as unitsOf, guestView, summarise } from '#job/summary';
+import { type CareDue, type ItemSummary, type JobSummary, jobSummarySchema } from '#formats/job';
+import { summaryToCome } from '#job/summary';
 import { careDue } from '#job/view';
+import type { Computing } from '../computing/computing';
 import type { Db } from '../db/open';
-import type { JobDemand } from '../db/schema';
-import type { YardForecastService } from '../devices/yard-forecast';
 import { MODEL_EDITION } from '../model-edition';
-import { bayRepository } from '../repositories/bays';
-import { summaryRepository, type ListedJob, type Page } from '../repositories/summaries';
 import { jobRepository } from '../repositories/jobs';
-import { kitRepository } from '../repositories/kit';
-import { runLogRepository } from '../repositories/run-log';
+import { type ListedSummary, type Page, summaryRepository } from '../repositories/summaries';
 import type { ChangeFeed } from './changes';
-import type { QuoteService } from './quotes';
-import type { StockService } from './stock';
+import type { RunLogService } from './run-log';
 
-/** A summary at a job that is under way is computed again after this long, since time itself moves it on. */
-const FRESH_FOR_MS = 30_000;
-/** A first wash that is still to come follows the forecast, which is renewed by the hour. */
-const FORECAST_FOR_MS = 3_600_000;
-/** What time moves on no more. */
-const FOR_EVER_MS = Number.MAX_SAFE_INTEGER;
-/** So many summaries are worked out anew at most while somebody waits. */
-const MOST_AT_ONCE = 12;
 /** Longer than any day's list of a workshop. */
 const LONGEST_LIST = 500;
 const PAGE = 50;
+/** Whoever asks for a list waits so long for what was moved just now, ms; after that it says what is still to come. */
+const WAITS_MS = 250;
+/** Summaries are worked out for so long at a time, ms: whoever asks something else waits no longer. */
+const AT_A_TIME_MS = 150;
+/** What only time has moved may be so much older than it should be before whoever sees it is told of a newer one, ms. */
+const SHOWN_OLD_MS = 5 * 60_000;
+/** What was old is told of at the end, and meanwhile so often, ms. */
+const TOLD_EVERY_MS = 15_000;
+/** What only time has moved is worked out in this part of the time: other questions find the threads free. */
+const BACKGROUND_SHARE = 0.25;
 
-interface Sources extends Pick<QuoteService, 'settingsOf'> {
-  readonly stock: Pick<StockService, 'usage' | 'lessonsStanding'>;
-  readonly weather: YardForecastService;
-  /** What all jobs have taught of preparation. */
-  readonly learned: () => LearnedPreparation;
+interface Sources {
+  readonly computing: Computing;
+  readonly keepLesson: RunLogService['keepLesson'];
+  readonly log: (fault: unknown) => void;
+  readonly now: () => Date;
 }
 
-/** Jobs at a summary: computed from the plan and the log, kept until either changes. */
-export function summaryService(
-  db: Db,
-  changes: ChangeFeed,
-  now: () => Date,
-  { settingsOf, stock, weather, learned }: Sources,
-) {
-  const log = runLogRepository(db);
-  const bays = bayRepository(db);
-  const kit = kitRepository(db);
-  const jobs = jobRepository(db);
+/** Jobs in brief: kept beside the jobs, read as they are kept, and worked out anew beside the server. */
+export function summaryService(db: Db, changes: ChangeFeed, { computing, keepLesson, log, now }: Sources) {
   const summaries = summaryRepository(db);
-  /** What a job takes: it changes with its document, its log and what weighings teach, not with the time of day. */
-  const demandOf = ({ id, version }: JobRecord): ReadonlyMap<string, number> => {
-    const lastSeq = log.lastSeq(id);
-    const known = summaries.demandOf(id, version, lastSeq);
-    const { units } =
-      known?.lessons === stock.lessonsStanding()
-        ? known
-        : renewed({ id, version, lastSeq }, standingNow(), now().getTime()).demand;
-    return new Map(Object.entries(units));
+  const jobs = jobRepository(db);
+  let isOpen = true;
+  /** Somebody was given a list with something missing: they are told when it is there. */
+  let isAwaited = false;
+  /** Somebody was given one that is older than it should be. */
+  let isOld = false;
+  let toldMs = 0;
+  let working: Promise<void> | undefined;
+  /** What somebody may have moved since the last round began. */
+  let moved = 0;
+  /** How far all that was moved is worked out. */
+  let settledAsOf = -1;
+  /** And for how long, if nothing more is moved and nobody sets the clock back. */
+  let settledMs: readonly [from: number, until: number] = [0, 0];
+  const isSettled = () => {
+    const nowMs = now().getTime();
+    return settledAsOf === moved && settledMs[0] <= nowMs && nowMs < settledMs[1];
   };
-  /** What a summary turns on beside its job, while something of it is still to be laid: hours of bays, what was learned, pads. */
-  const standingNow = (): string =>
-    JSON.stringify(
-      [
-        stock.lessonsStanding(),
-        bays.all().map(({ id, version }) => [id, version]),
-        kit.all().map(({ id, version }) => [id, version]),
-        learned(),
-      ],
-      twoPlaces,
-    );
-  /** What is laid turns on nothing any more but the weather. */
-  const standingOf = ({ phase }: Pick<JobSummary, 'phase'>, now: string): string =>
-    phase === 'survey' || phase === 'planned' || phase === 'running' ? now : '';
-
-  const holds = ({ version, lastSeq, kept }: ListedJob, standing: string, nowMs: number): boolean =>
-    kept !== undefined &&
-    kept.version === version &&
-    kept.model === MODEL_EDITION &&
-    kept.lastSeq === lastSeq &&
-    kept.standing === standingOf(kept, standing) &&
-    // A clock that was put back makes what is kept a thing of the future.
-    kept.atMs <= nowMs &&
-    nowMs < kept.goodUntilMs;
-  const renewed = (
-    { id, version, lastSeq }: Pick<ListedJob, 'id' | 'version' | 'lastSeq'>,
-    standing: string,
-    nowMs: number,
-  ): ReturnType<typeof workedOut> => {
-    const seen = workedOut(jobs.get(id)!, nowMs);
-    const { summary, demand, goodUntilMs } = seen;
-    const stood = standingOf(summary, standing);
-    const kept = { version, lastSeq, model: MODEL_EDITION, standing: stood, atMs: nowMs, goodUntilMs };
-    summaries.put(id, { ...kept, summary: summary, demand });
-    listed?.set(id, { id, version, lastSeq, kept: { ...kept, phase: summary.phase } });
-    return seen;
-  };
-
-  /** How each job stands, read once; this server alone writes, so whatever moves one is heard of. */
-  let listed: Map<string, ListedJob> | undefined;
-  const touched = new Set<string>();
-  changes.listen(({ kind, id }) => {
-    if (kind === 'job' || kind === 'log') touched.add(id);
+  /** Ends a pause before its time. */
+  let wake: () => void = () => undefined;
+  changes.listen(({ kind }) => {
+    if (kind !== 'summary') moved += 1;
   });
-  const listedNow = (): Iterable<ListedJob> => {
-    listed ??= new Map(summaries.listed().map((job) => [job.id, job]));
-    for (const id of touched) readAgain(id);
-    touched.clear();
-    return listed.values();
+  const waiting = new Set<() => void>();
+  const answerWaiting = () => {
+    for (const go of waiting) go();
+    waiting.clear();
   };
-  const readAgain = (id: string): void => {
-    const job = summaries.listedJob(id);
-    if (job) listed?.set(id, job);
-    else listed?.delete(id);
-  };
-  /**
-   * Works out anew what something has moved. Where that is much (a bay's hours, all at once), the first are, and the rest
-   * is a moment old until its turn comes.
-   */
-  const refresh = (): void => {
-    const [nowMs, standing] = [now().getTime(), standingNow()];
-    knowAll(standing, nowMs);
-    const old = [...listedNow()].filter((job) => !holds(job, standing, nowMs));
-    for (const job of old.slice(0, MOST_AT_ONCE)) renewed(job, standing, nowMs);
-    if (old.length > MOST_AT_ONCE) void warm();
-  };
-  /** What is not kept at all, or was edited, cannot be told as it was. */
-  const knowAll = (standing: string, nowMs: number): void => {
-    const unknown = [...listedNow()].filter(({ kept, version }) => kept?.version !== version);
-    for (const job of unknown) renewed(job, standing, nowMs);
-  };
-  let warming: Promise<void> | undefined;
-  /** Works out beforehand what the next look would wait for, a job at a time, while others are answered. */
-  const warm = (isWanted: () => boolean = () => true): Promise<void> => {
-    warming ??= (async () => {
-      for (const { id } of [...listedNow()]) {
-        await new Promise((resolve) => setImmediate(resolve));
-        if (!isWanted()) return;
-        const [job, nowMs, standing] = [summaries.listedJob(id), now().getTime(), standingNow()];
-        if (job && !holds(job, standing, nowMs)) renewed(job, standing, nowMs);
+
+  /** Rounds until everything is as it is: what was moved first, then, with pauses, what only time moves. */
+  const work = async (): Promise<void> => {
+    for (let left = 1; left > 0 && isOpen;) {
+      const [asOf, atMs, fromMs] = [moved, now().getTime(), performance.now()];
+      const { rows, lessons, pending, stale, isShifted, goodUntilMs, faults } = await computing.ask(
+        'summaries',
+        AT_A_TIME_MS,
+      );
+      if (!isOpen) return;
+      faults.forEach(log);
+      db.transaction(() => {
+        for (const [id, kept] of rows) summaries.put(id, kept);
+        lessons.forEach(keepLesson);
+      });
+      left = pending + stale + (moved === asOf ? 0 : 1);
+      if (rows.length + lessons.length === 0 && moved === asOf) left = 0;
+      if (pending > 0 || moved !== asOf) continue;
+      settledAsOf = asOf;
+      settledMs = [atMs, goodUntilMs];
+      answerWaiting();
+      isOld ||= isShifted;
+      if (isAwaited || (isOld && (left === 0 || performance.now() - toldMs > TOLD_EVERY_MS))) {
+        changes.tell({ kind: 'summary', id: 'all' });
+        toldMs = performance.now();
+        isAwaited = isOld = false;
       }
-    })().finally(() => (warming = undefined));
-    return warming;
+      if (stale > 0)
+        await new Promise<void>((resolve) => {
+          wake = resolve;
+          setTimeout(resolve, (performance.now() - fromMs) * (1 / BACKGROUND_SHARE - 1));
+        });
+    }
   };
+  const begin = (): void => {
+    working ??= work()
+      .catch(log)
+      .finally(() => {
+        working = undefined;
+        answerWaiting();
+      });
+  };
+  /** Begins to work out what has moved, and waits for it a moment. */
+  const settled = async (): Promise<void> => {
+    begin();
+    if (isSettled()) return;
+    await new Promise<void>((resolve) => {
+      const late = setTimeout(resolve, WAITS_MS);
+      waiting.add(() => {
+        clearTimeout(late);
+        resolve();
+      });
+      wake();
+    });
+  };
+  /** As it is told: with what is still to come said of it. */
+  const told = ({ summary, isCurrent, model, goodUntilMs }: ListedSummary): JobSummary => {
+    if (goodUntilMs + SHOWN_OLD_MS < now().getTime()) isOld = true;
+    if (isCurrent) return summary;
+    isAwaited = true;
+    // Kept by another edition, it may be written otherwise.
+    const isReadable = model === MODEL_EDITION || jobSummarySchema.safeParse(summary).success;
+    const job = isReadable ? undefined : jobs.get(summary.id);
+    return { ...(job ? summaryToCome(job) : summary), pending: true };
+  };
+  const page = ({ rows, found }: Page<ListedSummary>): Page<JobSummary> => ({ rows: rows.map(told), found });
 
   return {
-    warm,
-    /**
-     * The day's jobs at a summary, last changed first: in the bays, curing, to come, and in care where something is due.
-     * Read as they are kept; what has moved is worked out anew before.
-     */
-    list(): JobSummary[] {
-      refresh();
-      return summaries.current(now().getTime(), LONGEST_LIST);
+    settled,
+    /** Works out all there is to be worked out. */
+    async worked(): Promise<void> {
+      begin();
+      wake();
+      await working;
     },
-    /** One job at a summary, worked out now. */
-    of: (job: JobRecord): JobSummary => workedOut(job, now().getTime()).summary,
+    /** Nothing is worked out or written any more. */
+    close(): void {
+      isOpen = false;
+      wake();
+      answerWaiting();
+    },
+    /** The day's jobs as they are kept, last changed first: in the bays, curing, to come, and in care where something is due. */
+    current: (): JobSummary[] => summaries.current(now().getTime(), LONGEST_LIST).map(told),
+    /** The same, after what was moved just now. */
+    async list(): Promise<JobSummary[]> {
+      await settled();
+      return summaries.current(now().getTime(), LONGEST_LIST).map(told);
+    },
     /** All jobs, found by words of their title, item or owner, the last ones first. */
-    found(words: string, from: number): Page<JobSummary> {
-      refresh();
-      return summaries.found(words, from, PAGE);
+    async found(words: string, from: number): Promise<Page<JobSummary>> {
+      await settled();
+      return page(summaries.found(words, from, PAGE));
     },
     /** All items, found by words of their name or owner, the last visit first. */
-    items(words: string, from: number): Page<ItemSummary> {
-      refresh();
+    async items(words: string, from: number): Promise<Page<ItemSummary>> {
+      await settled();
       return summaries.items(words, from, PAGE);
     },
     /** What is out and looked after, and what it is due for; what is to be done soonest first. */
-    care(from: number, most: number = PAGE): Page<CareDue> {
-      refresh();
+    async care(from: number, most: number = PAGE): Promise<Page<CareDue>> {
+      await settled();
       const nowMs = now().getTime();
-      const { rows, found } = summaries.inCare(nowMs, from, most);
+      const { rows, found } = page(summaries.inCare(nowMs, from, most));
       return {
         found,
         rows: rows.map((summary) => ({
@@ -187,82 +175,8 @@ export function summaryService(
       };
     },
     /** Jobs that begin at a moment or later, each in which version. */
-    startingFrom(ms: number): { readonly id: string; readonly version: number }[] {
-      // When it begins stands in the job itself: neither time nor what others teach moves it.
-      knowAll(standingNow(), now().getTime());
-      return summaries.startingFrom(ms);
-    },
-    /** Units of each product a job still takes; none once all is laid. */
-    demandOf,
-    /** The dates of a job that matter to its owner, as an iCalendar file. */
-    calendarOf: (job: JobRecord): string =>
-      calendarFile(job.document.title, factsNow(job).dates, { id: job.id, edition: job.version, at: now() }),
-    /** The weather a job's item goes out into. */
-    outdoorsOf: (job: JobRecord) => factsNow(job).outdoors,
-    /** A job as its owner sees it by a link. */
-    guestView(job: JobRecord): GuestJob {
-      const facts = factsNow(job);
-      return guestView(job.document, summarise(job, facts, facts.nowMin).phase, facts);
-    },
-    /** What is left to be laid of a job: who does what when. */
-    runSheetOf: (job: JobRecord): LaidOut => factsNow(job).sheet.out,
-    /** When it is ready for collection; null: never, or nothing is planned. */
-    readyOf(job: JobRecord): string | null {
-      const { readyMin } = factsNow(job).days;
-      return readyMin === null ? null : instantAfter(job.document.startAt, readyMin);
-    },
-    /** Everything a job still wants at hand, in the order of work. */
-    pickList(job: JobRecord): PickGroup[] {
-      const { live, plan, prepared, record } = factsNow(job);
-      const kit = prepared.settings.kit ?? NO_KIT;
-      return pickListOf(live, { plan, preparation: prepared.preparation, record, kit, nowMs: now().getTime() });
-    },
+    startingFrom: (ms: number): { readonly id: string; readonly version: number }[] => summaries.startingFrom(ms),
   };
-
-  function factsNow(job: JobRecord) {
-    return factsOf(job, now().getTime());
-  }
-  /** What follows from a job as it is now, with what weighings have taught. */
-  function factsOf({ id, bayId, document }: JobRecord, atMs: number): JobFacts & Pick<JobInputs, 'nowMin'> {
-    const inputs: JobInputs = {
-      document,
-      entries: log.of(id),
-      week: weekOf(bayId === null ? undefined : bays.get(bayId)),
-      usage: stock.usage,
-      found: [],
-      settings: settingsOf(document),
-      nowMin: minutesBetween(document.startAt, new Date(atMs).toISOString()),
-      weather: weather.forecast(now()),
-    };
-    return Object.assign(jobFacts(inputs), { nowMin: inputs.nowMin });
-  }
-
-  function workedOut(job: JobRecord, atMs: number) {
-    const facts = factsOf(job, atMs);
-    const summary = summarise(job, facts, facts.nowMin);
-    const demand: JobDemand = { lessons: stock.lessonsStanding(), units: unitsOf(facts) };
-    const isBegun = facts.record.patches.size > 0 || facts.record.stages.size > 0;
-    return { summary, demand, goodUntilMs: goodUntil(summary, isBegun, atMs) };
-  }
-}
-
-/** Small steps of what was learned move no day of a job. */
-const twoPlaces = (_key: string, value: unknown): unknown =>
-  typeof value === 'number' ? Math.round(value * 100) / 100 : value;
-
-/** Until when a summary stays as it is while nothing but time moves. */
-function goodUntil(
-  { phase, waterSafe, handover, firstWash, renew }: JobSummary,
-  isBegun: boolean,
-  nowMs: number,
-): number {
-  if (!isBegun) return FOR_EVER_MS;
-  // Hands are at it. What is out and in care with a patch nobody laid is not waited for.
-  if (phase === 'survey' || phase === 'planned' || phase === 'running') return nowMs + FRESH_FOR_MS;
-  const moments = [waterSafe, handover, firstWash, renew].flatMap((at) => (at === null ? [] : [Date.parse(at)]));
-  const coming = moments.filter((ms) => ms > nowMs);
-  const isCuring = firstWash !== null && Date.parse(firstWash) > nowMs;
-  return Math.min(FOR_EVER_MS, ...coming, ...(isCuring ? [nowMs + FORECAST_FOR_MS] : []));
 }
 
 export type SummaryService = ReturnType<typeof summaryService>;

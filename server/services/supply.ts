@@ -17,16 +17,18 @@ import type { JobService } from './jobs';
 import type { ShelfService } from './shelf';
 import type { StockService } from './stock';
 import type { SummaryService } from './summaries';
+import type { WorkingService } from './workings';
 
 interface Sources {
   readonly jobs: JobService;
-  readonly summaries: SummaryService;
+  readonly summaries: Pick<SummaryService, 'startingFrom'>;
+  readonly workings: Pick<WorkingService, 'demandsOf'>;
   readonly shelf: ShelfService;
   readonly stock: StockService;
 }
 
 /** What jobs take of what is in stock: set aside, short, to be ordered, laid, called back. */
-export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: () => Date) {
+export function supplyService({ jobs, summaries, workings, shelf, stock }: Sources, now: () => Date) {
   /** What was drawn at each job, by product. */
   const drawnAtJobs = (): ((job: string, of: string) => number) => {
     const drawn = new Map<string, number>();
@@ -38,8 +40,12 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
     return (job, of) => drawn.get(key(job, of)) ?? 0;
   };
   /** What a job still takes. */
-  const demandOf = (job: JobRecord, drawn: ReturnType<typeof drawnAtJobs>): Demand => {
-    const left = [...summaries.demandOf(job)]
+  const demandOf = (
+    job: JobRecord,
+    units: ReadonlyMap<string, number>,
+    drawn: ReturnType<typeof drawnAtJobs>,
+  ): Demand => {
+    const left = [...units]
       .map(([of, order]) => [of, order - drawn(job.id, of)] as const)
       .filter(([, amount]) => amount > 0);
     return { job: job.id, startMs: Date.parse(job.document.startAt), amounts: new Map(left) };
@@ -58,7 +64,8 @@ export function supplyService({ jobs, summaries, shelf, stock }: Sources, now: (
   };
   const reserved = (among: readonly JobRecord[]): Reservation[] => {
     const drawn = drawnAtJobs();
-    const demands = among.map((job) => demandOf(job, drawn));
+    const units = workings.demandsOf(among);
+    const demands = among.map((job) => demandOf(job, units.get(job.id)!, drawn));
     return reserve(demands, [...stock.book().things()], stock.known().lifeOf);
   };
 

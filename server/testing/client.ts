@@ -92,7 +92,7 @@ export function startStocked(now: () => Date) {
 }
 
 /** A workshop that is filled once, for tests that each begin with it as it was. */
-export function filledOnce(now: () => Date, fill: (server: RunningServer) => void) {
+export function filledOnce(now: () => Date, fill: (server: RunningServer) => unknown) {
   const filled = databaseFolder();
   let isFilled: Promise<void> | undefined;
   return {
@@ -100,7 +100,7 @@ export function filledOnce(now: () => Date, fill: (server: RunningServer) => voi
     async start(): Promise<RunningServer> {
       isFilled ??= (async () => {
         const server = await startServer(now, undefined, { ...filled, remove: () => undefined });
-        fill(server);
+        await fill(server);
         await server.stop();
       })();
       await isFilled;

@@ -4,6 +4,7 @@ import type { RouteName, Subject, SubjectOf } from '#formats/api';
 export const SUBJECTS: readonly Subject[] = [
   'job',
   'log',
+  'summary',
   'product',
   'bay',
   'air',
@@ -33,8 +34,8 @@ export interface Address {
 }
 
 export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
-  jobsOfTheDay: { method: 'get', path: '/api/today', reads: ['job', 'log'], hasJson: true, offline: true },
-  jobs: { method: 'get', path: '/api/jobs', reads: ['job', 'log'], hasJson: true },
+  jobsOfTheDay: { method: 'get', path: '/api/today', reads: ['job', 'log', 'summary'], hasJson: true, offline: true },
+  jobs: { method: 'get', path: '/api/jobs', reads: ['job', 'log', 'summary'], hasJson: true },
   job: { method: 'get', path: '/api/jobs/{id}', reads: ['job:{id}'], hasJson: true, offline: true },
   saveJob: { method: 'put', path: '/api/jobs/{id}', changes: ['job:{id}'], hasJson: true },
   removeJob: { method: 'delete', path: '/api/jobs/{id}', changes: ['job:{id}'] },
@@ -81,7 +82,12 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
   offers: { method: 'get', path: '/api/offers', reads: ['offer'], hasJson: true, offline: true },
   saveOffer: { method: 'put', path: '/api/offers/{id}', changes: ['offer'], hasJson: true },
   removeOffer: { method: 'delete', path: '/api/offers/{id}', changes: ['offer'] },
-  calendar: { method: 'get', path: '/api/calendar', reads: ['calendar', 'job', 'log', 'bay'], hasJson: true },
+  calendar: {
+    method: 'get',
+    path: '/api/calendar',
+    reads: ['calendar', 'job', 'log', 'bay', 'summary'],
+    hasJson: true,
+  },
   saveCalendar: { method: 'put', path: '/api/calendar', changes: ['calendar'], hasJson: true },
   calendarFeed: { method: 'get', path: '/api/calendar/{what}/feed.ics' },
   bays: { method: 'get', path: '/api/bays', reads: ['bay'], hasJson: true, offline: true },
@@ -95,8 +101,8 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
   takeThickness: { method: 'post', path: '/api/thickness-gauge/readings', hasJson: true },
   thicknessWalk: { method: 'get', path: '/api/thickness-gauge/stream' },
   takeGloss: { method: 'post', path: '/api/gloss-meter/readings', hasJson: true },
-  items: { method: 'get', path: '/api/items', reads: ['job', 'log'], hasJson: true, offline: true },
-  careDue: { method: 'get', path: '/api/care', reads: ['job', 'log'], hasJson: true },
+  items: { method: 'get', path: '/api/items', reads: ['job', 'log', 'summary'], hasJson: true, offline: true },
+  careDue: { method: 'get', path: '/api/care', reads: ['job', 'log', 'summary'], hasJson: true },
   careCalendar: { method: 'get', path: '/api/care.ics' },
   careCsv: { method: 'get', path: '/api/care.csv' },
   itemHistory: { method: 'get', path: '/api/items/{id}', reads: ['job', 'log'], hasJson: true, offline: true },
@@ -150,6 +156,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',
@@ -176,6 +183,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',
@@ -202,6 +210,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',
@@ -228,6 +237,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',
@@ -254,6 +264,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',
@@ -280,6 +291,7 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
     changes: [
       'job',
       'log',
+      'summary',
       'product',
       'bay',
       'air',

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { goodUntilMs, grouped, isPast, type ShelfLife, type StockThing, takingOrder } from '#core/stock';
 import type { StockList, StockState, StockThingView, UsageLessonRow } from '#formats/stock';
 import { notFound } from '../../http/problem';
@@ -38,10 +39,15 @@ export function stockQuestions({ log, current, known, rowOf, lessonsNow }: Stock
     },
     /** Which lessons stand: what was planned with others is planned anew. */
     lessonsStanding: (): string =>
-      lessonsNow()
-        .filter(({ untaught }) => !untaught)
-        .map(({ entry }) => entry)
-        .join(),
+      createHash('sha256')
+        .update(
+          lessonsNow()
+            .filter(({ untaught }) => !untaught)
+            .map(({ entry }) => entry)
+            .join(),
+        )
+        .digest('base64url')
+        .slice(0, 16),
     lessons(): UsageLessonRow[] {
       const names = known();
       const { thing } = current();

@@ -103,6 +103,12 @@ function Week({ view, bays }: { readonly view: CalendarView; readonly bays: read
           {shop.error}
         </p>
       )}
+      {view.pending !== undefined && (
+        <p role="status" className="mt-2 text-ink-2">
+          {view.pending === 1 ? 'One job is' : `${view.pending} jobs are`} still being worked out. The calendar follows
+          in a moment.
+        </p>
+      )}
       <Tried shop={shop} trial={trial} />
       <div className="mt-3 overflow-x-auto">
         <div className="min-w-[900px]">

@@ -134,7 +134,10 @@ function InBay({
         className="grid grid-cols-[1fr_auto] items-center gap-x-8 gap-y-1 px-5 py-4 hover:bg-tint-1 md:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto]"
       >
         <span className="row-start-1 min-w-0">
-          <span className="label block">{bay}</span>
+          <span className="label block">
+            {bay}
+            {job.pending && ' · being worked out'}
+          </span>
           <span className="figure block truncate text-xl">{job.title}</span>
           <span className="block truncate text-ink-2">{job.ownerName ?? 'Owner not said'}</span>
         </span>
@@ -199,8 +202,9 @@ const PHASE_WORDS = {
 
 function Other({ job, now }: { readonly job: JobSummary; readonly now: number }) {
   const { phase, startAt, ready, renew, stops, areaM2 } = job;
-  const line =
-    phase === 'survey'
+  const line = job.pending
+    ? 'Being worked out'
+    : phase === 'survey'
       ? 'Nothing chosen for it yet'
       : phase === 'planned'
         ? `${moment(startAt)}, ready ${ready === null ? 'never' : moment(ready)}`
@@ -217,7 +221,7 @@ function Other({ job, now }: { readonly job: JobSummary; readonly now: number })
         <span className="min-w-0">
           <span className="block truncate font-semibold">{job.title}</span>
           <span className="block truncate text-[14px] text-ink-2">
-            {[job.ownerName, `${m2(areaM2)}`].filter(Boolean).join(' · ')}
+            {[job.ownerName, areaM2 > 0 && m2(areaM2)].filter(Boolean).join(' · ')}
           </span>
         </span>
         <span className="text-right">
