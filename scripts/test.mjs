@@ -54,7 +54,11 @@ const looked = [
   ['typed lint', 'oxlint', '--type-aware'],
   ['circles', 'depcruise', '--config', '.dependency-cruiser.cjs', ...FOLDERS],
   ['unused', 'knip', '--no-progress'],
-].map(([name, command, ...args]) => ({ name, found: turn(() => aside(tool(command), ...args)) }));
+  ['licences', process.execPath, 'scripts/licences.mjs', '--quiet'],
+].map(([name, command, ...args]) => {
+  const program = path.isAbsolute(command) ? command : tool(command);
+  return { name, found: turn(() => aside(program, ...args)) };
+});
 for (const { name, found } of looked) {
   const { holds, said } = await found;
   check(name, () => tell(holds, said));

@@ -56,6 +56,37 @@ async function shop() {
   return { desk, tablet, owner, pairing };
 }
 
+test('what is told to an open window ends with the right it was opened with: signed out, another role, cut off', async () => {
+  const { desk, tablet } = await shop();
+  await tablet.call('POST', '/api/switch', { person: 'ash', pin: '4071' });
+  const open = async ({ cookie }: ReturnType<typeof browser>) => {
+    const answer = await fetch(`${server.base}/api/changes`, { headers: { cookie: cookie() } });
+    expect(answer.status).toBe(200);
+    let told = '';
+    const ended = (async () => {
+      const decoder = new TextDecoder();
+      for await (const part of answer.body!) told += decoder.decode(part, { stream: true });
+    })().catch(() => undefined);
+    return { ended: ended.then(() => told), told: () => told };
+  };
+  const [atDesk, atTablet] = [await open(desk), await open(tablet)];
+  const tap = (id: string) => desk.call('POST', '/api/jobs/teal-hatchback/log', air(id));
+  await tap('heard');
+  await tablet.call('POST', '/api/sign-out');
+  await tap('not-heard-at-the-tablet');
+  const said = await atTablet.ended;
+  expect(said.match(/"kind":"log"/g)).toHaveLength(1);
+  for (let nth = 0; nth < 50 && atDesk.told().match(/"kind":"log"/g)?.length !== 2; nth += 1)
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  expect(atDesk.told().match(/"kind":"log"/g)).toHaveLength(2);
+  await tablet.call('POST', '/api/switch', { person: 'rowan', pin: '2958' });
+  const again = await open(tablet);
+  const { body: devices } = await desk.call<{ id: string }[]>('GET', '/api/devices');
+  expect((await desk.call('POST', `/api/devices/${devices[0]!.id}/cut-off`)).status).toBe(200);
+  await tap('not-heard-either');
+  expect(await again.ended).not.toContain('"kind":"log"');
+});
+
 test('a session that was idle for too long is over, however often it asks again', async () => {
   const { desk } = await shop();
   expect((await desk.call('GET', '/api/jobs/teal-hatchback')).status).toBe(200);
@@ -182,12 +213,12 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
   await desk.call('POST', '/api/jobs/teal-hatchback/log', air('of-wren'), undefined, {
     'glaphyra-turn': ash.body.turn!,
   });
-  await tablet.call('PUT', '/api/jobs/teal-hatchback/ticks', { line: 'gloves', ticked: true });
+  await tablet.call('PUT', '/api/jobs/teal-hatchback/ticks', { line: 'worn/gloves', ticked: true });
   const { body: log } = await desk.call<LogEntry[]>('GET', '/api/jobs/teal-hatchback/log');
   const by = Object.fromEntries(log.map((entry) => [entry.id, entry.by]));
   expect(by).toMatchObject({ 'of-ash': 'ash', 'of-rowan': 'rowan', 'late-of-ash': 'ash', 'of-wren': owner });
   expect((await desk.call<object[]>('GET', '/api/jobs/teal-hatchback/ticks')).body).toContainEqual(
-    expect.objectContaining({ line: 'gloves', by: 'rowan' }),
+    expect.objectContaining({ line: 'worn/gloves', by: 'rowan' }),
   );
   const { body: page } = await desk.call<AuditPage>('GET', '/api/audit');
   expect(page.entries).toContainEqual(

@@ -9,6 +9,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import pino from 'pino';
 import { yardThatMorning } from '../demo/that-morning';
+import type { Problem } from '#formats/api';
 import { MS_PER_DAY } from '#core/measures';
 import type { AuditPage, KeptCopies, Me, NetworkState } from '#formats/people';
 import { createApp } from './app';
@@ -161,6 +162,31 @@ describe('over the network', () => {
     expect((await ask(httpRequest, from('203.0.113.10'), { name: 'somebody', password: 'x' })).status).toBe(429);
     expect((await ask(httpRequest, from('203.0.113.11'), { name: 'somebody', password: 'x' })).status).toBe(401);
     expect((await ask(httpRequest, { ...from('203.0.113.9'), headers: { host: 'other.example' } })).status).toBe(421);
+    // Ten wrong passwords of the owner's name shut out whoever tried them, and not the owner.
+    for (let index = 0; index < 10; index += 1)
+      await ask(httpRequest, from('203.0.113.66'), { name: 'Wren', password: `guess ${index}` });
+    expect((await ask(httpRequest, from('203.0.113.66'), { name: 'Wren', password: PASSWORD })).status).toBe(429);
+    expect((await ask(httpRequest, from('203.0.113.9'), { name: 'Wren', password: PASSWORD })).status).toBe(200);
+    expect((await ask(httpRequest, from('203.0.113.50'), { name: 'Wren', password: PASSWORD })).status).toBe(200);
+    // However many addresses they come from: strange ones are shut out together, the owner's own is not.
+    for (let index = 0; index < 100; index += 1)
+      await ask(httpRequest, from(`198.51.100.${index}`), { name: 'Wren', password: `guess ${index}` });
+    expect((await ask(httpRequest, from('198.51.100.200'), { name: 'Wren', password: PASSWORD })).status).toBe(429);
+    expect((await ask(httpRequest, from('203.0.113.9'), { name: 'Wren', password: PASSWORD })).status).toBe(200);
+  });
+
+  test('a proxy that does not say who asks is refused, with what it has to say', async () => {
+    for (const headers of [{}, { 'x-forwarded-for': '203.0.113.9' }, { 'x-forwarded-proto': 'https' }]) {
+      const { status, body } = await ask(httpRequest, {
+        port: new URL(base).port,
+        path: '/api/me',
+        headers: { host: 'workshop.example', ...headers },
+      });
+      expect([status, (JSON.parse(body) as Problem).detail]).toEqual([
+        421,
+        expect.stringContaining('X-Forwarded-For and X-Forwarded-Proto'),
+      ]);
+    }
   });
 });
 

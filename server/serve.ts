@@ -83,6 +83,10 @@ export async function serve(settings: Settings, opensNetwork: boolean, log: Logg
       },
     });
     open = openWorkshop(settings, { log, network, keeping, computing });
+    if (settings.network.proxy && !open.services.accounts.isAnybody())
+      throw new StartFault(
+        'GLAPHYRA_PROXY is set, and nobody owns this workshop yet: whoever came through the proxy could. Start it without, make the owner’s account, then set it.',
+      );
     server.on('request', handler);
     if (opensNetwork || open.services.accounts.isNetworkKeptOpen()) await openNetwork(network, opensNetwork, log);
     const backups = setInterval(() => void backUp(settings, log), BACKUP_LOOK_MS);

@@ -3,6 +3,7 @@ import { once } from 'node:events';
 import { cpSync } from 'node:fs';
 import { request } from 'node:http';
 import path from 'node:path';
+import { sql } from 'drizzle-orm';
 import type { Problem } from '#formats/api';
 import type { JobRecord, JobSummary, ShelfProduct } from '#formats/job';
 import { parted } from '#formats/shelf';
@@ -157,6 +158,16 @@ describe('the run log', () => {
     expect(log.map(({ id }) => id)).toEqual(['a', 'c', 'e']);
     expect(() => server.db.delete(runLog).run()).toThrow(/append-only/);
     expect(() => server.db.update(runLog).set({ at: NOW }).run()).toThrow(/append-only/);
+    const before = server.db.select().from(runLog).all();
+    for (const by of ['seq', 'id'])
+      expect(() =>
+        server.db.run(
+          sql.raw(
+            `insert or replace into run_log (seq, id, job_id, at, recorded_at, entry) select ${by === 'seq' ? 'seq' : 'null'}, ${by === 'id' ? 'id' : "'z'"}, job_id, '2001-01-01', '', entry from run_log limit 1`,
+          ),
+        ),
+      ).toThrow(expect.objectContaining({ cause: expect.objectContaining({ message: 'the run log is append-only' }) }));
+    expect(server.db.select().from(runLog).all()).toEqual(before);
   });
 
   test('what has been laid cannot be planned away', async () => {

@@ -29,6 +29,14 @@ async function refusedStart(env: Record<string, string>, cwd = ROOT): Promise<st
   return (JSON.parse(said) as { msg: string }).msg;
 }
 
+test('a proxy before a workshop nobody owns is not started: whoever came through it could', async () => {
+  const { file, remove } = databaseFolder();
+  expect(await refusedStart({ GLAPHYRA_DB: file, GLAPHYRA_PROXY: 'https://yard.example' })).toMatch(
+    /^GLAPHYRA_PROXY is set, and nobody owns this workshop yet.* make the owner’s account, then set it/,
+  );
+  remove();
+});
+
 describe('a start that cannot be says why in a sentence, and writes nothing', () => {
   const { file, remove } = databaseFolder();
   afterAll(remove);

@@ -1,4 +1,5 @@
 /** The stock as the yard uses it: real requests on a real database file. */
+import { sql } from 'drizzle-orm';
 import type { Problem } from '#formats/api';
 import type { JobRecord, ShelfProduct } from '#formats/job';
 import type { JobStock, Recall, ReorderList, StockList, StockThingView, Tick, UsageLessonRow } from '#formats/stock';
@@ -72,6 +73,10 @@ test('what is laid comes out of the bottle in hand, and goes back where it is un
   // It is all in the log, which only grows.
   expect(() => server.db.delete(stockLog).run()).toThrow(/append-only|Failed to run/);
   expect(() => server.db.update(stockLog).set({ at: NOW }).run()).toThrow(/append-only|Failed to run/);
+  const replaced = sql`insert or replace into stock_log select seq, id, thing, '2001-01-01', by, recorded_at, entry from stock_log limit 1`;
+  expect(() => server.db.run(replaced)).toThrow(
+    expect.objectContaining({ cause: expect.objectContaining({ message: 'the stock log is append-only' }) }),
+  );
 });
 
 test('where one person lays alone, what the scale teaches is theirs', async () => {
@@ -267,16 +272,19 @@ test('what cannot be true is refused with why: the future, the unknown, the impo
   expect((await call('POST', '/api/bottle-scale/readings', { thing: 'no-such' })).status).toBe(409);
 });
 
-test('two tablets tick one list: ticked twice is ticked once, and both see it', async () => {
+test('two tablets tick one list: ticked twice is ticked once, and both see it; a line that is on no list is refused', async () => {
+  const groups = server.services.workings.pickList(server.services.jobs.get('tourer'));
+  const [first, second] = groups.flatMap(({ lines }) => lines.map(({ key }) => key)).sort();
   const set = (line: string, ticked: boolean) => call<Tick[]>('PUT', '/api/jobs/tourer/ticks', { line, ticked });
-  await Promise.all([set('lay/gloves', true), set('lay/gloves', true), set('wash/shampoo', true)]);
-  expect((await call<Tick[]>('GET', '/api/jobs/tourer/ticks')).body.map(({ line }) => line)).toEqual([
-    'lay/gloves',
-    'wash/shampoo',
-  ]);
-  await Promise.all([set('lay/gloves', false), set('lay/gloves', false)]);
-  expect((await call<Tick[]>('GET', '/api/jobs/tourer/ticks')).body).toHaveLength(1);
+  const ticks = async () => (await call<Tick[]>('GET', '/api/jobs/tourer/ticks')).body.map(({ line }) => line);
+  await Promise.all([set(first!, true), set(first!, true), set(second!, true)]);
+  expect(await ticks()).toEqual([first, second]);
+  await Promise.all([set(first!, false), set(first!, false)]);
+  expect(await ticks()).toEqual([second]);
   expect((await call('PUT', '/api/jobs/no-such/ticks', { line: 'x', ticked: true })).status).toBe(404);
+  expect((await set('nobody/asked for it', true)).status).toBe(409);
+  expect((await set('nobody/asked for it', false)).status).toBe(200);
+  expect(await ticks()).toEqual([second]);
 });
 
 test('the stock as it was on any day; and as a second start of the server reads it', async () => {

@@ -156,6 +156,7 @@ export const STOCK_ROUTES = {
     summary: 'Tick a line off, or untick it; ticked twice is ticked once',
     body: object({ line: nonEmpty(200), ticked: flag() }),
     answer: { status: 200, schema: z.array(tickSchema) },
+    problems: ['conflict'],
     changes: ['ticks:{id}'],
   }),
 };

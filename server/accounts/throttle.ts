@@ -4,8 +4,10 @@ import { tooOften } from '../http/problem';
 const MINUTES = 60;
 /** Wrong attempts, and how long it is until they are forgotten. */
 const LIMITS = {
-  /** Passwords of one name: from wherever they come. */
-  name: { points: 10, duration: 15 * MINUTES },
+  /** Passwords of one name, from one address: whoever guesses elsewhere shuts nobody out here. */
+  nameHere: { points: 10, duration: 15 * MINUTES },
+  /** Passwords of one name from addresses it never signed in from, however many there are. */
+  nameAnywhere: { points: 100, duration: 15 * MINUTES },
   /** Passwords, codes and links from one address. */
   address: { points: 60, duration: 15 * MINUTES },
   /** PINs of one person at one tablet. */

@@ -9,7 +9,10 @@ export interface EventStream {
   end(): void;
 }
 
-/** Opens a stream of server-sent events on a response. */
+/**
+ * Opens a stream of server-sent events on a response. It ends when the right it was opened with does: that is looked at
+ * before anything is sent.
+ */
 export function openEventStream(response: Response): EventStream {
   response.writeHead(200, {
     'content-type': 'text/event-stream',
@@ -17,11 +20,17 @@ export function openEventStream(response: Response): EventStream {
     connection: 'keep-alive',
   });
   response.write(': open\n\n');
-  const keepAlive = setInterval(() => response.write(': still here\n\n'), KEEP_ALIVE_MS);
+  const mayGoOn = response.locals.mayGoOn as () => boolean;
+  const write = (text: string): void => {
+    if (response.writableEnded) return;
+    if (mayGoOn()) response.write(text);
+    else response.end();
+  };
+  const keepAlive = setInterval(() => write(': still here\n\n'), KEEP_ALIVE_MS);
   response.on('close', () => clearInterval(keepAlive));
   return {
     send: (event, data, id) =>
-      void response.write(`${id === undefined ? '' : `id: ${id}\n`}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
+      write(`${id === undefined ? '' : `id: ${id}\n`}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
     end: () => void response.end(),
     onClose: (action) => void response.on('close', action),
   };

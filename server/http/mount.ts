@@ -3,7 +3,7 @@ import { bodyBytesOf, type Route } from '#formats/api';
 import type { NewAuditEntry } from '../repositories/audit';
 import type { Actor } from '../accounts/actor';
 import { type Asked, type Body, callOf, type Handler, headOf, isPrepared, written } from './call';
-import { requireRight } from './rights';
+import { isAllowed, requireRight } from './rights';
 
 /** Puts on record what was done, within what does it where that is one step. */
 export type Recorder = <T>(work: () => T, entry: (answer: Awaited<T>) => Omit<NewAuditEntry, 'at'>) => T;
@@ -38,6 +38,7 @@ export function mount(
   const receivers = receiver ? [receiver] : [];
   const admit: RequestHandler = (request, response, next) => {
     requireRight(actorOf(response), route, request.params);
+    response.locals.mayGoOn = () => isAllowed((response.locals.actorNow as () => Actor)(), route, request.params);
     next();
   };
   app[method](path.replaceAll(/\{(\w+)\}/g, ':$1'), admit, ...receivers, async (request, response) => {

@@ -1,9 +1,12 @@
 import type { Request, RequestHandler } from 'express';
 import { isLoopback } from '../network/addresses';
 import type { Network } from '../network/network';
-import { wrongHost } from './problem';
+import { silentProxy, wrongHost } from './problem';
 
 const OWN_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i;
+
+/** Without them everybody would seem to be the proxy: one address for all, and on this machine. */
+const SAID_BY_PROXY = ['x-forwarded-for', 'x-forwarded-proto'];
 
 /**
  * Refuses requests addressed to another name. A page elsewhere can have its own name resolve to this
@@ -14,6 +17,8 @@ export const ownHostOnly =
   (request, _response, next) => {
     const host = request.headers.host ?? '';
     if (!OWN_HOST.test(host) && !network.knows(host)) throw wrongHost();
+    if (network.isProxy(host) && SAID_BY_PROXY.some((header) => request.headers[header] === undefined))
+      throw silentProxy();
     next();
   };
 

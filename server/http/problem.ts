@@ -54,6 +54,12 @@ export const wrongHost = () =>
       'This workshop is not reached under that name. Open it under one it shows itself: Workshop, Devices and network.',
   });
 
+/** A proxy that does not say who asks. */
+export const silentProxy = () =>
+  problem('wrong-host', {
+    detail: 'The proxy does not say who asks. Have it set X-Forwarded-For and X-Forwarded-Proto.',
+  });
+
 export const foreignPage = () =>
   problem('foreign-page', {
     detail: 'This request came from another page, not from this workshop. Nothing was done.',

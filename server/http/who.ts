@@ -1,5 +1,6 @@
 import type { RequestHandler } from 'express';
-import { EVERYBODY, NOBODY } from '../accounts/actor';
+import type { SessionData } from 'express-session';
+import { type Actor, EVERYBODY, NOBODY } from '../accounts/actor';
 import { isHere } from './own-host';
 import type { AccountService } from '../services/accounts';
 
@@ -12,6 +13,13 @@ export const whoAsks =
   (request, response, next) => {
     const { tablet, guest, turns, turn } = request.session;
     const standing = { tablet, guest, turns, turn };
+    // As it stands by now in what is kept of it, for what goes on after it was answered.
+    response.locals.actorNow = (): Actor => {
+      let kept: Partial<SessionData> = {};
+      request.sessionStore.get(request.sessionID, (_error, data) => (kept = data ?? {}));
+      const actor = accounts.actorOf(kept);
+      return actor === EVERYBODY && !isHere(request) ? NOBODY : actor;
+    };
     response.locals.actor = accounts.actorOf(standing, request.get(TURN_HEADER));
     // Nobody has an account: that lets in whoever is at this machine, and nobody from elsewhere.
     if (response.locals.actor === EVERYBODY && !isHere(request)) response.locals.actor = NOBODY;

@@ -19,6 +19,8 @@ export interface Network {
   close(): Promise<void>;
   /** Whether a name is one this workshop is reached under just now. */
   knows(host: string): boolean;
+  /** Whether a name is the one a proxy shows it under. */
+  isProxy(host: string): boolean;
   /** What tablets have to trust, PEM; undefined: nothing, or the shop brought its own. */
   authority(): string | undefined;
 }
@@ -51,6 +53,7 @@ export const loopbackOnly: Network = {
   open: () => Promise.reject(conflict('This server is reached from its own machine only.')),
   close: () => Promise.resolve(),
   knows: () => false,
+  isProxy: () => false,
   authority: () => undefined,
 };
 
@@ -77,6 +80,7 @@ export function networkOf({ settings, clock, log, isOwned, handler }: Parts): Ne
       log.error({ err: error }, 'the certificate could not be renewed');
     }
   };
+  const isProxy = (host: string): boolean => host === settings.proxy?.host;
   const port = () => (server?.address() as AddressInfo | null)?.port ?? settings.port;
 
   return {
@@ -129,12 +133,13 @@ export function networkOf({ settings, clock, log, isOwned, handler }: Parts): Ne
       });
     },
     knows(host: string): boolean {
-      if (settings.proxy && host === settings.proxy.host) return true;
+      if (isProxy(host)) return true;
       if (!server) return false;
       const { names, addresses } = ownAddresses();
       const [name, at] = [host.replace(/:\d+$/, ''), /:(\d+)$/.exec(host)?.[1]];
       return Number(at) === port() && [...names, ...addresses, ...LOCAL].includes(name.toLowerCase());
     },
+    isProxy,
     authority: () => certificate?.authority?.pem,
   };
 }

@@ -1,7 +1,7 @@
 import type { STOCK_ROUTES } from '#formats/api';
 import { stockCsv } from '#formats/stock';
 import { simulatedBottleScale } from '../devices/bottle-scale';
-import type { Handlers } from '../http/call';
+import { type Handlers, prepared } from '../http/call';
 import { conflict } from '../http/problem';
 import type { Services } from '../services';
 
@@ -53,6 +53,16 @@ export function stockHandlers(services: Services): Handlers<typeof STOCK_ROUTES>
       return pdfBytes(pickListPaper(job.document, workings.pickList(job), ticked));
     },
     ticks: ({ params }) => ticks.of(jobs.get(params.id).id),
-    tick: ({ params, body, actor }) => ticks.set(jobs.get(params.id).id, body.line, body.ticked, actor.by),
+    tick: prepared({
+      works: ({ params, body }) => ({
+        ...body,
+        isThere: workings.pickList(jobs.get(params.id)).some(({ lines }) => lines.some(({ key }) => key === body.line)),
+      }),
+      writes({ params, actor }, { line, ticked, isThere }) {
+        // What has left the list since can still be unticked.
+        if (ticked && !isThere) throw conflict(`There is no line "${line}" on the lists of this job.`);
+        return ticks.set(jobs.get(params.id).id, line, ticked, actor.by);
+      },
+    }),
   };
 }

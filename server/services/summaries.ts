@@ -97,7 +97,9 @@ export function summaryService(db: Db, changes: ChangeFeed, { computing, keepLes
   };
   const begin = (): void => {
     working ??= work()
-      .catch(log)
+      .catch((fault: unknown) => {
+        if (isOpen) log(fault);
+      })
       .finally(() => {
         working = undefined;
         answerWaiting();

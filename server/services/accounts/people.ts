@@ -5,6 +5,7 @@ import type { Db } from '../../db/open';
 import { conflict, notFound, wrongSecret } from '../../http/problem';
 import { type KeptPerson, peopleRepository, shown } from '../../repositories/people';
 import { tabletRepository } from '../../repositories/tablets';
+import type { Limit } from '../../accounts/throttle';
 import type { Try } from './attempts';
 import { pairedTablet } from './tablets';
 
@@ -12,6 +13,9 @@ import { pairedTablet } from './tablets';
 export function people(db: Db, tried: Try, now: () => Date, tell: () => void) {
   const people = peopleRepository(db);
   const tabletOf = pairedTablet(tabletRepository(db));
+
+  /** Names and the addresses they signed in from since the server started. */
+  const signedInFrom = new Set<string>();
 
   const requirePerson = (id: string): KeptPerson => {
     const person = people.get(id);
@@ -59,18 +63,23 @@ export function people(db: Db, tried: Try, now: () => Date, tell: () => void) {
       return person;
     },
     /** @throws ProblemError (401) for a name and password that do not go together, (429) where tried too often */
-    signIn: (name: string, password: string, address: string): Promise<KeptPerson> =>
-      tried(
-        [
-          ['name', name.trim().toLowerCase()],
-          ['address', address],
-        ],
-        async () => {
-          const person = people.called(name);
-          const fits = await isSecret(password, person?.leftAt === null ? person.passwordHash : undefined);
-          return fits ? person : undefined;
-        },
-      ),
+    async signIn(name: string, password: string, address: string): Promise<KeptPerson> {
+      const called = name.trim().toLowerCase();
+      const here = JSON.stringify([called, address]);
+      // The address first: one that is refused counts against no name.
+      const keys: (readonly [Limit, string])[] = [
+        ['address', address],
+        ['nameHere', here],
+      ];
+      if (!signedInFrom.has(here)) keys.push(['nameAnywhere', called]);
+      const person = await tried(keys, async () => {
+        const known = people.called(name);
+        const fits = await isSecret(password, known?.leftAt === null ? known.passwordHash : undefined);
+        return fits ? known : undefined;
+      });
+      signedInFrom.add(here);
+      return person;
+    },
     /** @throws ProblemError (401) for a wrong PIN or a device that is not the shop's, (429) where tried too often */
     switchTo: (tablet: string | undefined, person: string, pin: string): Promise<KeptPerson> => {
       if (!tabletOf(tablet)) throw wrongSecret('PINs count at devices of the shop only: pair this one first.');
@@ -92,7 +101,7 @@ export function people(db: Db, tried: Try, now: () => Date, tell: () => void) {
       const person = requirePerson(id);
       await refuseGuessed(newPassword, person.name);
       await tried(
-        [['name', person.name.toLowerCase()]],
+        [['nameHere', JSON.stringify([id, 'own password'])]],
         async () => (await isSecret(password, person.passwordHash)) || undefined,
         'That is not your password.',
       );
