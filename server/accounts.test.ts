@@ -209,10 +209,17 @@ test('who laid it is who was switched to, whatever is sent, and who it was when 
   await tablet.call('POST', '/api/jobs/teal-hatchback/log', air('late-of-ash'), undefined, {
     'glaphyra-turn': ash.body.turn!,
   });
-  // A turn of another device, or of none, is nobody's.
-  await desk.call('POST', '/api/jobs/teal-hatchback/log', air('of-wren'), undefined, {
-    'glaphyra-turn': ash.body.turn!,
-  });
+  await desk.call('POST', '/api/jobs/teal-hatchback/log', air('of-wren'));
+  // A turn of another device, or of none, is nobody's: not of whoever is in when it arrives.
+  for (const [id, turn] of [
+    ['of-another-device', ash.body.turn!],
+    ['of-nobody', 'none'],
+  ] as const) {
+    const { body } = await desk.call<LogEntry>('POST', '/api/jobs/teal-hatchback/log', air(id), undefined, {
+      'glaphyra-turn': turn,
+    });
+    expect(body.by).toBeUndefined();
+  }
   await tablet.call('PUT', '/api/jobs/teal-hatchback/ticks', { line: 'worn/gloves', ticked: true });
   const { body: log } = await desk.call<LogEntry[]>('GET', '/api/jobs/teal-hatchback/log');
   const by = Object.fromEntries(log.map((entry) => [entry.id, entry.by]));

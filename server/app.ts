@@ -54,7 +54,7 @@ export function createApp({
   app.set('trust proxy', proxied ? 'loopback' : false);
   app.use(ownHostOnly(network));
   app.use('/api', sameOriginOnly);
-  app.use('/api', sessionsOf(db), whoAsks(services.accounts));
+  app.use('/api', sessionsOf(db), whoAsks(services.accounts, services.now));
   app.use((_request, response, next) => {
     response.locals.nonce = randomBytes(16).toString('base64');
     next();

@@ -73,7 +73,7 @@ test('what is laid comes out of the bottle in hand, and goes back where it is un
   // It is all in the log, which only grows.
   expect(() => server.db.delete(stockLog).run()).toThrow(/append-only|Failed to run/);
   expect(() => server.db.update(stockLog).set({ at: NOW }).run()).toThrow(/append-only|Failed to run/);
-  const replaced = sql`insert or replace into stock_log select seq, id, thing, '2001-01-01', by, recorded_at, entry from stock_log limit 1`;
+  const replaced = sql`insert or replace into stock_log (seq, id, thing, at, recorded_at, entry) select seq, id, thing, '2001-01-01', recorded_at, entry from stock_log limit 1`;
   expect(() => server.db.run(replaced)).toThrow(
     expect.objectContaining({ cause: expect.objectContaining({ message: 'the stock log is append-only' }) }),
   );

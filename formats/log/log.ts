@@ -157,7 +157,13 @@ export type NewEntry = z.output<typeof newEntrySchema>;
  * An entry as it stands in the log. `seq` is the order in which it was recorded, `by` who did it: known from the
  * request and never from what was sent.
  */
-export const logEntrySchema = newEntrySchema.extend({ seq: z.int(), recordedAt: instant(), by: z.string().optional() });
+export const logEntrySchema = newEntrySchema.extend({
+  seq: z.int(),
+  recordedAt: instant(),
+  /** What the device said it was, where its clock was another than the workshop's: `at` is on the workshop's. */
+  deviceAt: instant().optional(),
+  by: z.string().optional(),
+});
 export type LogEntry = z.output<typeof logEntrySchema>;
 
 /** The log on the job's own scale of minutes. */

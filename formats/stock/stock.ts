@@ -91,6 +91,8 @@ export const stockLogEntrySchema = object({
   entry: stockEntrySchema,
   seq: z.int(),
   recordedAt: instant(),
+  /** What the device said it was, where its clock was another than the workshop's. */
+  deviceAt: instant().optional(),
   by: z.string().optional(),
 });
 export type StockLogEntry = z.output<typeof stockLogEntrySchema>;

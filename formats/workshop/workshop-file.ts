@@ -16,7 +16,7 @@ export const WORKSHOP_FORMAT = 'glaphyra.backup/1';
 /** Longer than any workshop's. */
 const MOST = 5_000_000;
 /** On record: who did it, and when it arrived. */
-const onRecord = { by: z.string().nullable(), recordedAt: instant() };
+const onRecord = { by: z.string().nullable(), recordedAt: instant(), deviceAt: instant().nullable().optional() };
 
 export const workshopFileSchema = object({
   format: z.literal(WORKSHOP_FORMAT, { error: `expected "${WORKSHOP_FORMAT}"` }),

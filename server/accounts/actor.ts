@@ -10,6 +10,8 @@ export interface Actor {
   readonly rights: ReadonlySet<Right>;
   /** Whose it is: goes with everything that is entered; undefined: nobody has an account yet. */
   readonly by: string | undefined;
+  /** What the device takes it to be, ms; undefined: it does not say. */
+  readonly deviceMs?: number | undefined;
 }
 
 /** Everybody at this machine, while nobody has an account. */

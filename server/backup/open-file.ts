@@ -72,18 +72,19 @@ export function wholeWorkshop(db: Db, at: Date): WorkshopFile {
       .from(stockLog)
       .orderBy(asc(stockLog.seq))
       .all()
-      .map(({ id, at: when, by, recordedAt, entry }) => ({ id, at: when, by, recordedAt, entry })),
+      .map(({ id, at: when, by, recordedAt, deviceAt, entry }) => ({ id, at: when, by, recordedAt, deviceAt, entry })),
     jobs: db
       .select()
       .from(jobs)
       .all()
       .map(({ itemId: _i, templateId: _t, testSpots: _s, ...job }) => ({
         ...job,
-        log: (logs.get(job.id) ?? []).map(({ id, at: when, by, recordedAt, entry }) => ({
+        log: (logs.get(job.id) ?? []).map(({ id, at: when, by, recordedAt, deviceAt, entry }) => ({
           id,
           at: when,
           by,
           recordedAt,
+          deviceAt,
           entry,
         })),
         ticks: (ticked.get(job.id) ?? []).map(({ line, at: when, by }) => ({ line, at: when, by })),

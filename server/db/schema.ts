@@ -193,6 +193,8 @@ export const runLog = sqliteTable(
     at: text('at').notNull(),
     by: text('by'),
     recordedAt: text('recorded_at').notNull(),
+    /** As the device said it, where its clock was another. */
+    deviceAt: text('device_at'),
     entry: text('entry', { mode: 'json' }).$type<LogEntry['entry']>().notNull(),
   },
   (table) => [
@@ -215,6 +217,8 @@ export const stockLog = sqliteTable(
     at: text('at').notNull(),
     by: text('by'),
     recordedAt: text('recorded_at').notNull(),
+    /** As the device said it, where its clock was another. */
+    deviceAt: text('device_at'),
     entry: text('entry', { mode: 'json' }).$type<StockLogEntry['entry']>().notNull(),
   },
   (table) => [uniqueIndex('stock_log_id').on(table.id), index('stock_log_thing').on(table.thing, table.seq)],

@@ -5,8 +5,8 @@ import { runLog } from '../db/schema';
 
 type Row = typeof runLog.$inferSelect;
 
-function logEntry({ seq, id, at, by, recordedAt, entry }: Row): LogEntry {
-  return { seq, id, at, recordedAt, entry, ...(by !== null && { by }) };
+function logEntry({ seq, id, at, by, recordedAt, deviceAt, entry }: Row): LogEntry {
+  return { seq, id, at, recordedAt, entry, ...(deviceAt !== null && { deviceAt }), ...(by !== null && { by }) };
 }
 
 /** What was done at each job, in the order it was recorded. */
@@ -36,7 +36,13 @@ export function runLogRepository(db: Db) {
         .from(runLog)
         .where(eq(runLog.jobId, jobId))
         .get()?.last ?? 0,
-    append: (jobId: string, entry: NewEntry, recordedAt: string, by?: string): LogEntry =>
+    /** The latest moment at which an entry of any job was recorded: where a clock was set back, not that of the last. */
+    latestRecorded: (): string | undefined =>
+      db
+        .select({ at: max(runLog.recordedAt) })
+        .from(runLog)
+        .get()?.at ?? undefined,
+    append: (jobId: string, entry: NewEntry & { deviceAt?: string }, recordedAt: string, by?: string): LogEntry =>
       logEntry(
         db
           .insert(runLog)

@@ -5,12 +5,14 @@ import { stockLog } from '../db/schema';
 
 type Row = typeof stockLog.$inferSelect;
 
-function logEntry({ seq, id, at, by, recordedAt, entry }: Row): StockLogEntry {
-  return { seq, id, at, recordedAt, entry, ...(by !== null && { by }) };
+function logEntry({ seq, id, at, by, recordedAt, deviceAt, entry }: Row): StockLogEntry {
+  return { seq, id, at, recordedAt, entry, ...(deviceAt !== null && { deviceAt }), ...(by !== null && { by }) };
 }
 
 /** An entry on its way into the log. */
-export type StockAppend = Pick<StockLogEntry, 'id' | 'at' | 'entry'> | NewStockEntry;
+export type StockAppend = (Pick<StockLogEntry, 'id' | 'at' | 'entry'> | NewStockEntry) & {
+  readonly deviceAt?: string;
+};
 
 /** What happened to each thing in stock, in the order it was recorded. */
 export function stockRepository(db: Db) {
@@ -28,8 +30,8 @@ export function stockRepository(db: Db) {
         .select({ last: max(stockLog.seq) })
         .from(stockLog)
         .get()?.last ?? 0,
-    append({ id, at, entry }: StockAppend, recordedAt: string, by?: string): StockLogEntry {
-      const row = { id, at, entry, thing: entry.thing, by: by ?? null, recordedAt };
+    append({ id, at, entry, deviceAt }: StockAppend, recordedAt: string, by?: string): StockLogEntry {
+      const row = { id, at, entry, thing: entry.thing, by: by ?? null, recordedAt, deviceAt: deviceAt ?? null };
       return logEntry(db.insert(stockLog).values(row).returning().get());
     },
   };

@@ -24,7 +24,7 @@ export function jobHandlers(services: Services): Handlers<typeof JOB_ROUTES> {
     planFile: ({ body, query }) => PLAN_WRITERS[query.as](body),
     methods: ({ params, query }) => compareMethods(supply.withItsStock(jobs.get(params.id)), query.product),
     log: ({ params }) => runLog.of(params.id),
-    appendLog: ({ params, body, actor }) => runLog.append(params.id, body, actor.by),
+    appendLog: ({ params, body, actor }) => runLog.append(params.id, body, actor),
     earlierPairs: ({ params }) => items.earlierPairs(params.id),
     learned: () => runLog.learnedPreparation(),
     learnedHands: () => runLog.learnedHands(),

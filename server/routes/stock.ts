@@ -20,7 +20,7 @@ export function stockHandlers(services: Services): Handlers<typeof STOCK_ROUTES>
   return {
     stock: ({ query }) => stock.list(asked(query)),
     stockThing: ({ params }) => stock.thing(params.id),
-    noteStock: ({ body, actor }) => stock.append(body, actor.by),
+    noteStock: ({ body, actor }) => stock.append(body, actor),
     takeStockIn: ({ body, actor }) => stock.takeIn(body, actor.by),
     stockCsv() {
       const names = stock.known();

@@ -18,6 +18,7 @@ import { jobRepository } from '../repositories/jobs';
 import { lessonRepository, type NewLesson } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
+import { onOurClock } from './device-clock';
 import type { StockService } from './stock';
 
 /** So many lessons are worked out at most while somebody waits; of the rest, what is kept is believed. */
@@ -38,6 +39,12 @@ const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
 /** Entries by which product leaves a bottle, or was never taken from it. */
 const MOVES_STOCK: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-start', 'undo', 'set-aside']);
 
+/** Whose an entry is, and what the device it comes from takes it to be. */
+export interface SentBy {
+  readonly by?: string | undefined;
+  readonly deviceMs?: number | undefined;
+}
+
 /** The append-only record of what was really done at a job. */
 export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, now: () => Date) {
   const jobs = jobRepository(db);
@@ -47,6 +54,13 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
   let taught: { preparation: LearnedPreparation; flash: ReturnType<typeof flashOf> } | undefined;
   /** How fast hands are moves with every patch: it is asked for seldom, and worked out by itself. */
   let paces: { products: ReturnType<typeof paceOfHands>; people: LearnedHands[] } | undefined;
+
+  /** When an entry was recorded last, by the latest of what this machine's clock has said. */
+  let latest: number | undefined;
+  const latestMs = (): number | undefined => {
+    const read = latest === undefined ? log.latestRecorded() : undefined;
+    return (latest ??= read === undefined ? undefined : Date.parse(read));
+  };
 
   const documentOf = (jobId: string) => {
     const job = jobs.get(jobId);
@@ -161,25 +175,28 @@ export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, 
     },
     /**
      * Logs an entry once, however often it is sent; the answer is given only when it is on the disk.
-     * @param by whose it is, where people have accounts
+     * @param by whose it is, where people have accounts; what the device it was tapped at takes it to be now
      * @throws ProblemError (409) where it does not fit the job, its time, or what was done already, such as the same
      * tap from a second tablet
      */
-    append(jobId: string, entry: NewEntry, by?: string): LogEntry {
+    append(jobId: string, sent: NewEntry, { by, deviceMs }: SentBy = {}): LogEntry {
       const { stored, isNew, drawn } = db.transaction(
         () => {
-          const known = log.find(jobId, entry.id);
+          const known = log.find(jobId, sent.id);
           if (known) return { stored: known, isNew: false, drawn: false };
           const document = documentOf(jobId);
+          const { nowMs, ...timed } = onOurClock(sent.at, { nowMs: now().getTime(), deviceMs, lastMs: latestMs() });
+          const entry = { ...sent, ...timed };
           const logged = loggedEntries(document.startAt, log.of(jobId));
           const [wanted] = loggedEntries(document.startAt, [entry]);
           const done = foldLog(logged);
           const fault =
             unfit(document, entry.entry) ??
             entryFault(done, logged, entry.entry) ??
-            untimely(done, wanted!, minutesBetween(document.startAt, now().toISOString()));
+            untimely(done, wanted!, minutesBetween(document.startAt, new Date(nowMs).toISOString()));
           if (fault) throw conflict(`This was not logged: ${fault}.`);
           const before = log.lastSeq(jobId);
+          latest = Math.max(latestMs() ?? 0, now().getTime());
           const stored = log.append(jobId, entry, now().toISOString(), by);
           if (!TEACHES.has(entry.entry.type)) lessons.follow(jobId, before, stored.seq);
           return { stored, isNew: true, drawn: drawFor(jobId, document, [...logged, wanted!], entry, by) };

@@ -22,12 +22,15 @@ import type {
 import type { LogEntry } from '#formats/log';
 import type { Tick } from '#formats/stock';
 import { FROM_DEVICE } from '../offline/kept-answers';
-import { answered, toldFromDevice } from '../offline/slice';
+import { answered, clocksCompared, toldFromDevice } from '../offline/slice';
 import { nowInstant } from '../ui/moments';
 import { filledIn } from './address-of';
 import { type Address, ADDRESSES, SUBJECTS } from './addresses';
 
 const plainly = fetchBaseQuery({ baseUrl: location.origin });
+
+/** Both sides say by it what they take it to be. */
+const CLOCK = 'glaphyra-clock';
 
 /** Asks the server; where it wants to know who one is, that is asked first. */
 const asking: typeof plainly = async (args, ask, extra) => {
@@ -35,7 +38,11 @@ const asking: typeof plainly = async (args, ask, extra) => {
   const response = answer.meta?.response;
   const asOf = response?.headers.get(FROM_DEVICE);
   if (asOf) ask.dispatch(toldFromDevice(asOf));
-  else if (response) ask.dispatch(answered());
+  else if (response) {
+    ask.dispatch(answered());
+    const said = response.headers.get(CLOCK);
+    if (said !== null) ask.dispatch(clocksCompared(Date.now() - Date.parse(said)));
+  }
   if (answer.error?.status === UNKNOWN && ask.endpoint !== 'me') ask.dispatch(api.util.invalidateTags(['me']));
   return answer;
 };
@@ -78,7 +85,8 @@ function request({ method, path }: Address, args: AnyArgs): FetchArgs {
   const headers = {
     ...(version !== undefined && { 'if-match': `"${String(version)}"` }),
     // Whose it is: whoever was at this device when it was tapped.
-    ...(turn !== undefined && { 'glaphyra-turn': String(turn) }),
+    // And what it is on this device: the server puts right what a wrong clock says.
+    ...(turn !== undefined && { 'glaphyra-turn': String(turn), [CLOCK]: new Date().toISOString() }),
     ...(body instanceof Blob && { 'content-type': 'application/octet-stream' }),
   };
   // An empty query would still end the address with a question mark.

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { api, useJobsOfTheDayQuery } from '../app/api';
 import { useAppDispatch, useAppSelector } from '../app/store';
 import { Button } from '../ui/Button';
-import { moment } from '../ui/moments';
+import { moment, span } from '../ui/moments';
 import { takeNewEdition } from './install';
 import { keepDay } from './keep-day';
 
@@ -11,7 +11,7 @@ const KEEP_EVERY_MS = 15 * 60_000;
 
 /** Says where what stands on the screen is old, and that a new edition waits. */
 export function Aged({ inBay }: { readonly inBay: boolean }) {
-  const { since, newEdition } = useAppSelector((state) => state.aged);
+  const { since, newEdition, clockAheadMin } = useAppSelector((state) => state.aged);
   const [isRunning, setRunning] = useState(false);
   useDayKept(inBay);
   return (
@@ -20,6 +20,15 @@ export function Aged({ inBay }: { readonly inBay: boolean }) {
         <p role="status" className="shrink-0 border-b-2 border-warn bg-warn-soft px-5 py-1.5">
           <strong>Without the server.</strong> What stands here is as of {moment(since)}, from this device. Taps are
           kept and go in when it is back.
+        </p>
+      )}
+      {clockAheadMin !== undefined && (
+        <p role="status" className="shrink-0 border-b-2 border-warn bg-warn-soft px-5 py-1.5">
+          <strong>
+            The clock of this device is {span(Math.abs(clockAheadMin))} {clockAheadMin > 0 ? 'ahead of' : 'behind'} the
+            workshop’s.
+          </strong>{' '}
+          Set it right. What is tapped meanwhile is recorded by the workshop’s clock, with what this one said.
         </p>
       )}
       {newEdition && !inBay && (

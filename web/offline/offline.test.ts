@@ -2,7 +2,7 @@ import type { JobSummary } from '#formats/job';
 import { NOW } from '../testing/yard';
 import { jobsOfTheDay } from './keep-day';
 import { isKept } from './kept-answers';
-import { aged, answered, toldFromDevice } from './slice';
+import { aged, answered, clocksCompared, toldFromDevice } from './slice';
 
 const nowMs = Date.parse(NOW);
 const HOUR_MS = 3_600_000;
@@ -47,4 +47,11 @@ test('what is old is as old as the oldest of it, until the server answers', () =
   const old = told.reduce(aged.reducer, aged.getInitialState());
   expect(old.since).toBe('2027-03-01T08:00:00Z');
   expect(aged.reducer(old, answered()).since).toBeUndefined();
+});
+
+test('a clock that is wrong by more than a slip is told, until it is set right', () => {
+  const ahead = (min: number) => aged.reducer(aged.getInitialState(), clocksCompared(min * 60_000)).clockAheadMin;
+  expect([-900, -16, -14, 0, 4, 6, 180].map(ahead)).toEqual([-900, -16, undefined, undefined, undefined, 6, 180]);
+  const wrong = aged.reducer(aged.getInitialState(), clocksCompared(3_600_000));
+  expect(aged.reducer(wrong, clocksCompared(20_000)).clockAheadMin).toBeUndefined();
 });

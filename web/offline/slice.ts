@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { MS_PER_MIN } from '#core/measures';
 
 /** What stands on the screen although the server does not answer. */
 export interface Aged {
@@ -6,7 +7,13 @@ export interface Aged {
   readonly since?: string | undefined;
   /** A new edition of the application is here and waits. */
   readonly newEdition?: true;
+  /** This device's clock is ahead of the workshop's by so many minutes, more than slips; absent: it is right enough. */
+  readonly clockAheadMin?: number | undefined;
 }
+
+/** Beyond that the server puts right what was tapped, min. */
+const AHEAD_MIN = 5;
+const BEHIND_MIN = 15;
 
 const FRESH: Aged = {};
 
@@ -20,9 +27,14 @@ export const aged = createSlice({
     answered(state) {
       delete state.since;
     },
+    clocksCompared(state, { payload: aheadMs }: PayloadAction<number>) {
+      const aheadMin = Math.round(aheadMs / MS_PER_MIN);
+      if (aheadMin > AHEAD_MIN || aheadMin < -BEHIND_MIN) state.clockAheadMin = aheadMin;
+      else delete state.clockAheadMin;
+    },
     editionCame(state) {
       state.newEdition = true;
     },
   },
 });
-export const { toldFromDevice, answered, editionCame } = aged.actions;
+export const { toldFromDevice, answered, clocksCompared, editionCame } = aged.actions;

@@ -1,6 +1,7 @@
 import { memo, useState } from 'react';
 import { useJob } from '../job/job-context';
 import { useAppDispatch, useAppSelector } from '../app/store';
+import { useMe } from '../people/api';
 import { asideOf, decided, waitingOf } from './slice';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -12,6 +13,8 @@ export const Troubles = memo(function Troubles() {
   const outbox = useAppSelector((state) => state.outbox);
   const [waiting, aside] = [waitingOf(outbox), asideOf(outbox)];
   const [isOpen, setOpen] = useState(false);
+  const me = useMe();
+  const isNameless = me?.accounts === true && waiting.some(({ turn }) => turn === undefined);
   const taps = (count: number) => (count === 1 ? '1 tap' : `${count} taps`);
   return (
     <>
@@ -19,6 +22,7 @@ export const Troubles = memo(function Troubles() {
         <p role="alert" className="shrink-0 bg-stop px-5 py-3 text-lg font-semibold text-sheet">
           Not logged yet: {taps(waiting.length)} {waiting.length === 1 ? 'waits' : 'wait'} on this device until the
           server answers. Go on working.{outbox.unreachable && ` It says: ${outbox.unreachable}`}
+          {isNameless && ' Nobody was signed in when they were made: they are logged without a name.'}
         </p>
       )}
       {outbox.notKept && (

@@ -55,6 +55,9 @@ test('ticks and bottles go the same way: in their order among the taps, by their
     `POST /api/jobs/${JOB}/log`,
   ]);
   expect(server.calls.find(({ path }) => path === '/api/stock/log')!.body).toEqual(bottle);
+  // Tapped while nobody was in, it is nobody's, whoever is in when it is sent.
+  const turns = server.calls.filter(({ method }) => method !== 'GET').map(({ turn }) => turn);
+  expect(turns).toEqual(['none', 'none', 'a-turn', 'none']);
 });
 
 test('a bottle taken without a network is in hand here, one that is emptied is gone', () => {

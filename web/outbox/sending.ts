@@ -170,9 +170,12 @@ const waiting = ({ getState }: Listener) => waitingOf(getState().outbox);
 const alone = (work: () => Promise<void>): Promise<void> =>
   'locks' in navigator ? navigator.locks.request(LOCK, work) : work();
 
+/** What was tapped while nobody was in is nobody's, whoever is in when it is sent. */
+const NOBODYS_TURN = 'none';
+
 /** Hands one in by the door of its kind. */
 async function handedIn(tap: KeptTap, dispatch: AppDispatch): Promise<{ data?: unknown; error?: unknown }> {
-  const { jobId, turn } = tap;
+  const { jobId, turn = NOBODYS_TURN } = tap;
   switch (tap.kind) {
     case 'tick': {
       const { line, ticked } = tap.entry;

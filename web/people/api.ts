@@ -78,6 +78,8 @@ export function useIsHelper(): (by: string) => boolean {
   return useCallback((by) => data?.find(({ id }) => id === by)?.role === 'helper', [data]);
 }
 
-/** In whose turn a tap is made now; undefined: nobody has an account, or who is in is not known. */
-export const turnNow = (state: Parameters<ReturnType<typeof api.endpoints.me.select>>[0]): string | undefined =>
-  api.endpoints.me.select()(state).data?.turn ?? undefined;
+/** In whose turn a tap is made now, as far as this device knows; undefined: nobody's. */
+export function turnNow(state: Parameters<ReturnType<typeof api.endpoints.me.select>>[0]): string | undefined {
+  const { data } = api.endpoints.me.select()(state);
+  return (data ?? lastKnown())?.turn ?? undefined;
+}

@@ -23,6 +23,8 @@ export interface Call {
   readonly body: unknown;
   /** The version an edit was based on, where it says one. */
   readonly version?: number;
+  /** The turn it was tapped in, where it says one. */
+  readonly turn?: string;
 }
 
 /** The jobs as they stand in memory, everything that was asked for, and a switch that cuts the line. */
@@ -111,11 +113,13 @@ export function cutInServer(): void {
     const request = input instanceof Request ? input : new Request(input, init);
     const text = await request.clone().text();
     const based = request.headers.get('if-match');
+    const turn = request.headers.get('glaphyra-turn');
     const call = {
       method: request.method,
       path: new URL(request.url).pathname,
       body: text ? (JSON.parse(text) as unknown) : undefined,
       ...(based && { version: Number(based.replaceAll('"', '')) }),
+      ...(turn !== null && { turn }),
     };
     server.calls.push(call);
     if (server.down) throw new TypeError('the network is gone');

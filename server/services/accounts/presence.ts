@@ -44,7 +44,8 @@ export function presence(db: Db, now: () => Date) {
   return {
     /**
      * Who asks, by what their session holds.
-     * @param earlier a turn of this session that is over: what was tapped in it arrives late
+     * @param earlier the turn of this session something was tapped in: it arrives late, and is by whose turn that was, or
+     * by nobody where that is not known
      */
     actorOf(signedIn: SignedIn, earlier?: string): Actor {
       if (!people.isAnybody()) return EVERYBODY;
@@ -59,7 +60,8 @@ export function presence(db: Db, now: () => Date) {
         // Late taps are their maker's; what may be done is what whoever is at the device now may do.
         const late = turns.find(({ id, seenMs }) => id === earlier && nowMs() - seenMs < TURN_MS);
         const { id, name, role } = inNow;
-        return { ...at, person: { id, name, role }, rights: new Set(RIGHTS_OF[role]), by: late?.person ?? id };
+        const by = earlier === undefined ? id : late?.person;
+        return { ...at, person: { id, name, role }, rights: new Set(RIGHTS_OF[role]), by };
       }
       const link = signedIn.guest === undefined ? undefined : links.get(signedIn.guest);
       if (link && link.cutAt === null && Date.parse(link.until) > nowMs())

@@ -5,6 +5,8 @@ import { FaultsError } from '#formats/values';
 import type { Db } from '../../db/open';
 import { conflict } from '../../http/problem';
 import { localInstant } from '../moments';
+import { onOurClock } from '../device-clock';
+import type { SentBy } from '../run-log';
 import type { StockReading } from './book';
 import { untimely } from './untimely';
 
@@ -19,12 +21,14 @@ export function stockEntries(db: Db, { log, current, store }: StockReading, tell
      * Logs an entry once, however often it is sent.
      * @throws ProblemError (409) where it cannot be true of the thing as it stands
      */
-    append(entry: NewStockEntry, by?: string): StockLogEntry {
+    append(tapped: NewStockEntry, { by, deviceMs }: SentBy = {}): StockLogEntry {
       const { stored, isNew } = db.transaction(
         () => {
-          const sent = log.find(entry.id);
+          const sent = log.find(tapped.id);
           if (sent) return { stored: sent, isNew: false };
-          const fault = faultOf(loggedStock(entry).entry) ?? untimely(entry.at, now());
+          const { nowMs, ...timed } = onOurClock(tapped.at, { nowMs: now().getTime(), deviceMs, lastMs: undefined });
+          const entry = { ...tapped, ...timed };
+          const fault = faultOf(loggedStock(entry).entry) ?? untimely(entry.at, new Date(nowMs));
           if (fault) throw conflict(`This was not noted: ${fault}.`);
           const [stored] = store([entry], by);
           return { stored: stored!, isNew: true };

@@ -49,7 +49,7 @@ export function Component() {
             <tr key={index} className="border-b align-top">
               <td className="px-4 py-2">{moment(entry.at)}</td>
               <td className="px-3 py-2 break-words">
-                {entry.by ?? <span className="text-ink-3">no account</span>}
+                {entry.by ?? <span className="text-ink-3">nobody was signed in</span>}
                 {entry.tablet && <span className="block text-[13px] text-ink-2">{entry.tablet}</span>}
               </td>
               <td className="px-3 py-2 break-words">

@@ -1,0 +1,38 @@
+import { MS_PER_MIN } from '#core/measures';
+import { instantAfter } from '#formats/values';
+
+/** A device's clock that is ahead of ours by no more than this is right enough, and behind by no more than that. */
+const AHEAD_MS = 5 * MS_PER_MIN;
+const BEHIND_MS = 15 * MS_PER_MIN;
+
+/** The clocks as a device sends something. */
+export interface Contact {
+  readonly nowMs: number;
+  /** What the device takes it to be; undefined: it does not say. */
+  readonly deviceMs: number | undefined;
+  /** When the last entry was recorded here. */
+  readonly lastMs: number | undefined;
+}
+
+/** A moment a device says, on the clock everything else is recorded by. */
+export interface Timed {
+  readonly at: string;
+  /** As the device said it, where its clock is another. */
+  readonly deviceAt?: string;
+  /** What it is now, as far as can be told. */
+  readonly nowMs: number;
+}
+
+/**
+ * Puts a moment a device says on the clock of the workshop. Where both clocks differ, the device's is wrong, unless ours
+ * has been set back: it says earlier than what was recorded already.
+ * @param at instant (ISO 8601)
+ */
+export function onOurClock(at: string, { nowMs, deviceMs, lastMs }: Contact): Timed {
+  if (deviceMs === undefined) return { at, nowMs };
+  const aheadMs = deviceMs - nowMs;
+  if (aheadMs <= AHEAD_MS && aheadMs >= -BEHIND_MS) return { at, nowMs };
+  const isOursBack = lastMs !== undefined && nowMs < lastMs - AHEAD_MS && deviceMs >= lastMs - AHEAD_MS;
+  if (isOursBack) return { at, nowMs: deviceMs };
+  return { at: instantAfter(at, -aheadMs / MS_PER_MIN), deviceAt: at, nowMs };
+}
