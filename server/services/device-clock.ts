@@ -5,6 +5,12 @@ import { instantAfter } from '#formats/values';
 const AHEAD_MS = 5 * MS_PER_MIN;
 const BEHIND_MS = 15 * MS_PER_MIN;
 
+/** Whose an entry is, and what the device it comes from takes it to be. */
+export interface SentBy {
+  readonly by?: string | undefined;
+  readonly deviceMs?: number | undefined;
+}
+
 /** The clocks as a device sends something. */
 export interface Contact {
   readonly nowMs: number;

@@ -18,7 +18,7 @@ import { jobRepository } from '../repositories/jobs';
 import { lessonRepository, type NewLesson } from '../repositories/lessons';
 import { runLogRepository } from '../repositories/run-log';
 import type { ChangeFeed } from './changes';
-import { onOurClock } from './device-clock';
+import { onOurClock, type SentBy } from './device-clock';
 import type { StockService } from './stock';
 
 /** So many lessons are worked out at most while somebody waits; of the rest, what is kept is believed. */
@@ -38,12 +38,6 @@ const TEACHES: ReadonlySet<NewEntry['entry']['type']> = new Set([
 
 /** Entries by which product leaves a bottle, or was never taken from it. */
 const MOVES_STOCK: ReadonlySet<NewEntry['entry']['type']> = new Set(['lay-end', 'level-start', 'undo', 'set-aside']);
-
-/** Whose an entry is, and what the device it comes from takes it to be. */
-export interface SentBy {
-  readonly by?: string | undefined;
-  readonly deviceMs?: number | undefined;
-}
 
 /** The append-only record of what was really done at a job. */
 export function runLogService(db: Db, changes: ChangeFeed, stock: StockService, now: () => Date) {

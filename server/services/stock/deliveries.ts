@@ -5,8 +5,7 @@ import { FaultsError } from '#formats/values';
 import type { Db } from '../../db/open';
 import { conflict } from '../../http/problem';
 import { localInstant } from '../moments';
-import { onOurClock } from '../device-clock';
-import type { SentBy } from '../run-log';
+import { onOurClock, type SentBy } from '../device-clock';
 import type { StockReading } from './book';
 import { untimely } from './untimely';
 
