@@ -20,18 +20,24 @@ export function openEventStream(response: Response): EventStream {
     connection: 'keep-alive',
   });
   response.write(': open\n\n');
+  // Not as an answer ends: that would write the session once more, which may be over by now.
+  const hangUp = (): void => {
+    if (response.destroyed) return;
+    response.write('event: over\ndata: {}\n\n');
+    response.socket?.end();
+  };
   const mayGoOn = response.locals.mayGoOn as () => boolean;
   const write = (text: string): void => {
-    if (response.writableEnded) return;
+    if (response.destroyed) return;
     if (mayGoOn()) response.write(text);
-    else response.end();
+    else hangUp();
   };
   const keepAlive = setInterval(() => write(': still here\n\n'), KEEP_ALIVE_MS);
   response.on('close', () => clearInterval(keepAlive));
   return {
     send: (event, data, id) =>
       write(`${id === undefined ? '' : `id: ${id}\n`}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
-    end: () => void response.end(),
+    end: hangUp,
     onClose: (action) => void response.on('close', action),
   };
 }

@@ -1,9 +1,10 @@
 import { MS_PER_MIN } from '#core/measures';
 import { instantAfter } from '#formats/values';
 
-/** A device's clock that is ahead of ours by no more than this is right enough, and behind by no more than that. */
+/** A device's clock that is ahead of ours by no more than this is right enough. */
 const AHEAD_MS = 5 * MS_PER_MIN;
-const BEHIND_MS = 15 * MS_PER_MIN;
+/** One that is behind contradicts nothing, until it is of another day: then its battery was flat. */
+const BEHIND_MS = 12 * 60 * MS_PER_MIN;
 
 /** Whose an entry is, and what the device it comes from takes it to be. */
 export interface SentBy {

@@ -18,7 +18,7 @@ export function listenWhileVisible(url: string, events: Handlers, onGap?: () => 
   let retry: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
     source = new EventSource(lastId === '' ? url : `${url}?since=${encodeURIComponent(lastId)}`);
-    const handlers: Handlers = { here: () => undefined, gap: () => onGap?.(), ...events };
+    const handlers: Handlers = { here: () => undefined, gap: () => onGap?.(), over: () => onGap?.(), ...events };
     for (const [name, handle] of Object.entries(handlers)) {
       source.addEventListener(name, (event) => {
         const { data, lastEventId } = event as MessageEvent<string>;
@@ -32,6 +32,8 @@ export function listenWhileVisible(url: string, events: Handlers, onGap?: () => 
       // A browser asks again by itself where the line broke, but not where it was refused: nobody was in, or it is closed.
       if (source?.readyState === EventSource.CLOSED) {
         close();
+        // Whoever was in may be so no more: that is asked at once, not when the stream is tried again.
+        onGap?.();
         retry = setTimeout(() => document.visibilityState === 'visible' && !source && open(), REFUSED_MS);
       }
     });

@@ -13,7 +13,7 @@ export interface Aged {
 
 /** Beyond that the server puts right what was tapped, min. */
 const AHEAD_MIN = 5;
-const BEHIND_MIN = 15;
+const BEHIND_MIN = 12 * 60;
 
 const FRESH: Aged = {};
 
