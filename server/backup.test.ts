@@ -5,7 +5,7 @@ import fc from 'fast-check';
 import { create } from 'tar';
 import { YARD_PEOPLE } from '../demo/people';
 import { yardThatMorning } from '../demo/that-morning';
-import { keptOf } from './backup/keep';
+import { keptOf, keptUntil } from './backup/keep';
 import { backupName, makeBackup } from './backup/make';
 import { DATABASE, looked, MANIFEST } from './backup/manifest';
 import { takeOpen, wholeWorkshop, writeOpen } from './backup/open-file';
@@ -169,6 +169,24 @@ test('one a day by itself, whatever the clock does; the last of days, weeks and 
   const empty = at('empty.sqlite');
   openDatabase(empty).close();
   expect(await backUpIfDue(empty, photoFolder(empty), at('none'), now)).toBeUndefined();
+});
+
+test('until when a backup is kept is the day it is let go of where one is made every day', () => {
+  const daysBack = Array.from({ length: 40 }, (_, age) => new Date(now.getTime() - age * 86_400_000));
+  for (const index of [0, 3, 6, 9, 20, 39]) {
+    const until = keptUntil(daysBack, index, now);
+    // Played day by day: is it among the kept still, and when is it first not?
+    let made = [...daysBack];
+    let gone: Date | undefined;
+    for (let day = 1; day <= 400 && !gone; day += 1) {
+      made = [new Date(now.getTime() + day * 86_400_000), ...made];
+      const kept = keptOf(made);
+      if (![...kept].some((each) => made[each]!.getTime() === daysBack[index]!.getTime())) gone = made[0];
+      made = made.filter((_, each) => kept.has(each));
+    }
+    // To the day: backups are made at an hour of it.
+    expect([index, Math.abs(until.getTime() - gone!.getTime()) <= 1.5 * 86_400_000]).toEqual([index, true]);
+  }
 });
 
 test('law: of any backups the latest is kept, no more than there are places for, and a kept one stays kept without those after it', () => {

@@ -1,5 +1,6 @@
 /** The whole workshop as open files, and back: `npm run export -- FILE`, `npm run import -- FILE` into an empty place. */
 import path from 'node:path';
+import { rememberExport } from './backup/exported';
 import { takeOpen, writeOpen } from './backup/open-file';
 import { openAlone, openDatabase, photoFolder } from './db/open';
 import { makePrivate } from './db/private';
@@ -16,6 +17,7 @@ try {
   try {
     if (way === 'out') {
       const { whole, missing } = await writeOpen(db, photoFolder(file), named, clock());
+      rememberExport(db, named, clock());
       process.stdout.write(`${named}: ${told(whole)}.\n`);
       if (missing.length > 0) process.stdout.write(`Gone before already: ${missing.join(', ')}.\n`);
     } else {

@@ -1,4 +1,8 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import { sql } from 'drizzle-orm';
+
+import { isSignedBy } from '#formats/signature';
 import type { Problem } from '#formats/api';
 import {
   type CareDue,
@@ -12,10 +16,11 @@ import {
   type OwnerDataRemoved,
 } from '#formats/job';
 import type { LogEntry } from '#formats/log';
-import type { PassportFile } from '#formats/passport';
+import type { Handover, PassportFile } from '#formats/passport';
 import { withTakenOff } from '#job/plan';
 import { jobAgain } from '#job/return';
 import { yardThatMorning } from '../demo/that-morning';
+import { handovers, photos, runLog } from './db/schema';
 import { type RunningServer, startStocked } from './testing/client';
 
 // Generous: the machine may be busy with a browser.
@@ -164,20 +169,86 @@ test('an owner’s data are given out whole, over all their items, and removed o
   expect(given).toMatchObject({ name: 'Aurel Strand', items: [{ id: itemId }, { id: 'second', plate: 'TM 9' }] });
   const history = async () => (await server.call<ItemHistory>('GET', `/api/items/${itemId}`)).body.history;
   const before = await history();
-  const { body: removed } = await server.call<OwnerDataRemoved>('POST', `/api/items/${itemId}/owner-data/remove`);
-  expect(removed).toMatchObject({ jobs: 2 });
-  for (const address of [
+  const address = `/api/items/${itemId}/owner-data/remove`;
+  const { body: removed } = await server.call<OwnerDataRemoved>('POST', address, { items: [itemId, 'second'] });
+  expect(removed).toMatchObject({ jobs: 2, backups: [], exports: [] });
+  for (const each of [
     '/api/jobs/two-door-classic',
     '/api/jobs/second',
     '/api/items',
     '/api/care',
     `/api/items/${itemId}`,
   ])
-    expect(JSON.stringify((await server.call('GET', address)).body)).not.toMatch(/Aurel|Strand|TM 9/);
+    expect(JSON.stringify((await server.call('GET', each)).body)).not.toMatch(/Aurel|Strand|TM 9/);
   // Nor in any version kept of them.
   const [kept] = server.db.all<{ n: number }>(sql`select count(*) n from former_versions where body like '%Aurel%'`);
   expect(kept!.n).toBe(0);
   expect(await history()).toEqual(before);
   expect((await server.call<JobRecord>('GET', '/api/jobs/second')).body.document.title).toBe('the owner, weekend car');
   expect((await server.call('GET', '/api/items/nobody/owner-data')).status).toBe(404);
+});
+
+test('a person’s name is in no file of the workshop any more: notes, pictures, signatures, logs, earlier versions, free pages', async () => {
+  const { body: job } = await server.call<JobRecord>('GET', '/api/jobs/marrow-launch');
+  const { document } = job;
+  const put = (id: string, item: object, title: string) =>
+    server.call(
+      'PUT',
+      `/api/jobs/${id}`,
+      { bayId: null, airSource: 'typed', document: { ...document, title, item: { ...document.item!, ...item } } },
+      0,
+    );
+  await put('p1', { id: 'i1', ownerName: 'Quirin Oxlade', plate: 'QX 77 B' }, 'Launch of Quirin Oxlade');
+  await put('p2', { id: 'i2', ownerName: 'QUIRIN  oxlade', plate: 'QX-78' }, 'Tender');
+  await put('p3', { id: 'i3', ownerName: 'quirin oxlade', plate: 'QX 79' }, 'A namesake’s dinghy');
+  await put('p4', { id: 'i4', ownerName: 'Quirina Oxlademan' }, 'Somebody else');
+  // Written where it may be: a log that only grows, a picture's note, a pattern, what was signed, and an edit since.
+  const at = '2027-03-02T10:00:00+01:00';
+  const found = { type: 'stage-found' as const, stage: { kind: 'wash' as const, round: 1 }, note: 'Oxlade says: wax' };
+  server.db.insert(runLog).values({ id: 'f', jobId: 'p1', at, recordedAt: at, entry: found }).run();
+  server.db
+    .insert(photos)
+    .values({
+      ...{ id: 'pic', jobId: 'p2', widthPx: 1, heightPx: 1, bytes: 1, takenAt: at, role: 'before' as const },
+      ...{ surface: null, mark: null, pairOf: null, tape: null, matched: null, note: 'asked by Quirin' },
+    })
+    .run();
+  const template = { name: 'As Quirin Oxlade has it', item: document.item, surfaces: document.surfaces };
+  await server.call('PUT', '/api/templates/of-him', template);
+  const signing = { id: 'signed', signedBy: 'Quirin Oxlade', strokes: [[0.1, 0.1, 0.9, 0.9]] };
+  expect((await server.call('POST', '/api/jobs/p1/handovers', signing)).status).toBeLessThan(300);
+  const { body: standing } = await server.call<JobRecord>('GET', '/api/jobs/p2');
+  const { document: edited, bayId, airSource } = standing;
+  const anew = { document: { ...edited, title: 'Tender of quirin oxlade' }, bayId, airSource };
+  expect((await server.call('PUT', '/api/jobs/p2', anew, 1)).status).toBe(200);
+
+  const { body: given } = await server.call<OwnerData>('GET', '/api/items/i1/owner-data');
+  expect(given.items.map(({ id }) => id).sort()).toEqual(['i1', 'i2', 'i3']);
+  const remove = (items: string[]) =>
+    server.call<OwnerDataRemoved>('POST', '/api/items/i1/owner-data/remove', { items });
+  // Nobody else's item goes with it by a slip.
+  expect((await remove(['i1', 'i4'])).status).toBe(409);
+  expect((await remove(['i1', 'i2'])).body).toMatchObject({ jobs: 2, signed: 1 });
+
+  const { body: namesake } = await server.call<JobRecord>('GET', '/api/jobs/p3');
+  expect(namesake.document.item).toMatchObject({ ownerName: 'quirin oxlade', plate: 'QX 79' });
+  const [kept] = (await server.call<Handover[]>('GET', '/api/jobs/p1/handovers')).body;
+  expect([kept!.signedBy, kept!.strokes]).toEqual(['the owner', []]);
+  // It is as this shop signed it, without the name; and what only grows does so again.
+  const { passport, signature } = kept!.passport;
+  expect(isSignedBy(passport, signature)).toBe(true);
+  expect(() => server.db.delete(runLog).run()).toThrow(/append-only/);
+  expect(() => server.db.update(handovers).set({ signedBy: 'x' }).run()).toThrow(/append-only|Failed/);
+
+  // The namesake is removed too: then the name is nowhere.
+  await server.call('POST', '/api/items/i3/owner-data/remove', { items: ['i3'] });
+  const folder = path.dirname(server.photoFolder);
+  const holding = readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((each) => each.isFile())
+    .filter(({ parentPath, name }) =>
+      /quirin\s+oxlade(?!man)|says: wax.*oxlade|oxlade says|QX.77.B|QX.78|QX.79/i.test(
+        readFileSync(path.join(parentPath, name), 'latin1'),
+      ),
+    );
+  expect(holding.map(({ name }) => name)).toEqual([]);
 });

@@ -9,6 +9,7 @@ import {
   keptTemplateSchema,
   ownerDataRemovedSchema,
   ownerDataSchema,
+  ownersItemsSchema,
 } from '#formats/job';
 import { pageSchema, placeSchema, searchSchema } from './pages';
 import { route, WHOLE_FILE_BYTES } from './route';
@@ -84,10 +85,11 @@ export const ITEM_ROUTES = {
     path: '/api/items/{id}/owner-data/remove',
     needs: 'own',
     audit: 'removed the owner’s data of the item',
-    summary: 'Remove name and plate from all jobs of the owner of an item; the record of the items stays',
+    summary: 'Remove a person from everything that is kept of the items named; what was laid, measured and found stays',
+    body: ownersItemsSchema,
     answer: { status: 200, schema: ownerDataRemovedSchema },
     problems: ['conflict'],
-    changes: ['job'],
+    changes: ['job', 'handovers', 'photos', 'template', 'calendar', 'link'],
   }),
   templates: route({
     method: 'get',

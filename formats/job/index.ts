@@ -76,4 +76,10 @@ export {
 } from './workshop';
 export { JOB_LIMITS } from './limits';
 export { jobCostsSchema, type Operation, type OperationKind, operationSchema } from './operation';
-export { type OwnerData, type OwnerDataRemoved, ownerDataRemovedSchema, ownerDataSchema } from './owner-data';
+export {
+  type OwnerData,
+  type OwnerDataRemoved,
+  ownerDataRemovedSchema,
+  ownerDataSchema,
+  ownersItemsSchema,
+} from './owner-data';

@@ -1,4 +1,4 @@
-import { instant, object } from '#formats/values';
+import { id, instant, object } from '#formats/values';
 import { z } from 'zod';
 
 /** All that is kept of the owner of an item as a person, over all the items that stand under that name. */
@@ -33,7 +33,13 @@ export type OwnerData = z.output<typeof ownerDataSchema>;
 export const ownerDataRemovedSchema = object({
   jobs: z.int(),
   links: z.int(),
-  /** Signed hand-overs that stay as they were signed: evidence of what was agreed. */
-  signedKept: z.int(),
+  /** Signed hand-overs that stay, without who signed. */
+  signed: z.int(),
+  /** Backups made before hold it still, each until the day it is let go of. */
+  backups: z.array(object({ name: z.string(), at: instant(), until: instant() })),
+  /** Files the workshop was exported to before, as far as they are still there: they are for you to remove. */
+  exports: z.array(object({ file: z.string(), at: instant() })),
 });
+/** Which items under a name are this person's. */
+export const ownersItemsSchema = object({ items: z.array(id()).min(1, { error: 'expected at least one item' }) });
 export type OwnerDataRemoved = z.output<typeof ownerDataRemovedSchema>;

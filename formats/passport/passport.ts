@@ -15,6 +15,7 @@ import {
   share,
   text,
   wholePositive,
+  keptStrokes,
   strokes,
 } from '#formats/values';
 
@@ -130,6 +131,7 @@ export const newHandoverSchema = object(signed);
 export type NewHandover = z.output<typeof newHandoverSchema>;
 export const handoverSchema = object({
   ...signed,
+  strokes: keptStrokes(),
   at: instant(),
   by: z.string().nullable(),
   passport: passportFileSchema,

@@ -152,7 +152,8 @@ export const networkSwitchSchema = object({ open: flag() });
 export const keptCopiesSchema = object({
   /** Where they lie on the server's machine. */
   folder: z.string(),
-  copies: z.array(object({ name: z.string(), at: instant(), bytes: z.int() })),
+  /** Each is let go of on its day, where one more is made every day until then. */
+  copies: z.array(object({ name: z.string(), at: instant(), bytes: z.int(), until: instant() })),
   /** How the last putting back ended. */
   putBack: object({ at: instant(), isDone: flag(), said: z.string() }).optional(),
 });

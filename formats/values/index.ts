@@ -26,4 +26,4 @@ export {
   wholePositive,
 } from './values';
 
-export { strokes } from './strokes';
+export { keptStrokes, strokes } from './strokes';

@@ -1,9 +1,11 @@
-import { rmSync, statSync } from 'node:fs';
+import { existsSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import type { KeptCopies } from '#formats/people';
 import { conflict, notFound } from '../http/problem';
 import { StartFault } from '../settings';
 import type { MakeBackup } from './beside';
+import { exportedFrom } from './exported';
+import { keptUntil } from './keep';
 import { backupName } from './make';
 import type { Manifest } from './manifest';
 import { opened } from './read';
@@ -12,6 +14,8 @@ import { backupFolder, backupsIn } from './scheduled';
 /** Copies of the workshop as its owner sees and handles them in the application. */
 export interface Keeping {
   list(): KeptCopies;
+  /** Files the workshop was exported to, as far as they are still there. */
+  exported(): { readonly file: string; readonly at: string }[];
   make(): Promise<void>;
   /** @throws ProblemError (404) where there is no such copy */
   fileOf(name: string): string;
@@ -44,13 +48,19 @@ export function keepingOf({ file, pictures, clock, make, lastChange, restore }: 
     fileOf,
     list: () => ({
       folder,
-      copies: backupsIn(folder).map(({ file: each, at }) => ({
+      copies: backupsIn(folder).map(({ file: each, at }, index, all) => ({
         name: path.basename(each),
         at: at.toISOString(),
+        until: keptUntil(
+          all.map((other) => other.at),
+          index,
+          clock(),
+        ).toISOString(),
         bytes: statSync(each).size,
       })),
       ...(last && { putBack: last }),
     }),
+    exported: () => exportedFrom(file).filter((each) => existsSync(each.file)),
     async make() {
       const at = clock();
       await toldAsRefusal(make({ file, pictures, to: path.join(folder, backupName(at)), at }));
@@ -89,6 +99,7 @@ const toldAsRefusal = <T>(work: Promise<T>): Promise<T> =>
 /** Where there is no file to copy. */
 export const nothingKept: Keeping = {
   list: () => ({ folder: '', copies: [] }),
+  exported: () => [],
   make: () => Promise.reject(conflict('This workshop is not kept in a file.')),
   fileOf: (name) => {
     throw notFound('backup', name);

@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
+import { eq, sql } from 'drizzle-orm';
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { ROOT } from '../root';
@@ -10,9 +11,13 @@ import { databaseFault } from './check';
 import { closeToOthers } from './private';
 import * as schema from './schema';
 
+const { shopSettings } = schema;
+
+/** Whoever meets another that writes waits so long, ms. */
+const BUSY_MS = 5000;
 const MIGRATIONS = path.join(ROOT, 'server', 'migrations');
 
-export type Db = BetterSQLite3Database<typeof schema>;
+export type Db = BetterSQLite3Database<typeof schema> & { readonly $client: Database.Database };
 
 export interface OpenDatabase {
   readonly db: Db;
@@ -34,7 +39,9 @@ export function openDatabase(file: string, migrationsFolder = MIGRATIONS): OpenD
   connection.pragma('journal_mode = WAL');
   connection.pragma('synchronous = FULL');
   connection.pragma('foreign_keys = ON');
-  connection.pragma('busy_timeout = 5000');
+  connection.pragma(`busy_timeout = ${BUSY_MS}`);
+  // What is removed is gone from the file as well.
+  connection.pragma('secure_delete = ON');
   const db = drizzle(connection, { schema });
   migrate(db, { migrationsFolder });
   return { db, close: () => connection.close() };
@@ -51,6 +58,11 @@ export function openAlone(file: string): OpenDatabase {
   try {
     const { db, close } = openDatabase(file);
     closeToOthers(file, photoFolder(file));
+    if (!db.select().from(shopSettings).where(eq(shopSettings.name, SWEPT)).get()) {
+      db.run(sql`vacuum`);
+      db.insert(shopSettings).values({ name: SWEPT, value: true }).run();
+      forgetWhatWasFreed(db);
+    }
     return {
       db,
       close() {
@@ -64,6 +76,20 @@ export function openAlone(file: string): OpenDatabase {
   }
 }
 
+/**
+ * What was removed goes from the write-ahead log too, where nobody reads it just now; nobody is kept waiting for that.
+ * @returns whether it has
+ */
+export function forgetWhatWasFreed(db: Db): boolean {
+  db.get(sql`pragma busy_timeout = 0`);
+  const { busy } = db.get<{ readonly busy: number }>(sql`pragma wal_checkpoint(truncate)`);
+  db.get(sql.raw(`pragma busy_timeout = ${BUSY_MS}`));
+  return busy === 0;
+}
+
+/** Set where a file holds nothing any more of what was removed before removing did so by itself. */
+const SWEPT = 'free-pages-swept';
+
 /** A database that is open to be read, beside the server that writes it. */
 export interface OpenReader {
   readonly db: Db;
@@ -74,7 +100,7 @@ export interface OpenReader {
 /** Opens a database that is up to date to be read only. */
 export function openReader(file: string): OpenReader {
   const connection = new Database(file, { readonly: true, fileMustExist: true });
-  connection.pragma('busy_timeout = 5000');
+  connection.pragma(`busy_timeout = ${BUSY_MS}`);
   return {
     db: drizzle(connection, { schema }),
     async asOfNow(work) {

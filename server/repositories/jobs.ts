@@ -59,14 +59,14 @@ export function jobRepository(db: Db) {
         .where(eq(jobs.itemId, item))
         .orderBy(desc(sql`julianday(${startAt})`))
         .all(),
-    /** Items whose owner is called so at any visit. */
-    itemsOfOwner: (name: string): string[] =>
+    /** Items and what their owners are called at any visit. */
+    owned: (): { readonly item: string; readonly name: string }[] =>
       db
-        .selectDistinct({ itemId })
+        .selectDistinct({ item: itemId, name: sql<string | null>`json_extract(${jobs.document}, '$.item.ownerName')` })
         .from(jobs)
-        .where(and(isNotNull(itemId), eq(sql`json_extract(${jobs.document}, '$.item.ownerName')`, name)))
+        .where(isNotNull(itemId))
         .all()
-        .flatMap(({ itemId: id }) => id ?? []),
+        .flatMap(({ item, name }) => (item !== null && name !== null ? [{ item, name }] : [])),
     /** The visits of an item, the last first. */
     ofItem: (item: string): JobRecord[] =>
       db

@@ -26,7 +26,7 @@ export const handlersOf = (
   ...productHandlers(services),
   ...workshopHandlers(services),
   ...bayHandlers(services),
-  ...itemHandlers(services),
+  ...itemHandlers(services, keeping),
   ...photoHandlers(services),
   ...passportHandlers(services),
   ...stockHandlers(services),

@@ -55,6 +55,7 @@ export function createServices(
     log,
     now,
   });
+  const passports = passportService(db, changes, { jobs, accounts, workings }, now);
   return {
     now,
     accounts,
@@ -75,10 +76,10 @@ export function createServices(
     offers,
     quotes,
     items: itemService(db, now),
-    owners: ownerService(db, changes, now),
+    owners: ownerService(db, changes, { passports }, now),
     lasted: lastedService(db, shelf),
     templates: templateService(db, changes, now),
-    passports: passportService(db, changes, { jobs, accounts, workings }, now),
+    passports,
     photos: photoService(db, changes, now, photoFolder),
   };
 }

@@ -138,6 +138,8 @@ export function passportService(
       jobs.get(jobId);
       return handovers.of(jobId);
     },
+    /** Signed with the shop's key. */
+    signed,
     /** What is signed at a hand-over, as it stands. @throws ProblemError (404) for an unknown job */
     prepared(jobId: string): PreparedPassport {
       const { version } = jobs.get(jobId);
@@ -225,3 +227,5 @@ export function passportService(
 }
 
 const sameName = (name: string): string => name.normalize('NFKC').trim().toLowerCase();
+
+export type PassportService = ReturnType<typeof passportService>;

@@ -108,7 +108,12 @@ export const ADDRESSES: Readonly<Record<RouteName, Address>> = {
   itemHistory: { method: 'get', path: '/api/items/{id}', reads: ['job', 'log'], hasJson: true, offline: true },
   itemLife: { method: 'get', path: '/api/items/{id}/life', reads: ['job', 'log'], hasJson: true },
   ownerData: { method: 'get', path: '/api/items/{id}/owner-data', hasJson: true },
-  removeOwnerData: { method: 'post', path: '/api/items/{id}/owner-data/remove', changes: ['job'], hasJson: true },
+  removeOwnerData: {
+    method: 'post',
+    path: '/api/items/{id}/owner-data/remove',
+    changes: ['job', 'handovers', 'photos', 'template', 'calendar', 'link'],
+    hasJson: true,
+  },
   templates: { method: 'get', path: '/api/templates', reads: ['template'], hasJson: true, offline: true },
   keepTemplate: { method: 'put', path: '/api/templates/{id}', changes: ['template'], hasJson: true },
   removeTemplate: { method: 'delete', path: '/api/templates/{id}', changes: ['template'] },

@@ -240,6 +240,7 @@ export const {
   useItemsQuery,
   useItemHistoryQuery,
   useItemLifeQuery,
+  useOwnerDataQuery,
   useRemoveOwnerDataMutation,
   useTemplatesQuery,
   useKeepTemplateMutation,

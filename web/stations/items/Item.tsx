@@ -2,10 +2,7 @@ import { MARK_KINDS } from '#core/survey/condition';
 import { FAMILIES } from '#core/products/families';
 import { STEP_KINDS } from '#core/prepare/steps';
 import type { Visit } from '#formats/job';
-import { addressOf } from '../../app/address-of';
-import { errorText, useItemHistoryQuery, useItemLifeQuery, useRemoveOwnerDataMutation } from '../../app/api';
-import { ConfirmButton } from '../../ui/ConfirmButton';
-import { Fault } from '../../ui/Fault';
+import { errorText, useItemHistoryQuery, useItemLifeQuery } from '../../app/api';
 import { um } from '../../ui/measures';
 import { day } from '../../ui/moments';
 import { hours } from '../../ui/hours';
@@ -14,6 +11,7 @@ import { Link, useParams } from 'react-router';
 import { later } from '../../ui/later';
 import { useNow } from '../../ui/useNow';
 import { lifeRows } from './life-rows';
+import { OwnersData } from './OwnersData';
 import { Warranties } from './Warranties';
 import { PageTitle } from '../../ui/PageTitle';
 
@@ -85,43 +83,6 @@ export function Component() {
       </ol>
       <OwnersData itemId={item.id} name={item.ownerName} />
     </main>
-  );
-}
-
-/** What is kept of the owner as a person: given out, or removed. The item's own record stays. */
-function OwnersData({ itemId, name }: { readonly itemId: string; readonly name: string | null }) {
-  const [remove, { data: removed, error, isLoading }] = useRemoveOwnerDataMutation();
-  return (
-    <section aria-label="The owner’s data" className="mt-8 border-t pt-4">
-      <h2 className="font-semibold">The owner’s data</h2>
-      <p className="mt-1 max-w-prose text-[14px] text-ink-2">
-        {name === null
-          ? 'No name is kept with this item.'
-          : `What stands under ${name}, at this item and any other: name, plates, visits, promises, pictures, signatures.`}
-      </p>
-      <div className="mt-3 flex flex-wrap gap-3">
-        <a
-          className="inline-flex min-h-10 items-center rounded border border-line-strong bg-sheet px-3 hover:bg-tint-1"
-          href={addressOf('ownerData', { id: itemId })}
-          download
-        >
-          Give it out
-        </a>
-        <ConfirmButton
-          action="Remove it"
-          consequence="Name and plate go from all jobs of all items under this name, and links given out stop working. What was laid, measured and found stays with the items. What was signed stays as it was signed, and copies made earlier hold the name until they are thrown away."
-          disabled={isLoading}
-          onConfirm={() => void remove({ id: itemId }).catch(() => undefined)}
-        />
-      </div>
-      {removed && (
-        <p role="status" className="mt-2">
-          Removed from {removed.jobs} {removed.jobs === 1 ? 'job' : 'jobs'}; {removed.links} links cut.
-          {removed.signedKept > 0 && ` ${removed.signedKept} signed hand-overs stay as they were signed.`}
-        </p>
-      )}
-      <Fault error={error} />
-    </section>
   );
 }
 
