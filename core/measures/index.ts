@@ -1,3 +1,4 @@
+export { CLOCK_SKEW_MIN, isClockOff } from './device-clock';
 export { type Measure, MEASURES } from './imperial';
 export { normal, seeded } from './random';
 export { NINE_IN_TEN_SIGMAS, TENTH_SIGMAS } from './spread';

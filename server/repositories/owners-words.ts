@@ -1,4 +1,5 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq, or, sql } from 'drizzle-orm';
+import type { SQLiteColumn } from 'drizzle-orm/sqlite-core';
 import type { Passport, PassportFile } from '#formats/passport';
 import type { Db } from '../db/open';
 import {
@@ -61,8 +62,11 @@ export function ownersWords(db: Db) {
       if (row && file !== row.file)
         db.update(takenPassports).set({ file: file! }).where(eq(takenPassports.itemId, itemId)).run();
     },
-    /** Patterns, the calendar, the stock, and earlier versions of anything: whole names only. */
-    elsewhere(clear: Clear): void {
+    /**
+     * Patterns, the calendar, the stock, and earlier versions of anything: whole names only.
+     * @param said the names and plates: only what mentions one is opened
+     */
+    elsewhere(clear: Clear, said: readonly string[]): void {
       for (const { id, name, kept } of db.select().from(templates).all()) {
         const left = clear({ name, kept }, false);
         if (left.name !== name || left.kept !== kept) db.update(templates).set(left).where(eq(templates.id, id)).run();
@@ -71,7 +75,7 @@ export function ownersWords(db: Db) {
         const left = SETTINGS.includes(name) ? clear(value, false) : value;
         if (left !== value) db.update(shopSettings).set({ value: left }).where(eq(shopSettings.name, name)).run();
       }
-      for (const row of db.select().from(formerVersions).all()) {
+      for (const row of db.select().from(formerVersions).where(mentions(formerVersions.body, said)).all()) {
         const body = clear(row.body, false);
         if (body !== row.body)
           db.update(formerVersions)
@@ -81,7 +85,7 @@ export function ownersWords(db: Db) {
             )
             .run();
       }
-      for (const { seq, entry } of db.select().from(stockLog).all()) {
+      for (const { seq, entry } of db.select().from(stockLog).where(mentions(stockLog.entry, said)).all()) {
         const left = clear(entry, false);
         if (left !== entry)
           unguarded(db, 'stock_log_never_changed', () =>
@@ -91,6 +95,16 @@ export function ownersWords(db: Db) {
     },
   };
 }
+
+/** Whether a text may hold one of some names: the longest word of it, in any case; other letters than ASCII may be any. */
+const mentions = (column: SQLiteColumn, said: readonly string[]) =>
+  or(
+    sql`false`,
+    ...said.map((name) => {
+      const [longest = ''] = name.split(/[\s-]+/).sort((a, b) => b.length - a.length);
+      return sql`${column} like ${`%${longest.replaceAll(/[^a-z0-9]/gi, '_')}%`}`;
+    }),
+  );
 
 /** Stands where somebody signed. */
 const NOBODY = 'the owner';

@@ -1,10 +1,5 @@
-import { MS_PER_MIN } from '#core/measures';
+import { CLOCK_SKEW_MIN, isClockOff, MS_PER_MIN } from '#core/measures';
 import { instantAfter } from '#formats/values';
-
-/** A device's clock that is ahead of ours by no more than this is right enough. */
-const AHEAD_MS = 5 * MS_PER_MIN;
-/** One that is behind contradicts nothing, until it is of another day: then its battery was flat. */
-const BEHIND_MS = 12 * 60 * MS_PER_MIN;
 
 /** Whose an entry is, and what the device it comes from takes it to be. */
 export interface SentBy {
@@ -37,9 +32,10 @@ export interface Timed {
  */
 export function onOurClock(at: string, { nowMs, deviceMs, lastMs }: Contact): Timed {
   if (deviceMs === undefined) return { at, nowMs };
-  const aheadMs = deviceMs - nowMs;
-  if (aheadMs <= AHEAD_MS && aheadMs >= -BEHIND_MS) return { at, nowMs };
-  const isOursBack = lastMs !== undefined && nowMs < lastMs - AHEAD_MS && deviceMs >= lastMs - AHEAD_MS;
+  const aheadMin = (deviceMs - nowMs) / MS_PER_MIN;
+  if (!isClockOff(aheadMin)) return { at, nowMs };
+  const earliestMs = (lastMs ?? -Infinity) - CLOCK_SKEW_MIN * MS_PER_MIN;
+  const isOursBack = nowMs < earliestMs && deviceMs >= earliestMs;
   if (isOursBack) return { at, nowMs: deviceMs };
-  return { at: instantAfter(at, -aheadMs / MS_PER_MIN), deviceAt: at, nowMs };
+  return { at: instantAfter(at, -aheadMin), deviceAt: at, nowMs };
 }

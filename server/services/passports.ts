@@ -30,6 +30,7 @@ import { shopSettingsRepository } from '../repositories/shop-settings';
 import type { AccountService } from './accounts';
 import type { ChangeFeed } from './changes';
 import type { JobService } from './jobs';
+import { sameName } from './same-name';
 import type { WorkingService } from './workings';
 
 const KEY = 'passport-key';
@@ -225,7 +226,5 @@ export function passportService(
     },
   };
 }
-
-const sameName = (name: string): string => name.normalize('NFKC').trim().toLowerCase();
 
 export type PassportService = ReturnType<typeof passportService>;

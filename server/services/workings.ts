@@ -125,7 +125,7 @@ export function workingService(
           isShifted: false,
           goodUntilMs: nowMs,
           faults: [],
-          lessons: [],
+          lessons: learned,
         };
       }
       const old = all.filter((job) => !holds(job, surroundings, nowMs));

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { MS_PER_MIN } from '#core/measures';
+import { isClockOff, MS_PER_MIN } from '#core/measures';
 
 /** What stands on the screen although the server does not answer. */
 export interface Aged {
@@ -10,10 +10,6 @@ export interface Aged {
   /** This device's clock is ahead of the workshop's by so many minutes, more than slips; absent: it is right enough. */
   readonly clockAheadMin?: number | undefined;
 }
-
-/** Beyond that the server puts right what was tapped, min. */
-const AHEAD_MIN = 5;
-const BEHIND_MIN = 12 * 60;
 
 const FRESH: Aged = {};
 
@@ -29,7 +25,7 @@ export const aged = createSlice({
     },
     clocksCompared(state, { payload: aheadMs }: PayloadAction<number>) {
       const aheadMin = Math.round(aheadMs / MS_PER_MIN);
-      if (aheadMin > AHEAD_MIN || aheadMin < -BEHIND_MIN) state.clockAheadMin = aheadMin;
+      if (isClockOff(aheadMin)) state.clockAheadMin = aheadMin;
       else delete state.clockAheadMin;
     },
     editionCame(state) {

@@ -1,3 +1,4 @@
+import { CLOCK_SKEW_MIN } from '#core/measures';
 import { stageKey } from '#core/prepare/stages';
 import { type LoggedEntry, type Patch, patchKey, type RunEntry } from './events';
 import type { PatchRecord, RunRecord } from './record';
@@ -12,8 +13,6 @@ export interface LoggableJob {
   }[];
 }
 
-/** Clocks of two tablets differ by so much, minutes. */
-const CLOCK_SKEW_MIN = 5;
 /** Nothing is logged of a job that lies further back, minutes: a year and a month before laying starts. */
 const EARLIEST_MIN = -396 * 24 * 60;
 

@@ -1,17 +1,17 @@
 import type { Job, JobRecord, OwnerData, OwnerDataRemoved } from '#formats/job';
-import type { Db } from '../../db/open';
+import { type Db, forgetWhatWasFreed } from '../../db/open';
 import { conflict, notFound } from '../../http/problem';
 import { guestLinkRepository } from '../../repositories/guest-links';
 import { handoverRepository } from '../../repositories/handovers';
 import { jobRepository } from '../../repositories/jobs';
 import { photoRepository } from '../../repositories/photos';
 import { summaryRepository } from '../../repositories/summaries';
-import { forgetWhatWasFreed } from '../../db/open';
 import { ownersWords } from '../../repositories/owners-words';
 import type { ChangeFeed } from '../changes';
 import type { PassportService } from '../passports';
 import { summaryToBe } from '../workings';
-import { nameless, sameName, type Told } from './nameless';
+import { sameName } from '../same-name';
+import { nameless, type Told } from './nameless';
 
 /** ms */
 const SWEEPS_EVERY_MS = 1000;
@@ -96,12 +96,17 @@ export function ownerService(
             answer.signed += written.signed(job.id, clear, passports.signed);
           }
           for (const id of theirs) written.taken(id, clear);
-          written.elsewhere(clear);
+          written.elsewhere(clear, [...told.names, ...told.plates]);
         },
         { behavior: 'immediate' },
       );
       for (const { id } of touched) changes.tell({ kind: 'job', id });
-      for (const { id } of touched) changes.tell({ kind: 'photos', id });
+      for (const { id } of touched) {
+        changes.tell({ kind: 'photos', id });
+        changes.tell({ kind: 'handovers', id });
+      }
+      changes.tell({ kind: 'template', id: 'all' });
+      changes.tell({ kind: 'calendar', id: 'calendar' });
       return answer;
     },
     /** What was removed is gone from the files too: tried again until nobody reads what was there before. */

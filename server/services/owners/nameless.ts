@@ -45,6 +45,3 @@ export function nameless({ names, plates }: Told) {
     return JSON.stringify(left) === JSON.stringify(value) ? value : left;
   };
 }
-
-/** The same name, however it is spaced and in whatever case. */
-export const sameName = (name: string): string => name.trim().replaceAll(/\s+/g, ' ').toLocaleLowerCase();
